@@ -1,0 +1,20 @@
+/** Core, contract and server run in plain Node; the web application brings its own configuration. */
+const swc = ['@swc/jest', { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'commonjs' } }];
+
+const project = (displayName, rootDir, more = {}) => ({
+  displayName,
+  rootDir,
+  testMatch: ['<rootDir>/**/*.test.ts'],
+  transform: { '^.+\\.ts$': swc },
+  testEnvironment: 'node',
+  moduleNameMapper: {
+    '^@hygromet/core/(.*)$': '<rootDir>/../../packages/core/src/$1',
+    '^@hygromet/contract/(.*)$': '<rootDir>/../../packages/contract/src/$1',
+  },
+  modulePathIgnorePatterns: ['/dist/'],
+  ...more,
+});
+
+export default {
+  projects: [project('core', 'packages/core'), project('contract', 'packages/contract'), project('server', 'apps/server')],
+};

@@ -1,0 +1,75 @@
+/**
+ * What the core refuses. Each class carries a stable code and the facts, so that an interface can say it in its own words;
+ * the message is a sentence a technician can act on.
+ */
+export abstract class CoreError extends Error {
+  abstract readonly code: CoreErrorCode;
+}
+
+export type CoreErrorCode =
+  'out-of-range' | 'not-a-number' | 'unreadable' | 'unknown-refrigerant' | 'bad-composition' | 'no-two-phase-state' | 'no-convergence' | 'no-fill-limit';
+
+export class OutOfRange extends CoreError {
+  readonly code = 'out-of-range';
+  constructor(
+    readonly quantity: string,
+    readonly value: number,
+    readonly min: number,
+    readonly max: number,
+    readonly unit: string,
+  ) {
+    super(`The ${quantity} ${value} ${unit} is outside ${min} to ${max} ${unit}.`);
+  }
+}
+
+export class NotANumber extends CoreError {
+  readonly code = 'not-a-number';
+  constructor(readonly quantity: string) {
+    super(`The ${quantity} is missing or is not a number.`);
+  }
+}
+
+/** Text that a person typed and that is no quantity. */
+export class Unreadable extends CoreError {
+  readonly code = 'unreadable';
+}
+
+export class UnknownRefrigerant extends CoreError {
+  readonly code = 'unknown-refrigerant';
+  constructor(
+    readonly typed: string,
+    readonly nearest: readonly string[],
+  ) {
+    super(`No refrigerant is called "${typed}".` + (nearest.length > 0 ? ` Did you mean ${nearest.join(' or ')}?` : ''));
+  }
+}
+
+export class BadComposition extends CoreError {
+  readonly code = 'bad-composition';
+}
+
+/** Liquid and vapour of this composition do not rest together at this temperature: it is at or above the end of its boiling line. */
+export class NoTwoPhaseState extends CoreError {
+  readonly code = 'no-two-phase-state';
+  constructor(
+    readonly T: number,
+    readonly highestT: number,
+  ) {
+    super(`At ${T.toFixed(2)} K there is no liquid beside vapour: the boiling line of this refrigerant ends at ${highestT.toFixed(2)} K.`);
+  }
+}
+
+export class NoConvergence extends CoreError {
+  readonly code = 'no-convergence';
+}
+
+/** Nothing published limits the filling of this refrigerant: no stop weight is better than a wrong one. */
+export class NoFillLimit extends CoreError {
+  readonly code = 'no-fill-limit';
+  constructor(readonly content: string) {
+    super(
+      `${content} has no liquid at 131 °F, and no published table here gives its filling. No stop weight can be given: ` +
+        'ask the owner of the cylinder for the filling its approval allows.',
+    );
+  }
+}

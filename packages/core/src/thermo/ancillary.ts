@@ -1,0 +1,36 @@
+import type { Ancillary, Substance } from '../fluids/substance';
+import type { MixtureModel } from './mixture-model';
+
+/** Starting values only: nothing that leaves the core rests on them. */
+function ancillaryAt({ form, times, Tr, reducing, n, t }: Ancillary, T: number): number {
+  const theta = 1 - T / Tr;
+  const sum = n.reduce((total, coefficient, i) => total + coefficient * theta ** t[i]!, 0);
+  return form === 'linear' ? reducing * (1 + sum) : reducing * Math.exp((times === 'Tr/T' ? Tr / T : 1) * sum);
+}
+
+/** ln of the saturation pressure (Pa); beyond the fit's range along Wilson's slope, 5.373 (1 + ω) T_c/T. */
+export function lnPressureGuess(substance: Substance, T: number): number {
+  const { p } = substance.ancillary;
+  const inside = insideFit(p, T);
+  return Math.log(ancillaryAt(p, inside)) - 5.373 * (1 + substance.acentric) * substance.critical.T * (1 / T - 1 / inside);
+}
+
+const insideFit = (fit: Ancillary, T: number) => Math.min(Math.max(T, fit.Tmin), fit.Tmax - 0.01);
+
+/** Densities of the liquid and of its vapour, mol/m³, at the nearest temperature of the fit. */
+const liquidGuess = ({ ancillary }: Substance, T: number) => ancillaryAt(ancillary.rhoLiquid, insideFit(ancillary.rhoLiquid, T));
+export const vapourGuess = ({ ancillary }: Substance, T: number) => ancillaryAt(ancillary.rhoVapour, insideFit(ancillary.rhoVapour, T));
+
+/** Reducing temperature of a composition, K. */
+export function reducingTemperature(model: MixtureModel, x: ArrayLike<number>): number {
+  const own = model.T.reduce((sum, T, i) => sum + x[i]! * x[i]! * T, 0);
+  return model.reducingPairs.reduce((sum, { i, j, cT, bT }) => sum + (cT * x[i]! * x[j]! * (x[i]! + x[j]!)) / (bT * x[i]! + x[j]!), own);
+}
+
+/** Density of a mixture's liquid, mol/m³: the components' volumes at the same T/T_red (corresponding states). */
+export function mixtureLiquidGuess(model: MixtureModel, x: ArrayLike<number>, T: number): number {
+  if (model.substances.length === 1) return liquidGuess(model.substances[0]!, T);
+  const reduced = T / reducingTemperature(model, x);
+  const volume = model.substances.reduce((sum, substance, i) => sum + x[i]! / liquidGuess(substance, Math.min(reduced, 0.98) * substance.critical.T), 0);
+  return 1 / volume;
+}

@@ -1,0 +1,42 @@
+import fc from 'fast-check';
+import { allRefrigerants, refrigerant } from '../fluids/refrigerant';
+import { cubicMetre, kilogram } from '../units/quantity';
+import { celsius } from '../units/temperature';
+import { closedVolume } from './closed-volume';
+import { bubblePoint } from './saturation';
+
+const V = cubicMetre(0.0119);
+const known = allRefrigerants.filter(({ composition }) => !('R-718' in composition));
+
+test('liquid and vapour together weigh what was filled in, and each substance with them', () => {
+  const filling = fc.record({ what: fc.constantFrom(...known), m: fc.double({ min: 0.02, max: 12, noNaN: true }), tC: fc.integer({ min: -20, max: 60 }) });
+  fc.assert(
+    fc.property(filling, ({ what, m, tC }) => {
+      const vessel = closedVolume(what.composition, V, kilogram(m), celsius(tC));
+      if (vessel.state !== 'two-phase') return;
+      const liquid = vessel.liquidVolumeFraction * V * vessel.rhoLiquid;
+      const vapour = (1 - vessel.liquidVolumeFraction) * V * vessel.rhoVapour;
+      expect((liquid + vapour) / m).toBeCloseTo(1, 9);
+      for (const [id, share] of Object.entries(what.composition))
+        expect((liquid * vessel.liquid[id]! + vapour * vessel.vapour[id]!) / m).toBeCloseTo(share, 9);
+    }),
+    { numRuns: 200 },
+  );
+});
+
+test('warming a closed cylinder raises its pressure, two-phase or liquid-full', () => {
+  const { composition } = refrigerant('R-410A');
+  const pressures = [0, 20, 40, 55, 57, 60, 65].map((tC) => closedVolume(composition, V, kilogram(10.08), celsius(tC)).p);
+  expect(pressures).toEqual([...pressures].sort((a, b) => a - b));
+});
+
+test('a filling denser than the liquid is called liquid-full, with a pressure above saturation', () => {
+  const { composition } = refrigerant('R-410A');
+  const vessel = closedVolume(composition, V, kilogram(10.5), celsius(60));
+  expect(vessel.state).toBe('liquid-full');
+  expect(vessel.p).toBeGreaterThan(bubblePoint(composition, celsius(60)).p);
+});
+
+test('a trace is vapour', () => {
+  expect(closedVolume(refrigerant('R-134a').composition, V, kilogram(0.05), celsius(25)).state).toBe('vapour');
+});

@@ -1,0 +1,217 @@
+import { massFractionsOf, type Composition } from '../fluids/composition';
+import { NoConvergence, NoTwoPhaseState } from '../errors';
+import type { CubicMetre, Density, Kelvin, Kilogram, Pascal } from '../units/quantity';
+import { solveInPlace } from './linear-solve';
+import { modelOf } from './mixture-model';
+import { Phase } from './phase';
+import { bubblePoint, dewPoint, massDensity, type Saturation } from './saturation';
+
+/** What a closed vessel holds at a temperature. Pressures absolute, Pa; fractions 0 to 1. */
+export type ClosedVolume =
+  | {
+      readonly state: 'two-phase';
+      readonly p: Pascal;
+      readonly liquidVolumeFraction: number;
+      readonly liquidMassFraction: number;
+      readonly rhoLiquid: Density;
+      readonly rhoVapour: Density;
+      readonly liquid: Composition;
+      readonly vapour: Composition;
+      readonly estimated: boolean;
+    }
+  /** No vapour left: the pressure follows the compressed liquid, several bar per kelvin. */
+  | { readonly state: 'liquid-full'; readonly p: Pascal; readonly rhoLiquid: Density; readonly liquid: Composition; readonly estimated: boolean }
+  | { readonly state: 'vapour'; readonly p: Pascal; readonly rhoVapour: Density; readonly vapour: Composition; readonly estimated: boolean };
+
+/**
+ * State of the mass `m` in the volume `V` at `T`, its overall composition given.
+ * Above the end of the boiling line there is one phase only; it is called liquid-full when denser than the reducing density.
+ * @throws OutOfRange, NoConvergence
+ */
+export function closedVolume(composition: Composition, V: CubicMetre, m: Kilogram, T: Kelvin): ClosedVolume {
+  const rho = (m / V) as Density;
+  const saturation = saturationAround(composition, T);
+  if (saturation === undefined) return onePhase(composition, rho, T);
+  const { bubble, dew } = saturation;
+  if (rho >= bubble.rhoLiquid || rho <= dew.rhoVapour) return onePhase(composition, rho, T);
+  if (Object.keys(composition).length === 1) return byLever(bubble, rho);
+  return twoPhase(composition, rho, T, bubble, dew);
+}
+
+function saturationAround(composition: Composition, T: Kelvin): { bubble: Saturation; dew: Saturation } | undefined {
+  try {
+    return { bubble: bubblePoint(composition, T), dew: dewPoint(composition, T) };
+  } catch (error) {
+    if (error instanceof NoTwoPhaseState) return undefined;
+    throw error;
+  }
+}
+
+function onePhase(composition: Composition, rho: Density, T: Kelvin): ClosedVolume {
+  const { model, moleFraction, molarMass } = modelOf(composition);
+  const phase = new Phase(model).set(moleFraction, rho / molarMass);
+  phase.evaluate(T);
+  const reducing = 1 / model.v.reduce((sum, v, i) => sum + moleFraction[i]! * v, 0);
+  const common = { p: phase.p as Pascal, estimated: model.estimated };
+  return phase.rhoTotal > reducing
+    ? { state: 'liquid-full', rhoLiquid: rho, liquid: composition, ...common }
+    : { state: 'vapour', rhoVapour: rho, vapour: composition, ...common };
+}
+
+/** φ = (m/V − ρ″)/(ρ′ − ρ″) */
+function byLever({ p, rhoLiquid, rhoVapour, liquid, vapour, estimated }: Saturation, rho: Density): ClosedVolume {
+  const liquidVolumeFraction = (rho - rhoVapour) / (rhoLiquid - rhoVapour);
+  return { state: 'two-phase', p, liquidVolumeFraction, liquidMassFraction: (liquidVolumeFraction * rhoLiquid) / rho, rhoLiquid, rhoVapour, liquid, vapour, estimated };
+}
+
+const MOST_STEPS = 60;
+const CONVERGED = 1e-10;
+const LONGEST_STEP = 0.5;
+const SHORTEST_STEP = 1e-6;
+
+/**
+ * Unknown are κ_i = ln(ρ″_i/ρ′_i) and the logit of the vapour's volume share β. The densities then follow from the exact mass
+ * balance, ρ′_i = c_i / (1 − β + β K_i); equations are ln f_i equal and p equal.
+ */
+function twoPhase(composition: Composition, rho: Density, T: Kelvin, bubble: Saturation, dew: Saturation): ClosedVolume {
+  const { model, moleFraction, molarMass } = modelOf(composition);
+  const vessel: Vessel = { liquid: new Phase(model), vapour: new Phase(model), x: moleFraction, molarMass, T };
+  const u = startBetween(bubble, dew, rho);
+  if (!solveVessel(vessel, rho, u)) followFromEnds(vessel, rho, bubble, dew, u);
+  return describe(vessel, u, rho, model.estimated);
+}
+
+interface Vessel {
+  readonly liquid: Phase;
+  readonly vapour: Phase;
+  /** Overall mole fractions. */
+  readonly x: readonly number[];
+  readonly molarMass: number;
+  readonly T: number;
+}
+
+/** Newton's method from `u`, changed in place. False where it does not arrive. */
+function solveVessel(vessel: Vessel, rho: number, u: Float64Array): boolean {
+  const c = vessel.x.map((x) => (x * rho) / vessel.molarMass);
+  const n = c.length;
+  const matrix = new Float64Array((n + 1) ** 2);
+  const step = new Float64Array(n + 1);
+  for (let iteration = 0; iteration < MOST_STEPS; iteration++) {
+    const split = distribute(u, c, vessel);
+    assemble(vessel.liquid, vessel.vapour, split, matrix, step);
+    if (!solveInPlace(matrix, step)) return false;
+    const longest = step.reduce((most, s) => Math.max(most, Math.abs(s)), 0);
+    if (!Number.isFinite(longest)) return false;
+    const share = Math.min(1, LONGEST_STEP / longest);
+    for (let k = 0; k <= n; k++) u[k]! -= share * step[k]!;
+    if (longest < CONVERGED) return isPairOfPhases(vessel, distribute(u, c, vessel).beta);
+  }
+  return false;
+}
+
+const isPairOfPhases = ({ liquid, vapour }: Vessel, beta: number) =>
+  beta > 0 && beta < 1 && liquid.rhoTotal > vapour.rhoTotal && vapour.p > 0 && liquid.dpdrhoTotal() > 0 && vapour.dpdrhoTotal() > 0;
+
+/** Fills or empties the vessel step by step from a full and from an almost empty one; each state is the start of the next. */
+function followFromEnds(vessel: Vessel, rho: number, bubble: Saturation, dew: Saturation, u: Float64Array): void {
+  for (const [from, end] of [
+    [dew.rhoVapour * 1.001, dew],
+    [bubble.rhoLiquid * 0.999, bubble],
+  ] as const) {
+    const beta = (bubble.rhoLiquid - from) / (bubble.rhoLiquid - dew.rhoVapour);
+    for (let i = 0; i < u.length - 1; i++) u[i] = lnK(end, i);
+    u[u.length - 1] = Math.log(beta / (1 - beta));
+    if (followDensity(vessel, from, rho, u)) return;
+  }
+  throw new NoConvergence(`The two phases in a closed vessel at ${vessel.T} K and ${rho} kg/m³ were not found.`);
+}
+
+function followDensity(vessel: Vessel, from: number, to: number, u: Float64Array): boolean {
+  let here = from;
+  let step = Math.log(to / from);
+  while (Math.abs(step) > SHORTEST_STEP) {
+    const left = Math.log(to / here);
+    const next = Math.abs(left) <= Math.abs(step) ? to : here * Math.exp(step);
+    const trial = u.slice();
+    if (solveVessel(vessel, next, trial)) {
+      u.set(trial);
+      if (next === to) return true;
+      here = next;
+    } else step /= 2;
+  }
+  return false;
+}
+
+function startBetween(bubble: Saturation, dew: Saturation, rho: number): Float64Array {
+  const n = bubble.phases.liquid.n;
+  const beta = (bubble.rhoLiquid - rho) / (bubble.rhoLiquid - dew.rhoVapour);
+  const towardsDew = (beta * dew.rhoVapour) / rho;
+  const u = new Float64Array(n + 1);
+  for (let i = 0; i < n; i++) u[i] = (1 - towardsDew) * lnK(bubble, i) + towardsDew * lnK(dew, i);
+  u[n] = Math.log(beta / (1 - beta));
+  return u;
+}
+
+const lnK = ({ phases }: Saturation, i: number) => Math.log(phases.vapour.rho[i]! / phases.liquid.rho[i]!);
+
+interface Split {
+  readonly beta: number;
+  readonly K: readonly number[];
+  /** 1 − β + β K_i */
+  readonly spread: readonly number[];
+}
+
+function distribute(u: Float64Array, c: readonly number[], { liquid, vapour, T }: Vessel): Split {
+  const n = c.length;
+  const beta = 1 / (1 + Math.exp(-u[n]!));
+  const K = c.map((_, i) => Math.exp(u[i]!));
+  const spread = K.map((k) => 1 - beta + beta * k);
+  for (let i = 0; i < n; i++) {
+    liquid.rho[i] = c[i]! / spread[i]!;
+    vapour.rho[i] = K[i]! * liquid.rho[i]!;
+  }
+  liquid.evaluate(T);
+  vapour.evaluate(T);
+  return { beta, K, spread };
+}
+
+/** d ln ρ′_l/dκ_l = −β K_l/spread, d ln ρ″_l/dκ_l = 1 − that share, d ln ρ_l/dβ = −(K_l − 1)/spread for both. */
+function assemble(liquid: Phase, vapour: Phase, { beta, K, spread }: Split, matrix: Float64Array, r: Float64Array): void {
+  const n = liquid.n;
+  const size = n + 1;
+  const scale = liquid.model.R * liquid.T * vapour.rhoTotal;
+  const along = K.map((k, l) => (-(k - 1) / spread[l]!) * beta * (1 - beta));
+  const share = K.map((k, l) => (beta * k) / spread[l]!);
+  matrix.fill(0);
+  for (let l = 0; l < n; l++) {
+    for (let i = 0; i < n; i++) {
+      const ofVapour = vapour.dlnfdrho[i * n + l]! * vapour.rho[l]!;
+      const ofLiquid = liquid.dlnfdrho[i * n + l]! * liquid.rho[l]!;
+      matrix[i * size + l] = ofVapour * (1 - share[l]!) + ofLiquid * share[l]!;
+      matrix[i * size + n]! += (ofVapour - ofLiquid) * along[l]!;
+    }
+    const vapourP = (vapour.dpdrho(l) * vapour.rho[l]!) / scale;
+    const liquidP = (liquid.dpdrho(l) * liquid.rho[l]!) / scale;
+    matrix[n * size + l] = vapourP * (1 - share[l]!) + liquidP * share[l]!;
+    matrix[n * size + n]! += (vapourP - liquidP) * along[l]!;
+    r[l] = vapour.lnf[l]! - liquid.lnf[l]!;
+  }
+  r[n] = (vapour.p - liquid.p) / scale;
+}
+
+function describe({ liquid, vapour }: Vessel, u: Float64Array, rho: Density, estimated: boolean): ClosedVolume {
+  const beta = 1 / (1 + Math.exp(-u.at(-1)!));
+  const { substances } = liquid.model;
+  const rhoLiquid = massDensity(liquid);
+  return {
+    state: 'two-phase',
+    p: vapour.p as Pascal,
+    liquidVolumeFraction: 1 - beta,
+    liquidMassFraction: ((1 - beta) * rhoLiquid) / rho,
+    rhoLiquid,
+    rhoVapour: massDensity(vapour),
+    liquid: massFractionsOf(substances, liquid.rho),
+    vapour: massFractionsOf(substances, vapour.rho),
+    estimated,
+  };
+}

@@ -1,0 +1,121 @@
+import { solveInPlace } from './linear-solve';
+import type { Phase } from './phase';
+
+/**
+ * A phase of known composition (the parent) and the first trace of the other (the incipient phase) at rest beside it.
+ * Unknown are ln ρ_i of the incipient phase and ln ρ of the parent, and ln T where the pressure is given; equations are
+ * ln f_i equal, p equal, and p = p_given. Newton's method with the analytic matrix; no inner search for a density.
+ */
+export interface Equilibrium {
+  readonly parent: Phase;
+  readonly incipient: Phase;
+  /** Mole fractions of the parent. */
+  readonly x: readonly number[];
+  readonly parentIs: 'liquid' | 'vapour';
+}
+
+export type Given = { readonly kind: 'T' } | { readonly kind: 'p'; readonly p: number };
+
+/** Steps in the logarithms: a vapour bears long ones, a liquid is stiff. */
+const LONGEST_VAPOUR_STEP = 0.7;
+const LONGEST_LIQUID_STEP = 0.08;
+const LONGEST_TEMPERATURE_STEP = 0.05;
+const CONVERGED = 1e-9;
+const STALLED = 1e-7;
+const MOST_STEPS = 60;
+
+/** ln ρ_i of the incipient phase, ln ρ of the parent, ln T. */
+export type Unknowns = Float64Array;
+
+/**
+ * Solves from the start `u` (changed in place); false where it does not converge or the answer is no pair of phases.
+ */
+export function solveEquilibrium(equilibrium: Equilibrium, u: Unknowns, given: Given): boolean {
+  const size = equilibrium.parent.n + (given.kind === 'T' ? 1 : 2);
+  const matrix = new Float64Array(size * size);
+  const step = new Float64Array(size);
+  let last = Number.POSITIVE_INFINITY;
+  for (let iteration = 0; iteration < MOST_STEPS; iteration++) {
+    evaluateAt(equilibrium, u);
+    assemble(equilibrium, given, matrix, step);
+    if (!solveInPlace(matrix, step)) return false;
+    const scale = allowedShare(equilibrium, step);
+    const longest = step.reduce((most, s) => Math.max(most, Math.abs(s)), 0);
+    if (!Number.isFinite(longest)) return false;
+    for (let k = 0; k < size; k++) u[k]! -= scale * step[k]!;
+    if (longest < CONVERGED || (longest < STALLED && longest >= last)) {
+      evaluateAt(equilibrium, u);
+      return isPairOfPhases(equilibrium);
+    }
+    last = longest;
+  }
+  return false;
+}
+
+function evaluateAt({ parent, incipient, x }: Equilibrium, u: Unknowns): void {
+  const n = parent.n;
+  const T = Math.exp(u[n + 1]!);
+  for (let i = 0; i < n; i++) incipient.rho[i] = Math.exp(u[i]!);
+  incipient.evaluate(T);
+  parent.set(x, Math.exp(u[n]!)).evaluate(T);
+}
+
+function assemble({ parent, incipient, parentIs }: Equilibrium, given: Given, matrix: Float64Array, r: Float64Array): void {
+  const n = parent.n;
+  const size = r.length;
+  const T = parent.T;
+  const pressureScale = parent.model.R * T * (parentIs === 'vapour' ? parent.rhoTotal : incipient.rhoTotal);
+  for (let i = 0; i < n; i++) {
+    let alongParent = 0;
+    for (let l = 0; l < n; l++) {
+      matrix[i * size + l] = incipient.dlnfdrho[i * n + l]! * incipient.rho[l]!;
+      alongParent += parent.dlnfdrho[i * n + l]! * parent.rho[l]!;
+    }
+    matrix[i * size + n] = -alongParent;
+    r[i] = incipient.lnf[i]! - parent.lnf[i]!;
+  }
+  for (let l = 0; l < n; l++) matrix[n * size + l] = (incipient.dpdrho(l) * incipient.rho[l]!) / pressureScale;
+  matrix[n * size + n] = (-parent.dpdrhoTotal() * parent.rhoTotal) / pressureScale;
+  r[n] = (incipient.p - parent.p) / pressureScale;
+  if (given.kind === 'p') addPressureRow({ parent, incipient, parentIs }, given.p, pressureScale, matrix, r);
+}
+
+function addPressureRow(
+  { parent, incipient, parentIs }: Pick<Equilibrium, 'parent' | 'incipient' | 'parentIs'>,
+  p: number,
+  pressureScale: number,
+  matrix: Float64Array,
+  r: Float64Array,
+): void {
+  const n = parent.n;
+  const size = r.length;
+  const T = parent.T;
+  for (let i = 0; i < n; i++) matrix[i * size + n + 1] = T * (incipient.dlnfdT[i]! - parent.dlnfdT[i]!);
+  matrix[n * size + n + 1] = (T * (incipient.dpdT - parent.dpdT)) / pressureScale;
+  // the pressure is taken on the vapour's side: the liquid is so stiff that the last digit of its density moves it
+  const row = (n + 1) * size;
+  matrix.fill(0, row, row + size);
+  if (parentIs === 'vapour') matrix[row + n] = (parent.dpdrhoTotal() * parent.rhoTotal) / pressureScale;
+  else for (let l = 0; l < n; l++) matrix[row + l] = (incipient.dpdrho(l) * incipient.rho[l]!) / pressureScale;
+  const vapour = parentIs === 'vapour' ? parent : incipient;
+  matrix[row + n + 1] = (T * vapour.dpdT) / pressureScale;
+  r[n + 1] = (vapour.p - p) / pressureScale;
+}
+
+/** The share of a step that keeps every logarithm within its longest step. */
+function allowedShare({ parent, parentIs }: Equilibrium, step: Float64Array): number {
+  const n = parent.n;
+  const [incipientLimit, parentLimit] = parentIs === 'liquid' ? [LONGEST_VAPOUR_STEP, LONGEST_LIQUID_STEP] : [LONGEST_LIQUID_STEP, LONGEST_VAPOUR_STEP];
+  let share = 1;
+  for (let k = 0; k < step.length; k++) {
+    const limit = k < n ? incipientLimit : k === n ? parentLimit : LONGEST_TEMPERATURE_STEP;
+    share = Math.min(share, limit / Math.abs(step[k]!));
+  }
+  return share;
+}
+
+/** Not one phase found twice, not liquid and vapour exchanged, and neither mechanically unstable. */
+function isPairOfPhases({ parent, incipient, parentIs }: Equilibrium): boolean {
+  const [liquid, vapour] = parentIs === 'liquid' ? [parent, incipient] : [incipient, parent];
+  return liquid.rhoTotal > vapour.rhoTotal * (1 + 1e-5) && vapour.p > 0 && liquid.dpdrhoTotal() > 0 && vapour.dpdrhoTotal() > 0;
+}

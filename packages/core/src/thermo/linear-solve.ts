@@ -1,0 +1,40 @@
+/**
+ * Solves A x = b in place by elimination with partial pivoting: `b` becomes x, `a` (row by row) is used up.
+ * Returns false where the matrix is singular.
+ */
+export function solveInPlace(a: Float64Array, b: Float64Array): boolean {
+  const n = b.length;
+  for (let column = 0; column < n; column++) {
+    const pivot = pivotRow(a, column, n);
+    const size = Math.abs(a[pivot * n + column]!);
+    if (!(size > 0 && Number.isFinite(size))) return false;
+    if (pivot !== column) swapRows(a, b, pivot, column, n);
+    eliminateBelow(a, b, column, n);
+  }
+  for (let row = n - 1; row >= 0; row--) {
+    let sum = b[row]!;
+    for (let k = row + 1; k < n; k++) sum -= a[row * n + k]! * b[k]!;
+    b[row] = sum / a[row * n + row]!;
+  }
+  return true;
+}
+
+function pivotRow(a: Float64Array, column: number, n: number): number {
+  let best = column;
+  for (let row = column + 1; row < n; row++) if (Math.abs(a[row * n + column]!) > Math.abs(a[best * n + column]!)) best = row;
+  return best;
+}
+
+function swapRows(a: Float64Array, b: Float64Array, one: number, other: number, n: number): void {
+  for (let k = 0; k < n; k++) [a[one * n + k], a[other * n + k]] = [a[other * n + k]!, a[one * n + k]!];
+  [b[one], b[other]] = [b[other]!, b[one]!];
+}
+
+function eliminateBelow(a: Float64Array, b: Float64Array, column: number, n: number): void {
+  for (let row = column + 1; row < n; row++) {
+    const factor = a[row * n + column]! / a[column * n + column]!;
+    if (factor === 0) continue;
+    for (let k = column; k < n; k++) a[row * n + k]! -= factor * a[column * n + k]!;
+    b[row]! -= factor * b[column]!;
+  }
+}

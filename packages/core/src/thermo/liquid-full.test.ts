@@ -1,0 +1,34 @@
+import { OutOfRange } from '../errors';
+import { refrigerant } from '../fluids/refrigerant';
+import { density, kelvin } from '../units/quantity';
+import { celsius } from '../units/temperature';
+import { compressedLiquidPressure, liquidFull } from './liquid-full';
+import { bubblePoint } from './saturation';
+
+const liquidAt = (id: string, tC: number) => bubblePoint(refrigerant(id).composition, celsius(tC)).rhoLiquid;
+
+test('the liquid has exactly the density of the filling where it is full', () => {
+  const { composition } = refrigerant('R-407C');
+  const rho = density(0.85 * liquidAt('R-407C', 25));
+  expect(bubblePoint(composition, liquidFull(composition, rho).T).rhoLiquid / rho).toBeCloseTo(1, 9);
+});
+
+test('R-410A filled to 80 % at 77 °F is liquid-full near 57 °C, between 131 °F and 140 °F', () => {
+  const { composition } = refrigerant('R-410A');
+  const { T } = liquidFull(composition, density(0.8 * liquidAt('R-410A', 25)));
+  expect(T).toBeGreaterThan(celsius(55));
+  expect(T).toBeLessThan(celsius(60));
+});
+
+test('above it the pressure rises several bar per kelvin', () => {
+  const { composition } = refrigerant('R-134a');
+  const rho = density(liquidAt('R-134a', 40));
+  const { T, p, slope } = liquidFull(composition, rho);
+  const tenAbove = compressedLiquidPressure(composition, rho, kelvin(T + 10));
+  expect((tenAbove - p) / 10 / slope).toBeCloseTo(1, 1);
+  expect(slope / 1e5).toBeGreaterThan(4);
+});
+
+test('a density that no liquid has is refused', () => {
+  expect(() => liquidFull(refrigerant('R-410A').composition, density(3000))).toThrow(OutOfRange);
+});

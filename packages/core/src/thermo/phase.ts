@@ -1,0 +1,199 @@
+import type { DeparturePair, MixtureModel } from './mixture-model';
+import { emptyForm, evaluateForm } from './reducing';
+import { A, A_D, A_DD, A_T, A_TD, A_TT, ResidualSum } from './residual-sum';
+
+/**
+ * One phase at a temperature and component densities ρ_i (mol/m³), with everything that the equilibrium equations ask of it.
+ *
+ * With S = A^r/(V R T), the residual Helmholtz energy per volume, as a function of T and the component densities,
+ *
+ *     S = Σ ρ_i α_i(τ, δ) + (1/ρ) Σ_{i<j} ρ_i ρ_j F_ij α_ij(τ, δ),      τ = Q_T/(ρ² T),      δ = Q_v/ρ,
+ *
+ * fugacities and pressure are  ln f_k = ln(ρ_k R T) + S_k,  p = R T (ρ − S + Σ ρ_k S_k),  S_k = ∂S/∂ρ_k.
+ * All derivatives are analytic. The quadratic forms Q stand in `reducing.ts`.
+ */
+export class Phase {
+  readonly n: number;
+  T = Number.NaN;
+  /** Component densities, mol/m³. */
+  readonly rho: Float64Array;
+  /** Σ ρ_i, mol/m³ */
+  rhoTotal = Number.NaN;
+  /** Pressure, Pa. */
+  p = Number.NaN;
+  /** ∂p/∂T at fixed ρ_i, Pa/K */
+  dpdT = Number.NaN;
+  /** ln(f_k / Pa) */
+  readonly lnf: Float64Array;
+  /** ∂ ln f_k/∂T at fixed ρ_i, 1/K */
+  readonly dlnfdT: Float64Array;
+  /** ∂ ln f_k/∂ρ_l, row by row, m³/mol */
+  readonly dlnfdrho: Float64Array;
+  /** S, mol/m³; T ∂S/∂T and T² ∂²S/∂T² at fixed ρ_i */
+  S = Number.NaN;
+  TS_T = Number.NaN;
+  TTS_TT = Number.NaN;
+
+  private readonly sum: ResidualSum;
+  private readonly formT;
+  private readonly formV;
+  private readonly tau_k: Float64Array;
+  private readonly delta_k: Float64Array;
+  /** ∂/∂ρ_k of the explicit densities in S: value, τ- and δ-derivative (scaled). */
+  private readonly explicit: Float64Array;
+  private readonly explicit_t: Float64Array;
+  private readonly explicit_d: Float64Array;
+
+  constructor(readonly model: MixtureModel) {
+    const n = model.substances.length;
+    this.n = n;
+    const vector = () => new Float64Array(n);
+    this.rho = vector();
+    this.lnf = vector();
+    this.dlnfdT = vector();
+    this.dlnfdrho = new Float64Array(n * n);
+    this.tau_k = vector();
+    this.delta_k = vector();
+    this.explicit = vector();
+    this.explicit_t = vector();
+    this.explicit_d = vector();
+    this.sum = new ResidualSum(model.residuals, model.basis);
+    this.formT = emptyForm(n);
+    this.formV = emptyForm(n);
+  }
+
+  /** Evaluates the phase at T (K) and `this.rho`. */
+  evaluate(T: number): void {
+    const { model, rho, n } = this;
+    this.T = T;
+    let total = 0;
+    for (let k = 0; k < n; k++) total += rho[k]!;
+    this.rhoTotal = total;
+    evaluateForm(this.formT, rho, model.T, model.reducingPairs, 'cT', 'bT');
+    evaluateForm(this.formV, rho, model.v, model.reducingPairs, 'cV', 'bV');
+    // Q_T/ρ² as computed for a pure fluid differs in the last digit from its T_red: the τ sums are kept only when τ is the same number
+    const tau = n === 1 ? model.T[0]! / T : this.formT.value / (total * total * T);
+    const delta = this.formV.value / total;
+    this.sum.evaluate(tau, delta);
+    const s = this.sumUp();
+    this.firstDerivatives(s);
+    this.secondDerivatives(s);
+  }
+
+  /** S and its scaled derivatives at fixed explicit densities: Σ ρ_i α_i + departures. */
+  private sumUp(): Float64Array {
+    const { rho, n, rhoTotal, model } = this;
+    const s = new Float64Array(6);
+    for (let i = 0; i < n; i++) for (let a = 0; a < 6; a++) s[a]! += rho[i]! * this.sum.alpha[i]![a]!;
+    for (const pair of model.departures) {
+      const weight = this.weightOf(pair) / rhoTotal;
+      for (let a = 0; a < 6; a++) s[a]! += weight * this.sum.alpha[pair.residual]![a]!;
+    }
+    return s;
+  }
+
+  private weightOf = ({ i, j, F }: DeparturePair) => this.rho[i]! * this.rho[j]! * F;
+
+  private firstDerivatives(s: Float64Array): void {
+    const { n, rho, rhoTotal, formT, formV, model } = this;
+    const { alpha } = this.sum;
+    for (let k = 0; k < n; k++) {
+      this.tau_k[k] = formT.first[k]! / formT.value - 2 / rhoTotal; // ∂ ln τ/∂ρ_k
+      this.delta_k[k] = formV.first[k]! / formV.value - 1 / rhoTotal; // ∂ ln δ/∂ρ_k
+      this.explicit[k] = alpha[k]![A]!;
+      this.explicit_t[k] = alpha[k]![A_T]!;
+      this.explicit_d[k] = alpha[k]![A_D]!;
+    }
+    for (const pair of model.departures) this.addDeparture(pair);
+    this.S = s[A]!;
+    this.TS_T = -s[A_T]!;
+    this.TTS_TT = s[A_TT]! + 2 * s[A_T]!;
+    let density = rhoTotal - s[A]!;
+    for (let k = 0; k < n; k++) {
+      const S_k = this.explicit[k]! + s[A_T]! * this.tau_k[k]! + s[A_D]! * this.delta_k[k]!;
+      this.lnf[k] = Math.log(rho[k]! * model.R * this.T) + S_k;
+      density += rho[k]! * S_k;
+    }
+    this.p = model.R * this.T * density;
+  }
+
+  /** (1/ρ) Σ_j ρ_j F α_kj − (1/ρ²) ρ_i ρ_j F α_ij, the derivative of a pair's departure by the densities that stand before it. */
+  private addDeparture(pair: DeparturePair): void {
+    const { n, rho, rhoTotal } = this;
+    const alpha = this.sum.alpha[pair.residual]!;
+    const all = -this.weightOf(pair) / (rhoTotal * rhoTotal);
+    for (let k = 0; k < n; k++) {
+      const own = k === pair.i ? rho[pair.j]! : k === pair.j ? rho[pair.i]! : 0;
+      const weight = (own * pair.F) / rhoTotal + all;
+      this.explicit[k]! += weight * alpha[A]!;
+      this.explicit_t[k]! += weight * alpha[A_T]!;
+      this.explicit_d[k]! += weight * alpha[A_D]!;
+    }
+  }
+
+  private secondDerivatives(s: Float64Array): void {
+    const { n, rho, model, T, tau_k, delta_k, dlnfdrho, explicit_t, explicit_d } = this;
+    for (let k = 0; k < n; k++) {
+      for (let l = k; l < n; l++) {
+        const [ln_tau_kl, ln_delta_kl] = this.reducingSecond(k, l);
+        const S_kl =
+          explicit_t[k]! * tau_k[l]! + explicit_d[k]! * delta_k[l]! + explicit_t[l]! * tau_k[k]! + explicit_d[l]! * delta_k[k]! +
+          s[A_TT]! * tau_k[k]! * tau_k[l]! + s[A_TD]! * (tau_k[k]! * delta_k[l]! + tau_k[l]! * delta_k[k]!) + s[A_DD]! * delta_k[k]! * delta_k[l]! +
+          s[A_T]! * ln_tau_kl + s[A_D]! * ln_delta_kl; // prettier-ignore
+        dlnfdrho[k * n + l] = S_kl;
+        dlnfdrho[l * n + k] = S_kl;
+      }
+    }
+    for (const pair of model.departures) this.addDepartureSecond(pair);
+    let dpdT = 0;
+    for (let k = 0; k < n; k++) {
+      // ∂S_k/∂T at fixed densities: every τ-derivative times −τ/T
+      const S_kT = -(explicit_t[k]! + (s[A_TT]! + s[A_T]!) * tau_k[k]! + s[A_TD]! * delta_k[k]!) / T;
+      this.dlnfdT[k] = 1 / T + S_kT;
+      dpdT += rho[k]! * S_kT;
+      dlnfdrho[k * n + k]! += 1 / rho[k]!;
+    }
+    this.dpdT = this.p / T + model.R * T * (dpdT - this.TS_T / T);
+  }
+
+  /** τ_kl/τ and δ_kl/δ, where τ = Q_T ρ⁻²/T and δ = Q_v ρ⁻¹. */
+  private reducingSecond(k: number, l: number): readonly [number, number] {
+    const { n, rhoTotal, formT, formV } = this;
+    const t = formT.value;
+    const v = formV.value;
+    const tau = formT.second[k * n + l]! / t - (2 * (formT.first[k]! + formT.first[l]!)) / (t * rhoTotal) + 6 / (rhoTotal * rhoTotal);
+    const delta = formV.second[k * n + l]! / v - (formV.first[k]! + formV.first[l]!) / (v * rhoTotal) + 2 / (rhoTotal * rhoTotal);
+    return [tau, delta];
+  }
+
+  /** Second derivative of (1/ρ) ρ_i ρ_j F α by the densities that stand before it. */
+  private addDepartureSecond(pair: DeparturePair): void {
+    const { n, rho, rhoTotal, dlnfdrho } = this;
+    const alpha = (this.sum.alpha[pair.residual]![A]! * pair.F) / rhoTotal;
+    const own = (k: number) => (k === pair.i ? rho[pair.j]! : k === pair.j ? rho[pair.i]! : 0);
+    const all = (2 * rho[pair.i]! * rho[pair.j]!) / (rhoTotal * rhoTotal);
+    for (let k = 0; k < n; k++) for (let l = 0; l < n; l++) dlnfdrho[k * n + l]! += alpha * (all - (own(k) + own(l)) / rhoTotal);
+    dlnfdrho[pair.i * n + pair.j]! += alpha;
+    dlnfdrho[pair.j * n + pair.i]! += alpha;
+  }
+
+  /** ∂p/∂ρ_l at fixed T, Pa m³/mol: R T Σ_k ρ_k ∂ ln f_k/∂ρ_l (Gibbs–Duhem). */
+  dpdrho(l: number): number {
+    let sum = 0;
+    for (let k = 0; k < this.n; k++) sum += this.rho[k]! * this.dlnfdrho[k * this.n + l]!;
+    return this.model.R * this.T * sum;
+  }
+
+  /** ∂p/∂ρ at fixed T and composition, Pa m³/mol. Negative: the phase cannot exist. */
+  dpdrhoTotal(): number {
+    let sum = 0;
+    for (let l = 0; l < this.n; l++) sum += (this.rho[l]! / this.rhoTotal) * this.dpdrho(l);
+    return sum;
+  }
+
+  /** Takes over component densities: `total` mol/m³ in the proportions of `fraction`. */
+  set(fraction: ArrayLike<number>, total: number): this {
+    for (let k = 0; k < this.n; k++) this.rho[k] = fraction[k]! * total;
+    return this;
+  }
+}

@@ -1,0 +1,140 @@
+import { massFractionsOf, type Composition } from '../fluids/composition';
+import { NoTwoPhaseState, OutOfRange } from '../errors';
+import { kelvin, type Density, type Kelvin, type Pascal } from '../units/quantity';
+import { lnPressureGuess, mixtureLiquidGuess, reducingTemperature, vapourGuess } from './ancillary';
+import { solveEquilibrium, type Equilibrium, type Unknowns } from './equilibrium';
+import { modelOf, type MixtureModel } from './mixture-model';
+import { Phase } from './phase';
+
+/** Liquid and vapour at rest beside each other, one of them of the given composition, the other a first trace. */
+export interface Saturation {
+  readonly T: Kelvin;
+  /** Absolute, Pa. */
+  readonly p: Pascal;
+  /** kg/m³ */
+  readonly rhoLiquid: Density;
+  readonly rhoVapour: Density;
+  readonly liquid: Composition;
+  readonly vapour: Composition;
+  /** The evaluated phases, for whoever needs more than pressure and density. */
+  readonly phases: { readonly liquid: Phase; readonly vapour: Phase };
+  /** Whether the mixture model rests on a pair that nobody has published. */
+  readonly estimated: boolean;
+}
+
+/**
+ * Bubble point: liquid of this composition with its first bubble.
+ * @param T temperature, K, from the equation's lower limit to the end of the boiling line
+ * @throws OutOfRange below the limit, NoTwoPhaseState above the end (never clamped, never extrapolated)
+ */
+export const bubblePoint = (composition: Composition, T: Kelvin): Saturation => saturationAt(composition, T, 'liquid');
+
+/** Dew point: vapour of this composition with its first drop. Range and errors as for the bubble point. */
+export const dewPoint = (composition: Composition, T: Kelvin): Saturation => saturationAt(composition, T, 'vapour');
+
+function saturationAt(composition: Composition, T: Kelvin, parentIs: 'liquid' | 'vapour'): Saturation {
+  const { model, moleFraction } = modelOf(composition);
+  const minT = lowestTemperature(model);
+  if (T < minT) throw new OutOfRange('temperature', T, minT, reducingTemperature(model, moleFraction), 'K');
+  const equilibrium: Equilibrium = { parent: new Phase(model), incipient: new Phase(model), x: moleFraction, parentIs };
+  const u = startAt(equilibrium, T);
+  if (!solveEquilibrium(equilibrium, u, { kind: 'T' })) followFromBelow(equilibrium, T);
+  return described(equilibrium, composition);
+}
+
+/** A pure equation ends at its published limit; in a mixture a component is used below its triple point, as the blends' makers do. */
+const lowestTemperature = (model: MixtureModel) =>
+  model.substances.length === 1 ? model.minT : Math.max(...model.substances.map(({ minT, tripleT }) => (minT > tripleT ? minT : 0)));
+
+/** Raoult's law with the pure substances' vapour pressures, and a liquid density by corresponding states. */
+function startAt({ parent, x, parentIs }: Equilibrium, T: number): Unknowns {
+  const { model, n } = parent;
+  const pure = model.substances.map((substance) => Math.exp(lnPressureGuess(substance, T)));
+  const bubble = pure.reduce((sum, p, i) => sum + x[i]! * p, 0);
+  const dew = 1 / pure.reduce((sum, p, i) => sum + x[i]! / p, 0);
+  const other = pure.map((p, i) => (parentIs === 'liquid' ? (x[i]! * p) / bubble : (x[i]! * dew) / p));
+  const p = parentIs === 'liquid' ? bubble : dew;
+  const vapour = n === 1 ? vapourGuess(model.substances[0]!, T) : vapourDensityGuess(p, model.R * T, model, x);
+  const liquid = mixtureLiquidGuess(model, parentIs === 'liquid' ? x : other, T);
+  const [own, others] = parentIs === 'liquid' ? [liquid, vapour] : [vapour, liquid];
+  const u = new Float64Array(n + 2);
+  for (let i = 0; i < n; i++) u[i] = Math.log(other[i]! * others);
+  u[n] = Math.log(own);
+  u[n + 1] = Math.log(T);
+  return u;
+}
+
+/** ρ = p/(Z R T) with the compressibility of a saturated vapour falling to about 0.3 towards the critical pressure. */
+function vapourDensityGuess(p: number, RT: number, model: MixtureModel, x: ArrayLike<number>): number {
+  const criticalP = model.substances.reduce((sum, { critical }, i) => sum + x[i]! * critical.p, 0);
+  const Z = 1 - 0.7 * Math.min(1, (p / criticalP) ** 0.75);
+  return p / (Z * RT);
+}
+
+const FIRST_STEP = 0.02;
+const SHORTEST_STEP = 1e-7;
+/** A temperature passes through its logarithm and back. */
+const ROUNDING = 1e-14;
+
+/**
+ * Follows the line from a temperature where Raoult's law is a good start, extrapolating the logarithms in 1/T and halving the
+ * step where the solve fails. Where even the shortest step fails, the line has ended.
+ */
+function followFromBelow(equilibrium: Equilibrium, target: number): void {
+  const { parent, x } = equilibrium;
+  const reducing = reducingTemperature(parent.model, x);
+  const path = firstPoint(equilibrium, reducing);
+  let step = FIRST_STEP * reducing * Math.sign(target - temperatureOf(path.at(-1)!));
+  for (;;) {
+    const here = temperatureOf(path.at(-1)!);
+    if (Math.abs(here - target) < ROUNDING * target) return;
+    const next = Math.abs(target - here) <= Math.abs(step) ? target : here + step;
+    const guess = extrapolated(path, next);
+    if (solveEquilibrium(equilibrium, guess, { kind: 'T' })) path.push(guess);
+    else step /= 2;
+    if (Math.abs(step) < SHORTEST_STEP * reducing) throw new NoTwoPhaseState(target, here);
+  }
+}
+
+const temperatureOf = (u: Unknowns) => Math.exp(u.at(-1)!);
+
+function firstPoint(equilibrium: Equilibrium, reducing: number): Unknowns[] {
+  const lowest = lowestTemperature(equilibrium.parent.model);
+  for (const share of [0.65, 0.6, 0.7, 0.55, 0.75, 0.5, 0.8]) {
+    const T = Math.max(lowest, share * reducing);
+    const u = startAt(equilibrium, T);
+    if (solveEquilibrium(equilibrium, u, { kind: 'T' })) return [u];
+  }
+  throw new NoTwoPhaseState(reducing, lowest);
+}
+
+function extrapolated(path: readonly Unknowns[], T: number): Unknowns {
+  const [before, last] = [path.at(-2), path.at(-1)!];
+  const guess = last.slice();
+  if (before !== undefined) {
+    const share = (1 / T - 1 / temperatureOf(last)) / (1 / temperatureOf(last) - 1 / temperatureOf(before));
+    for (let k = 0; k < guess.length - 1; k++) guess[k]! += share * (last[k]! - before[k]!);
+  }
+  guess[guess.length - 1] = Math.log(T);
+  return guess;
+}
+
+function described({ parent, incipient, parentIs }: Equilibrium, composition: Composition): Saturation {
+  const { substances, estimated } = parent.model;
+  const [liquid, vapour] = parentIs === 'liquid' ? [parent, incipient] : [incipient, parent];
+  const other = massFractionsOf(substances, incipient.rho);
+  return {
+    T: kelvin(parent.T),
+    p: vapour.p as Pascal, // from the vapour: the liquid is so stiff that the last digit of its density moves its pressure
+    rhoLiquid: massDensity(liquid),
+    rhoVapour: massDensity(vapour),
+    liquid: parentIs === 'liquid' ? composition : other,
+    vapour: parentIs === 'vapour' ? composition : other,
+    phases: { liquid, vapour },
+    estimated,
+  };
+}
+
+/** kg/m³ of a phase. */
+export const massDensity = (phase: Phase): Density =>
+  phase.model.substances.reduce((sum, { molarMass }, i) => sum + phase.rho[i]! * molarMass, 0) as Density;
