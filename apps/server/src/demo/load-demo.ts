@@ -1,0 +1,128 @@
+import type { AccountKind } from '@hygromet/contract/account';
+import type { Place } from '@hygromet/contract/cylinder';
+import type { SystemKind } from '@hygromet/contract/system';
+import { fillRules } from '@hygromet/core/cylinder/fill-rule';
+import { refrigerant } from '@hygromet/core/fluids/refrigerant';
+import { massFrom, massIn, type DecimalMassUnit } from '@hygromet/core/units/mass';
+import { pressureDifferenceIn } from '@hygromet/core/units/pressure';
+import { volumeFrom } from '@hygromet/core/units/volume';
+import scenario from '../../../../demo/tidewrack.json';
+import { bookTransfer } from '../domain/book-transfer';
+import { limitsOf } from '../domain/compute-fill-limits';
+import type { Outside } from '../domain/outside';
+import { registerCylinder } from '../domain/register-cylinder';
+import { registerSystem } from '../domain/register-system';
+import { accountsOf, addAccount } from '../store/account-store';
+import type { Db, Tx } from '../store/database';
+import { addOrganisation, fillPolicyOf, ownOrganisation, type OrganisationRow } from '../store/organisation-store';
+
+type DemoCylinder = (typeof scenario.cylinders)[number];
+interface DemoFill {
+  readonly from: string;
+  readonly refrigerant?: string;
+  /** Share of the ruling limit at 100 % that goes in. */
+  readonly share: number;
+  readonly daysAgo: number;
+  readonly by: string;
+  readonly mixes?: boolean;
+  readonly note?: string;
+}
+
+/**
+ * Loads the made-up scenario into an empty database, all of it or nothing. Weights are computed by the core from the shares in the data.
+ * @returns whether anything was loaded: a database that holds an organisation is left alone
+ */
+export const loadDemo = (db: Db, outside: Outside): Promise<boolean> =>
+  db.transaction().execute(async (tx) => {
+    const known = await tx.selectFrom('organisation').select('id').executeTakeFirst();
+    if (known !== undefined) return false;
+    const id = outside.newId();
+    await addOrganisation(tx, id, { ...scenario.organisation, requiredRules: fillRules.filter((rule) => scenario.organisation.requiredRules.includes(rule)) });
+    for (const { kind, name } of scenario.accounts) await addAccount(tx, { id: outside.newId(), organisationId: id, kind: kind as AccountKind, name });
+    const organisation = await ownOrganisation(tx);
+    for (const system of scenario.systems) await addDemoSystem(tx, organisation, system, outside);
+    for (const cylinder of scenario.cylinders) await addDemoCylinder(tx, organisation, cylinder, outside);
+    return true;
+  });
+
+async function addDemoSystem(tx: Tx, organisation: OrganisationRow, system: (typeof scenario.systems)[number], outside: Outside): Promise<void> {
+  const [value, unit] = system.nameplate as [number, DecimalMassUnit];
+  await registerSystem(
+    tx,
+    organisation,
+    {
+      key: outside.newId(),
+      site: system.site,
+      name: system.name,
+      kind: system.kind as SystemKind,
+      refrigerant: system.refrigerant,
+      nameplateKg: massFrom(value, unit),
+      nameplateTyped: { text: String(value), unit },
+    },
+    outside,
+  );
+}
+
+const PASCALS_IN_A_PSI = 1 / pressureDifferenceIn(1, 'psig');
+const typed = (value: number, unit: string) => ({ text: String(value), unit });
+
+async function addDemoCylinder(tx: Tx, organisation: OrganisationRow, demo: DemoCylinder, outside: Outside): Promise<void> {
+  const cylinder = await registerCylinder(
+    tx,
+    organisation,
+    {
+      key: outside.newId(),
+      name: demo.name,
+      volumeM3: volumeFrom(demo.waterLb, 'lb-water'),
+      volumeTyped: typed(demo.waterLb, 'lb-water'),
+      tareKg: massFrom(demo.tareLb, 'lb'),
+      tareTyped: typed(demo.tareLb, 'lb'),
+      servicePressurePa: demo.servicePsi * PASCALS_IN_A_PSI,
+      serviceTyped: typed(demo.servicePsi, 'psig'),
+      requalified: demo.requalified,
+      place: demo.place as Place,
+    },
+    outside,
+  );
+  let grossLb = demo.tareLb;
+  for (const fill of demo.fills as readonly DemoFill[]) grossLb = await addDemoFill(tx, organisation, cylinder, grossLb, fill, outside);
+}
+
+/** One fill on a scale that shows tenths of a pound; answers the gross weight after it. */
+async function addDemoFill(
+  tx: Tx,
+  organisation: OrganisationRow,
+  cylinder: { id: string; volumeM3: number; tareKg: number },
+  grossLb: number,
+  fill: DemoFill,
+  outside: Outside,
+): Promise<number> {
+  const accounts = await accountsOf(tx, organisation.id);
+  const source = accounts.find(({ name }) => name === fill.from);
+  if (source === undefined) throw new Error(`the demo data fill from "${fill.from}", which is not among its accounts`);
+  const composition = fill.refrigerant === undefined ? source.composition : refrigerant(fill.refrigerant).composition;
+  if (composition === null) throw new Error(`the demo data fill from "${fill.from}", which is empty`);
+  const { limits, ruling } = limitsOf({ composition, volumeM3: cylinder.volumeM3, tareKg: cylinder.tareKg, contentKg: 0 }, fillPolicyOf(organisation));
+  const limitKg = limits.find(({ rule }) => rule === ruling)!.netKg;
+  const afterLb = Number((grossLb + massIn(fill.share * limitKg, 'lb')).toFixed(1));
+  await bookTransfer(
+    tx,
+    organisation,
+    {
+      key: outside.newId(),
+      from: source.id,
+      cylinder: cylinder.id,
+      ...(fill.refrigerant === undefined ? {} : { refrigerant: fill.refrigerant }),
+      grossBeforeKg: massFrom(grossLb, 'lb'),
+      grossBeforeTyped: typed(grossLb, 'lb'),
+      grossAfterKg: massFrom(afterLb, 'lb'),
+      grossAfterTyped: typed(afterLb, 'lb'),
+      acceptMixing: fill.mixes ?? false,
+      happenedAt: new Date(outside.now().getTime() - fill.daysAgo * 86_400_000).toISOString(),
+      recordedBy: fill.by,
+      ...(fill.note === undefined ? {} : { note: fill.note }),
+    },
+    outside,
+  );
+  return afterLb;
+}

@@ -1,0 +1,33 @@
+import type { Booked } from '@hygromet/contract/movement';
+import { NoFillLimit } from '@hygromet/core/errors';
+import type { FillLimitsAnswer } from '@hygromet/contract/fill-limits';
+import { accountById } from '../store/account-store';
+import { cylinderById } from '../store/cylinder-store';
+import type { Tx } from '../store/database';
+import { movementById } from '../store/movement-store';
+import { fillPolicyOf, type OrganisationRow } from '../store/organisation-store';
+import { limitsOf } from './compute-fill-limits';
+import { compositionIn } from './cylinder-standing';
+
+/** The entry with both accounts as they are now, and what may still go into the cylinder, as computed by the full model. */
+export async function bookedAnswer(tx: Tx, organisation: OrganisationRow, movementId: string, cylinderId: string | undefined, repeated: boolean): Promise<Booked> {
+  const movement = await movementById(tx, organisation.id, movementId);
+  if (movement === undefined) throw new Error(`the movement ${movementId} was booked and is not there`);
+  const [from, to] = [await accountById(tx, organisation.id, movement.from.id), await accountById(tx, organisation.id, movement.to.id)];
+  if (from === undefined || to === undefined) throw new Error(`the movement ${movementId} names an account that is not there`);
+  const limits = cylinderId === undefined ? null : await cylinderLimits(tx, organisation, cylinderId);
+  return { movement, repeated, from, to, limits, overfilledByKg: limits !== null && limits.mayAddKg < 0 ? -limits.mayAddKg : null };
+}
+
+/** Limits of a cylinder by what the ledger says is in it; none where no published limit covers the content. */
+export async function cylinderLimits(tx: Tx, organisation: OrganisationRow, id: string): Promise<FillLimitsAnswer | null> {
+  const record = await cylinderById(tx, organisation.id, id);
+  const composition = record === undefined ? undefined : compositionIn(record);
+  if (record === undefined || composition === undefined) return null;
+  try {
+    return limitsOf({ composition, volumeM3: record.volumeM3, tareKg: record.tareKg, contentKg: Math.max(0, record.contentKg), hottestK: organisation.hottestK }, fillPolicyOf(organisation));
+  } catch (error) {
+    if (error instanceof NoFillLimit) return null;
+    throw error;
+  }
+}

@@ -1,0 +1,52 @@
+import type { Cylinder, NewCylinder } from '@hygromet/contract/cylinder';
+import { refrigerant } from '@hygromet/core/fluids/refrigerant';
+import { accountOfKind, addAccount } from '../store/account-store';
+import { addCylinder, cylinderById, cylinderByKey, type CylinderRecord } from '../store/cylinder-store';
+import type { Tx } from '../store/database';
+import { inTransaction } from '../store/in-transaction';
+import { addMovement } from '../store/movement-store';
+import type { OrganisationRow } from '../store/organisation-store';
+import { assessmentOf } from './assessment';
+import { differenceKg } from './book-transfer';
+import { describeCylinder } from './cylinder-standing';
+import type { Outside } from './outside';
+
+/** Registers a cylinder; what the scale shows in it comes from "unexplained", for nobody has booked how it came there. */
+export const registerCylinder = (db: Tx, organisation: OrganisationRow, draft: NewCylinder, outside: Outside): Promise<Cylinder> =>
+  inTransaction(db, async (tx) => {
+    const known = await cylinderByKey(tx, organisation.id, draft.key);
+    if (known !== undefined) return describeCylinder(known, organisation, outside.now());
+    const id = outside.newId();
+    const now = outside.now();
+    if (draft.refrigerant !== undefined) refrigerant(draft.refrigerant); // refuses an unknown name before anything is stored
+    await addAccount(tx, { id, organisationId: organisation.id, kind: 'cylinder', name: draft.name });
+    await addCylinder(tx, organisation.id, id, draft, now);
+    const foundKg = draft.grossKg === undefined ? 0 : differenceKg(draft.grossKg, draft.tareKg);
+    if (foundKg > 0 && draft.refrigerant !== undefined) {
+      const unexplained = await accountOfKind(tx, organisation.id, 'unexplained');
+      await addMovement(
+        tx,
+        {
+          id: outside.newId(),
+          organisationId: organisation.id,
+          key: draft.key,
+          from: unexplained.id,
+          to: id,
+          massKg: foundKg,
+          refrigerant: draft.refrigerant,
+          composition: refrigerant(draft.refrigerant).composition,
+          known: 'weighed',
+          ...(draft.grossKg === undefined ? {} : { grossAfterKg: draft.grossKg }),
+          ...(draft.grossTyped === undefined ? {} : { typed: { gross: draft.grossTyped } }),
+          note: 'found in it when it was registered',
+          assessment: assessmentOf(organisation),
+          happenedAt: now.toISOString(),
+          recordedBy: 'register',
+        },
+        now,
+      );
+    }
+    const record: CylinderRecord | undefined = await cylinderById(tx, organisation.id, id);
+    if (record === undefined) throw new Error(`the cylinder ${id} was registered and is not there`);
+    return describeCylinder(record, organisation, now);
+  });

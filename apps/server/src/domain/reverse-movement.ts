@@ -1,0 +1,39 @@
+import type { Booked, Movement, NewReversal } from '@hygromet/contract/movement';
+import type { Tx } from '../store/database';
+import { inTransaction } from '../store/in-transaction';
+import { addMovement, movementById, type Draft } from '../store/movement-store';
+import type { OrganisationRow } from '../store/organisation-store';
+import { bookedAnswer } from './booked-answer';
+import type { Outside } from './outside';
+import { Refused } from './refused';
+
+/** The entry that undoes `wrong`: same mass, accounts exchanged. `wrong` itself stays for ever. */
+export const reversalOf = (wrong: Movement, reversal: NewReversal, organisationId: string, id: string, now: Date): Draft => ({
+  id,
+  organisationId,
+  key: reversal.key,
+  from: wrong.to.id,
+  to: wrong.from.id,
+  massKg: wrong.massKg,
+  refrigerant: wrong.refrigerant,
+  composition: wrong.composition,
+  known: 'corrected',
+  note: reversal.note,
+  happenedAt: now.toISOString(),
+  recordedBy: reversal.recordedBy,
+  reverses: wrong.id,
+});
+
+/** Reverses a wrong entry, once. A reversal itself is not reversed: what really happened is booked anew. @throws Refused */
+export const reverseMovement = (db: Tx, organisation: OrganisationRow, movementId: string, reversal: NewReversal, outside: Outside): Promise<Booked> =>
+  inTransaction(db, async (tx) => {
+    const wrong = await movementById(tx, organisation.id, movementId);
+    if (wrong === undefined) throw new Refused('not-found', 'This entry is not in the ledger.');
+    if (wrong.reverses !== null) throw new Refused('reversal-of-reversal', 'This entry is itself a reversal. Book what really happened as a new entry.');
+    // the moment of the wrong entry keeps a repeated request the same request
+    const draft = reversalOf(wrong, reversal, organisation.id, outside.newId(), new Date(wrong.happenedAt));
+    const added = await addMovement(tx, draft, outside.now());
+    if (added.state === 'key-reused') throw new Refused('key-reused', 'This reversal was sent before with other content. Reload and look at the ledger.');
+    const cylinder = [wrong.to, wrong.from].find(({ kind }) => kind === 'cylinder');
+    return bookedAnswer(tx, organisation, added.id, cylinder?.id, added.state === 'repeated');
+  });

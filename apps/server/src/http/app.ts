@@ -1,0 +1,44 @@
+import { Hono } from 'hono';
+import { compress } from 'hono/compress';
+import { etag } from 'hono/etag';
+import { requestId } from 'hono/request-id';
+import { secureHeaders } from 'hono/secure-headers';
+import { sql } from 'kysely';
+import { cylinderRoutes } from './cylinder-routes';
+import { documentRoutes } from './document-routes';
+import type { Deps, Env } from './env';
+import { problemAnswer, problemOf } from './errors';
+import { movementRoutes } from './movement-routes';
+import { registerRoutes } from './register-routes';
+import { webFiles } from './web-files';
+
+/** The whole server as one function from request to answer; `webRoot` is where the built web application lies. */
+export function createApp(deps: Deps, webRoot?: string) {
+  const app = new Hono<Env>();
+  app.use(requestId());
+  app.use(async (c, next) => {
+    const started = performance.now();
+    await next();
+    deps.log.info({ requestId: c.var.requestId, method: c.req.method, path: c.req.path, status: c.res.status, ms: Math.round(performance.now() - started) }, 'request');
+  });
+  app.use(compress());
+  app.use(etag());
+  app.use(secureHeaders({ contentSecurityPolicy: { defaultSrc: ["'self'"], styleSrc: ["'self'", "'unsafe-inline'"], imgSrc: ["'self'", 'data:'], workerSrc: ["'self'"] } }));
+  app.onError((error, c) => problemOf(error, c, deps.log));
+
+  app.get('/healthz', async (c) => {
+    await sql`select 1`.execute(deps.db);
+    return c.json({ status: 'ok', version: deps.version });
+  });
+  app.use('/api/*', async (c, next) => {
+    await next();
+    if (!c.res.headers.has('cache-control')) c.header('cache-control', 'no-cache');
+  });
+  app.route('/', documentRoutes(deps));
+  app.route('/', registerRoutes(deps));
+  app.route('/', cylinderRoutes(deps));
+  app.route('/', movementRoutes(deps));
+  app.all('/api/*', (c) => problemAnswer(c, { code: 'not-found', detail: `There is no ${c.req.method} ${c.req.path}. See /api/docs.` }));
+  app.route('/', webFiles(webRoot));
+  return app;
+}

@@ -1,0 +1,33 @@
+import { endpoints } from '@hygromet/contract/endpoints';
+import { Hono } from 'hono';
+import { bookWeighing } from '../domain/book-weighing';
+import { describeCylinder } from '../domain/cylinder-standing';
+import { Refused } from '../domain/refused';
+import { registerCylinder } from '../domain/register-cylinder';
+import { cylinderById, cylindersOf } from '../store/cylinder-store';
+import { ownOrganisation } from '../store/organisation-store';
+import type { Deps, Env } from './env';
+import { body, params } from './valid';
+
+const { cylinders, cylinder, addCylinder, weighCylinder } = endpoints;
+
+export const cylinderRoutes = ({ db, outside }: Deps) =>
+  new Hono<Env>()
+    .get(cylinders.path, async (c) => {
+      const organisation = await ownOrganisation(db);
+      const records = await cylindersOf(db, organisation.id);
+      return c.json(records.map((record) => describeCylinder(record, organisation, outside.now())));
+    })
+    .get(cylinder.path, params(cylinder.params), async (c) => {
+      const organisation = await ownOrganisation(db);
+      const record = await cylinderById(db, organisation.id, c.req.valid('param').id);
+      if (record === undefined) throw new Refused('not-found', 'This cylinder is not in the register.');
+      return c.json(describeCylinder(record, organisation, outside.now()));
+    })
+    .post(addCylinder.path, body(addCylinder.body), async (c) =>
+      c.json(await registerCylinder(db, await ownOrganisation(db), c.req.valid('json'), outside), addCylinder.status),
+    )
+    .post(weighCylinder.path, params(weighCylinder.params), body(weighCylinder.body), async (c) => {
+      const booked = await bookWeighing(db, await ownOrganisation(db), c.req.valid('param').id, c.req.valid('json'), outside);
+      return c.json(booked, booked.repeated ? 200 : weighCylinder.status);
+    });

@@ -1,0 +1,16 @@
+import type { Logger } from 'pino';
+import type { Outside } from '../domain/outside';
+import type { Db } from '../store/database';
+
+/** What the routes are given; nothing is reached for. */
+export interface Deps {
+  readonly db: Db;
+  readonly outside: Outside;
+  readonly log: Logger;
+  readonly version: string;
+}
+
+/** What a request carries with it. */
+export interface Env {
+  Variables: { requestId: string };
+}

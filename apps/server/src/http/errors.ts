@@ -1,0 +1,77 @@
+import type { Problem, ProblemCode } from '@hygromet/contract/problem';
+import { CoreError } from '@hygromet/core/errors';
+import type { Context } from 'hono';
+import { HTTPException } from 'hono/http-exception';
+import type { ContentfulStatusCode } from 'hono/utils/http-status';
+import pg from 'pg';
+import type { Logger } from 'pino';
+import { Refused } from '../domain/refused';
+import type { Env } from './env';
+
+/** The one table from code to status; a code without a row does not compile. */
+export const statusOf = {
+  'invalid-input': 422,
+  'not-found': 404,
+  'unknown-refrigerant': 422,
+  'bad-composition': 422,
+  'out-of-range': 422,
+  'not-a-number': 422,
+  unreadable: 422,
+  'no-two-phase-state': 422,
+  'no-convergence': 500,
+  'no-fill-limit': 422,
+  'got-lighter': 422,
+  'below-tare': 422,
+  'would-mix': 409,
+  'content-unknown': 422,
+  'key-reused': 409,
+  'already-reversed': 409,
+  'reversal-of-reversal': 409,
+  'name-taken': 409,
+  internal: 500,
+} satisfies Record<ProblemCode, ContentfulStatusCode>;
+
+/** Rules that PostgreSQL holds, in words. */
+const constraintProblems: Record<string, { code: ProblemCode; detail: string }> = {
+  account_name_is_taken: { code: 'name-taken', detail: 'This name is taken. Choose another, or open the one that is there.' },
+  movement_reversed_once: { code: 'already-reversed', detail: 'This entry was reversed before. Look at the ledger.' },
+  movement_key_used_once: { code: 'key-reused', detail: 'This was sent before with other content. Reload and look at the ledger.' },
+};
+
+interface Said {
+  readonly code: ProblemCode;
+  readonly detail: string;
+  readonly errors?: { pointer: string; detail: string }[];
+}
+
+function saidBy(error: unknown): Said | undefined {
+  if (error instanceof CoreError) return { code: error.code, detail: error.message };
+  if (error instanceof Refused)
+    return { code: error.code, detail: error.message, ...(error.pointer === undefined ? {} : { errors: [{ pointer: error.pointer, detail: error.message }] }) };
+  if (error instanceof pg.DatabaseError && error.constraint !== undefined) return constraintProblems[error.constraint];
+  if (error instanceof HTTPException && error.status < 500) return { code: 'invalid-input', detail: 'The request body is not JSON.' };
+  return undefined;
+}
+
+const INTERNAL: Said = { code: 'internal', detail: 'Something failed here. Nothing was stored halfway; try again, and quote the request id if it stays.' };
+
+/** Every error as problem details (RFC 9457). What nobody has foreseen is logged with its request id and told without its insides. */
+export function problemOf(error: unknown, c: Context<Env>, log: Logger): Response {
+  const said = saidBy(error) ?? INTERNAL;
+  if (statusOf[said.code] >= 500) log.error({ err: error, requestId: c.var.requestId }, 'request failed');
+  return problemAnswer(c, said);
+}
+
+export function problemAnswer(c: Context<Env>, said: Said): Response {
+  const status = statusOf[said.code];
+  const body: Problem = {
+    type: `/problems/${said.code}`,
+    title: said.code.replaceAll('-', ' '),
+    status,
+    detail: said.detail,
+    code: said.code,
+    requestId: c.var.requestId,
+    ...(said.errors === undefined ? {} : { errors: said.errors }),
+  };
+  return c.body(JSON.stringify(body), status, { 'content-type': 'application/problem+json' });
+}

@@ -1,0 +1,26 @@
+import { endpoints } from '@hygromet/contract/endpoints';
+import { Hono } from 'hono';
+import { bookTransfer } from '../domain/book-transfer';
+import { reverseMovement } from '../domain/reverse-movement';
+import { accountsOf } from '../store/account-store';
+import { movementsOf } from '../store/movement-store';
+import { ownOrganisation } from '../store/organisation-store';
+import type { Deps, Env } from './env';
+import { body, params, query } from './valid';
+
+const { accounts, movements, bookTransfer: transfer, reverseMovement: reversal } = endpoints;
+
+export const movementRoutes = ({ db, outside }: Deps) =>
+  new Hono<Env>()
+    .get(accounts.path, async (c) => c.json(await accountsOf(db, (await ownOrganisation(db)).id)))
+    .get(movements.path, query(movements.query), async (c) =>
+      c.json(await movementsOf(db, (await ownOrganisation(db)).id, c.req.valid('query').account)),
+    )
+    .post(transfer.path, body(transfer.body), async (c) => {
+      const booked = await bookTransfer(db, await ownOrganisation(db), c.req.valid('json'), outside);
+      return c.json(booked, booked.repeated ? 200 : transfer.status);
+    })
+    .post(reversal.path, params(reversal.params), body(reversal.body), async (c) => {
+      const booked = await reverseMovement(db, await ownOrganisation(db), c.req.valid('param').id, c.req.valid('json'), outside);
+      return c.json(booked, booked.repeated ? 200 : reversal.status);
+    });

@@ -1,0 +1,39 @@
+import { endpoints } from '@hygromet/contract/endpoints';
+import type { RefrigerantSummary } from '@hygromet/contract/refrigerant';
+import { allRefrigerants, isFlammable } from '@hygromet/core/fluids/refrigerant';
+import { Hono } from 'hono';
+import { answerFillLimits } from '../domain/compute-fill-limits';
+import { registerSystem } from '../domain/register-system';
+import { fillPolicyOf, ownOrganisation, saveOrganisation } from '../store/organisation-store';
+import { systemsOf } from '../store/system-store';
+import type { Deps, Env } from './env';
+import { body } from './valid';
+
+const { fillLimits, refrigerants, organisation, saveOrganisation: save, systems, addSystem } = endpoints;
+
+const summaries: RefrigerantSummary[] = allRefrigerants.map((refrigerant) => ({
+  id: refrigerant.id,
+  kind: refrigerant.kind,
+  composition: { ...refrigerant.composition },
+  safetyGroup: refrigerant.safetyGroup,
+  flammable: isFlammable(refrigerant),
+  gwpAr4: refrigerant.gwp.AR4,
+  modelQuality: refrigerant.modelQuality,
+}));
+
+export const registerRoutes = ({ db, outside }: Deps) =>
+  new Hono<Env>()
+    .post(fillLimits.path, body(fillLimits.body), async (c) => c.json(answerFillLimits(c.req.valid('json'), fillPolicyOf(await ownOrganisation(db)))))
+    .get(refrigerants.path, (c) => c.json(summaries))
+    .get(organisation.path, async (c) => {
+      const { id: _, ...known } = await ownOrganisation(db);
+      return c.json(known);
+    })
+    .put(save.path, body(save.body), async (c) => {
+      await saveOrganisation(db, (await ownOrganisation(db)).id, c.req.valid('json'));
+      return c.json(c.req.valid('json'));
+    })
+    .get(systems.path, async (c) => c.json(await systemsOf(db, (await ownOrganisation(db)).id)))
+    .post(addSystem.path, body(addSystem.body), async (c) =>
+      c.json(await registerSystem(db, await ownOrganisation(db), c.req.valid('json'), outside), addSystem.status),
+    );

@@ -1,0 +1,46 @@
+import { serve } from '@hono/node-server';
+import { coreVersion } from '@hygromet/core/version';
+import { pino } from 'pino';
+import { readConfig, type Config } from './config';
+import { loadDemo } from './demo/load-demo';
+import { realOutside } from './domain/outside';
+import { createApp } from './http/app';
+import { connect, type Db } from './store/database';
+import { migrate } from './store/migrate';
+import type { Logger } from 'pino';
+
+/** `prepare` brings the database to shape and loads the demo data once; `serve` answers until it is told to stop. */
+async function main(command: string | undefined): Promise<void> {
+  const config = readConfig(process.env);
+  const log = pino({ level: config.logLevel, base: null });
+  const db = connect(config.databaseUrl, (error) => log.warn({ err: error }, 'a connection to PostgreSQL broke'));
+  if (command === 'prepare') await prepare(db);
+  else if (command === 'serve') serveUntilStopped(db, config, log);
+  else throw new Error('Say what to do: prepare or serve.');
+}
+
+async function prepare(db: Db): Promise<void> {
+  const done = await migrate(db);
+  const loaded = await loadDemo(db, realOutside);
+  await db.destroy();
+  process.stdout.write(JSON.stringify({ migrations: done, demo: loaded }) + '\n');
+}
+
+/** Until people have accounts it listens on loopback only. On SIGTERM or SIGINT open requests are finished first. */
+function serveUntilStopped(db: Db, config: Config, log: Logger): void {
+  const app = createApp({ db, outside: realOutside, log, version: coreVersion }, config.webRoot);
+  const server = serve({ fetch: app.fetch, port: config.port, hostname: '127.0.0.1' }, ({ port }) => log.info({ port }, 'listening'));
+  const stop = () => {
+    server.close(() => void db.destroy().then(() => process.exit(0)));
+    if ('closeIdleConnections' in server) server.closeIdleConnections();
+  };
+  process.once('SIGTERM', stop);
+  process.once('SIGINT', stop);
+  // whoever started the server and is killed takes it along: its end of the pipe closes
+  if (process.env['STOP_WITH_STDIN'] !== undefined) process.stdin.once('end', stop).resume();
+}
+
+main(process.argv[2]).catch((error: unknown) => {
+  process.stderr.write(`${error instanceof Error ? error.message : String(error)}\n`);
+  process.exit(1);
+});

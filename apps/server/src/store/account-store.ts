@@ -1,0 +1,56 @@
+import type { Account, AccountKind } from '@hygromet/contract/account';
+import { sql } from 'kysely';
+import type { Tx } from './database';
+
+export async function addAccount(db: Tx, account: { id: string; organisationId: string; kind: AccountKind; name: string }): Promise<void> {
+  await db.insertInto('account').values({ id: account.id, organisation_id: account.organisationId, kind: account.kind, name: account.name }).execute();
+}
+
+/** Below this the rest on an account is rounding: what is left has no composition. */
+const NOTHING_KG = 1e-6;
+
+const parts = sql<Record<string, number> | null>`
+  (select jsonb_object_agg(substance, part.mass_kg) from balance_part part where part.account_id = account.id and part.mass_kg <> 0)`;
+const entries = sql<string>`
+  (select count(*) from movement where movement.from_account = account.id or movement.to_account = account.id)`;
+
+const accountQuery = (db: Tx, organisationId: string) =>
+  db
+    .selectFrom('account')
+    .leftJoin('balance', 'balance.account_id', 'account.id')
+    .where('account.organisation_id', '=', organisationId)
+    .select(['account.id', 'account.kind', 'account.name', 'balance.mass_kg', parts.as('parts'), entries.as('entries')]);
+
+type AccountRow = Awaited<ReturnType<ReturnType<typeof accountQuery>['execute']>>[number];
+
+function accountOf(row: AccountRow): Account {
+  return {
+    id: row.id,
+    kind: row.kind as AccountKind, // held by the constraint account_kind_is_known
+    name: row.name,
+    massKg: row.mass_kg === null ? 0 : Number(row.mass_kg),
+    composition: sharesOf(row.parts),
+    movements: Number(row.entries),
+  };
+}
+
+/** Shares by mass; none where nothing is left, or where one substance came in and another went out. */
+export function sharesOf(masses: Record<string, number> | null): Record<string, number> | null {
+  const left = Object.entries(masses ?? {}).filter(([, mass]) => Math.abs(mass) > NOTHING_KG);
+  const total = left.reduce((sum, [, mass]) => sum + mass, 0);
+  if (left.length === 0 || left.some(([, mass]) => mass / total <= 0)) return null;
+  return Object.fromEntries(left.map(([substance, mass]) => [substance, mass / total]));
+}
+
+export const accountsOf = async (db: Tx, organisationId: string): Promise<Account[]> =>
+  (await accountQuery(db, organisationId).orderBy('account.kind').orderBy('account.name').execute()).map(accountOf);
+
+export async function accountById(db: Tx, organisationId: string, id: string): Promise<Account | undefined> {
+  const row = await accountQuery(db, organisationId).where('account.id', '=', id).executeTakeFirst();
+  return row === undefined ? undefined : accountOf(row);
+}
+
+/** The first account of a kind: there is one each of supplier, reclaimer, air, hoses and unexplained. */
+export async function accountOfKind(db: Tx, organisationId: string, kind: AccountKind): Promise<Account> {
+  return accountOf(await accountQuery(db, organisationId).where('account.kind', '=', kind).orderBy('account.name').limit(1).executeTakeFirstOrThrow());
+}

@@ -1,0 +1,103 @@
+import type { NewCylinder, Place } from '@hygromet/contract/cylinder';
+import type { Typed } from '@hygromet/contract/primitives';
+import { sql } from 'kysely';
+import { sharesOf } from './account-store';
+import type { Tx } from './database';
+
+/** A cylinder as it is stored, with what the ledger says is in it. */
+export interface CylinderRecord {
+  readonly id: string;
+  readonly name: string;
+  readonly volumeM3: number;
+  readonly volumeTyped: Typed | null;
+  readonly tareKg: number;
+  readonly tareTyped: Typed | null;
+  readonly servicePressurePa: number;
+  readonly serviceTyped: Typed | null;
+  readonly requalified: string;
+  readonly place: Place;
+  readonly refrigerant: string | null;
+  readonly evacuatedAt: Date | null;
+  readonly contentKg: number;
+  readonly composition: Record<string, number> | null;
+}
+
+const parts = sql<Record<string, number> | null>`
+  (select jsonb_object_agg(substance, part.mass_kg) from balance_part part where part.account_id = cylinder.id and part.mass_kg <> 0)`;
+
+const cylinderQuery = (db: Tx, organisationId: string) =>
+  db
+    .selectFrom('cylinder')
+    .innerJoin('account', 'account.id', 'cylinder.id')
+    .leftJoin('balance', 'balance.account_id', 'cylinder.id')
+    .where('cylinder.organisation_id', '=', organisationId)
+    .selectAll('cylinder')
+    .select(['account.name', 'balance.mass_kg as content_kg', parts.as('parts')]);
+
+type Row = Awaited<ReturnType<ReturnType<typeof cylinderQuery>['execute']>>[number];
+
+const recordOf = (row: Row): CylinderRecord => ({
+  id: row.id,
+  name: row.name,
+  volumeM3: Number(row.volume_m3),
+  volumeTyped: row.volume_typed,
+  tareKg: Number(row.tare_kg),
+  tareTyped: row.tare_typed,
+  servicePressurePa: Number(row.service_pressure_pa),
+  serviceTyped: row.service_typed,
+  requalified: row.requalified,
+  place: row.place as Place, // written from the contract's own list
+  refrigerant: row.refrigerant,
+  evacuatedAt: row.evacuated_at,
+  contentKg: row.content_kg === null ? 0 : Number(row.content_kg),
+  composition: sharesOf(row.parts),
+});
+
+export const cylindersOf = async (db: Tx, organisationId: string): Promise<CylinderRecord[]> =>
+  (await cylinderQuery(db, organisationId).orderBy('account.name').execute()).map(recordOf);
+
+export async function cylinderById(db: Tx, organisationId: string, id: string): Promise<CylinderRecord | undefined> {
+  const row = await cylinderQuery(db, organisationId).where('cylinder.id', '=', id).executeTakeFirst();
+  return row === undefined ? undefined : recordOf(row);
+}
+
+/**
+ * Holds cylinders until the transaction ends: who books into them next sees what this one has booked. Other accounts among the ids are
+ * passed over. One order for all, so that two transfers in opposite directions wait for each other and never deadlock.
+ */
+export async function lockCylinders(db: Tx, ids: readonly string[]): Promise<void> {
+  await db.selectFrom('cylinder').select('id').where('id', 'in', ids).orderBy('id').forUpdate().execute();
+}
+
+const typedColumn = (typed: Typed | undefined) => (typed === undefined ? null : JSON.stringify(typed));
+
+export async function addCylinder(db: Tx, organisationId: string, id: string, draft: NewCylinder, now: Date): Promise<void> {
+  await db
+    .insertInto('cylinder')
+    .values({
+      id,
+      organisation_id: organisationId,
+      registration_key: draft.key,
+      volume_m3: draft.volumeM3,
+      volume_typed: typedColumn(draft.volumeTyped),
+      tare_kg: draft.tareKg,
+      tare_typed: typedColumn(draft.tareTyped),
+      service_pressure_pa: draft.servicePressurePa,
+      service_typed: typedColumn(draft.serviceTyped),
+      requalified: draft.requalified,
+      place: draft.place,
+      refrigerant: draft.refrigerant ?? null,
+      evacuated_at: draft.refrigerant === undefined ? now : null,
+    })
+    .execute();
+}
+
+export async function cylinderByKey(db: Tx, organisationId: string, key: string): Promise<CylinderRecord | undefined> {
+  const row = await cylinderQuery(db, organisationId).where('cylinder.registration_key', '=', key).executeTakeFirst();
+  return row === undefined ? undefined : recordOf(row);
+}
+
+/** Labels an empty cylinder with its first content; a label that is there stays. */
+export async function labelCylinder(db: Tx, id: string, refrigerant: string): Promise<void> {
+  await db.updateTable('cylinder').set({ refrigerant, evacuated_at: null }).where('id', '=', id).where('refrigerant', 'is', null).execute();
+}

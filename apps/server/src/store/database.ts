@@ -1,0 +1,108 @@
+import { Kysely, PostgresDialect, type ColumnType, type Generated, type Transaction } from 'kysely';
+import pg from 'pg';
+
+/** PostgreSQL's exact decimal: text when it is read, a number or text when it is written. */
+type Numeric = ColumnType<string, number | string, number | string>;
+type Instant = ColumnType<Date, Date | string, Date | string>;
+type Json<T> = ColumnType<T, string, string>;
+export type TypedText = { text: string; unit: string };
+
+interface OrganisationTable {
+  id: string;
+  name: string;
+  altitude_m: Numeric;
+  required_rules: string[];
+  liquid_share_at_131f: Numeric;
+  hottest_k: Numeric;
+  created_at: Generated<Date>;
+}
+
+interface AccountTable {
+  id: string;
+  organisation_id: string;
+  kind: string;
+  name: string;
+}
+
+interface SystemTable {
+  id: string;
+  organisation_id: string;
+  registration_key: string;
+  site: string;
+  name: string;
+  kind: string;
+  refrigerant: string;
+  nameplate_kg: Numeric;
+  nameplate_typed: Json<TypedText | null> | null;
+}
+
+interface CylinderTable {
+  id: string;
+  organisation_id: string;
+  registration_key: string;
+  volume_m3: Numeric;
+  volume_typed: Json<TypedText | null> | null;
+  tare_kg: Numeric;
+  tare_typed: Json<TypedText | null> | null;
+  service_pressure_pa: Numeric;
+  service_typed: Json<TypedText | null> | null;
+  requalified: string;
+  place: string;
+  refrigerant: string | null;
+  evacuated_at: ColumnType<Date | null, Date | string | null, Date | string | null>;
+}
+
+interface MovementTable {
+  id: string;
+  organisation_id: string;
+  idempotency_key: string;
+  content_hash: string;
+  from_account: string;
+  to_account: string;
+  mass_kg: Numeric;
+  refrigerant: string | null;
+  composition: Json<Record<string, number>>;
+  known: string;
+  gross_before_kg: Numeric | null;
+  gross_after_kg: Numeric | null;
+  typed: Json<Record<string, TypedText> | null> | null;
+  note: string | null;
+  assessment: Json<unknown> | null;
+  visit_id: string | null;
+  happened_at: Instant;
+  recorded_at: Instant;
+  recorded_by: string;
+  sequence: Generated<string>;
+  reverses: string | null;
+}
+
+interface BalanceTable {
+  account_id: string;
+  organisation_id: string;
+  mass_kg: Numeric;
+}
+
+interface BalancePartTable extends BalanceTable {
+  substance: string;
+}
+
+export interface Tables {
+  organisation: OrganisationTable;
+  account: AccountTable;
+  system: SystemTable;
+  cylinder: CylinderTable;
+  movement: MovementTable;
+  balance: BalanceTable;
+  balance_part: BalancePartTable;
+}
+
+export type Db = Kysely<Tables>;
+/** A database or a transaction in it: a query does not care. */
+export type Tx = Kysely<Tables> | Transaction<Tables>;
+
+/** A pool of connections. A connection that breaks is dropped and made anew by the next query. */
+export function connect(url: string, onIdleError: (error: Error) => void): Db {
+  const pool = new pg.Pool({ connectionString: url, max: 10, connectionTimeoutMillis: 5000, application_name: 'hygromet' });
+  pool.on('error', onIdleError);
+  return new Kysely<Tables>({ dialect: new PostgresDialect({ pool }) });
+}

@@ -1,0 +1,14 @@
+import { Migrator, type Migration } from 'kysely';
+import type { Db } from './database';
+import * as accounts from './migrations/0001-accounts';
+import * as ledger from './migrations/0002-ledger';
+
+/** Imported one by one, so that they survive bundling. A migration is never edited once it has run anywhere. */
+const migrations: Record<string, Migration> = { '0001-accounts': accounts, '0002-ledger': ledger };
+
+/** Brings the database to the newest shape. @throws the error of the migration that failed */
+export async function migrate(db: Db): Promise<readonly string[]> {
+  const { error, results } = await new Migrator({ db, provider: { getMigrations: () => Promise.resolve(migrations) } }).migrateToLatest();
+  if (error !== undefined) throw error;
+  return (results ?? []).map(({ migrationName }) => migrationName);
+}

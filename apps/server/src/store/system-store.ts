@@ -1,0 +1,53 @@
+import type { NewSystem, System, SystemKind } from '@hygromet/contract/system';
+import type { Tx } from './database';
+
+const systemQuery = (db: Tx, organisationId: string) =>
+  db
+    .selectFrom('system')
+    .leftJoin('balance', 'balance.account_id', 'system.id')
+    .where('system.organisation_id', '=', organisationId)
+    .selectAll('system')
+    .select('balance.mass_kg as content_kg');
+
+type Row = Awaited<ReturnType<ReturnType<typeof systemQuery>['execute']>>[number];
+
+const systemOf = (row: Row): System => ({
+  id: row.id,
+  site: row.site,
+  name: row.name,
+  kind: row.kind as SystemKind, // written from the contract's own list
+  refrigerant: row.refrigerant,
+  nameplateKg: Number(row.nameplate_kg),
+  nameplateTyped: row.nameplate_typed,
+  contentKg: row.content_kg === null ? 0 : Number(row.content_kg),
+});
+
+export const systemsOf = async (db: Tx, organisationId: string): Promise<System[]> =>
+  (await systemQuery(db, organisationId).orderBy('system.site').orderBy('system.name').execute()).map(systemOf);
+
+export async function systemById(db: Tx, organisationId: string, id: string): Promise<System | undefined> {
+  const row = await systemQuery(db, organisationId).where('system.id', '=', id).executeTakeFirst();
+  return row === undefined ? undefined : systemOf(row);
+}
+
+export async function systemByKey(db: Tx, organisationId: string, key: string): Promise<System | undefined> {
+  const row = await systemQuery(db, organisationId).where('system.registration_key', '=', key).executeTakeFirst();
+  return row === undefined ? undefined : systemOf(row);
+}
+
+export async function addSystem(db: Tx, organisationId: string, id: string, draft: NewSystem): Promise<void> {
+  await db
+    .insertInto('system')
+    .values({
+      id,
+      organisation_id: organisationId,
+      registration_key: draft.key,
+      site: draft.site,
+      name: draft.name,
+      kind: draft.kind,
+      refrigerant: draft.refrigerant,
+      nameplate_kg: draft.nameplateKg,
+      nameplate_typed: draft.nameplateTyped === undefined ? null : JSON.stringify(draft.nameplateTyped),
+    })
+    .execute();
+}

@@ -1,0 +1,72 @@
+import * as z from 'zod';
+import { fillRule } from './fill-limits';
+import { composition, id, instant, massKg, name, quantity, refrigerantId, stampMonth, typed, volumeM3 } from './primitives';
+
+export const places = ['van', 'workshop', 'site', 'reclaimer'] as const;
+export const place = z.enum(places);
+export type Place = z.infer<typeof place>;
+
+/** What a person reads from the collar, and from the scale when something is in it. */
+export const newCylinder = z
+  .strictObject({
+    key: id,
+    name: name('number of the cylinder'),
+    volumeM3,
+    volumeTyped: typed.optional(),
+    tareKg: massKg('tare').positive({ error: 'The tare is 0. Read "TW" from the collar.' }),
+    tareTyped: typed.optional(),
+    servicePressurePa: quantity('service pressure')
+      .min(1e5, { error: 'The service pressure is below 1 bar. Read it from the collar.' })
+      .max(4e7, { error: 'The service pressure is above 400 bar. Check the unit.' }),
+    serviceTyped: typed.optional(),
+    requalified: stampMonth,
+    place,
+    /** Absent: empty and evacuated. */
+    refrigerant: refrigerantId.optional(),
+    /** The scale, where the cylinder stands on it; its content is booked from it. */
+    grossKg: massKg('gross weight').optional(),
+    grossTyped: typed.optional(),
+  })
+  .refine((body) => body.grossKg === undefined || body.grossKg >= body.tareKg, {
+    path: ['grossKg'],
+    error: 'The gross weight is below the tare: read both again. The tare is stamped on the collar as TW.',
+  })
+  .refine((body) => body.grossKg === undefined || body.refrigerant !== undefined || body.grossKg - body.tareKg < 0.05, {
+    path: ['refrigerant'],
+    error: 'The scale shows something in it. Say which refrigerant, or empty and evacuate it first.',
+  });
+export type NewCylinder = z.infer<typeof newCylinder>;
+
+/** How a cylinder stands with its limits, computed when it is read. */
+export const standing = z.discriminatedUnion('state', [
+  z.strictObject({ state: z.literal('limited'), ruling: fillRule, stopGrossKg: z.number(), mayAddKg: z.number(), liquidShare77F: z.number() }),
+  z.strictObject({ state: z.literal('empty') }),
+  z.strictObject({ state: z.literal('no-limit'), why: z.string() }),
+]);
+
+export const cylinderFlags = ['overfilled', 'overdue', 'due-soon', 'mixed', 'over-rated', 'overdrawn'] as const;
+export const cylinderFlag = z.enum(cylinderFlags);
+export type CylinderFlag = z.infer<typeof cylinderFlag>;
+
+export const cylinder = z.strictObject({
+  id,
+  name: z.string(),
+  volumeM3: z.number(),
+  volumeTyped: typed.nullable(),
+  tareKg: z.number(),
+  tareTyped: typed.nullable(),
+  servicePressurePa: z.number(),
+  serviceTyped: typed.nullable(),
+  requalified: stampMonth,
+  validThrough: stampMonth,
+  place,
+  /** Designation on the label; null while it is empty and evacuated. */
+  refrigerant: z.string().nullable(),
+  /** What is in it by the ledger; null while it is empty. */
+  composition: composition.nullable(),
+  contentKg: z.number(),
+  evacuatedAt: instant.nullable(),
+  standing,
+  flags: z.array(cylinderFlag),
+});
+export type Cylinder = z.infer<typeof cylinder>;

@@ -1,0 +1,44 @@
+import * as z from 'zod';
+import { account } from './account';
+import { cylinder, newCylinder } from './cylinder';
+import { fillLimitsAnswer, fillLimitsRequest } from './fill-limits';
+import { booked, movement, newReversal, newTransfer, newWeighing } from './movement';
+import { organisation } from './organisation';
+import { id } from './primitives';
+import { refrigerantSummary } from './refrigerant';
+import { newSystem, system } from './system';
+
+export interface Endpoint {
+  readonly method: 'get' | 'post' | 'put';
+  /** Hono's notation, `:id` for a parameter. */
+  readonly path: string;
+  readonly summary: string;
+  readonly params?: z.ZodObject;
+  readonly query?: z.ZodObject;
+  readonly body?: z.ZodType;
+  readonly answer: z.ZodType;
+  /** 201 where something is made. */
+  readonly status: 200 | 201;
+}
+
+const byId = z.strictObject({ id });
+
+/** Every way into the server. Routes, OpenAPI and the web client are all made from this table. */
+export const endpoints = {
+  fillLimits: { method: 'post', path: '/api/fill-limits', summary: 'Every fill limit of a cylinder, side by side, and the one that rules', body: fillLimitsRequest, answer: fillLimitsAnswer, status: 200 },
+  refrigerants: { method: 'get', path: '/api/refrigerants', summary: 'All refrigerants the core knows', answer: z.array(refrigerantSummary), status: 200 },
+  organisation: { method: 'get', path: '/api/organisation', summary: 'The rules and the altitude of the organisation', answer: organisation, status: 200 },
+  saveOrganisation: { method: 'put', path: '/api/organisation', summary: 'Change the rules or the altitude', body: organisation, answer: organisation, status: 200 },
+  cylinders: { method: 'get', path: '/api/cylinders', summary: 'All cylinders with content, limits and flags', answer: z.array(cylinder), status: 200 },
+  cylinder: { method: 'get', path: '/api/cylinders/:id', summary: 'One cylinder', params: byId, answer: cylinder, status: 200 },
+  addCylinder: { method: 'post', path: '/api/cylinders', summary: 'Register a cylinder; what the scale shows in it is booked', body: newCylinder, answer: cylinder, status: 201 },
+  weighCylinder: { method: 'post', path: '/api/cylinders/:id/weighings', summary: 'Book the difference between scale and ledger as unexplained', params: byId, body: newWeighing, answer: booked, status: 201 },
+  systems: { method: 'get', path: '/api/systems', summary: 'All systems with what the ledger says is in them', answer: z.array(system), status: 200 },
+  addSystem: { method: 'post', path: '/api/systems', summary: 'Register a system; its nameplate charge is booked', body: newSystem, answer: system, status: 201 },
+  accounts: { method: 'get', path: '/api/accounts', summary: 'All accounts with their balances', answer: z.array(account), status: 200 },
+  movements: { method: 'get', path: '/api/movements', summary: 'Entries of the ledger, newest first, of one account where asked', query: z.strictObject({ account: id.optional() }), answer: z.array(movement), status: 200 },
+  bookTransfer: { method: 'post', path: '/api/transfers', summary: 'Book a transfer into a cylinder by gross before and after', body: newTransfer, answer: booked, status: 201 },
+  reverseMovement: { method: 'post', path: '/api/movements/:id/reversal', summary: 'Reverse a wrong entry; the entry itself stays', params: byId, body: newReversal, answer: booked, status: 201 },
+} as const satisfies Record<string, Endpoint>; // prettier-ignore
+
+export type EndpointName = keyof typeof endpoints;

@@ -1,0 +1,15 @@
+import * as z from 'zod';
+import { fillRule } from './fill-limits';
+import { name, quantity, temperatureK } from './primitives';
+
+/** What a firm has decided for all its people. Units and theme belong to the person and stay on the device. */
+export const organisation = z.strictObject({
+  name: name('name of the organisation'),
+  altitudeM: quantity('altitude').min(-450, { error: 'No shore lies below −450 m.' }).max(9000, { error: 'No site lies above 9000 m.' }),
+  requiredRules: z.array(fillRule).min(1, { error: 'Require at least one rule: without one there is no stop weight.' }),
+  liquidShareAt131F: quantity('liquid share at 131 °F')
+    .min(0.5, { error: 'Below 50 % nothing useful fits. Choose 50 to 100 %.' })
+    .max(1, { error: 'More than 100 % liquid does not fit. Choose 50 to 100 %.' }),
+  hottestK: temperatureK('hottest temperature'),
+});
+export type Organisation = z.infer<typeof organisation>;

@@ -1,0 +1,40 @@
+import * as z from 'zod';
+
+/** Everything at the wire is SI with its unit in the name; ids are UUIDs; instants are ISO 8601 with an offset. */
+export const id = z.uuid({ error: 'This id is not a UUID.' });
+export const instant = z.iso.datetime({ offset: true, error: 'Give a date and time with its offset, such as 2026-11-25T07:40:00Z.' });
+/** The month of a stamp, "2021-11". */
+export const stampMonth = z.string().regex(/^\d{4}-(0[1-9]|1[0-2])$/, { error: 'Give year and month, such as 2021-11.' });
+
+const missing = (what: string) => ({ error: (issue: { input?: unknown }) => (issue.input === undefined ? `The ${what} is missing.` : `The ${what} is not a number.`) });
+
+/** A finite number with a sentence for each way it can be wrong. */
+export const quantity = (what: string) => z.number(missing(what));
+
+export const massKg = (what: string) =>
+  quantity(what)
+    .min(0, { error: `The ${what} is negative. A mass is 0 kg or more.` })
+    .max(1e6, { error: `The ${what} is above 1000 t. Check the unit.` });
+
+export const volumeM3 = quantity('water capacity')
+  .min(1e-6, { error: 'The water capacity is 0. Read it from the collar: "WC" in pounds of water, or litres.' })
+  .max(1000, { error: 'The water capacity is above 1000 m³. Check the unit.' });
+
+export const temperatureK = (what: string) =>
+  quantity(what)
+    .min(150, { error: `The ${what} is below 150 K. Check the unit.` })
+    .max(500, { error: `The ${what} is above 500 K. Check the unit.` });
+
+/** What a person typed, with its unit, kept as it was typed. */
+export const typed = z.strictObject({ text: z.string().max(60), unit: z.string().max(20) });
+export type Typed = z.infer<typeof typed>;
+
+export const refrigerantId = z.string().min(1, { error: 'Name the refrigerant.' }).max(40);
+export const composition = z.record(z.string(), z.number());
+
+export const name = (what: string) =>
+  z
+    .string({ error: `Give the ${what}.` })
+    .trim()
+    .min(1, { error: `Give the ${what}.` })
+    .max(120, { error: `The ${what} has more than 120 letters.` });

@@ -1,0 +1,37 @@
+// @ts-check
+import { at } from './paths.mjs';
+import { whenChanged } from './fingerprint.mjs';
+import { run } from './run.mjs';
+import { say, Stop } from './say.mjs';
+
+const SHARED = ['packages/core/src', 'packages/contract/src', 'tsconfig.base.json', 'package-lock.json'];
+
+export const SERVER = at('dist/server/main.mjs');
+export const WEB_ROOT = at('dist/web/browser');
+
+export const buildServer = () =>
+  whenChanged('dist/server.stamp', [...SHARED, 'apps/server/src', 'demo', 'scripts/lib/build.mjs'], async () => {
+    say('building the server');
+    const { build } = await import('esbuild');
+    await build({
+      entryPoints: [at('apps/server/src/main.ts')],
+      outfile: SERVER,
+      bundle: true,
+      platform: 'node',
+      format: 'esm',
+      target: 'node20',
+      sourcemap: true,
+      tsconfig: at('apps/server/tsconfig.json'),
+      external: ['pg-native'],
+      // packages that still ask for modules by `require` find one
+      banner: { js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);" },
+      logLevel: 'error',
+    });
+  });
+
+export const buildWeb = () =>
+  whenChanged('dist/web.stamp', [...SHARED, 'apps/web', 'angular.json'], async () => {
+    say('building the web application (half a minute)');
+    const { code, output } = await run('npx', ['ng', 'build'], { env: { ...process.env, NG_CLI_ANALYTICS: 'false', CI: '1' } });
+    if (code !== 0) throw new Stop(`The web application could not be built.\n${output}`);
+  });

@@ -1,0 +1,38 @@
+// @ts-check
+import { spawn } from 'node:child_process';
+import { setTimeout as sleep } from 'node:timers/promises';
+import { SERVER, WEB_ROOT } from './build.mjs';
+import { run } from './run.mjs';
+import { say, Stop } from './say.mjs';
+
+/** Migrations and, on an empty database, the demo data. @param {string} databaseUrl */
+export async function prepareDatabase(databaseUrl) {
+  const { code, output } = await run(process.execPath, ['--enable-source-maps', SERVER, 'prepare'], { env: { ...process.env, DATABASE_URL: databaseUrl } });
+  if (code !== 0) throw new Stop(`The database could not be brought to shape; nothing in it was changed.\n${output.slice(-2000)}`);
+  const { migrations, demo } = JSON.parse(output.trim().split('\n').at(-1) ?? '{}');
+  if (migrations.length > 0) say(`migrated the database (${migrations.join(', ')})`);
+  if (demo) say('loaded the demo data of Tidewrack Cold Works');
+}
+
+/** The server ends with its standard input: killed or not, the start script takes it along. @param {string} databaseUrl @param {number} port */
+export function spawnServer(databaseUrl, port) {
+  return spawn(process.execPath, ['--enable-source-maps', SERVER, 'serve'], {
+    env: { ...process.env, DATABASE_URL: databaseUrl, PORT: String(port), WEB_ROOT, STOP_WITH_STDIN: '1' },
+    stdio: ['pipe', 'inherit', 'inherit'],
+    detached: true,
+  });
+}
+
+/** @param {number} port @param {import('node:child_process').ChildProcess} child */
+export async function untilServing(port, child) {
+  for (let attempt = 0; attempt < 300; attempt++) {
+    if (child.exitCode !== null) throw new Stop('The server stopped while starting; what it said stands above.');
+    try {
+      if ((await fetch(`http://127.0.0.1:${port}/healthz`)).ok) return;
+    } catch {
+      // not listening yet
+    }
+    await sleep(100);
+  }
+  throw new Stop('The server did not answer within 30 s; what it said stands above.');
+}

@@ -1,0 +1,36 @@
+// @ts-check
+import path from 'node:path';
+import { parseArgs } from 'node:util';
+import { root } from './paths.mjs';
+import { Stop } from './say.mjs';
+
+const HELP = `npm start                     serve on http://127.0.0.1:4180
+npm start -- --port N         serve on another port
+npm start -- --data DIR       keep database and lock in another folder (default .data)
+npm start -- --reset-demo     throw everything away and load the demo data again`;
+
+/** @param {string[]} args @returns {{ port: number, dataFolder: string, resetDemo: boolean }} */
+export function startOptions(args) {
+  const { values } = parsed(args);
+  if (values.help) throw new Stop(HELP);
+  const port = Number(values.port);
+  if (!Number.isInteger(port) || port < 1 || port > 65_535) throw new Stop(`"${values.port}" is no port. Choose a number from 1 to 65535, such as --port 4180.`);
+  return { port, dataFolder: path.resolve(root, values.data), resetDemo: values['reset-demo'] };
+}
+
+/** @param {string[]} args */
+function parsed(args) {
+  try {
+    return parseArgs({
+      args,
+      options: {
+        port: { type: 'string', default: '4180' },
+        data: { type: 'string', default: '.data' },
+        'reset-demo': { type: 'boolean', default: false },
+        help: { type: 'boolean', default: false },
+      },
+    });
+  } catch (error) {
+    throw new Stop(`${error instanceof Error ? error.message : error}\n\n${HELP}`);
+  }
+}

@@ -1,0 +1,15 @@
+// @ts-check
+import { run } from './lib/run.mjs';
+import { fail, Stop } from './lib/say.mjs';
+
+const projects = ['packages/core', 'packages/core/tsconfig.test.json', 'packages/contract', 'apps/server', 'apps/web/tsconfig.spec.json', 'e2e', 'scripts'];
+
+/** Type-checks every part; the web application's templates are checked by its build. */
+async function main() {
+  const results = [];
+  for (const project of projects) results.push(await run('npx', ['tsc', '-p', project]));
+  const failed = results.filter(({ code }) => code !== 0);
+  if (failed.length > 0) throw new Stop(failed.map(({ output }) => output).join('\n'));
+}
+
+main().catch(fail);
