@@ -1,8 +1,8 @@
 import * as z from 'zod';
 import { fillRule } from './fill-limits';
+import { places } from './places';
 import { composition, id, instant, massKg, name, quantity, refrigerantId, stampMonth, typed, volumeM3 } from './primitives';
 
-export const places = ['van', 'workshop', 'site', 'reclaimer'] as const;
 export const place = z.enum(places);
 export type Place = z.infer<typeof place>;
 
@@ -39,7 +39,7 @@ export type NewCylinder = z.infer<typeof newCylinder>;
 
 /** How a cylinder stands with its limits, computed when it is read. */
 export const standing = z.discriminatedUnion('state', [
-  z.strictObject({ state: z.literal('limited'), ruling: fillRule, stopGrossKg: z.number(), mayAddKg: z.number(), liquidShare77F: z.number() }),
+  z.strictObject({ state: z.literal('limited'), ruling: fillRule, stopGrossKg: z.number(), mayAddKg: z.number(), liquidShare77F: z.number(), stopShare77F: z.number() }),
   z.strictObject({ state: z.literal('empty') }),
   z.strictObject({ state: z.literal('no-limit'), why: z.string() }),
 ]);

@@ -55,8 +55,15 @@ function standingOf(record: CylinderRecord, organisation: OrganisationRow): Cyli
   const contentKg = Math.max(0, record.contentKg); // a ledger below zero is flagged; no level can be drawn of it
   try {
     const limits = limitsOf({ composition, volumeM3: record.volumeM3, tareKg: record.tareKg, contentKg }, fillPolicyOf(organisation));
-    const level = levelAt(composition, cubicMetre(record.volumeM3), kilogram(contentKg), celsius(25));
-    return { state: 'limited', ruling: limits.ruling, stopGrossKg: limits.stopGrossKg, mayAddKg: limits.mayAddKg, liquidShare77F: level.liquidShare };
+    const levelOf = (massKg: number) => levelAt(composition, cubicMetre(record.volumeM3), kilogram(massKg), celsius(25)).liquidShare;
+    return {
+      state: 'limited',
+      ruling: limits.ruling,
+      stopGrossKg: limits.stopGrossKg,
+      mayAddKg: limits.mayAddKg,
+      liquidShare77F: levelOf(contentKg),
+      stopShare77F: levelOf(limits.stopGrossKg - record.tareKg),
+    };
   } catch (error) {
     if (error instanceof NoFillLimit) return { state: 'no-limit', why: error.message };
     throw error;

@@ -10,7 +10,10 @@ const volume = volumeFrom(26.2, 'lb-water');
 
 // Common practice: R-410A at 77 °F stands at about 226 psig in any cylinder with liquid in it.
 test('R-410A at 77 °F stands at 226 psig, however much is in it', () => {
-  for (const m of [2, 5, 9]) expect(pressureIn(levelAt(composition, volume, kilogram(m), celsius(25)).p!, 'psig', STANDARD_ATMOSPHERE)).toBeCloseTo(226, -1);
+  for (const m of [2, 5, 9]) {
+    const level = levelAt(composition, volume, kilogram(m), celsius(25));
+    expect(level.state === 'two-phase' && pressureIn(level.p, 'psig', STANDARD_ATMOSPHERE)).toBeCloseTo(226, -1);
+  }
 });
 
 test('the level rises as it warms, until the cylinder is full of liquid', () => {
@@ -20,5 +23,5 @@ test('the level rises as it warms, until the cylinder is full of liquid', () => 
 });
 
 test('of an empty cylinder no pressure is claimed', () => {
-  expect(levelAt(composition, volume, kilogram(0), celsius(25))).toEqual({ state: 'empty', liquidShare: 0, p: undefined });
+  expect(levelAt(composition, volume, kilogram(0), celsius(25))).toEqual({ state: 'empty', liquidShare: 0 });
 });

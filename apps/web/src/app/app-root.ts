@@ -1,0 +1,43 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { PreferencesService } from './preferences/preferences.service';
+import { Icon, type IconName } from './ui/icon';
+
+/** The frame: where one can go, always in the same place. At the left on a wide screen, under the thumb on a narrow one. */
+@Component({
+  selector: 'hy-root',
+  imports: [Icon, RouterLink, RouterLinkActive, RouterOutlet],
+  template: `
+    <a class="skip" href="#main" (click)="skip($event)">To the content</a>
+    <nav aria-label="Places">
+      <a class="mark" routerLink="/" aria-label="Hygromet, start"><svg viewBox="0 0 40 40" width="40" height="40" aria-hidden="true"><circle cx="20" cy="20" r="14" /><path d="M20 2v5M20 33v5M2 20h5M33 20h5" /><path class="fill" d="M11 20h18a9 9 0 0 1-18 0z" /></svg></a>
+      @for (place of places; track place.path) {
+        <a class="place" [routerLink]="place.path" routerLinkActive="here" ariaCurrentWhenActive="page">
+          <svg [hyIcon]="place.icon"></svg>
+          <span>{{ place.name }}</span>
+        </a>
+      }
+      <a class="place person" routerLink="/settings" routerLinkActive="here" ariaCurrentWhenActive="page" [attr.aria-label]="'Settings of ' + person()">
+        <svg hyIcon="settings"></svg>
+        <span>{{ person() }}</span>
+      </a>
+    </nav>
+    <main id="main" tabindex="-1"><router-outlet /></main>
+  `,
+  styleUrl: './app-root.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class AppRoot {
+  private readonly preferences = inject(PreferencesService).current;
+  protected readonly person = computed(() => this.preferences().person.split(' ')[0] ?? '');
+  protected readonly places: readonly { path: string; name: string; icon: IconName }[] = [
+    { path: '/cylinders', name: 'Cylinders', icon: 'cylinder' },
+    { path: '/systems', name: 'Systems', icon: 'system' },
+    { path: '/book', name: 'Book', icon: 'book' },
+  ];
+
+  protected skip(event: Event): void {
+    event.preventDefault();
+    document.getElementById('main')?.focus();
+  }
+}

@@ -1,0 +1,16 @@
+import { provideHttpClient, withFetch } from '@angular/common/http';
+import { provideZonelessChangeDetection, type ApplicationConfig } from '@angular/core';
+import { provideRouter, TitleStrategy, withComponentInputBinding, withInMemoryScrolling } from '@angular/router';
+import { en_US, provideNzI18n } from 'ng-zorro-antd/i18n';
+import { routes } from './app.routes';
+import { PageTitle } from './shell/page-title';
+
+export const appConfig: ApplicationConfig = {
+  providers: [
+    provideZonelessChangeDetection(),
+    provideHttpClient(withFetch()),
+    provideRouter(routes, withComponentInputBinding(), withInMemoryScrolling({ scrollPositionRestoration: 'enabled' })),
+    provideNzI18n(en_US),
+    { provide: TitleStrategy, useClass: PageTitle },
+  ],
+};

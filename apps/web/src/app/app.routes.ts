@@ -1,0 +1,15 @@
+import type { Routes } from '@angular/router';
+
+/** Every place, loaded when somebody first goes there. */
+export const routes: Routes = [
+  { path: '', pathMatch: 'full', redirectTo: 'cylinders' },
+  { path: 'cylinders', title: 'Cylinders', loadComponent: () => import('./cylinders/rack.page').then((m) => m.RackPage) },
+  { path: 'cylinders/new', title: 'Add a cylinder', loadComponent: () => import('./cylinders/add-cylinder.page').then((m) => m.AddCylinderPage) },
+  { path: 'cylinders/:id', title: 'Cylinder', loadComponent: () => import('./cylinders/cylinder.page').then((m) => m.CylinderPage) },
+  { path: 'cylinders/:id/fill', title: 'Fill', loadComponent: () => import('./transfer/fill.page').then((m) => m.FillPage) },
+  { path: 'systems', title: 'Systems', loadComponent: () => import('./systems/systems.page').then((m) => m.SystemsPage) },
+  { path: 'systems/new', title: 'Add a system', loadComponent: () => import('./systems/add-system.page').then((m) => m.AddSystemPage) },
+  { path: 'book', title: 'Book', loadComponent: () => import('./book/book.page').then((m) => m.BookPage) },
+  { path: 'settings', title: 'Settings', loadComponent: () => import('./preferences/settings.page').then((m) => m.SettingsPage) },
+  { path: '**', title: 'Not here', loadComponent: () => import('./shell/not-here.page').then((m) => m.NotHerePage) },
+];

@@ -1,0 +1,131 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { Router } from '@angular/router';
+import { places } from '@hygromet/contract/places';
+import type { Place } from '@hygromet/contract/cylinder';
+import { command, refusalIn } from '../live/command';
+import { Drafts } from '../live/draft.service';
+import { newKey } from '../live/new-key';
+import { Registers } from '../live/registers.service';
+import { PreferencesService } from '../preferences/preferences.service';
+import { ChoiceField } from '../ui/choice-field';
+import { PageHead } from '../ui/page-head';
+import { emptyEntry, readQuantity, type QuantityEntry } from '../ui/quantity-entry';
+import { QuantityField } from '../ui/quantity-field';
+import { RefrigerantField } from '../ui/refrigerant-field';
+import { TextField } from '../ui/text-field';
+import { placeNames } from './cylinder-words';
+import { readStamp } from './stamp-month';
+
+interface CylinderDraft {
+  readonly key: string;
+  readonly name: string;
+  readonly volume: QuantityEntry;
+  readonly tare: QuantityEntry;
+  readonly service: QuantityEntry;
+  readonly stamp: string;
+  readonly place: string;
+  readonly refrigerant: string | null;
+  readonly gross: QuantityEntry;
+}
+
+const newDraft = (metric: boolean): CylinderDraft => ({
+  key: newKey(),
+  name: '',
+  volume: emptyEntry(metric ? 'L' : 'lb-water'),
+  tare: emptyEntry(metric ? 'kg' : 'lb'),
+  service: emptyEntry(metric ? 'barg' : 'psig'),
+  stamp: '',
+  place: 'van',
+  refrigerant: null,
+  gross: emptyEntry(metric ? 'kg' : 'lb'),
+});
+
+/** A cylinder as its collar tells it, and the scale where it stands on one. */
+@Component({
+  selector: 'hy-add-cylinder-page',
+  imports: [ChoiceField, PageHead, QuantityField, RefrigerantField, TextField],
+  template: `
+    <hy-page-head title="Add a cylinder" line="Everything but its number is stamped on the collar" />
+    @let d = draft();
+    <form novalidate (submit)="$event.preventDefault(); save()">
+      <hy-text-field label="Number" placeholder="such as C-15" [text]="d.name" (textChange)="change({ name: $event })" [asked]="asked()" [problem]="field('/name') ?? nameTaken()" />
+      <hy-choice-field label="Where it is" [choices]="placeChoices" [value]="d.place" (valueChange)="change({ place: $event })" />
+      <hy-quantity-field label="Water capacity" kind="volume" hint="WC, not the nominal size" [entry]="d.volume" (entryChange)="change({ volume: $event })" [asked]="asked()" [problem]="field('/volumeM3')" />
+      <hy-quantity-field label="Tare" kind="mass" hint="TW on the collar" [entry]="d.tare" (entryChange)="change({ tare: $event })" [asked]="asked()" [problem]="field('/tareKg')" />
+      <hy-quantity-field label="Service pressure" kind="service-pressure" hint="such as 400 of 4BA400" [entry]="d.service" (entryChange)="change({ service: $event })" [asked]="asked()" [problem]="field('/servicePressurePa')" />
+      <hy-text-field label="Last requalification" placeholder="11-21" hint="month and year as stamped" [text]="d.stamp" (textChange)="change({ stamp: $event })" [asked]="asked()" [problem]="stampProblem()" />
+      <hy-refrigerant-field emptyLabel="Empty, evacuated" [refrigerant]="d.refrigerant" (refrigerantChange)="change({ refrigerant: $event })" [problem]="field('/refrigerant')" />
+      <hy-quantity-field label="Scale reads now" kind="mass" [required]="false" hint="only if something is in it" [entry]="d.gross" (entryChange)="change({ gross: $event })" [problem]="grossProblem()" />
+      @if (refused(); as sentence) {
+        <p class="refused" role="alert">{{ sentence }}</p>
+      }
+      <div class="actions"><button type="submit" class="button main" [disabled]="busy()">{{ busy() ? 'Saving' : 'Add the cylinder' }}</button></div>
+    </form>
+  `,
+  styleUrl: '../ui/form.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class AddCylinderPage {
+  private readonly registers = inject(Registers);
+  private readonly router = inject(Router);
+  private readonly metric = inject(PreferencesService).current().mass === 'kg';
+  private readonly stored = inject(Drafts).open<CylinderDraft>('new-cylinder', () => newDraft(this.metric));
+  protected readonly draft = this.stored.value.asReadonly();
+  protected readonly asked = signal(false);
+  protected readonly placeChoices = places.map((place) => ({ value: place, label: placeNames[place] }));
+
+  private readonly saving = command(this.registers.addCylinder$, ({ id }) => {
+    this.stored.clear();
+    void this.router.navigate(['/cylinders', id]);
+  });
+  protected readonly busy = computed(() => this.saving.state().state === 'busy');
+  protected readonly field = (pointer: string) => refusalIn(this.saving.state(), pointer);
+  protected readonly nameTaken = computed(() => {
+    const state = this.saving.state();
+    return state.state === 'refused' && state.refusal.code === 'name-taken' ? state.refusal.message : undefined;
+  });
+  protected readonly refused = computed(() => {
+    const state = this.saving.state();
+    return state.state === 'refused' && state.refusal.code !== 'name-taken' && Object.keys(state.refusal.fields).length === 0 ? state.refusal.message : undefined;
+  });
+
+  private readonly volume = computed(() => readQuantity('volume', this.draft().volume));
+  private readonly tare = computed(() => readQuantity('mass', this.draft().tare));
+  private readonly service = computed(() => readQuantity('service-pressure', this.draft().service));
+  private readonly gross = computed(() => readQuantity('mass', this.draft().gross));
+  private readonly stamp = computed(() => readStamp(this.draft().stamp));
+
+  protected readonly stampProblem = computed(() => {
+    const stamp = this.stamp();
+    return stamp.state === 'bad' && this.asked() ? stamp.sentence : this.field('/requalified');
+  });
+  protected readonly grossProblem = computed(() => {
+    const [gross, tare] = [this.gross(), this.tare()];
+    if (gross.state === 'good' && tare.state === 'good' && gross.si < tare.si) return 'The gross weight is below the tare. Read both again.';
+    return this.field('/grossKg');
+  });
+
+  protected change(part: Partial<CylinderDraft>): void {
+    this.stored.value.update((draft) => ({ ...draft, ...part }));
+  }
+
+  protected save(): void {
+    this.asked.set(true);
+    const [volume, tare, service, gross, stamp, draft] = [this.volume(), this.tare(), this.service(), this.gross(), this.stamp(), this.draft()];
+    if (volume.state !== 'good' || tare.state !== 'good' || service.state !== 'good' || stamp.state !== 'good' || gross.state === 'bad' || draft.name.trim() === '') return;
+    this.saving.send({
+      key: draft.key,
+      name: draft.name.trim(),
+      volumeM3: volume.si,
+      volumeTyped: volume.typed,
+      tareKg: tare.si,
+      tareTyped: tare.typed,
+      servicePressurePa: service.si,
+      serviceTyped: service.typed,
+      requalified: stamp.month,
+      place: draft.place as Place, // the field offers only these
+      ...(draft.refrigerant === null ? {} : { refrigerant: draft.refrigerant }),
+      ...(gross.state === 'good' ? { grossKg: gross.si, grossTyped: gross.typed } : {}),
+    });
+  }
+}

@@ -1,0 +1,77 @@
+import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import type { Cylinder } from '@hygromet/contract/cylinder';
+import { NzTableModule } from 'ng-zorro-antd/table';
+import { Units } from '../preferences/units.service';
+import { contentName, monthText, placeNames, stateWords } from './cylinder-words';
+
+/** The rack as a table, each column sorted by a tap on its head. */
+@Component({
+  selector: 'hy-cylinder-table',
+  imports: [NzTableModule, RouterLink],
+  template: `
+    <nz-table #table [nzData]="cylinders()" [nzFrontPagination]="false" [nzShowPagination]="false" [nzScroll]="{ x: '880px' }">
+      <thead>
+        <tr>
+          @for (column of columns; track column.name) {
+            <th [nzSortFn]="column.sort" [class.number]="column.number">{{ column.name }}</th>
+          }
+        </tr>
+      </thead>
+      <tbody>
+        @for (c of table.data; track c.id) {
+          <tr>
+            <td>
+              <a [routerLink]="['/cylinders', c.id]">{{ c.name }}</a>
+            </td>
+            <td>{{ content(c) }}</td>
+            <td>{{ place(c) }}</td>
+            <td class="number">{{ units.massText(c.contentKg) }}</td>
+            <td class="number">{{ units.massText(c.tareKg) }}</td>
+            <td class="number">{{ stop(c) }}</td>
+            <td class="number">{{ month(c.validThrough) }}</td>
+            <td [class.grave]="words(c).grave">{{ c.flags.length > 0 ? words(c).text : '' }}</td>
+          </tr>
+        }
+      </tbody>
+    </nz-table>
+  `,
+  styles: `
+    :host {
+      display: block;
+      padding: 8px var(--margin) 24px;
+    }
+
+    .grave {
+      color: var(--danger);
+      font-weight: 700;
+    }
+
+    a {
+      font-weight: 700;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class CylinderTable {
+  protected readonly units = inject(Units);
+  readonly cylinders = input.required<readonly Cylinder[]>();
+
+  protected readonly columns: readonly { name: string; number: boolean; sort: (a: Cylinder, b: Cylinder) => number }[] = [
+    { name: 'Cylinder', number: false, sort: (a, b) => a.name.localeCompare(b.name, undefined, { numeric: true }) },
+    { name: 'Content', number: false, sort: (a, b) => contentName(a).localeCompare(contentName(b), undefined, { numeric: true }) },
+    { name: 'Place', number: false, sort: (a, b) => a.place.localeCompare(b.place) },
+    { name: 'Net', number: true, sort: (a, b) => a.contentKg - b.contentKg },
+    { name: 'Tare', number: true, sort: (a, b) => a.tareKg - b.tareKg },
+    { name: 'Stop at', number: true, sort: (a, b) => stopOf(a) - stopOf(b) },
+    { name: 'Retest by', number: true, sort: (a, b) => a.validThrough.localeCompare(b.validThrough) },
+    { name: 'Look at', number: false, sort: (a, b) => b.flags.length - a.flags.length },
+  ];
+  protected readonly content = contentName;
+  protected readonly month = monthText;
+  protected readonly place = (cylinder: Cylinder) => placeNames[cylinder.place];
+  protected readonly words = (cylinder: Cylinder) => stateWords(cylinder, this.units);
+  protected readonly stop = (cylinder: Cylinder) => (cylinder.standing.state === 'limited' ? this.units.massText(cylinder.standing.stopGrossKg, 'down') : '');
+}
+
+const stopOf = ({ standing }: Cylinder) => (standing.state === 'limited' ? standing.stopGrossKg : 0);

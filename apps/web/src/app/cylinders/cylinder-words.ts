@@ -1,0 +1,50 @@
+import type { Cylinder, CylinderFlag, Place } from '@hygromet/contract/cylinder';
+import type { Units } from '../preferences/units.service';
+
+export const placeNames: Record<Place, string> = { van: 'Van', workshop: 'Workshop', site: 'On site', reclaimer: 'At the reclaimer' };
+
+/** Flags that a person has to act on; the others inform. */
+export const graveFlags: readonly CylinderFlag[] = ['overfilled', 'mixed', 'overdue', 'over-rated', 'overdrawn'];
+
+export const needsALook = ({ flags }: Cylinder): boolean => flags.some((flag) => graveFlags.includes(flag));
+
+/** The gravest thing about a cylinder, in a few words; otherwise how it stands. */
+export function stateWords(cylinder: Cylinder, units: Units): { readonly text: string; readonly grave: boolean } {
+  const [flag] = cylinder.flags;
+  if (flag !== undefined) return { text: flagWords(flag, cylinder, units), grave: graveFlags.includes(flag) };
+  if (cylinder.contentKg > 0) return { text: units.massText(cylinder.contentKg), grave: false };
+  return { text: cylinder.evacuatedAt === null ? 'not evacuated' : `evacuated ${dayText(cylinder.evacuatedAt)}`, grave: false };
+}
+
+function flagWords(flag: CylinderFlag, cylinder: Cylinder, units: Units): string {
+  switch (flag) {
+    case 'overfilled':
+      return cylinder.standing.state === 'limited' ? `overfilled by ${units.massText(-cylinder.standing.mayAddKg)}` : 'overfilled';
+    case 'mixed':
+      return `mixed: ${Object.keys(cylinder.composition ?? {}).join(', ')}`;
+    case 'overdue':
+      return `retest due since ${monthText(cylinder.validThrough)}`;
+    case 'due-soon':
+      return `retest by ${monthText(cylinder.validThrough)}`;
+    case 'over-rated':
+      return 'pressure class too low';
+    case 'overdrawn':
+      return 'ledger below zero: weigh it';
+    default:
+      return flag satisfies never;
+  }
+}
+
+/** "2026-08" as stamped: 08-26. */
+export const monthText = (month: string): string => `${month.slice(5)}-${month.slice(2, 4)}`;
+
+const day = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short' });
+export const dayText = (instant: string): string => day.format(new Date(instant));
+const moment = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' });
+export const momentText = (instant: string): string => moment.format(new Date(instant));
+
+/** What is in it, by its label. */
+export const contentName = ({ refrigerant, flags, contentKg }: Cylinder): string => {
+  if (flags.includes('mixed')) return 'mixture';
+  return refrigerant ?? (contentKg > 0 ? 'unknown' : 'empty');
+};

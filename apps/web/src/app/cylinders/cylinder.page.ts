@@ -1,0 +1,57 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import type { Cylinder } from '@hygromet/contract/cylinder';
+import { refusalIn } from '../live/command';
+import { Units } from '../preferences/units.service';
+import { BigNumber } from '../ui/big-number';
+import { Caution } from '../ui/caution';
+import { CylinderDrawing } from '../ui/cylinder-drawing';
+import { LimitsTable } from '../ui/limits-table';
+import { valueOf } from '../ui/loadable';
+import { MovementsTable } from '../ui/movements-table';
+import { PageHead } from '../ui/page-head';
+import { WeightBeam } from '../ui/weight-beam';
+import { drawnLevels } from '../transfer/drawn-levels';
+import { CylinderSession } from './cylinder.session';
+import { contentName, graveFlags, monthText, placeNames, stateWords } from './cylinder-words';
+
+/** One cylinder: what is in it, its limits, how it stands at a temperature, and all that happened to it. */
+@Component({
+  selector: 'hy-cylinder-page',
+  imports: [BigNumber, Caution, CylinderDrawing, LimitsTable, MovementsTable, PageHead, RouterLink, WeightBeam],
+  providers: [CylinderSession],
+  templateUrl: './cylinder.page.html',
+  styleUrls: ['../transfer/stage.css', './cylinder.page.css'],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class CylinderPage {
+  protected readonly session = inject(CylinderSession);
+  protected readonly units = inject(Units);
+
+  protected readonly limits = computed(() => valueOf(this.session.limits()));
+  protected readonly noLimit = computed(() => {
+    const limits = this.session.limits();
+    return limits.state === 'failed' ? limits.sentence : undefined;
+  });
+  protected readonly levels = computed(() => drawnLevels(valueOf(this.session.levels()), this.units));
+  protected readonly movements = computed(() => valueOf(this.session.movements()) ?? []);
+  protected readonly refused = computed(() => refusalIn(this.session.reversing.state()));
+  protected readonly month = monthText;
+  protected readonly place = (cylinder: Cylinder) => placeNames[cylinder.place];
+  protected readonly content = contentName;
+  protected readonly grave = (cylinder: Cylinder) => graveSentence(cylinder, stateWords(cylinder, this.units).text);
+}
+
+/** What to do about the gravest flag. */
+function graveSentence({ flags }: Cylinder, words: string): string | undefined {
+  const [flag] = flags;
+  if (flag === undefined || !graveFlags.includes(flag)) return undefined;
+  const advice: Partial<Record<typeof flag, string>> = {
+    overfilled: 'Move that much into an empty cylinder, and keep it cool until then.',
+    mixed: 'Add nothing. Ask the reclaimer whether they take it; otherwise it is destroyed.',
+    overdue: 'Do not fill it. Have it requalified, or empty it and take it out of use.',
+    'over-rated': 'Move its content into a cylinder of a higher pressure class.',
+    overdrawn: 'More was booked out of it than into it. Weigh it and book the difference.',
+  };
+  return `${words[0]?.toUpperCase() ?? ''}${words.slice(1)}. ${advice[flag] ?? ''}`;
+}

@@ -1,0 +1,106 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { RouterLink } from '@angular/router';
+import { places } from '@hygromet/contract/places';
+import type { Cylinder } from '@hygromet/contract/cylinder';
+import { Drafts } from '../live/draft.service';
+import { Registers } from '../live/registers.service';
+import { Units } from '../preferences/units.service';
+import { Icon } from '../ui/icon';
+import { loadable, valueOf, waiting } from '../ui/loadable';
+import { PageHead } from '../ui/page-head';
+import { contentName, needsALook, placeNames, stateWords } from './cylinder-words';
+import { CylinderTable } from './cylinder-table';
+import { heightOnRack, RackCylinder } from './rack-cylinder';
+
+/** What of the rack is shown, remembered on the device. */
+interface RackView {
+  readonly search: string;
+  readonly filter: string;
+  readonly as: 'rack' | 'table';
+}
+
+const ALL = 'all';
+const EMPTY = 'empty';
+const LOOK = 'look';
+
+/** All cylinders, as they stand in the van and the shop; the same as a table. */
+@Component({
+  selector: 'hy-rack-page',
+  imports: [CylinderTable, Icon, PageHead, RackCylinder, RouterLink],
+  templateUrl: './rack.page.html',
+  styleUrls: ['../ui/toolbar.css', './rack.page.css'],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class RackPage {
+  protected readonly units = inject(Units);
+  private readonly stored = inject(Drafts).open<RackView>('rack', () => ({ search: '', filter: ALL, as: 'rack' }));
+  protected readonly view = this.stored.value;
+
+  protected readonly cylinders = toSignal(loadable(inject(Registers).cylinders$), { initialValue: waiting });
+  private readonly all = computed(() => valueOf(this.cylinders()) ?? []);
+
+  protected readonly line = computed(() => {
+    const all = this.all();
+    const content = all.reduce((sum, { contentKg }) => sum + contentKg, 0);
+    const room = all.reduce((sum, { standing }) => sum + (standing.state === 'limited' ? Math.max(0, standing.mayAddKg) : 0), 0);
+    return `${all.length} in use · ${this.units.massText(content)} refrigerant · room for ${this.units.massText(room, 'down')} in those begun`;
+  });
+
+  protected readonly chips = computed(() => {
+    const counts = new Map<string, number>();
+    for (const { refrigerant } of this.all()) if (refrigerant !== null) counts.set(refrigerant, (counts.get(refrigerant) ?? 0) + 1);
+    const common = [...counts].filter(([, count]) => count > 1).sort((a, b) => b[1] - a[1]);
+    return [
+      { id: ALL, name: `All ${this.all().length}`, grave: false },
+      ...common.slice(0, 3).map(([id, count]) => ({ id, name: `${id} ${count}`, grave: false })),
+      { id: EMPTY, name: `Empty ${this.all().filter(isEmpty).length}`, grave: false },
+      { id: LOOK, name: `▲ Look at ${this.all().filter(needsALook).length}`, grave: true },
+    ];
+  });
+
+  protected readonly shown = computed(() => {
+    const { search, filter } = this.view();
+    const wanted = plain(search);
+    return this.all().filter((cylinder) => passes(cylinder, filter) && plain(searchText(cylinder)).includes(wanted));
+  });
+
+  protected readonly shelves = computed(() =>
+    places.flatMap((place) => {
+      const here = this.shown().filter((cylinder) => cylinder.place === place);
+      return here.length === 0 ? [] : [{ name: placeNames[place], cylinders: here, weight: here.reduce((sum, { tareKg, contentKg }) => sum + tareKg + contentKg, 0), height: Math.max(...here.map(({ volumeM3 }) => heightOnRack(volumeM3))) }];
+    }),
+  );
+
+  protected change(part: Partial<RackView>): void {
+    this.view.update((view) => ({ ...view, ...part }));
+  }
+
+  protected async export(): Promise<void> {
+    const { saveCsv } = await import('../ui/csv');
+    saveCsv('cylinders.csv', this.shown().map((cylinder) => exported(cylinder, this.units)));
+  }
+}
+
+const isEmpty = ({ contentKg }: Cylinder) => contentKg <= 0;
+const plain = (text: string) => text.toLowerCase().replace(/[^a-z0-9]/g, '');
+const searchText = (cylinder: Cylinder) => [cylinder.name, contentName(cylinder), placeNames[cylinder.place], cylinder.requalified, cylinder.volumeTyped?.text, cylinder.tareTyped?.text].join(' ');
+
+function passes(cylinder: Cylinder, filter: string): boolean {
+  if (filter === ALL) return true;
+  if (filter === EMPTY) return isEmpty(cylinder);
+  return filter === LOOK ? needsALook(cylinder) : cylinder.refrigerant === filter;
+}
+
+const exported = (cylinder: Cylinder, units: Units) => ({
+  cylinder: cylinder.name,
+  place: placeNames[cylinder.place],
+  refrigerant: cylinder.refrigerant,
+  content_kg: cylinder.contentKg,
+  tare_kg: cylinder.tareKg,
+  volume_m3: cylinder.volumeM3,
+  service_pressure_pa: cylinder.servicePressurePa,
+  requalified: cylinder.requalified,
+  stop_gross_kg: cylinder.standing.state === 'limited' ? cylinder.standing.stopGrossKg : null,
+  state: stateWords(cylinder, units).text,
+});

@@ -1,0 +1,22 @@
+import type { endpoints, EndpointName } from '@hygromet/contract/endpoints';
+
+/**
+ * Method and path of each endpoint without its schemas: they would bring the whole schema library into the first load, for
+ * answers that the server has checked already. The compiler holds this table against the contract.
+ */
+export const endpointPaths = {
+  fillLimits: { method: 'post', path: '/api/fill-limits' },
+  refrigerants: { method: 'get', path: '/api/refrigerants' },
+  organisation: { method: 'get', path: '/api/organisation' },
+  saveOrganisation: { method: 'put', path: '/api/organisation' },
+  cylinders: { method: 'get', path: '/api/cylinders' },
+  cylinder: { method: 'get', path: '/api/cylinders/:id' },
+  addCylinder: { method: 'post', path: '/api/cylinders' },
+  weighCylinder: { method: 'post', path: '/api/cylinders/:id/weighings' },
+  systems: { method: 'get', path: '/api/systems' },
+  addSystem: { method: 'post', path: '/api/systems' },
+  accounts: { method: 'get', path: '/api/accounts' },
+  movements: { method: 'get', path: '/api/movements' },
+  bookTransfer: { method: 'post', path: '/api/transfers' },
+  reverseMovement: { method: 'post', path: '/api/movements/:id/reversal' },
+} as const satisfies { readonly [K in EndpointName]: Pick<(typeof endpoints)[K], 'method' | 'path'> };

@@ -1,0 +1,40 @@
+import { inject, Injectable } from '@angular/core';
+import type { NewCylinder } from '@hygromet/contract/cylinder';
+import type { NewReversal, NewTransfer, NewWeighing } from '@hygromet/contract/movement';
+import type { Organisation } from '@hygromet/contract/organisation';
+import type { NewSystem } from '@hygromet/contract/system';
+import { shareReplay, startWith, Subject, switchMap, tap, type Observable } from 'rxjs';
+import { Api } from './api';
+
+/** Streams of what the server keeps, read anew after each change that this device makes. */
+@Injectable({ providedIn: 'root' })
+export class Registers {
+  private readonly api = inject(Api);
+  private readonly changed$ = new Subject<void>();
+
+  readonly organisation$ = this.fresh$(() => this.api.call$('organisation'));
+  readonly cylinders$ = this.fresh$(() => this.api.call$('cylinders'));
+  readonly systems$ = this.fresh$(() => this.api.call$('systems'));
+  readonly accounts$ = this.fresh$(() => this.api.call$('accounts'));
+  readonly movements$ = this.fresh$(() => this.api.call$('movements'));
+  /** The list of refrigerants changes with the program alone. */
+  readonly refrigerants$ = this.api.call$('refrigerants').pipe(shareReplay({ bufferSize: 1, refCount: false }));
+
+  readonly cylinder$ = (id: string) => this.fresh$(() => this.api.call$('cylinder', { params: { id } }));
+  readonly movementsOf$ = (account: string) => this.fresh$(() => this.api.call$('movements', { query: { account } }));
+
+  readonly addCylinder$ = (body: NewCylinder) => this.changes$(this.api.call$('addCylinder', { body }));
+  readonly addSystem$ = (body: NewSystem) => this.changes$(this.api.call$('addSystem', { body }));
+  readonly bookTransfer$ = (body: NewTransfer) => this.changes$(this.api.call$('bookTransfer', { body }));
+  readonly weigh$ = (id: string, body: NewWeighing) => this.changes$(this.api.call$('weighCylinder', { params: { id }, body }));
+  readonly reverse$ = (id: string, body: NewReversal) => this.changes$(this.api.call$('reverseMovement', { params: { id }, body }));
+  readonly saveOrganisation$ = (body: Organisation) => this.changes$(this.api.call$('saveOrganisation', { body }));
+
+  private fresh$<T>(read: () => Observable<T>): Observable<T> {
+    return this.changed$.pipe(startWith(undefined), switchMap(read));
+  }
+
+  private changes$<T>(write: Observable<T>): Observable<T> {
+    return write.pipe(tap(() => this.changed$.next()));
+  }
+}

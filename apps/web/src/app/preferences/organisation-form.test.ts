@@ -1,0 +1,24 @@
+import { readOrganisationForm, type OrganisationForm } from './organisation-form';
+
+const good: OrganisationForm = {
+  altitudeM: '40',
+  liquidPercent: '95',
+  hottest: { unit: 'F', text: '140', ounces: '' },
+  requiredRules: ['eighty-percent-77F'],
+};
+
+test('settings become SI', () => {
+  const reading = readOrganisationForm(good, 'Tidewrack');
+  expect(reading).toMatchObject({ state: 'good', organisation: { altitudeM: 40, liquidShareAt131F: 0.95 } });
+  expect(reading.state === 'good' && reading.organisation.hottestK).toBeCloseTo(333.15, 9);
+});
+
+test.each([
+  [{ altitudeM: 'high' }, 'altitudeM', /metres/],
+  [{ altitudeM: '20000' }, 'altitudeM', /9000/],
+  [{ liquidPercent: '120' }, 'liquidPercent', /50 to 100/],
+  [{ hottest: { unit: 'F', text: '', ounces: '' } }, 'hottest', /missing/],
+  [{ requiredRules: [] }, 'requiredRules', /at least one/],
+])('%j has its sentence at its field', (change, field, sentence) => {
+  expect(readOrganisationForm({ ...good, ...change }, 'Tidewrack')).toEqual({ state: 'bad', problems: { [field]: expect.stringMatching(sentence) } });
+});

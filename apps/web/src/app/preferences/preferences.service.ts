@@ -1,0 +1,27 @@
+import { DOCUMENT, effect, inject, Injectable } from '@angular/core';
+import { Drafts } from '../live/draft.service';
+import { defaultPreferences, type Preferences } from './preferences';
+
+const PREFERS_DARK = '(prefers-color-scheme: dark)';
+
+/** Units, decimal mark and theme of this device, kept on it. */
+@Injectable({ providedIn: 'root' })
+export class PreferencesService {
+  private readonly document = inject(DOCUMENT);
+  private readonly stored = inject(Drafts).open<Preferences>('preferences', () => defaultPreferences);
+  readonly current = this.stored.value.asReadonly();
+
+  constructor() {
+    effect(() => this.applyTheme(this.current().theme));
+    this.document.defaultView?.matchMedia?.(PREFERS_DARK).addEventListener('change', () => this.applyTheme(this.current().theme));
+  }
+
+  change(part: Partial<Preferences>): void {
+    this.stored.value.update((preferences) => ({ ...preferences, ...part }));
+  }
+
+  private applyTheme(theme: Preferences['theme']): void {
+    const systemIsDark = this.document.defaultView?.matchMedia?.(PREFERS_DARK).matches ?? false;
+    this.document.documentElement.dataset['theme'] = theme === 'dark' || (theme === 'system' && systemIsDark) ? 'dark' : 'light';
+  }
+}

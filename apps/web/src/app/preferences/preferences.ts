@@ -1,0 +1,15 @@
+import type { MassUnit } from '@hygromet/core/units/mass';
+import type { PressureUnit } from '@hygromet/core/units/pressure';
+import type { TemperatureUnit } from '@hygromet/core/units/temperature';
+
+/** What a person chose for this device. */
+export interface Preferences {
+  readonly person: string;
+  readonly mass: MassUnit;
+  readonly temperature: Exclude<TemperatureUnit, 'K'>;
+  readonly pressure: Extract<PressureUnit, 'psig' | 'barg' | 'kPag'>;
+  readonly decimalMark: '.' | ',';
+  readonly theme: 'system' | 'light' | 'dark';
+}
+
+export const defaultPreferences: Preferences = { person: 'Ines Marrow', mass: 'lb', temperature: 'F', pressure: 'psig', decimalMark: '.', theme: 'system' };

@@ -1,0 +1,87 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { fillRuleName, fillRules, fillRuleSource, type FillRule } from '@hygromet/core/cylinder/fill-rule';
+import { command, refusalIn } from '../live/command';
+import { Registers } from '../live/registers.service';
+import { ChoiceField } from '../ui/choice-field';
+import { loadable, valueOf, waiting } from '../ui/loadable';
+import { PageHead } from '../ui/page-head';
+import { QuantityField } from '../ui/quantity-field';
+import { TextField } from '../ui/text-field';
+import { readOrganisationForm, type OrganisationForm } from './organisation-form';
+import type { Preferences } from './preferences';
+import { PreferencesService } from './preferences.service';
+import { Units } from './units.service';
+
+/** What belongs to this person on this device, and what the whole firm has decided. */
+@Component({
+  selector: 'hy-settings-page',
+  imports: [ChoiceField, PageHead, QuantityField, TextField],
+  templateUrl: './settings.page.html',
+  styleUrls: ['../ui/form.css', './settings.page.css'],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class SettingsPage {
+  private readonly registers = inject(Registers);
+  private readonly service = inject(PreferencesService);
+  private readonly units = inject(Units);
+  protected readonly preferences = this.service.current;
+
+  private readonly loaded = toSignal(loadable(this.registers.organisation$), { initialValue: waiting });
+  protected readonly organisation = computed(() => valueOf(this.loaded()));
+  private readonly edits = signal<Partial<OrganisationForm>>({});
+  protected readonly saved = signal(false);
+
+  protected readonly form = computed<OrganisationForm>(() => {
+    const stored = this.organisation();
+    const { temperature } = this.preferences();
+    return {
+      altitudeM: String(stored?.altitudeM ?? ''),
+      liquidPercent: stored === undefined ? '' : String(Math.round(stored.liquidShareAt131F * 100)),
+      hottest: { unit: temperature, text: stored === undefined ? '' : String(Math.round(this.units.temperatureNumber(stored.hottestK))), ounces: '' },
+      requiredRules: stored?.requiredRules ?? [],
+      ...this.edits(),
+    };
+  });
+  private readonly reading = computed(() => readOrganisationForm(this.form(), this.organisation()?.name ?? ''));
+  protected readonly problems = computed(() => {
+    const reading = this.reading();
+    return reading.state === 'bad' && Object.keys(this.edits()).length > 0 ? reading.problems : {};
+  });
+
+  private readonly saving = command(this.registers.saveOrganisation$, () => {
+    this.edits.set({});
+    this.saved.set(true);
+  });
+  protected readonly busy = computed(() => this.saving.state().state === 'busy');
+  protected readonly refused = computed(() => refusalIn(this.saving.state()));
+
+  protected readonly rules = fillRules.map((rule) => ({ rule, name: fillRuleName(rule), source: fillRuleSource(rule) }));
+  protected readonly massUnits = choices({ lb: 'Pounds, decimal: 38.7 lb', 'lb-oz': 'Pounds and ounces: 38 lb 11 oz', kg: 'Kilograms: 17.59 kg' });
+  protected readonly temperatureUnits = choices({ F: '°F', C: '°C' });
+  protected readonly pressureUnits = choices({ psig: 'psi gauge', barg: 'bar gauge', kPag: 'kPa gauge' });
+  protected readonly decimalMarks = choices({ '.': 'Point: 38.7', ',': 'Comma: 38,7' });
+  protected readonly themes = choices({ system: 'As the device', light: 'Light', dark: 'Dark' });
+
+  /** The field of that name offers only the values of that preference. */
+  protected prefer(name: keyof Preferences, value: string): void {
+    this.service.change({ [name]: value });
+  }
+
+  protected edit(part: Partial<OrganisationForm>): void {
+    this.saved.set(false);
+    this.edits.update((edits) => ({ ...edits, ...part }));
+  }
+
+  protected toggle(rule: FillRule): void {
+    const { requiredRules } = this.form();
+    this.edit({ requiredRules: requiredRules.includes(rule) ? requiredRules.filter((other) => other !== rule) : [...requiredRules, rule] });
+  }
+
+  protected save(): void {
+    const reading = this.reading();
+    if (reading.state === 'good') this.saving.send(reading.organisation);
+  }
+}
+
+const choices = (labels: Readonly<Record<string, string>>) => Object.entries(labels).map(([value, label]) => ({ value, label }));

@@ -1,0 +1,91 @@
+import { computed, inject, Injectable } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { massFrom, massIn, poundsOuncesOf, type MassUnit } from '@hygromet/core/units/mass';
+import { atmosphereAt, pressureDifferenceIn, pressureIn } from '@hygromet/core/units/pressure';
+import { altitude } from '@hygromet/core/units/quantity';
+import { temperatureDifferenceIn, temperatureIn } from '@hygromet/core/units/temperature';
+import { catchError, map, of } from 'rxjs';
+import { Registers } from '../live/registers.service';
+import { PreferencesService } from './preferences.service';
+
+/** A number with its unit, set apart so that the number can be drawn large. */
+export interface Shown {
+  readonly number: string;
+  readonly unit: string;
+}
+
+/** How a number is brought to the digits that are shown. A limit is never rounded up. */
+export type Rounding = 'nearest' | 'down';
+
+const DECIMALS: Record<MassUnit, number> = { lb: 1, 'lb-oz': 0, oz: 0, kg: 2, g: 0 };
+const rounded = (value: number, decimals: number, rounding: Rounding) => {
+  const step = 10 ** decimals;
+  // a value that is a tenth but for its last bits is that tenth
+  return (rounding === 'down' ? Math.floor(value * step + 1e-6) : Math.round(value * step)) / step;
+};
+
+/** Quantities in the units of this person: the only place of the interface where SI becomes a text. */
+@Injectable({ providedIn: 'root' })
+export class Units {
+  private readonly preferences = inject(PreferencesService).current;
+  private readonly altitudeM = toSignal(
+    inject(Registers).organisation$.pipe(
+      map(({ altitudeM }) => altitudeM),
+      catchError(() => of(0)), // unreachable: gauge readings as at the sea, until it answers
+    ),
+    { initialValue: 0 },
+  );
+  /** Pa, at the organisation's altitude. */
+  readonly atmosphere = computed(() => atmosphereAt(altitude(this.altitudeM())));
+
+  mass(kg: number, rounding: Rounding = 'nearest', unit: MassUnit = this.preferences().mass): Shown {
+    if (unit === 'lb-oz') return this.poundsOunces(kg, rounding);
+    const decimals = DECIMALS[unit];
+    return { number: this.decimal(rounded(massIn(kg, unit), decimals, rounding), decimals), unit };
+  }
+
+  /** "38.8 lb" */
+  massText(kg: number, rounding: Rounding = 'nearest', unit: MassUnit = this.preferences().mass): string {
+    const { number, unit: label } = this.mass(kg, rounding, unit);
+    return `${number} ${label}`.trim();
+  }
+
+  /** The unit that is not on this person's scale. */
+  readonly otherMassUnit = computed<MassUnit>(() => (this.preferences().mass === 'kg' || this.preferences().mass === 'g' ? 'lb' : 'kg'));
+
+  temperature(T: number, decimals = 0): string {
+    const { temperature } = this.preferences();
+    return `${this.decimal(temperatureIn(T, temperature), decimals)} °${temperature}`;
+  }
+
+  temperatureNumber = (T: number): number => temperatureIn(T, this.preferences().temperature);
+  temperatureStep = (kelvins: number): string =>
+    `${this.decimal(temperatureDifferenceIn(kelvins, this.preferences().temperature), 0)} °${this.preferences().temperature}`;
+
+  pressure(p: number): string {
+    const { pressure } = this.preferences();
+    return `${this.decimal(pressureIn(p, pressure, this.atmosphere()), pressure === 'barg' ? 1 : 0)} ${PRESSURE_LABELS[pressure]}`;
+  }
+
+  /** A difference of pressures, Pa. */
+  pressureStep(difference: number): string {
+    const { pressure } = this.preferences();
+    return `${this.decimal(pressureDifferenceIn(difference, pressure), pressure === 'barg' ? 1 : 0)} ${DIFFERENCE_LABELS[pressure]}`;
+  }
+
+  percent = (share: number): string => `${this.decimal(share * 100, 0)} %`;
+
+  decimal(value: number, decimals: number): string {
+    const text = value.toFixed(decimals).replace('-', '−');
+    return this.preferences().decimalMark === ',' ? text.replace('.', ',') : text;
+  }
+
+  private poundsOunces(kg: number, rounding: Rounding): Shown {
+    const ounces = rounded(massIn(Math.abs(kg), 'oz'), 0, rounding);
+    const { pounds, ounces: rest } = poundsOuncesOf(massFrom(ounces, 'oz'), 0);
+    return { number: `${kg < 0 ? '−' : ''}${pounds} lb ${rest}`, unit: 'oz' };
+  }
+}
+
+const PRESSURE_LABELS = { psig: 'psig', barg: 'bar gauge', kPag: 'kPa gauge' } as const;
+const DIFFERENCE_LABELS = { psig: 'psi', barg: 'bar', kPag: 'kPa' } as const;

@@ -1,0 +1,111 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { RouterLink } from '@angular/router';
+import type { System } from '@hygromet/contract/system';
+import { NzTableModule } from 'ng-zorro-antd/table';
+import { Drafts } from '../live/draft.service';
+import { Registers } from '../live/registers.service';
+import { Units } from '../preferences/units.service';
+import { Icon } from '../ui/icon';
+import { loadable, valueOf, waiting } from '../ui/loadable';
+import { PageHead } from '../ui/page-head';
+import { systemKindNames } from './system-words';
+
+const SAME_KG = 0.005;
+
+/** The register of systems: what stands on the plate, and what the ledger says is still in it. */
+@Component({
+  selector: 'hy-systems-page',
+  imports: [Icon, NzTableModule, PageHead, RouterLink],
+  template: `
+    <hy-page-head title="Systems" [line]="line()">
+      <a class="button main" routerLink="/systems/new"><svg hyIcon="add"></svg>Add a system</a>
+    </hy-page-head>
+    <div class="toolbar">
+      <input class="search" type="search" placeholder="Find by site, name, refrigerant" aria-label="Find a system" [value]="view().search" (input)="view.set({ search: $any($event.target).value })" />
+      <button type="button" class="icon-button push" aria-label="Export these systems as CSV" (click)="export()"><svg hyIcon="export"></svg></button>
+    </div>
+    @switch (systems().state) {
+      @case ('failed') {
+        <p class="empty" role="alert">The systems cannot be read now. Is the server running?</p>
+      }
+      @case ('waiting') {
+        <p class="empty second">Reading the systems</p>
+      }
+      @case ('ready') {
+        <div class="table">
+          <nz-table #table [nzData]="shown()" [nzFrontPagination]="false" [nzShowPagination]="false" nzNoResult="No system matches." [nzScroll]="{ x: '820px' }">
+            <thead>
+              <tr>
+                @for (column of columns; track column.name) {
+                  <th [nzSortFn]="column.sort" [class.number]="column.number">{{ column.name }}</th>
+                }
+              </tr>
+            </thead>
+            <tbody>
+              @for (s of table.data; track s.id) {
+                <tr>
+                  <td>
+                    <b>{{ s.site }}</b
+                    ><span class="small block">{{ s.name }}</span>
+                  </td>
+                  <td>{{ kind(s) }}</td>
+                  <td>{{ s.refrigerant }}</td>
+                  <td class="number">
+                    {{ units.massText(s.nameplateKg) }}<span class="small block">{{ s.nameplateTyped?.text }} {{ s.nameplateTyped?.unit }} on the plate</span>
+                  </td>
+                  <td class="number">
+                    {{ units.massText(s.contentKg) }}
+                    @if (missing(s); as kg) {
+                      <span class="small block">{{ kg > 0 ? units.massText(kg) + ' taken out' : units.massText(-kg) + ' above the plate' }}</span>
+                    }
+                  </td>
+                </tr>
+              }
+            </tbody>
+          </nz-table>
+        </div>
+      }
+    }
+  `,
+  styleUrl: '../ui/toolbar.css',
+  styles: `
+    .table {
+      padding: 8px var(--margin) 24px;
+    }
+
+    .block {
+      display: block;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class SystemsPage {
+  protected readonly units = inject(Units);
+  protected readonly view = inject(Drafts).open('systems', () => ({ search: '' })).value;
+  protected readonly systems = toSignal(loadable(inject(Registers).systems$), { initialValue: waiting });
+  private readonly all = computed(() => valueOf(this.systems()) ?? []);
+
+  protected readonly line = computed(() => `${this.all().length} systems · ${this.units.massText(this.all().reduce((sum, { contentKg }) => sum + contentKg, 0))} by the ledger`);
+  protected readonly shown = computed(() => {
+    const wanted = this.view().search.trim().toLowerCase();
+    return this.all().filter((system) => [system.site, system.name, system.refrigerant, systemKindNames[system.kind]].join(' ').toLowerCase().includes(wanted));
+  });
+
+  protected readonly columns: readonly { name: string; number: boolean; sort: (a: System, b: System) => number }[] = [
+    { name: 'System', number: false, sort: (a, b) => `${a.site} ${a.name}`.localeCompare(`${b.site} ${b.name}`) },
+    { name: 'Kind', number: false, sort: (a, b) => systemKindNames[a.kind].localeCompare(systemKindNames[b.kind]) },
+    { name: 'Refrigerant', number: false, sort: (a, b) => a.refrigerant.localeCompare(b.refrigerant, undefined, { numeric: true }) },
+    { name: 'Nameplate', number: true, sort: (a, b) => a.nameplateKg - b.nameplateKg },
+    { name: 'In it now', number: true, sort: (a, b) => a.contentKg - b.contentKg },
+  ];
+  protected readonly kind = ({ kind }: System) => systemKindNames[kind];
+  /** Nameplate less content, where they differ. */
+  protected readonly missing = ({ nameplateKg, contentKg }: System) => (Math.abs(nameplateKg - contentKg) > SAME_KG ? nameplateKg - contentKg : undefined);
+
+  protected async export(): Promise<void> {
+    const { saveCsv } = await import('../ui/csv');
+    const rows = this.shown().map(({ site, name, kind, refrigerant, nameplateKg, contentKg }) => ({ site, system: name, kind, refrigerant, nameplate_kg: nameplateKg, content_kg: contentKg }));
+    saveCsv('systems.csv', rows);
+  }
+}

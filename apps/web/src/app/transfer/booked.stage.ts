@@ -1,0 +1,73 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { Units } from '../preferences/units.service';
+import { BigNumber } from '../ui/big-number';
+import { Caution } from '../ui/caution';
+import { valueOf } from '../ui/loadable';
+import { WeightBeam } from '../ui/weight-beam';
+import { FillSession } from './fill.session';
+
+/** After the booking: what is left until the stop, and both accounts as the ledger has them. */
+@Component({
+  selector: 'hy-booked-stage',
+  imports: [BigNumber, Caution, RouterLink, WeightBeam],
+  template: `
+    @let c = cylinder();
+    <section class="main-column" aria-label="Booked">
+      @if (session.draft().booked; as booked) {
+        @if (booked.limits; as limits) {
+          <hy-big-number what="Booked. Left until the stop weight" [number]="left().number" [unit]="left().unit">
+            <p>
+              moved <b>{{ units.massText(booked.movement.massKg) }}</b>
+            </p>
+            <p>
+              {{ c.name }} now holds <b>{{ units.massText(booked.to.massKg) }}</b>
+            </p>
+            <p>stop at {{ units.massText(limits.stopGrossKg, 'down') }} gross</p>
+          </hy-big-number>
+          <hy-weight-beam [tareKg]="c.tareKg" [nowKg]="c.tareKg + booked.to.massKg" [stopKg]="limits.stopGrossKg" />
+        }
+        @if (booked.overfilledByKg; as over) {
+          <hy-caution [grave]="true">{{ c.name }} is overfilled by {{ units.massText(over) }}. Move that much into an empty cylinder now, and keep it cool until then.</hy-caution>
+        }
+        <table class="accounts">
+          <caption class="unseen">
+            Both accounts after the booking
+          </caption>
+          <thead>
+            <tr>
+              <th scope="col">Account</th>
+              <th scope="col" class="number">this entry</th>
+              <th scope="col" class="number">holds now</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr>
+              <th scope="row">{{ booked.from.name }}</th>
+              <td class="number">−{{ units.massText(booked.movement.massKg) }}</td>
+              <td class="number">{{ units.massText(booked.from.massKg) }}</td>
+            </tr>
+            <tr>
+              <th scope="row">{{ booked.to.name }}</th>
+              <td class="number">+{{ units.massText(booked.movement.massKg) }}</td>
+              <td class="number">{{ units.massText(booked.to.massKg) }}</td>
+            </tr>
+          </tbody>
+        </table>
+        <p class="second">Recorded by {{ booked.movement.recordedBy }}. An entry is never edited: a wrong one is reversed on the cylinder's page.</p>
+        <div class="actions">
+          <a class="button main" [routerLink]="['/cylinders', c.id]" (click)="session.again()">To the cylinder</a>
+          <button type="button" class="button" (click)="session.again()">Another transfer into {{ c.name }}</button>
+        </div>
+      }
+    </section>
+  `,
+  styleUrl: './stage.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class BookedStage {
+  protected readonly session = inject(FillSession);
+  protected readonly units = inject(Units);
+  protected readonly cylinder = computed(() => valueOf(this.session.cylinder())!); // the page shows this stage only with its cylinder
+  protected readonly left = computed(() => this.units.mass(Math.max(0, this.session.draft().booked?.limits?.mayAddKg ?? 0), 'down'));
+}

@@ -1,0 +1,32 @@
+import type { Level } from '@hygromet/core/cylinder/level';
+import type { Units } from '../preferences/units.service';
+import type { DrawnLevel } from '../ui/cylinder-drawing';
+
+/** The three levels of a drawing in words: highest first, so that the lower is drawn over it. */
+export function drawnLevels(levels: readonly Level[] | undefined, units: Units): readonly DrawnLevel[] {
+  const [now, stop, hot] = levels ?? [];
+  if (now === undefined || stop === undefined || hot === undefined) return [];
+  return [
+    { kind: 'hot', share: hot.liquidShare, title: `at ${units.temperature(328.15)}`, text: words(hot, units) },
+    { kind: 'stop', share: stop.liquidShare, title: 'at the stop', text: stopWords(stop, units) },
+    { kind: 'now', share: now.liquidShare, title: 'now', text: words(now, units) },
+  ];
+}
+
+function words(level: Level, units: Units): string {
+  switch (level.state) {
+    case 'empty':
+      return 'empty';
+    case 'vapour':
+      return `vapour · ${units.pressure(level.p)}`;
+    case 'two-phase':
+      return `${units.percent(level.liquidShare)} · ${units.pressure(level.p)}`;
+    case 'liquid-full':
+      return `liquid-full · ${units.pressure(level.p)}`;
+    default:
+      return level satisfies never;
+  }
+}
+
+const stopWords = (level: Level, units: Units): string =>
+  level.state === 'two-phase' ? `${units.percent(level.liquidShare)} · ${units.percent(1 - level.liquidShare)} free` : words(level, units);

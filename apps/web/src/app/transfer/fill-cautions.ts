@@ -1,0 +1,97 @@
+import type { FillLimit } from '@hygromet/core/cylinder/fill-limit';
+import type { PressureRating } from '@hygromet/core/cylinder/pressure-rating';
+import type { Cylinder } from '@hygromet/contract/cylinder';
+import type { Units } from '../preferences/units.service';
+import type { Heat } from '../live/property-operations';
+
+/** A sentence about what can hurt; `stops` keeps a transfer from being started, `grave` is shown in red. */
+export interface FillCaution {
+  readonly code: string;
+  readonly grave: boolean;
+  readonly stops: boolean;
+  readonly sentence: string;
+}
+
+/** The facts that are there so far; what is not known yet is left out. */
+export interface FillFacts {
+  readonly cylinder: Cylinder;
+  readonly incoming: string | undefined;
+  readonly safetyGroup: string | null | undefined;
+  readonly ruling: FillLimit | undefined;
+  readonly nowKg: number | undefined;
+  readonly rating: PressureRating | undefined;
+  /** Heat at the stop weight, and the hottest place. */
+  readonly heat: Heat | undefined;
+  readonly hottestK: number | undefined;
+}
+
+/** Only what applies, gravest first. */
+export function fillCautions(facts: FillFacts, units: Units): readonly FillCaution[] {
+  const all = [overfilled(facts, units), mixing(facts), overdue(facts), overRated(facts, units), hot(facts, units), flammable(facts)];
+  return all.filter((caution) => caution !== undefined).sort((a, b) => Number(b.grave) - Number(a.grave));
+}
+
+function overfilled({ cylinder, ruling, nowKg, heat }: FillFacts, units: Units): FillCaution | undefined {
+  if (ruling === undefined || nowKg === undefined || nowKg <= ruling.gross) return undefined;
+  const until = heat?.fills ? ` Keep it below ${units.temperature(heat.T - 5)} until then.` : '';
+  return {
+    code: 'overfilled',
+    grave: true,
+    stops: true,
+    sentence: `${cylinder.name} is overfilled by ${units.massText(nowKg - ruling.gross)}. Add nothing; move that much into an empty cylinder.${until}`,
+  };
+}
+
+function mixing({ cylinder, incoming }: FillFacts): FillCaution | undefined {
+  if (cylinder.refrigerant === null || incoming === undefined || cylinder.refrigerant === incoming) return undefined;
+  return {
+    code: 'mixing',
+    grave: true,
+    stops: true,
+    sentence: `${cylinder.name} is for ${cylinder.refrigerant}, the system holds ${incoming}. Mixed they can often not be reclaimed: take another cylinder.`,
+  };
+}
+
+function overdue({ cylinder }: FillFacts): FillCaution | undefined {
+  if (!cylinder.flags.includes('overdue')) return undefined;
+  return {
+    code: 'overdue',
+    grave: true,
+    stops: true,
+    sentence: `Its requalification ran out with ${cylinder.validThrough}. Do not fill it: have it tested, or take another.`,
+  };
+}
+
+function overRated({ rating }: FillFacts, units: Units): FillCaution | undefined {
+  if (rating === undefined || rating.suits) return undefined;
+  const reached = rating.pAt131F === undefined ? 'This refrigerant has no liquid at 131 °F' : `At 131 °F it would stand at ${units.pressure(rating.pAt131F)}`;
+  return {
+    code: 'over-rated',
+    grave: true,
+    stops: true,
+    sentence: `${reached}; this cylinder bears ${units.pressure(rating.allowed)}. Take one of a higher pressure class.`,
+  };
+}
+
+function hot({ heat, hottestK, cylinder, ruling }: FillFacts, units: Units): FillCaution | undefined {
+  if (heat === undefined || !heat.fills || hottestK === undefined || ruling === undefined || heat.T >= hottestK) return undefined;
+  return {
+    code: 'hot',
+    grave: false,
+    stops: false,
+    sentence:
+      `At ${units.temperature(hottestK)}, the hottest place, ${cylinder.name} filled to its stop would be liquid-full: it is from ${units.temperature(heat.T)} on. ` +
+      `Above that each ${units.temperatureStep(10)} add about ${units.pressureStep(10 * heat.slopePaPerK)}. Keep it out of the heat, or stop earlier.`,
+  };
+}
+
+function flammable({ safetyGroup, incoming, cylinder }: FillFacts): FillCaution | undefined {
+  const name = incoming ?? cylinder.refrigerant;
+  if (safetyGroup === undefined || safetyGroup === null || safetyGroup.endsWith('1') || name === null) return undefined;
+  return {
+    code: 'flammable',
+    grave: false,
+    stops: false,
+    sentence: `${name} burns (${safetyGroup}). Cylinder and machine rated for it, the cylinder free of air, no ignition source, ventilate.`,
+  };
+}

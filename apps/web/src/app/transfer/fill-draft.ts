@@ -1,0 +1,35 @@
+import { newKey } from '../live/new-key';
+import type { Preferences } from '../preferences/preferences';
+import { emptyEntry, type QuantityEntry } from '../ui/quantity-entry';
+import type { Booked } from '@hygromet/contract/movement';
+
+/** Everything a person has typed about one fill, kept on the device until it is booked. */
+export interface FillDraft {
+  /** Makes the booking happen once, however often it is sent. */
+  readonly key: string;
+  readonly stage: 'cylinder' | 'transfer' | 'account';
+  readonly before: QuantityEntry;
+  readonly after: QuantityEntry;
+  /** Account it comes from; empty until one is chosen. */
+  readonly source: string;
+  /** Said by the person where the source does not say it. */
+  readonly refrigerant: string | null;
+  /** One of the places, or "own" with its temperature. */
+  readonly place: string;
+  readonly ownHottest: QuantityEntry;
+  readonly acceptMixing: boolean;
+  readonly booked: Booked | null;
+}
+
+export const newFillDraft = ({ mass, temperature }: Preferences): FillDraft => ({
+  key: newKey(),
+  stage: 'cylinder',
+  before: emptyEntry(mass === 'g' || mass === 'oz' ? 'kg' : mass),
+  after: emptyEntry(mass === 'g' || mass === 'oz' ? 'kg' : mass),
+  source: '',
+  refrigerant: null,
+  place: '',
+  ownHottest: emptyEntry(temperature),
+  acceptMixing: false,
+  booked: null,
+});

@@ -1,0 +1,216 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { ActivatedRoute } from '@angular/router';
+import places from '@hygromet/core/cylinder/hottest-places.json';
+import { celsius } from '@hygromet/core/units/temperature';
+import { asked } from '../live/asked';
+import { command } from '../live/command';
+import { Drafts } from '../live/draft.service';
+import { newKey } from '../live/new-key';
+import { PropertyService } from '../live/property.service';
+import { Registers } from '../live/registers.service';
+import { PreferencesService } from '../preferences/preferences.service';
+import { Units } from '../preferences/units.service';
+import { loadable, valueOf, waiting } from '../ui/loadable';
+import { readQuantity } from '../ui/quantity-entry';
+import { fillCautions } from './fill-cautions';
+import { newFillDraft, type FillDraft } from './fill-draft';
+
+/** A scale and a ledger that differ by less are one. */
+const SAME_WEIGHT_KG = 0.05;
+const WEIGHED_TO_KG = 0.005;
+
+/** One fill of one cylinder, from the weight before to the booking: what was typed, and everything that follows from it. */
+@Injectable()
+export class FillSession {
+  private readonly registers = inject(Registers);
+  private readonly properties = inject(PropertyService);
+  private readonly units = inject(Units);
+  private readonly preferences = inject(PreferencesService).current;
+  readonly cylinderId = inject(ActivatedRoute).snapshot.paramMap.get('id') ?? '';
+  private readonly drafts = inject(Drafts).open<FillDraft>(`fill.${this.cylinderId}`, () => newFillDraft(this.preferences()));
+
+  readonly draft = this.drafts.value.asReadonly();
+  /** Temperature of the drawn cylinder, K. */
+  readonly temperature = signal<number>(celsius(25));
+  /** Set by the first try to go on: empty fields are named from then on. */
+  readonly asked = signal(false);
+
+  readonly cylinder = toSignal(loadable(this.registers.cylinder$(this.cylinderId)), { initialValue: waiting });
+  readonly systems = toSignal(loadable(this.registers.systems$), { initialValue: waiting });
+  readonly accounts = toSignal(loadable(this.registers.accounts$), { initialValue: waiting });
+  private readonly organisation = toSignal(loadable(this.registers.organisation$), { initialValue: waiting });
+  private readonly refrigerants = toSignal(loadable(this.registers.refrigerants$), { initialValue: waiting });
+
+  private readonly known = computed(() => valueOf(this.cylinder()));
+  readonly before = computed(() => readQuantity('mass', this.draft().before));
+  readonly after = computed(() => readQuantity('mass', this.draft().after));
+  readonly source = computed(() => valueOf(this.accounts())?.find(({ id }) => id === this.draft().source));
+  private readonly sourceSystem = computed(() => valueOf(this.systems())?.find(({ id }) => id === this.draft().source));
+
+  /** Designation of what would come in; nothing until a source is chosen. */
+  readonly incoming = computed(() => this.sourceSystem()?.refrigerant ?? (this.source() === undefined ? undefined : (this.draft().refrigerant ?? undefined)));
+  readonly saysItself = computed(() => this.source() === undefined || this.source()?.kind === 'system');
+  private readonly nominal = (id: string | null | undefined) => valueOf(this.refrigerants())?.find((refrigerant) => refrigerant.id === id);
+
+  /** What the limits are computed for: the content, else the label, else what would come in. */
+  readonly composition = computed(() => {
+    const cylinder = this.known();
+    return cylinder?.composition ?? this.nominal(cylinder?.refrigerant ?? this.incoming())?.composition;
+  });
+
+  readonly grossBefore = computed(() => {
+    const [cylinder, before] = [this.known(), this.before()];
+    if (cylinder === undefined) return undefined;
+    return before.state === 'good' ? before.si : cylinder.tareKg + Math.max(0, cylinder.contentKg);
+  });
+  readonly weighed = computed(() => this.before().state === 'good');
+  readonly belowTare = computed(() => this.sentenceBelowTare());
+  private readonly content = computed(() => {
+    const [cylinder, gross] = [this.known(), this.grossBefore()];
+    return cylinder === undefined || gross === undefined ? undefined : Math.max(0, gross - cylinder.tareKg);
+  });
+  readonly contentKg = computed(() => this.content() ?? 0);
+
+  /** Scale less ledger, kg; nothing while they agree or the cylinder is not weighed. */
+  readonly unexplained = computed(() => {
+    const [cylinder, before] = [this.known(), this.before()];
+    if (cylinder === undefined || before.state !== 'good' || before.si < cylinder.tareKg) return undefined;
+    const difference = before.si - cylinder.tareKg - cylinder.contentKg;
+    return Math.abs(difference) > SAME_WEIGHT_KG ? difference : undefined;
+  });
+
+  readonly places = places.places;
+  readonly ownHottest = computed(() => readQuantity('temperature', this.draft().ownHottest));
+  /** Until the person chooses, it is the organisation's own. */
+  readonly place = computed(() => this.draft().place || (places.places.find(({ T }) => T === valueOf(this.organisation())?.hottestK)?.id ?? 'organisation'));
+  readonly hottestK = computed(() => {
+    const place = this.place();
+    if (place === 'own') {
+      const own = this.ownHottest();
+      return own.state === 'good' ? own.si : undefined;
+    }
+    return places.places.find(({ id }) => id === place)?.T ?? valueOf(this.organisation())?.hottestK;
+  });
+
+  readonly limits = asked(
+    this.properties,
+    'limits',
+    computed(() => {
+      const [cylinder, composition, contentKg, hottestK, organisation] = [this.known(), this.composition(), this.content(), this.hottestK(), valueOf(this.organisation())];
+      if (cylinder === undefined || composition === undefined || contentKg === undefined || hottestK === undefined || organisation === undefined) return undefined;
+      const policy = { required: organisation.requiredRules, liquidShareAt131F: organisation.liquidShareAt131F };
+      return { composition, volumeM3: cylinder.volumeM3, tareKg: cylinder.tareKg, contentKg, hottestK, policy };
+    }),
+  );
+  readonly ruling = computed(() => valueOf(this.limits())?.ruling);
+  private readonly stopNet = computed(() => this.ruling()?.net);
+
+  /** Levels now and at the stop, at the dragged temperature, and at the stop at 131 °F. */
+  readonly levels = asked(
+    this.properties,
+    'levels',
+    computed(() => {
+      const [cylinder, composition, contentKg, stop, T] = [this.known(), this.composition(), this.content(), this.stopNet(), this.temperature()];
+      if (cylinder === undefined || composition === undefined || contentKg === undefined || stop === undefined) return undefined;
+      const cases = [
+        { massKg: contentKg, T },
+        { massKg: stop, T },
+        { massKg: stop, T: celsius(55) },
+      ];
+      return { composition, volumeM3: cylinder.volumeM3, cases };
+    }),
+  );
+  private readonly heat = asked(
+    this.properties,
+    'heat',
+    computed(() => {
+      const [cylinder, composition, stop] = [this.known(), this.composition(), this.stopNet()];
+      return cylinder === undefined || composition === undefined || stop === undefined ? undefined : { composition, volumeM3: cylinder.volumeM3, massKg: Math.max(stop, this.contentKg()) };
+    }),
+  );
+  private readonly rating = asked(
+    this.properties,
+    'rating',
+    computed(() => {
+      const [cylinder, composition] = [this.known(), this.composition()];
+      return cylinder === undefined || composition === undefined ? undefined : { composition, servicePressurePa: cylinder.servicePressurePa };
+    }),
+  );
+
+  readonly cautions = computed(() => {
+    const cylinder = this.known();
+    if (cylinder === undefined) return [];
+    const incoming = this.incoming();
+    return fillCautions(
+      {
+        cylinder,
+        incoming,
+        safetyGroup: this.nominal(incoming ?? cylinder.refrigerant)?.safetyGroup,
+        ruling: this.ruling(),
+        nowKg: this.grossBefore(),
+        rating: valueOf(this.rating()),
+        heat: valueOf(this.heat()),
+        hottestK: this.hottestK(),
+      },
+      this.units,
+    );
+  });
+  readonly stopped = computed(() => this.cautions().some(({ stops }) => stops));
+
+  readonly booking = command(this.registers.bookTransfer$, (booked) => {
+    this.change({ booked, stage: 'account' });
+    this.asked.set(false);
+  });
+  readonly weighing = command(
+    (grossKg: number) =>
+      this.registers.weigh$(this.cylinderId, { key: newKey(), grossKg, grossTyped: typedOf(this.before()), happenedAt: new Date().toISOString(), recordedBy: this.preferences().person }),
+    () => undefined,
+  );
+
+  change(part: Partial<FillDraft>): void {
+    this.drafts.value.update((draft) => ({ ...draft, ...part }));
+  }
+
+  /** Whether the first stage is complete, and on to the transfer if it is. */
+  start(acceptMixing: boolean): void {
+    this.asked.set(true);
+    const complete = this.weighed() && this.belowTare() === undefined && this.source() !== undefined && this.incoming() !== undefined;
+    if (!complete) return;
+    this.asked.set(false);
+    this.change({ stage: 'transfer', acceptMixing });
+  }
+
+  book(): void {
+    this.asked.set(true);
+    const [before, after, draft] = [this.before(), this.after(), this.draft()];
+    if (before.state !== 'good' || after.state !== 'good') return;
+    this.booking.send({
+      key: draft.key,
+      from: draft.source,
+      cylinder: this.cylinderId,
+      ...(this.saysItself() || draft.refrigerant === null ? {} : { refrigerant: draft.refrigerant }),
+      grossBeforeKg: before.si,
+      grossBeforeTyped: before.typed,
+      grossAfterKg: after.si,
+      grossAfterTyped: after.typed,
+      acceptMixing: draft.acceptMixing,
+      happenedAt: new Date().toISOString(),
+      recordedBy: this.preferences().person,
+    });
+  }
+
+  /** A fresh draft for the same cylinder. */
+  again(): void {
+    this.drafts.value.set(newFillDraft(this.preferences()));
+    this.booking.reset();
+  }
+
+  private sentenceBelowTare(): string | undefined {
+    const [cylinder, before] = [this.known(), this.before()];
+    if (cylinder === undefined || before.state !== 'good' || before.si >= cylinder.tareKg - WEIGHED_TO_KG) return undefined;
+    return `That is below its tare of ${this.units.massText(cylinder.tareKg)}. Read the scale again, and "TW" on the collar.`;
+  }
+}
+
+const typedOf = (reading: ReturnType<typeof readQuantity>) => (reading.state === 'good' ? reading.typed : undefined);

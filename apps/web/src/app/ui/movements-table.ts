@@ -1,0 +1,123 @@
+import { ChangeDetectionStrategy, Component, inject, input, output, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import type { Movement } from '@hygromet/contract/movement';
+import { NzModalModule } from 'ng-zorro-antd/modal';
+import { momentText } from '../cylinders/cylinder-words';
+import { Units } from '../preferences/units.service';
+import { Icon } from './icon';
+import { TextField } from './text-field';
+
+/** Entries of the ledger, newest first; a wrong one is reversed from here, never edited. */
+@Component({
+  selector: 'hy-movements-table',
+  imports: [Icon, NzModalModule, RouterLink, TextField],
+  template: `
+    @if (movements().length === 0) {
+      <p class="second">Nothing is booked yet.</p>
+    } @else {
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">When</th>
+            <th scope="col">From</th>
+            <th scope="col">To</th>
+            <th scope="col">What</th>
+            <th scope="col" class="number">Mass</th>
+            <th scope="col"><span class="unseen">Reverse</span></th>
+          </tr>
+        </thead>
+        <tbody>
+          @for (m of movements(); track m.id) {
+            <tr [class.gone]="m.reversedBy !== null" [class.reversal]="m.reverses !== null">
+              <td class="when" [title]="'recorded ' + moment(m.recordedAt)">
+                {{ moment(m.happenedAt) }}<span class="small">{{ m.recordedBy }}</span>
+              </td>
+              <td data-label="from">
+                @if (m.from.kind === 'cylinder' && m.from.id !== account()) {
+                  <a [routerLink]="['/cylinders', m.from.id]">{{ m.from.name }}</a>
+                } @else {
+                  {{ m.from.name }}
+                }
+              </td>
+              <td data-label="to">
+                @if (m.to.kind === 'cylinder' && m.to.id !== account()) {
+                  <a [routerLink]="['/cylinders', m.to.id]">{{ m.to.name }}</a>
+                } @else {
+                  {{ m.to.name }}
+                }
+              </td>
+              <td>
+                {{ m.refrigerant ?? 'mixture' }}<span class="small">{{ words(m) }}</span>
+              </td>
+              <td class="number mass" [title]="typed(m)">{{ sign(m) }}{{ units.massText(m.massKg) }}</td>
+              <td class="action">
+                @if (m.reverses === null && m.reversedBy === null) {
+                  <button type="button" class="icon-button" [attr.aria-label]="'Reverse the entry of ' + moment(m.happenedAt)" (click)="ask(m)"><svg hyIcon="reverse"></svg></button>
+                }
+              </td>
+            </tr>
+          }
+        </tbody>
+      </table>
+    }
+    <nz-modal [nzVisible]="wrong() !== undefined" nzTitle="Reverse this entry" [nzFooter]="null" (nzOnCancel)="wrong.set(undefined)">
+      <ng-container *nzModalContent>
+        @if (wrong(); as m) {
+          <div class="ask">
+            <p>
+              <b>{{ units.massText(m.massKg) }}</b> from {{ m.from.name }} to {{ m.to.name }}, {{ moment(m.happenedAt) }}. The entry stays; a new one takes it back, and both stand in the book.
+            </p>
+            <hy-text-field label="Reason" placeholder="such as: scale read with a hose on it" [(text)]="reason" [asked]="asked()" />
+            <div class="buttons">
+              <button type="button" class="button main" (click)="confirm(m)">Reverse it</button>
+              <button type="button" class="button" (click)="wrong.set(undefined)">Leave it</button>
+            </div>
+          </div>
+        }
+      </ng-container>
+    </nz-modal>
+  `,
+  styleUrls: ['./toolbar.css', './movements-table.css'],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class MovementsTable {
+  protected readonly units = inject(Units);
+  readonly movements = input.required<readonly Movement[]>();
+  /** The account whose book this is: masses get their sign from it. */
+  readonly account = input<string | undefined>();
+  readonly reverse = output<{ id: string; note: string }>();
+
+  protected readonly wrong = signal<Movement | undefined>(undefined);
+  protected readonly reason = signal('');
+  protected readonly asked = signal(false);
+  protected readonly moment = momentText;
+
+  protected sign({ from }: Movement): string {
+    if (this.account() === undefined) return '';
+    return from.id === this.account() ? '−' : '+';
+  }
+
+  protected words({ known, note, reverses, reversedBy }: Movement): string {
+    if (reversedBy !== null) return 'reversed';
+    return [reverses === null ? known : 'reversal', note].filter((part) => part !== null).join(' · ');
+  }
+
+  protected typed({ typed }: Movement): string {
+    return Object.entries(typed ?? {})
+      .map(([name, { text, unit }]) => `${name}: ${text} ${unit}`)
+      .join(', ');
+  }
+
+  protected ask(movement: Movement): void {
+    this.reason.set('');
+    this.asked.set(false);
+    this.wrong.set(movement);
+  }
+
+  protected confirm({ id }: Movement): void {
+    this.asked.set(true);
+    if (this.reason().trim() === '') return;
+    this.reverse.emit({ id, note: this.reason().trim() });
+    this.wrong.set(undefined);
+  }
+}

@@ -1,0 +1,92 @@
+import { CoreError } from '@hygromet/core/errors';
+import { massFrom, massFromPoundsOunces, type DecimalMassUnit } from '@hygromet/core/units/mass';
+import { pressureDifferenceIn } from '@hygromet/core/units/pressure';
+import { readNumber } from '@hygromet/core/units/read-number';
+import { temperatureFrom } from '@hygromet/core/units/temperature';
+import { volumeFrom } from '@hygromet/core/units/volume';
+
+/** What is in a field as it was typed. `ounces` belongs to the unit lb-oz alone. */
+export interface QuantityEntry {
+  readonly unit: string;
+  readonly text: string;
+  readonly ounces: string;
+}
+
+export type Reading =
+  | { readonly state: 'empty' }
+  | { readonly state: 'good'; readonly si: number; readonly typed: { readonly text: string; readonly unit: string } }
+  | { readonly state: 'bad'; readonly sentence: string };
+
+/** The kinds of quantity that are typed, with their units in the order they are offered. */
+export const quantityUnits = {
+  mass: { lb: 'lb', 'lb-oz': 'lb + oz', kg: 'kg' },
+  volume: { 'lb-water': 'lb of water', L: 'L' },
+  'service-pressure': { psig: 'psi', barg: 'bar' },
+  temperature: { F: '°F', C: '°C' },
+} as const;
+export type QuantityKind = keyof typeof quantityUnits;
+
+export const emptyEntry = (unit: string): QuantityEntry => ({ unit, text: '', ounces: '' });
+
+const WHOLE = /^\d+$/;
+const PASCALS_IN = { psig: 1 / pressureDifferenceIn(1, 'psig'), barg: 1 / pressureDifferenceIn(1, 'barg') };
+
+/** The quantity in SI, or the sentence that belongs beside the field. Service pressure is gauge: above the atmosphere. */
+export function readQuantity(kind: QuantityKind, entry: QuantityEntry): Reading {
+  if (entry.text.trim() === '' && entry.ounces.trim() === '') return { state: 'empty' };
+  try {
+    return { state: 'good', si: siOf(kind, entry), typed: { text: typedText(entry), unit: entry.unit } };
+  } catch (error) {
+    if (error instanceof CoreError || error instanceof EntryError) return { state: 'bad', sentence: sentenceFor(kind, error) };
+    throw error;
+  }
+}
+
+class EntryError extends Error {}
+
+function siOf(kind: QuantityKind, entry: QuantityEntry): number {
+  switch (kind) {
+    case 'mass':
+      return entry.unit === 'lb-oz' ? poundsAndOunces(entry) : massFrom(readNumber(entry.text), entry.unit as DecimalMassUnit); // the field offers only these
+    case 'volume':
+      return volumeFrom(readNumber(entry.text), entry.unit === 'L' ? 'L' : 'lb-water');
+    case 'service-pressure':
+      return positive(readNumber(entry.text)) * PASCALS_IN[entry.unit === 'barg' ? 'barg' : 'psig'];
+    case 'temperature':
+      return temperatureFrom(readNumber(entry.text), entry.unit === 'C' ? 'C' : 'F');
+    default:
+      return kind satisfies never;
+  }
+}
+
+function positive(value: number): number {
+  if (!(value > 0)) throw new EntryError('A service pressure is above 0. Read it from the collar, such as "4BA400" for 400 psi.');
+  return value;
+}
+
+function poundsAndOunces({ text, ounces }: QuantityEntry): number {
+  const pounds = text.trim() === '' ? '0' : text.trim();
+  if (!WHOLE.test(pounds)) throw new EntryError(`Whole pounds here, the rest in ounces. If the scale shows "${pounds}" with a decimal mark, choose lb.`);
+  const rest = ounces.trim() === '' ? 0 : readNumber(ounces);
+  if (rest < 0 || rest >= 16) throw new EntryError('Ounces run from 0 to below 16; 16 oz are one more pound.');
+  return massFromPoundsOunces(Number(pounds), rest);
+}
+
+const typedText = ({ unit, text, ounces }: QuantityEntry) => (unit === 'lb-oz' ? `${text.trim() || '0'} lb ${ounces.trim() || '0'} oz` : text.trim());
+
+/** The core speaks of ranges; beside a field the person needs to know what to do. */
+function sentenceFor(kind: QuantityKind, error: Error): string {
+  if (!(error instanceof CoreError) || error.code !== 'out-of-range') return error.message;
+  switch (kind) {
+    case 'mass':
+      return 'A weight is 0 or more, and below 1000 t. Check the sign and the unit.';
+    case 'volume':
+      return 'The water capacity is above 0. Read "WC" from the collar.';
+    case 'temperature':
+      return 'No place is that cold or that hot. Check the unit.';
+    case 'service-pressure':
+      return error.message;
+    default:
+      return kind satisfies never;
+  }
+}

@@ -1,0 +1,68 @@
+import { ChangeDetectionStrategy, Component, computed, input, model, signal } from '@angular/core';
+import { quantityUnits, readQuantity, type QuantityEntry, type QuantityKind } from './quantity-entry';
+
+let count = 0;
+
+/** A quantity as it is typed: the unit stands beside the digits, and what is wrong stands under them. */
+@Component({
+  selector: 'hy-quantity-field',
+  template: `
+    <label [for]="id">{{ label() }}</label>
+    <div class="row">
+      <input
+        [id]="id"
+        type="text"
+        inputmode="decimal"
+        autocomplete="off"
+        [value]="entry().text"
+        [attr.aria-invalid]="sentence() ? true : null"
+        [attr.aria-describedby]="sentence() ? id + '-error' : null"
+        (input)="change({ text: text($event) })"
+        (blur)="touched.set(true)"
+      />
+      @if (entry().unit === 'lb-oz') {
+        <span class="unit">lb</span>
+        <input type="text" inputmode="decimal" autocomplete="off" [attr.aria-label]="label() + ', ounces'" [value]="entry().ounces" (input)="change({ ounces: text($event) })" (blur)="touched.set(true)" />
+      }
+      <select [attr.aria-label]="'Unit of ' + label()" [value]="entry().unit" (change)="change({ unit: text($event), ounces: '' })">
+        @for (unit of units(); track unit[0]) {
+          <option [value]="unit[0]" [selected]="unit[0] === entry().unit">{{ unit[1] }}</option>
+        }
+      </select>
+    </div>
+    @if (sentence(); as sentence) {
+      <p class="error" role="alert" [id]="id + '-error'">{{ sentence }}</p>
+    } @else if (hint()) {
+      <p class="hint">{{ hint() }}</p>
+    }
+  `,
+  styleUrl: './field.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class QuantityField {
+  readonly label = input.required<string>();
+  readonly kind = input.required<QuantityKind>();
+  readonly hint = input('');
+  /** A sentence of the page or of the server about this field. */
+  readonly problem = input<string | undefined>();
+  /** Set when the person tried to send: an empty field is then named as well. */
+  readonly asked = input(false);
+  readonly required = input(true);
+  readonly entry = model.required<QuantityEntry>();
+
+  protected readonly id = `quantity-${++count}`;
+  protected readonly touched = signal(false);
+  protected readonly units = computed(() => Object.entries(quantityUnits[this.kind()]));
+  protected readonly sentence = computed(() => {
+    const reading = readQuantity(this.kind(), this.entry());
+    if (reading.state === 'bad' && (this.touched() || this.asked())) return reading.sentence;
+    if (reading.state === 'empty' && this.asked() && this.required()) return `The ${this.label().toLowerCase()} is missing.`;
+    return this.problem();
+  });
+
+  protected change(part: Partial<QuantityEntry>): void {
+    this.entry.update((entry) => ({ ...entry, ...part }));
+  }
+
+  protected text = (event: Event): string => (event.target as HTMLInputElement | HTMLSelectElement).value; // these listeners sit on no other elements
+}

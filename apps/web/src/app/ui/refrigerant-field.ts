@@ -1,0 +1,58 @@
+import { ChangeDetectionStrategy, Component, inject, input, model } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { FormsModule } from '@angular/forms';
+import { NzSelectModule } from 'ng-zorro-antd/select';
+import { map } from 'rxjs';
+import { Registers } from '../live/registers.service';
+
+let count = 0;
+
+/** One of nearly two hundred designations, found by typing a part of it: "410" is enough. */
+@Component({
+  selector: 'hy-refrigerant-field',
+  imports: [FormsModule, NzSelectModule],
+  template: `
+    <label [for]="id">{{ label() }}</label>
+    <nz-select
+      [nzId]="id"
+      nzShowSearch
+      [nzAllowClear]="emptyLabel() !== ''"
+      [nzPlaceHolder]="emptyLabel() || 'Type a part of it, such as 410'"
+      [nzFilterOption]="matches"
+      [nzStatus]="problem() ? 'error' : ''"
+      [ngModel]="refrigerant()"
+      (ngModelChange)="refrigerant.set($event ?? null)"
+    >
+      @for (id of ids(); track id) {
+        <nz-option [nzValue]="id" [nzLabel]="id" />
+      }
+    </nz-select>
+    @if (problem(); as sentence) {
+      <p class="error" role="alert">{{ sentence }}</p>
+    } @else if (hint()) {
+      <p class="hint">{{ hint() }}</p>
+    }
+  `,
+  styleUrl: './field.css',
+  styles: `
+    nz-select {
+      width: 100%;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class RefrigerantField {
+  readonly label = input('Refrigerant');
+  readonly hint = input('');
+  /** What stands in the field while nothing is chosen, where nothing is a choice. */
+  readonly emptyLabel = input('');
+  readonly problem = input<string | undefined>();
+  readonly refrigerant = model.required<string | null>();
+
+  protected readonly id = `refrigerant-${++count}`;
+  protected readonly ids = toSignal(inject(Registers).refrigerants$.pipe(map((all) => all.map(({ id }) => id))), { initialValue: [] });
+
+  protected matches = (typed: string, option: { nzLabel: string | number | null }): boolean => plain(String(option.nzLabel)).includes(plain(typed));
+}
+
+const plain = (text: string) => text.toUpperCase().replace(/[^A-Z0-9]/g, '');

@@ -1,0 +1,41 @@
+import { ChangeDetectionStrategy, Component, computed, input, model } from '@angular/core';
+
+let count = 0;
+
+/** A line of text with its sentence under it. */
+@Component({
+  selector: 'hy-text-field',
+  template: `
+    <label [for]="id">{{ label() }}</label>
+    <div class="row">
+      <input
+        [id]="id"
+        type="text"
+        autocomplete="off"
+        [placeholder]="placeholder()"
+        [value]="text()"
+        [attr.aria-invalid]="sentence() ? true : null"
+        [attr.aria-describedby]="sentence() ? id + '-error' : null"
+        (input)="text.set($any($event.target).value)"
+      />
+    </div>
+    @if (sentence(); as sentence) {
+      <p class="error" role="alert" [id]="id + '-error'">{{ sentence }}</p>
+    } @else if (hint()) {
+      <p class="hint">{{ hint() }}</p>
+    }
+  `,
+  styleUrl: './field.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class TextField {
+  readonly label = input.required<string>();
+  readonly placeholder = input('');
+  readonly hint = input('');
+  readonly problem = input<string | undefined>();
+  readonly asked = input(false);
+  readonly text = model.required<string>();
+
+  protected readonly id = `text-${++count}`;
+  protected readonly sentence = computed(() => (this.asked() && this.text().trim() === '' ? `The ${this.label().toLowerCase()} is missing.` : this.problem()));
+}
