@@ -1,0 +1,183 @@
+import { booked } from '@hygromet/contract/movement';
+import { cylinder } from '@hygromet/contract/cylinder';
+import { endpoints } from '@hygromet/contract/endpoints';
+import { fillLimitsAnswer } from '@hygromet/contract/fill-limits';
+import { problem } from '@hygromet/contract/problem';
+import { massIn } from '@hygromet/core/units/mass';
+import { randomUUID } from 'node:crypto';
+import { pino } from 'pino';
+import { accountNamed, cylinderNamed, openHouse, outside, transferOf, type House } from '../../test/house';
+import { createApp } from './app';
+
+let house: House;
+beforeAll(async () => (house = await openHouse()));
+afterAll(() => house.close());
+
+const example = { refrigerant: 'R-410A', volumeM3: 0.01190863, tareKg: 7.802, contentKg: 3.357, hottestK: 333.15 };
+
+test('fill limits: a 26.2 lb cylinder of R-410A is ruled by 131 °F, 21.6 lb net', async () => {
+  const { status, body } = await house.send('POST', '/api/fill-limits', example);
+  expect(status).toBe(200);
+  const answer = fillLimitsAnswer.parse(body);
+  const ruling = answer.limits.find(({ rule }) => rule === answer.ruling)!;
+  expect(answer.ruling).toBe('not-liquid-full-131F');
+  expect(massIn(ruling.netKg, 'lb')).toBeCloseTo(21.6, 1);
+  expect(answer.stopGrossKg).toBeCloseTo(ruling.netKg + 7.802, 9);
+  expect(answer.mayAddKg).toBeCloseTo(ruling.netKg - 3.357, 9);
+  expect(answer.limits.map(({ rule }) => rule).sort()).toEqual(['eighty-percent-77F', 'hottest-place', 'not-liquid-full-131F', 'un-p200']);
+});
+
+test('a composition may stand for a designation, and is recognised', async () => {
+  const { refrigerant: _, ...without } = example;
+  const [byName, byShares] = [await house.send('POST', '/api/fill-limits', example), await house.send('POST', '/api/fill-limits', { ...without, composition: { 'R-32': 0.5, 'R-125': 0.5 } })];
+  expect(byShares.body.stopGrossKg).toBeCloseTo(byName.body.stopGrossKg, 9);
+});
+
+test.each([
+  [{ refrigerant: 'R-410B7' }, 'unknown-refrigerant', /R-410/],
+  [{ volumeM3: 0 }, 'invalid-input', /water capacity is 0/],
+  [{ contentKg: -2 }, 'invalid-input', /negative/],
+  [{ tareKg: undefined }, 'invalid-input', /tare is missing/],
+  [{ hottestK: 20 }, 'invalid-input', /hottest temperature is below/],
+  [{ refrigerant: 'R-508B', hottestK: undefined }, 'no-fill-limit', /No stop weight/],
+])('fill limits of %j are refused with a sentence', async (change, code, sentence) => {
+  const { status, body } = await house.send('POST', '/api/fill-limits', { ...example, ...change });
+  expect(problem.parse(body)).toMatchObject({ status: 422, code });
+  expect(status).toBe(422);
+  expect(body.detail).toMatch(sentence);
+});
+
+test('a body that is no JSON is told so, as problem details', async () => {
+  const response = await house.request('/api/fill-limits', { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{' });
+  expect(response.headers.get('content-type')).toBe('application/problem+json');
+  expect(problem.parse(await response.json())).toMatchObject({ status: 422, code: 'invalid-input' });
+});
+
+test('an address that does not exist answers with problem details and points to the page', async () => {
+  const { status, body } = await house.get('/api/nothing');
+  expect([status, problem.parse(body).code]).toEqual([404, 'not-found']);
+  expect(body.detail).toMatch('/api/docs');
+});
+
+test('every cylinder of the demo is as the contract says, and the known troubles are flagged', async () => {
+  const { body } = await house.get('/api/cylinders');
+  const all = cylinder.array().parse(body);
+  const flagged = Object.fromEntries(all.filter(({ flags }) => flags.length > 0).map(({ name, flags }) => [name, flags]));
+  expect(flagged).toEqual({ 'C-05': ['overfilled'], 'C-06': ['overdue'], 'C-08': ['due-soon'], 'C-10': ['mixed'] });
+});
+
+test('a transfer is booked: both accounts, the content, and what is left until the stop', async () => {
+  const [before, source] = [await cylinderNamed(house, 'C-07'), await accountNamed(house, 'Planetarium, rooftop unit')];
+  const { status, body } = await house.send('POST', '/api/transfers', await transferOf(house, 2, { grossAfterTyped: { text: '29.0', unit: 'lb' } }));
+  expect(status).toBe(201);
+  const answer = booked.parse(body);
+  expect(answer.to.massKg - before.contentKg).toBeCloseTo(2, 8);
+  expect(source.massKg - answer.from.massKg).toBeCloseTo(2, 8);
+  expect(answer.limits!.mayAddKg).toBeCloseTo(before.standing.mayAddKg - 2, 6);
+  expect(answer.movement.typed).toEqual({ grossAfter: { text: '29.0', unit: 'lb' } });
+});
+
+test('an overfilled cylinder is booked as it is and flagged by how much: the ledger tells the truth', async () => {
+  const { standing } = await cylinderNamed(house, 'C-07');
+  const { status, body } = await house.send('POST', '/api/transfers', await transferOf(house, standing.mayAddKg + 0.4));
+  expect(status).toBe(201);
+  expect(body.overfilledByKg).toBeCloseTo(0.4, 6);
+  expect((await cylinderNamed(house, 'C-07')).flags).toContain('overfilled');
+  await house.send('POST', `/api/movements/${body.movement.id}/reversal`, { key: randomUUID(), recordedBy: 'Ines Marrow', note: 'only a test of the flag' });
+});
+
+test('a wrong booking is reversed, never edited; and reversed once', async () => {
+  const before = await cylinderNamed(house, 'C-07');
+  const wrong = await house.send('POST', '/api/transfers', await transferOf(house, 0.7));
+  const reversal = { key: randomUUID(), recordedBy: 'Tobin Wake', note: 'scale read with a hose on it' };
+  const reversed = await house.send('POST', `/api/movements/${wrong.body.movement.id}/reversal`, reversal);
+  expect(reversed.status).toBe(201);
+  expect(reversed.body.movement).toMatchObject({ reverses: wrong.body.movement.id, massKg: wrong.body.movement.massKg, known: 'corrected' });
+  expect((await cylinderNamed(house, 'C-07')).contentKg).toBeCloseTo(before.contentKg, 8);
+
+  const again = await house.send('POST', `/api/movements/${wrong.body.movement.id}/reversal`, { ...reversal, key: randomUUID() });
+  expect([again.status, again.body.code]).toEqual([409, 'already-reversed']);
+  const ofReversal = await house.send('POST', `/api/movements/${reversed.body.movement.id}/reversal`, { ...reversal, key: randomUUID() });
+  expect(ofReversal.body.code).toBe('reversal-of-reversal');
+  const { body: entries } = await house.get(`/api/movements?account=${before.id}`);
+  expect(entries.find(({ id }: { id: string }) => id === wrong.body.movement.id).reversedBy).toBe(reversed.body.movement.id);
+});
+
+test.each([
+  ['a negative transfer', -1, {}, 'got-lighter', /did not get heavier/],
+  ['nothing moved', 0, {}, 'got-lighter', /did not get heavier/],
+  ['a gross below the tare', 1, { grossBeforeKg: 3 }, 'below-tare', /below the tare/],
+  ['a source that is not there', 1, { from: randomUUID() }, 'not-found', /does not exist/],
+  ['a name left out', 1, { recordedBy: ' ' }, 'invalid-input', /name of the person/],
+])('%s is refused with a sentence', async (_, kg, change, code, sentence) => {
+  const { body } = await house.send('POST', '/api/transfers', await transferOf(house, kg, change));
+  expect(problem.parse(body).code).toBe(code);
+  expect(body.detail).toMatch(sentence);
+});
+
+test('a refrigerant that is not what the cylinder holds is asked about, and booked as a mixture only when it was accepted', async () => {
+  const chiller = await accountNamed(house, 'Ferry terminal, chiller, circuit A');
+  const transfer = await transferOf(house, 0.5, { from: chiller.id });
+  const asked = await house.send('POST', '/api/transfers', transfer);
+  expect([asked.status, asked.body.code]).toEqual([409, 'would-mix']);
+  const accepted = await house.send('POST', '/api/transfers', { ...transfer, acceptMixing: true });
+  expect(accepted.status).toBe(201);
+  expect(Object.keys(accepted.body.to.composition).sort()).toEqual(['R-125', 'R-134a', 'R-32']);
+  expect((await cylinderNamed(house, 'C-07')).flags).toContain('mixed');
+});
+
+test('an empty cylinder takes the label of what first goes in', async () => {
+  const empty = await cylinderNamed(house, 'C-04');
+  const museum = await accountNamed(house, 'Ceramics museum, storage');
+  const transfer = { ...(await transferOf(house, 1)), cylinder: empty.id, from: museum.id, grossBeforeKg: empty.tareKg, grossAfterKg: empty.tareKg + 1.2 };
+  await house.send('POST', '/api/transfers', transfer);
+  expect(await cylinderNamed(house, 'C-04')).toMatchObject({ refrigerant: 'R-513A', evacuatedAt: null, contentKg: 1.2 });
+});
+
+test('what the scale shows beyond the ledger is booked as unexplained', async () => {
+  const { id, tareKg, contentKg } = await cylinderNamed(house, 'C-02');
+  const weighing = { key: randomUUID(), grossKg: tareKg + contentKg + 0.3, happenedAt: '2026-11-25T07:00:00Z', recordedBy: 'Jory Quill' };
+  const { body } = await house.send('POST', `/api/cylinders/${id}/weighings`, weighing);
+  expect(body.from.kind).toBe('unexplained');
+  expect(body.movement.massKg).toBeCloseTo(0.3, 8);
+  expect((await house.send('POST', `/api/cylinders/${id}/weighings`, weighing)).body.repeated).toBe(true);
+});
+
+test('registering: the same number twice is refused by name, a repeated request answers the first', async () => {
+  const draft = { key: randomUUID(), name: 'C-77', volumeM3: 0.0119, tareKg: 7.8, servicePressurePa: 2.76e6, requalified: '2025-02', place: 'van', refrigerant: 'R-32', grossKg: 9.3 };
+  const first = await house.send('POST', '/api/cylinders', draft);
+  expect(first.status).toBe(201);
+  expect(first.body.contentKg).toBeCloseTo(1.5, 9);
+  expect((await house.send('POST', '/api/cylinders', draft)).body.id).toBe(first.body.id);
+  const taken = await house.send('POST', '/api/cylinders', { ...draft, key: randomUUID() });
+  expect([taken.status, taken.body.code]).toEqual([409, 'name-taken']);
+});
+
+test('the rules of the organisation decide which limit rules', async () => {
+  const { body: organisation } = await house.get('/api/organisation');
+  await house.send('PUT', '/api/organisation', { ...organisation, requiredRules: [...organisation.requiredRules, 'hottest-place'] });
+  expect((await house.send('POST', '/api/fill-limits', example)).body.ruling).toBe('hottest-place');
+  await house.send('PUT', '/api/organisation', organisation);
+});
+
+test('the routes and the contract name the same endpoints', () => {
+  const app = createApp({ db: house.db, outside, log: pino({ level: 'silent' }), version: 'test' });
+  const routed = app.routes.filter(({ path, method }) => path.startsWith('/api/') && method !== 'ALL').map(({ method, path }) => `${method} ${path}`);
+  const promised = Object.values(endpoints).map(({ method, path }) => `${method.toUpperCase()} ${path}`);
+  expect([...new Set(routed)].sort()).toEqual([...promised, 'GET /api/docs', 'GET /api/openapi.json'].sort());
+});
+
+test('the document and its page are served, with an ETag that saves the second answer', async () => {
+  const first = await house.request('/api/openapi.json');
+  expect((await first.json()).openapi).toBe('3.1.0');
+  const again = await house.request('/api/openapi.json', { headers: { 'if-none-match': first.headers.get('etag') ?? '' } });
+  expect(again.status).toBe(304);
+  expect(await (await house.request('/api/docs')).text()).toMatch('/api/fill-limits');
+});
+
+test('answers are compressed, carry a request id, and health is told', async () => {
+  const response = await house.request('/api/refrigerants', { headers: { 'accept-encoding': 'gzip' } });
+  expect(response.headers.get('content-encoding')).toBe('gzip');
+  expect(response.headers.get('x-request-id')).toMatch(/\S/);
+  expect((await house.get('/healthz')).body.status).toBe('ok');
+});

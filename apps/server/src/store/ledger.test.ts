@@ -1,0 +1,96 @@
+import fc from 'fast-check';
+import { randomUUID } from 'node:crypto';
+import pg from 'pg';
+import { accountNamed, cylinderNamed, openHouse, transferOf, type House } from '../../test/house';
+
+let house: House;
+beforeAll(async () => (house = await openHouse()));
+afterAll(() => house.close());
+
+/** A hand at the psql prompt. */
+async function sql(...statements: string[]): Promise<pg.QueryResult> {
+  const client = new pg.Client({ connectionString: house.url });
+  await client.connect();
+  try {
+    let result!: pg.QueryResult;
+    for (const statement of statements) result = await client.query(statement);
+    return result;
+  } finally {
+    await client.end();
+  }
+}
+
+test.each(['update movement set mass_kg = 1', 'delete from movement', 'truncate movement cascade', 'truncate balance cascade'])('PostgreSQL refuses: %s', async (statement) => {
+  await expect(sql(statement)).rejects.toThrow(/append-only/);
+});
+
+test.each([
+  ['update balance set mass_kg = mass_kg + 1', /not the sum/],
+  ['delete from balance_part', /not the sum/],
+  ['update balance_part set mass_kg = 0', /not the sum/],
+])('PostgreSQL refuses a balance that is not the sum of its movements: %s', async (statement, reason) => {
+  await expect(sql(statement)).rejects.toThrow(reason);
+});
+
+test('a movement without mass, to its own account, or with shares that do not sum to 1 is refused by name', async () => {
+  const [a, b] = [(await accountNamed(house, 'Supplier')).id, (await accountNamed(house, 'Reclaimer')).id];
+  const insert = (from: string, to: string, mass: number, shares: string) =>
+    sql(`insert into movement (id, organisation_id, idempotency_key, content_hash, from_account, to_account, mass_kg, composition, known, happened_at, recorded_at, recorded_by)
+      select gen_random_uuid(), id, gen_random_uuid(), 'x', '${from}', '${to}', ${mass}, '${shares}', 'weighed', now(), now(), 'test' from organisation`);
+  await expect(insert(a, b, 0, '{"R-32": 1}')).rejects.toThrow(/movement_moves_something/);
+  await expect(insert(a, a, 1, '{"R-32": 1}')).rejects.toThrow(/movement_leaves_its_account/);
+  await expect(insert(a, b, 1, '{"R-32": 0.5}')).rejects.toThrow(/movement_composition_sums_to_one/);
+});
+
+test('the same key again with the same content answers the first booking and adds nothing', async () => {
+  const transfer = await transferOf(house, 0.5);
+  const first = await house.send('POST', '/api/transfers', transfer);
+  const again = await house.send('POST', '/api/transfers', transfer);
+  expect([first.status, again.status, again.body.repeated]).toEqual([201, 200, true]);
+  expect(again.body.movement.id).toBe(first.body.movement.id);
+  expect(again.body.to.massKg).toBe(first.body.to.massKg);
+});
+
+test('the same key with another content is refused, and nothing is booked', async () => {
+  const transfer = await transferOf(house, 0.1);
+  await house.send('POST', '/api/transfers', transfer);
+  const other = await house.send('POST', '/api/transfers', { ...transfer, grossAfterKg: transfer.grossAfterKg + 1 });
+  expect([other.status, other.body.code]).toEqual([409, 'key-reused']);
+});
+
+test('five bookings at once on one cylinder lose nothing', async () => {
+  const before = await cylinderNamed(house, 'C-07');
+  const transfers = await Promise.all([0.1, 0.2, 0.3, 0.4, 0.5].map((kg) => transferOf(house, kg)));
+  const answers = await Promise.all(transfers.map((transfer) => house.send('POST', '/api/transfers', transfer)));
+  expect(answers.map(({ status }) => status)).toEqual([201, 201, 201, 201, 201]);
+  const after = await cylinderNamed(house, 'C-07');
+  expect(after.contentKg - before.contentKg).toBeCloseTo(1.5, 8);
+});
+
+test('two cylinders emptied into each other at once do not wait for each other for ever', async () => {
+  const [one, other] = [await cylinderNamed(house, 'C-03'), await cylinderNamed(house, 'C-09')];
+  const between = (from: typeof one, to: typeof one, n: number) => ({
+    key: randomUUID(),
+    from: from.id,
+    cylinder: to.id,
+    grossBeforeKg: to.tareKg + to.contentKg,
+    grossAfterKg: to.tareKg + to.contentKg + 0.01 * (n + 1),
+    happenedAt: '2026-11-25T07:00:00Z',
+    recordedBy: 'Tobin Wake',
+  });
+  const transfers = [0, 1, 2, 3].flatMap((n) => [between(one, other, n), between(other, one, n)]);
+  const answers = await Promise.all(transfers.map((transfer) => house.send('POST', '/api/transfers', transfer)));
+  expect(answers.map(({ status }) => status)).toEqual(answers.map(() => 201));
+});
+
+test('whatever is booked, all accounts together sum to nothing', async () => {
+  const anyMass = fc.integer({ min: 1, max: 400 }).map((grams) => grams / 1000);
+  await fc.assert(
+    fc.asyncProperty(anyMass, async (kg) => {
+      await house.send('POST', '/api/transfers', await transferOf(house, kg));
+      const { rows } = await sql('select sum(mass_kg) as total from balance');
+      expect(rows[0].total).toBe('0.000000000');
+    }),
+    { numRuns: 12 },
+  );
+});

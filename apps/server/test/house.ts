@@ -1,0 +1,84 @@
+import { coreVersion } from '@hygromet/core/version';
+import { randomUUID } from 'node:crypto';
+import pg from 'pg';
+import { pino } from 'pino';
+import { loadDemo } from '../src/demo/load-demo';
+import type { Outside } from '../src/domain/outside';
+import { createApp } from '../src/http/app';
+import { connect, type Db } from '../src/store/database';
+import { migrate } from '../src/store/migrate';
+
+/** A server with the demo data on a database of its own: what a test does in it, no other test sees. */
+export interface House {
+  readonly db: Db;
+  readonly url: string;
+  readonly get: (path: string) => Promise<Answer>;
+  readonly send: (method: 'POST' | 'PUT', path: string, body: unknown) => Promise<Answer>;
+  readonly request: ReturnType<typeof createApp>['request'];
+  readonly close: () => Promise<void>;
+}
+
+export interface Answer {
+  readonly status: number;
+  // eslint-disable-next-line @typescript-eslint/no-explicit-any -- answers are looked at by each test in its own way
+  readonly body: any;
+}
+
+/** The clock of the tests stands still in November 2026. */
+export const outside: Outside = { newId: () => randomUUID(), now: () => new Date('2026-11-25T08:00:00Z') };
+
+const server = () => process.env['TEST_POSTGRES'] ?? '';
+
+async function newDatabase(): Promise<string> {
+  const name = `t_${randomUUID().replaceAll('-', '')}`;
+  const admin = new pg.Client({ connectionString: server() });
+  await admin.connect();
+  await admin.query(`create database ${name}`);
+  await admin.end();
+  return server().replace(/\/postgres$/, `/${name}`);
+}
+
+export async function openHouse(): Promise<House> {
+  const url = await newDatabase();
+  const db = connect(url, () => undefined);
+  await migrate(db);
+  await loadDemo(db, outside);
+  const app = createApp({ db, outside, log: pino({ level: 'silent' }), version: coreVersion });
+  const answer = async (response: Response): Promise<Answer> => ({ status: response.status, body: await response.json() });
+  return {
+    db,
+    url,
+    request: app.request,
+    get: async (path) => answer(await app.request(path)),
+    send: async (method, path, body) =>
+      answer(await app.request(path, { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })),
+    close: () => db.destroy(),
+  };
+}
+
+export async function cylinderNamed(house: House, name: string) {
+  const { body } = await house.get('/api/cylinders');
+  return body.find((cylinder: { name: string }) => cylinder.name === name);
+}
+
+export async function accountNamed(house: House, name: string) {
+  const { body } = await house.get('/api/accounts');
+  return body.find((account: { name: string }) => account.name === name);
+}
+
+/** A good transfer of `kg` from the planetarium into C-07. */
+export async function transferOf(house: House, kg: number, more: object = {}) {
+  const cylinder = await cylinderNamed(house, 'C-07');
+  const source = await accountNamed(house, 'Planetarium, rooftop unit');
+  const before = cylinder.tareKg + cylinder.contentKg;
+  return {
+    key: randomUUID(),
+    from: source.id,
+    cylinder: cylinder.id,
+    grossBeforeKg: before,
+    grossAfterKg: before + kg,
+    happenedAt: '2026-11-25T07:40:00Z',
+    recordedBy: 'Ines Marrow',
+    ...more,
+  };
+}
