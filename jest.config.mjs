@@ -16,5 +16,13 @@ const project = (displayName, rootDir, more = {}) => ({
 });
 
 export default {
-  projects: [project('core', 'packages/core'), project('contract', 'packages/contract'), project('server', 'apps/server', { globalSetup: '<rootDir>/test/start-postgres.mjs', globalTeardown: '<rootDir>/test/stop-postgres.mjs', testTimeout: 30_000 })],
+  projects: [
+    project('core', 'packages/core'),
+    project('contract', 'packages/contract'),
+    project('server', 'apps/server', {
+      globalSetup: '<rootDir>/test/start-postgres.mjs',
+      globalTeardown: '<rootDir>/test/stop-postgres.mjs',
+      testTimeout: 30_000,
+    }),
+  ],
 };

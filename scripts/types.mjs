@@ -2,7 +2,15 @@
 import { run } from './lib/run.mjs';
 import { fail, Stop } from './lib/say.mjs';
 
-const projects = ['packages/core', 'packages/core/tsconfig.test.json', 'packages/contract', 'apps/server', 'apps/web/tsconfig.spec.json', 'e2e', 'scripts'];
+const projects = [
+  'packages/core',
+  'packages/core/tsconfig.test.json',
+  'packages/contract',
+  'apps/server',
+  'apps/web/tsconfig.spec.json',
+  'e2e',
+  'scripts',
+];
 
 /** Type-checks every part; the web application's templates are checked by its build. */
 async function main() {

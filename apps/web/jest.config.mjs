@@ -5,7 +5,9 @@ export default {
   rootDir: '.',
   testMatch: ['<rootDir>/src/**/*.test.ts'],
   setupFilesAfterEnv: ['<rootDir>/test/setup.ts'],
-  transform: { '^.+\\.(ts|mjs|js|html)$': ['jest-preset-angular', { tsconfig: '<rootDir>/tsconfig.spec.json', stringifyContentPathRegex: '\\.html$' }] },
+  transform: {
+    '^.+\\.(ts|mjs|js|html)$': ['jest-preset-angular', { tsconfig: '<rootDir>/tsconfig.spec.json', stringifyContentPathRegex: '\\.html$' }],
+  },
   transformIgnorePatterns: ['node_modules/(?!.*\\.mjs$|d3-|internmap|lucide)'],
   moduleNameMapper: {
     '(.*)/create-worker$': '<rootDir>/test/create-worker.ts',

@@ -16,8 +16,15 @@ export function openDataFolder(folder) {
   mkdirSync(folder, { recursive: true });
   const { bavail, bsize } = statfsSync(folder);
   if (bavail * bsize < NEEDED_BYTES)
-    throw new Stop(`The disk of ${folder} is full: ${Math.round((bavail * bsize) / 1e6)} MB are left, 200 MB are needed. Free some space, or choose another disk with --data DIR.`);
-  return { folder, cluster: clusterFolder(folder), settingsFile: path.join(folder, 'postgres.json'), lockFile: path.join(folder, 'running.json') };
+    throw new Stop(
+      `The disk of ${folder} is full: ${Math.round((bavail * bsize) / 1e6)} MB are left, 200 MB are needed. Free some space, or choose another disk with --data DIR.`,
+    );
+  return {
+    folder,
+    cluster: clusterFolder(folder),
+    settingsFile: path.join(folder, 'postgres.json'),
+    lockFile: path.join(folder, 'running.json'),
+  };
 }
 
 /**

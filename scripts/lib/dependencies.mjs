@@ -5,7 +5,14 @@ import { at } from './paths.mjs';
 import { run } from './run.mjs';
 import { say, Stop } from './say.mjs';
 
-const MANIFESTS = ['package-lock.json', 'package.json', 'packages/core/package.json', 'packages/contract/package.json', 'apps/server/package.json', 'apps/web/package.json'];
+const MANIFESTS = [
+  'package-lock.json',
+  'package.json',
+  'packages/core/package.json',
+  'packages/contract/package.json',
+  'apps/server/package.json',
+  'apps/web/package.json',
+];
 
 const install = () => run('npm', ['ci', '--ignore-scripts', '--no-audit', '--no-fund', '--no-progress']);
 

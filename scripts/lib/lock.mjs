@@ -19,7 +19,9 @@ export function isOurs(pid, mark) {
 export function takeLock(file, port) {
   const holder = /** @type {{ pid: number, port: number } | undefined} */ (readJson(file));
   if (holder !== undefined && holder.pid !== process.pid && isOurs(holder.pid, 'start.mjs'))
-    throw new Stop(`Hygromet runs already with these data: http://127.0.0.1:${holder.port} (process ${holder.pid}). Open that, or stop it with: kill ${holder.pid}`);
+    throw new Stop(
+      `Hygromet runs already with these data: http://127.0.0.1:${holder.port} (process ${holder.pid}). Open that, or stop it with: kill ${holder.pid}`,
+    );
   writeJson(file, { pid: process.pid, port });
   return () => rmSync(file, { force: true });
 }

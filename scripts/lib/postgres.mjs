@@ -36,7 +36,9 @@ export async function prepareCluster(binaries, { cluster, settingsFile }, { safe
   const known = /** @type {Settings | undefined} */ (readJson(settingsFile));
   if (known !== undefined && existsSync(path.join(known.cluster, 'PG_VERSION'))) return known;
   if (existsSync(path.join(cluster, 'PG_VERSION')))
-    throw new Stop(`${cluster} holds a database whose settings (${settingsFile}) are gone. Bring that file back, or choose another folder with --data DIR.`);
+    throw new Stop(
+      `${cluster} holds a database whose settings (${settingsFile}) are gone. Bring that file back, or choose another folder with --data DIR.`,
+    );
   rmSync(cluster, { recursive: true, force: true }); // an initdb that was killed leaves a half-made folder
   await makeClusterFolder(cluster);
   const settings = { port: await freePort(), password: randomBytes(18).toString('base64url'), cluster };
@@ -73,8 +75,18 @@ export async function startCluster(binaries, settings, settingsFile, { safe = tr
     settings = { ...settings, port: await freePort() };
     writeJson(settingsFile, settings);
   }
-  const options = ['listen_addresses=127.0.0.1', 'unix_socket_directories=', ...(safe ? [] : ['fsync=off', 'full_page_writes=off', 'synchronous_commit=off'])];
-  const [program, args] = asDatabaseUser(path.join(binaries, 'postgres'), ['-D', settings.cluster, '-p', String(settings.port), ...options.flatMap((option) => ['-c', option])]);
+  const options = [
+    'listen_addresses=127.0.0.1',
+    'unix_socket_directories=',
+    ...(safe ? [] : ['fsync=off', 'full_page_writes=off', 'synchronous_commit=off']),
+  ];
+  const [program, args] = asDatabaseUser(path.join(binaries, 'postgres'), [
+    '-D',
+    settings.cluster,
+    '-p',
+    String(settings.port),
+    ...options.flatMap((option) => ['-c', option]),
+  ]);
   // a group of its own: Ctrl-C reaches the start script alone, which stops the server first and the database after it
   const child = spawn(program, args, { cwd: '/', stdio: ['ignore', 'ignore', 'pipe'], detached: true });
   let log = '';
@@ -88,7 +100,8 @@ export async function startCluster(binaries, settings, settingsFile, { safe = tr
 async function untilReady({ binaries, settings, process: child, log }) {
   for (let attempt = 0; attempt < 300; attempt++) {
     if (child.exitCode !== null) {
-      if (/No space left/.test(log())) throw new Stop('The disk is full: PostgreSQL cannot start. Free some space and start again; what was booked is safe.');
+      if (/No space left/.test(log()))
+        throw new Stop('The disk is full: PostgreSQL cannot start. Free some space and start again; what was booked is safe.');
       throw new Stop(`PostgreSQL did not start.\n${log()}`);
     }
     const { code } = await run(path.join(binaries, 'pg_isready'), ['-q', '-h', '127.0.0.1', '-p', String(settings.port)]);
@@ -118,7 +131,18 @@ export async function stopCluster({ process: child }) {
 
 /** Runs SQL as the owner and answers what psql printed. @param {Cluster} cluster @param {string} database @param {string} sql */
 export async function psql({ binaries, settings }, database, sql) {
-  const { code, output } = await run(path.join(binaries, 'psql'), ['-X', '-q', '-t', '-A', '-v', 'ON_ERROR_STOP=1', '-d', urlOf(settings, database), '-c', sql]);
+  const { code, output } = await run(path.join(binaries, 'psql'), [
+    '-X',
+    '-q',
+    '-t',
+    '-A',
+    '-v',
+    'ON_ERROR_STOP=1',
+    '-d',
+    urlOf(settings, database),
+    '-c',
+    sql,
+  ]);
   if (code !== 0) throw new Stop(`PostgreSQL refused: ${output.trim()}`);
   return output.trim();
 }

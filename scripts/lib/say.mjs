@@ -21,6 +21,7 @@ function sentenceOf(error) {
   if (error instanceof Stop) return error.message;
   const code = /** @type {NodeJS.ErrnoException} */ (error)?.code;
   if (code === 'ENOSPC') return 'The disk is full. Free some space (1 GB is enough) and start again; what was booked is safe.';
-  if (code === 'EACCES' || code === 'EPERM') return `No permission: ${/** @type {Error} */ (error).message}. Run it as the owner of this folder.`;
+  if (code === 'EACCES' || code === 'EPERM')
+    return `No permission: ${/** @type {Error} */ (error).message}. Run it as the owner of this folder.`;
   return error instanceof Error ? (error.stack ?? error.message) : String(error);
 }

@@ -7,7 +7,9 @@ import { say, Stop } from './say.mjs';
 
 /** Migrations and, on an empty database, the demo data. @param {string} databaseUrl */
 export async function prepareDatabase(databaseUrl) {
-  const { code, output } = await run(process.execPath, ['--enable-source-maps', SERVER, 'prepare'], { env: { ...process.env, DATABASE_URL: databaseUrl } });
+  const { code, output } = await run(process.execPath, ['--enable-source-maps', SERVER, 'prepare'], {
+    env: { ...process.env, DATABASE_URL: databaseUrl },
+  });
   if (code !== 0) throw new Stop(`The database could not be brought to shape; nothing in it was changed.\n${output.slice(-2000)}`);
   const { migrations, demo } = JSON.parse(output.trim().split('\n').at(-1) ?? '{}');
   if (migrations.length > 0) say(`migrated the database (${migrations.join(', ')})`);

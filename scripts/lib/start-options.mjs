@@ -14,7 +14,8 @@ export function startOptions(args) {
   const { values } = parsed(args);
   if (values.help) throw new Stop(HELP);
   const port = Number(values.port);
-  if (!Number.isInteger(port) || port < 1 || port > 65_535) throw new Stop(`"${values.port}" is no port. Choose a number from 1 to 65535, such as --port 4180.`);
+  if (!Number.isInteger(port) || port < 1 || port > 65_535)
+    throw new Stop(`"${values.port}" is no port. Choose a number from 1 to 65535, such as --port 4180.`);
   return { port, dataFolder: path.resolve(root, values.data), resetDemo: values['reset-demo'] };
 }
 

@@ -45,7 +45,9 @@ export class Supervisor {
     const now = Date.now();
     this.#restarts = [...this.#restarts.filter((at) => now - at < WITHIN_MS), now];
     if (this.#restarts.length > MOST_RESTARTS)
-      return void this.stop().then(() => fail(new Stop(`${what} stopped ${MOST_RESTARTS} times within a minute. What it said stands above.`)));
+      return void this.stop().then(() =>
+        fail(new Stop(`${what} stopped ${MOST_RESTARTS} times within a minute. What it said stands above.`)),
+      );
     say(`${what} stopped unexpectedly; starting it again. What was booked is safe.`);
     void sleep(300)
       .then(start)

@@ -41,7 +41,8 @@ function keepDebianFromStartingACluster() {
 async function install(packages, what) {
   const byHand = `apt-get install --no-install-recommends ${packages.join(' ')}`;
   const sudo = await wayToRoot();
-  if (sudo === undefined || !existsSync('/usr/bin/apt-get')) throw new Stop(`${what} is missing and may not be installed from here. Type: sudo ${byHand}`);
+  if (sudo === undefined || !existsSync('/usr/bin/apt-get'))
+    throw new Stop(`${what} is missing and may not be installed from here. Type: sudo ${byHand}`);
   say(`installing ${what} (Debian's packages)`);
   const apt = (/** @type {string[]} */ args) => {
     const [command = 'apt-get', ...rest] = [...sudo, 'apt-get', '-o', 'Dpkg::Options::=--force-confold', ...args];
@@ -49,7 +50,8 @@ async function install(packages, what) {
   };
   const update = await apt(['update', '-qq']);
   const result = await apt(['install', '-y', '-qq', '--no-install-recommends', ...packages]);
-  if (result.code !== 0) throw new Stop(`${what} could not be installed. Type: sudo ${byHand}\n${(update.output + result.output).slice(-1500)}`);
+  if (result.code !== 0)
+    throw new Stop(`${what} could not be installed. Type: sudo ${byHand}\n${(update.output + result.output).slice(-1500)}`);
 }
 
 /** How a command becomes root's: as it is, by sudo without a password, or not at all. @returns {Promise<string[] | undefined>} */

@@ -12,7 +12,8 @@ export function createWorker(): Worker {
     }
   };
   const worker = Object.assign(target, {
-    postMessage: (request: WorkerRequest) => queueMicrotask(() => target.dispatchEvent(new MessageEvent('message', { data: answer(request) }))),
+    postMessage: (request: WorkerRequest) =>
+      queueMicrotask(() => target.dispatchEvent(new MessageEvent('message', { data: answer(request) }))),
     terminate: () => undefined,
   });
   return worker as unknown as Worker; // as much of a worker as the service uses

@@ -39,7 +39,14 @@ export type NewCylinder = z.infer<typeof newCylinder>;
 
 /** How a cylinder stands with its limits, computed when it is read. */
 export const standing = z.discriminatedUnion('state', [
-  z.strictObject({ state: z.literal('limited'), ruling: fillRule, stopGrossKg: z.number(), mayAddKg: z.number(), liquidShare77F: z.number(), stopShare77F: z.number() }),
+  z.strictObject({
+    state: z.literal('limited'),
+    ruling: fillRule,
+    stopGrossKg: z.number(),
+    mayAddKg: z.number(),
+    liquidShare77F: z.number(),
+    stopShare77F: z.number(),
+  }),
   z.strictObject({ state: z.literal('empty') }),
   z.strictObject({ state: z.literal('no-limit'), why: z.string() }),
 ]);

@@ -1,7 +1,8 @@
 import { fillLimitsRequest } from './fill-limits';
 
 const good = { refrigerant: 'R-410A', volumeM3: 0.01190863, tareKg: 7.802, contentKg: 3.357, hottestK: 333.15 };
-const sentences = (body: object) => fillLimitsRequest.safeParse(body).error?.issues.map(({ path, message }) => [path.join('.'), message]) ?? [];
+const sentences = (body: object) =>
+  fillLimitsRequest.safeParse(body).error?.issues.map(({ path, message }) => [path.join('.'), message]) ?? [];
 
 test('a refrigerant or a composition, not both and not neither', () => {
   expect(sentences(good)).toEqual([]);

@@ -17,7 +17,9 @@ test('a parameter of the path is declared', () => {
 });
 
 test('the fill-limit request names its fields with their units', () => {
-  const operation = document.paths['/api/fill-limits']!['post'] as { requestBody: { content: { 'application/json': { schema: { properties: object } } } } };
+  const operation = document.paths['/api/fill-limits']!['post'] as {
+    requestBody: { content: { 'application/json': { schema: { properties: object } } } };
+  };
   const { properties } = operation.requestBody.content['application/json'].schema;
   expect(Object.keys(properties)).toEqual(['refrigerant', 'composition', 'volumeM3', 'tareKg', 'contentKg', 'hottestK']);
 });

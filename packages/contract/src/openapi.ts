@@ -46,7 +46,8 @@ export function openApi(version: string) {
     info: {
       title: 'Hygromet',
       version,
-      description: 'Fill limits, cylinders, systems and the mass ledger. SI throughout, the unit in each name; pressures are absolute unless the name says otherwise.',
+      description:
+        'Fill limits, cylinders, systems and the mass ledger. SI throughout, the unit in each name; pressures are absolute unless the name says otherwise.',
       license: { name: 'MIT', identifier: 'MIT' },
     },
     paths,

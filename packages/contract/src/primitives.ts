@@ -6,7 +6,9 @@ export const instant = z.iso.datetime({ offset: true, error: 'Give a date and ti
 /** The month of a stamp, "2021-11". */
 export const stampMonth = z.string().regex(/^\d{4}-(0[1-9]|1[0-2])$/, { error: 'Give year and month, such as 2021-11.' });
 
-const missing = (what: string) => ({ error: (issue: { input?: unknown }) => (issue.input === undefined ? `The ${what} is missing.` : `The ${what} is not a number.`) });
+const missing = (what: string) => ({
+  error: (issue: { input?: unknown }) => (issue.input === undefined ? `The ${what} is missing.` : `The ${what} is not a number.`),
+});
 
 /** A finite number with a sentence for each way it can be wrong. */
 export const quantity = (what: string) => z.number(missing(what));

@@ -7,7 +7,14 @@ export abstract class CoreError extends Error {
 }
 
 export type CoreErrorCode =
-  'out-of-range' | 'not-a-number' | 'unreadable' | 'unknown-refrigerant' | 'bad-composition' | 'no-two-phase-state' | 'no-convergence' | 'no-fill-limit';
+  | 'out-of-range'
+  | 'not-a-number'
+  | 'unreadable'
+  | 'unknown-refrigerant'
+  | 'bad-composition'
+  | 'no-two-phase-state'
+  | 'no-convergence'
+  | 'no-fill-limit';
 
 export class OutOfRange extends CoreError {
   readonly code = 'out-of-range';

@@ -37,15 +37,24 @@ export const loadDemo = (db: Db, outside: Outside): Promise<boolean> =>
     const known = await tx.selectFrom('organisation').select('id').executeTakeFirst();
     if (known !== undefined) return false;
     const id = outside.newId();
-    await addOrganisation(tx, id, { ...scenario.organisation, requiredRules: fillRules.filter((rule) => scenario.organisation.requiredRules.includes(rule)) });
-    for (const { kind, name } of scenario.accounts) await addAccount(tx, { id: outside.newId(), organisationId: id, kind: kind as AccountKind, name });
+    await addOrganisation(tx, id, {
+      ...scenario.organisation,
+      requiredRules: fillRules.filter((rule) => scenario.organisation.requiredRules.includes(rule)),
+    });
+    for (const { kind, name } of scenario.accounts)
+      await addAccount(tx, { id: outside.newId(), organisationId: id, kind: kind as AccountKind, name });
     const organisation = await ownOrganisation(tx);
     for (const system of scenario.systems) await addDemoSystem(tx, organisation, system, outside);
     for (const cylinder of scenario.cylinders) await addDemoCylinder(tx, organisation, cylinder, outside);
     return true;
   });
 
-async function addDemoSystem(tx: Tx, organisation: OrganisationRow, system: (typeof scenario.systems)[number], outside: Outside): Promise<void> {
+async function addDemoSystem(
+  tx: Tx,
+  organisation: OrganisationRow,
+  system: (typeof scenario.systems)[number],
+  outside: Outside,
+): Promise<void> {
   const [value, unit] = system.nameplate as [number, DecimalMassUnit];
   await registerSystem(
     tx,
@@ -88,6 +97,13 @@ async function addDemoCylinder(tx: Tx, organisation: OrganisationRow, demo: Demo
   for (const fill of demo.fills as readonly DemoFill[]) grossLb = await addDemoFill(tx, organisation, cylinder, grossLb, fill, outside);
 }
 
+/** So many days before, between eight and sixteen. */
+function inWorkingHours(now: Date, daysAgo: number): string {
+  const day = new Date(now.getTime() - daysAgo * 86_400_000);
+  day.setUTCHours(8 + (daysAgo % 8), (daysAgo * 17) % 60, 0, 0);
+  return day.toISOString();
+}
+
 /** One fill on a scale that shows tenths of a pound; answers the gross weight after it. */
 async function addDemoFill(
   tx: Tx,
@@ -102,7 +118,10 @@ async function addDemoFill(
   if (source === undefined) throw new Error(`the demo data fill from "${fill.from}", which is not among its accounts`);
   const composition = fill.refrigerant === undefined ? source.composition : refrigerant(fill.refrigerant).composition;
   if (composition === null) throw new Error(`the demo data fill from "${fill.from}", which is empty`);
-  const { limits, ruling } = limitsOf({ composition, volumeM3: cylinder.volumeM3, tareKg: cylinder.tareKg, contentKg: 0 }, fillPolicyOf(organisation));
+  const { limits, ruling } = limitsOf(
+    { composition, volumeM3: cylinder.volumeM3, tareKg: cylinder.tareKg, contentKg: 0 },
+    fillPolicyOf(organisation),
+  );
   const limitKg = limits.find(({ rule }) => rule === ruling)!.netKg;
   const afterLb = Number((grossLb + massIn(fill.share * limitKg, 'lb')).toFixed(1));
   await bookTransfer(
@@ -118,7 +137,7 @@ async function addDemoFill(
       grossAfterKg: massFrom(afterLb, 'lb'),
       grossAfterTyped: typed(afterLb, 'lb'),
       acceptMixing: fill.mixes ?? false,
-      happenedAt: new Date(outside.now().getTime() - fill.daysAgo * 86_400_000).toISOString(),
+      happenedAt: inWorkingHours(outside.now(), fill.daysAgo),
       recordedBy: fill.by,
       ...(fill.note === undefined ? {} : { note: fill.note }),
     },

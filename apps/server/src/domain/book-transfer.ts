@@ -2,7 +2,7 @@ import type { Account } from '@hygromet/contract/account';
 import type { Booked, newTransfer } from '@hygromet/contract/movement';
 import { refrigerant } from '@hygromet/core/fluids/refrigerant';
 import type { Composition } from '@hygromet/core/fluids/composition';
-import type { z } from 'zod';
+import type * as z from 'zod';
 import { accountById } from '../store/account-store';
 import { cylinderById, labelCylinder, lockCylinders, type CylinderRecord } from '../store/cylinder-store';
 import type { Tx } from '../store/database';
@@ -36,7 +36,8 @@ export const bookTransfer = (db: Tx, organisation: OrganisationRow, transfer: Tr
     const massKg = massMoved(transfer, cylinder);
     const incoming = await incomingRefrigerant(tx, organisation, source, transfer);
     const added = await addMovement(tx, draftOf(transfer, organisation, incoming, massKg, outside.newId()), outside.now());
-    if (added.state === 'key-reused') throw new Refused('key-reused', 'This booking was sent before with other content. Reload, look at the ledger, and book again.');
+    if (added.state === 'key-reused')
+      throw new Refused('key-reused', 'This booking was sent before with other content. Reload, look at the ledger, and book again.');
     if (added.state === 'added') {
       // after the entry: a repeated key is answered before anything is asked again, and a refusal takes the entry back
       refuseUnaskedMixing(cylinder, incoming, transfer.acceptMixing);
@@ -50,10 +51,18 @@ export const differenceKg = (afterKg: number, beforeKg: number) => Number((after
 
 function massMoved({ grossBeforeKg, grossAfterKg }: Transfer, { tareKg, name }: CylinderRecord): number {
   if (grossBeforeKg < tareKg - TARE_ACCURACY_KG)
-    throw new Refused('below-tare', `The gross weight before is below the tare of ${name}. Read the scale again, and "TW" on the collar.`, '/grossBeforeKg');
+    throw new Refused(
+      'below-tare',
+      `The gross weight before is below the tare of ${name}. Read the scale again, and "TW" on the collar.`,
+      '/grossBeforeKg',
+    );
   const massKg = differenceKg(grossAfterKg, grossBeforeKg);
   if (massKg <= 0)
-    throw new Refused('got-lighter', `${name} did not get heavier. Read the scale again; what leaves a cylinder is booked from that cylinder.`, '/grossAfterKg');
+    throw new Refused(
+      'got-lighter',
+      `${name} did not get heavier. Read the scale again; what leaves a cylinder is booked from that cylinder.`,
+      '/grossAfterKg',
+    );
   return massKg;
 }
 
@@ -74,7 +83,8 @@ async function incomingRefrigerant(tx: Tx, organisation: OrganisationRow, source
     const composition = from === undefined ? undefined : compositionIn(from);
     if (composition !== undefined) return { id: from?.refrigerant ?? undefined, composition };
   }
-  if (transfer.refrigerant === undefined) throw new Refused('content-unknown', `Say which refrigerant comes from ${source.name}.`, '/refrigerant');
+  if (transfer.refrigerant === undefined)
+    throw new Refused('content-unknown', `Say which refrigerant comes from ${source.name}.`, '/refrigerant');
   return { id: transfer.refrigerant, composition: refrigerant(transfer.refrigerant).composition };
 }
 

@@ -17,17 +17,28 @@ import { Refused } from './refused';
  * the scale says.
  * @throws Refused
  */
-export const bookWeighing = (db: Tx, organisation: OrganisationRow, cylinderId: string, weighing: NewWeighing, outside: Outside): Promise<Booked> =>
+export const bookWeighing = (
+  db: Tx,
+  organisation: OrganisationRow,
+  cylinderId: string,
+  weighing: NewWeighing,
+  outside: Outside,
+): Promise<Booked> =>
   inTransaction(db, async (tx) => {
     await lockCylinders(tx, [cylinderId]);
     const cylinder = await cylinderById(tx, organisation.id, cylinderId);
     if (cylinder === undefined) throw new Refused('not-found', 'This cylinder is not in the register.');
     const earlier = await movementIdByKey(tx, organisation.id, weighing.key);
     if (earlier !== undefined) return bookedAnswer(tx, organisation, earlier, cylinder.id, true);
-    if (weighing.grossKg < cylinder.tareKg) throw new Refused('below-tare', `The gross weight is below the tare of ${cylinder.name}. Read both again.`, '/grossKg');
+    if (weighing.grossKg < cylinder.tareKg)
+      throw new Refused('below-tare', `The gross weight is below the tare of ${cylinder.name}. Read both again.`, '/grossKg');
     const composition = compositionIn(cylinder);
     if (composition === undefined)
-      throw new Refused('content-unknown', `${cylinder.name} was empty and evacuated. Say what is in it before its weight is booked.`, '/grossKg');
+      throw new Refused(
+        'content-unknown',
+        `${cylinder.name} was empty and evacuated. Say what is in it before its weight is booked.`,
+        '/grossKg',
+      );
     const excess = differenceKg(weighing.grossKg, cylinder.tareKg + cylinder.contentKg);
     if (excess === 0) throw new Refused('invalid-input', 'Scale and ledger agree: there is nothing to book.', '/grossKg');
     const unexplained = await accountOfKind(tx, organisation.id, 'unexplained');
@@ -50,6 +61,7 @@ export const bookWeighing = (db: Tx, organisation: OrganisationRow, cylinderId: 
       recordedBy: weighing.recordedBy,
     };
     const added = await addMovement(tx, draft, outside.now());
-    if (added.state === 'key-reused') throw new Refused('key-reused', 'This weighing was sent before with other content. Reload and weigh again.');
+    if (added.state === 'key-reused')
+      throw new Refused('key-reused', 'This weighing was sent before with other content. Reload and weigh again.');
     return bookedAnswer(tx, organisation, added.id, cylinder.id, added.state === 'repeated');
   });

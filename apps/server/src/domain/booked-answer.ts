@@ -10,7 +10,13 @@ import { limitsOf } from './compute-fill-limits';
 import { compositionIn } from './cylinder-standing';
 
 /** The entry with both accounts as they are now, and what may still go into the cylinder, as computed by the full model. */
-export async function bookedAnswer(tx: Tx, organisation: OrganisationRow, movementId: string, cylinderId: string | undefined, repeated: boolean): Promise<Booked> {
+export async function bookedAnswer(
+  tx: Tx,
+  organisation: OrganisationRow,
+  movementId: string,
+  cylinderId: string | undefined,
+  repeated: boolean,
+): Promise<Booked> {
   const movement = await movementById(tx, organisation.id, movementId);
   if (movement === undefined) throw new Error(`the movement ${movementId} was booked and is not there`);
   const [from, to] = [await accountById(tx, organisation.id, movement.from.id), await accountById(tx, organisation.id, movement.to.id)];
@@ -25,7 +31,16 @@ export async function cylinderLimits(tx: Tx, organisation: OrganisationRow, id: 
   const composition = record === undefined ? undefined : compositionIn(record);
   if (record === undefined || composition === undefined) return null;
   try {
-    return limitsOf({ composition, volumeM3: record.volumeM3, tareKg: record.tareKg, contentKg: Math.max(0, record.contentKg), hottestK: organisation.hottestK }, fillPolicyOf(organisation));
+    return limitsOf(
+      {
+        composition,
+        volumeM3: record.volumeM3,
+        tareKg: record.tareKg,
+        contentKg: Math.max(0, record.contentKg),
+        hottestK: organisation.hottestK,
+      },
+      fillPolicyOf(organisation),
+    );
   } catch (error) {
     if (error instanceof NoFillLimit) return null;
     throw error;

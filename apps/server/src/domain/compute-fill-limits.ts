@@ -49,4 +49,11 @@ export function limitsOf(cylinder: LimitedCylinder, policy: FillPolicy): FillLim
 
 /** The request of the wire: a designation or a composition. */
 export const answerFillLimits = (request: FillLimitsRequest, policy: FillPolicy): FillLimitsAnswer =>
-  limitsOf({ ...request, composition: request.composition === undefined ? refrigerant(request.refrigerant ?? '').composition : compositionOf(request.composition) }, policy);
+  limitsOf(
+    {
+      ...request,
+      composition:
+        request.composition === undefined ? refrigerant(request.refrigerant ?? '').composition : compositionOf(request.composition),
+    },
+    policy,
+  );

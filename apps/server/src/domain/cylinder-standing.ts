@@ -85,7 +85,8 @@ function flagsOf(record: CylinderRecord, standing: Cylinder['standing'], stamp: 
 }
 
 const isMixed = ({ composition, refrigerant: label }: CylinderRecord): boolean =>
-  composition !== null && (label === null ? designationOf(composition, SAME_SHARE) === undefined : !sameRefrigerant(composition, refrigerant(label).composition));
+  composition !== null &&
+  (label === null ? designationOf(composition, SAME_SHARE) === undefined : !sameRefrigerant(composition, refrigerant(label).composition));
 
 const monthOf = (text: string): StampMonth => ({ year: Number(text.slice(0, 4)), month: Number(text.slice(5)) });
 const monthText = ({ year, month }: StampMonth) => `${year}-${String(month).padStart(2, '0')}`;

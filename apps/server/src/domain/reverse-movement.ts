@@ -25,15 +25,23 @@ export const reversalOf = (wrong: Movement, reversal: NewReversal, organisationI
 });
 
 /** Reverses a wrong entry, once. A reversal itself is not reversed: what really happened is booked anew. @throws Refused */
-export const reverseMovement = (db: Tx, organisation: OrganisationRow, movementId: string, reversal: NewReversal, outside: Outside): Promise<Booked> =>
+export const reverseMovement = (
+  db: Tx,
+  organisation: OrganisationRow,
+  movementId: string,
+  reversal: NewReversal,
+  outside: Outside,
+): Promise<Booked> =>
   inTransaction(db, async (tx) => {
     const wrong = await movementById(tx, organisation.id, movementId);
     if (wrong === undefined) throw new Refused('not-found', 'This entry is not in the ledger.');
-    if (wrong.reverses !== null) throw new Refused('reversal-of-reversal', 'This entry is itself a reversal. Book what really happened as a new entry.');
+    if (wrong.reverses !== null)
+      throw new Refused('reversal-of-reversal', 'This entry is itself a reversal. Book what really happened as a new entry.');
     // the moment of the wrong entry keeps a repeated request the same request
     const draft = reversalOf(wrong, reversal, organisation.id, outside.newId(), new Date(wrong.happenedAt));
     const added = await addMovement(tx, draft, outside.now());
-    if (added.state === 'key-reused') throw new Refused('key-reused', 'This reversal was sent before with other content. Reload and look at the ledger.');
+    if (added.state === 'key-reused')
+      throw new Refused('key-reused', 'This reversal was sent before with other content. Reload and look at the ledger.');
     const cylinder = [wrong.to, wrong.from].find(({ kind }) => kind === 'cylinder');
     return bookedAnswer(tx, organisation, added.id, cylinder?.id, added.state === 'repeated');
   });

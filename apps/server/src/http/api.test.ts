@@ -29,7 +29,10 @@ test('fill limits: a 26.2 lb cylinder of R-410A is ruled by 131 °F, 21.6 lb net
 
 test('a composition may stand for a designation, and is recognised', async () => {
   const { refrigerant: _, ...without } = example;
-  const [byName, byShares] = [await house.send('POST', '/api/fill-limits', example), await house.send('POST', '/api/fill-limits', { ...without, composition: { 'R-32': 0.5, 'R-125': 0.5 } })];
+  const [byName, byShares] = [
+    await house.send('POST', '/api/fill-limits', example),
+    await house.send('POST', '/api/fill-limits', { ...without, composition: { 'R-32': 0.5, 'R-125': 0.5 } }),
+  ];
   expect(byShares.body.stopGrossKg).toBeCloseTo(byName.body.stopGrossKg, 9);
 });
 
@@ -68,7 +71,11 @@ test('every cylinder of the demo is as the contract says, and the known troubles
 
 test('a transfer is booked: both accounts, the content, and what is left until the stop', async () => {
   const [before, source] = [await cylinderNamed(house, 'C-07'), await accountNamed(house, 'Planetarium, rooftop unit')];
-  const { status, body } = await house.send('POST', '/api/transfers', await transferOf(house, 2, { grossAfterTyped: { text: '29.0', unit: 'lb' } }));
+  const { status, body } = await house.send(
+    'POST',
+    '/api/transfers',
+    await transferOf(house, 2, { grossAfterTyped: { text: '29.0', unit: 'lb' } }),
+  );
   expect(status).toBe(201);
   const answer = booked.parse(body);
   expect(answer.to.massKg - before.contentKg).toBeCloseTo(2, 8);
@@ -83,7 +90,11 @@ test('an overfilled cylinder is booked as it is and flagged by how much: the led
   expect(status).toBe(201);
   expect(body.overfilledByKg).toBeCloseTo(0.4, 6);
   expect((await cylinderNamed(house, 'C-07')).flags).toContain('overfilled');
-  await house.send('POST', `/api/movements/${body.movement.id}/reversal`, { key: randomUUID(), recordedBy: 'Ines Marrow', note: 'only a test of the flag' });
+  await house.send('POST', `/api/movements/${body.movement.id}/reversal`, {
+    key: randomUUID(),
+    recordedBy: 'Ines Marrow',
+    note: 'only a test of the flag',
+  });
 });
 
 test('a wrong booking is reversed, never edited; and reversed once', async () => {
@@ -92,7 +103,11 @@ test('a wrong booking is reversed, never edited; and reversed once', async () =>
   const reversal = { key: randomUUID(), recordedBy: 'Tobin Wake', note: 'scale read with a hose on it' };
   const reversed = await house.send('POST', `/api/movements/${wrong.body.movement.id}/reversal`, reversal);
   expect(reversed.status).toBe(201);
-  expect(reversed.body.movement).toMatchObject({ reverses: wrong.body.movement.id, massKg: wrong.body.movement.massKg, known: 'corrected' });
+  expect(reversed.body.movement).toMatchObject({
+    reverses: wrong.body.movement.id,
+    massKg: wrong.body.movement.massKg,
+    known: 'corrected',
+  });
   expect((await cylinderNamed(house, 'C-07')).contentKg).toBeCloseTo(before.contentKg, 8);
 
   const again = await house.send('POST', `/api/movements/${wrong.body.movement.id}/reversal`, { ...reversal, key: randomUUID() });
@@ -129,7 +144,13 @@ test('a refrigerant that is not what the cylinder holds is asked about, and book
 test('an empty cylinder takes the label of what first goes in', async () => {
   const empty = await cylinderNamed(house, 'C-04');
   const museum = await accountNamed(house, 'Ceramics museum, storage');
-  const transfer = { ...(await transferOf(house, 1)), cylinder: empty.id, from: museum.id, grossBeforeKg: empty.tareKg, grossAfterKg: empty.tareKg + 1.2 };
+  const transfer = {
+    ...(await transferOf(house, 1)),
+    cylinder: empty.id,
+    from: museum.id,
+    grossBeforeKg: empty.tareKg,
+    grossAfterKg: empty.tareKg + 1.2,
+  };
   await house.send('POST', '/api/transfers', transfer);
   expect(await cylinderNamed(house, 'C-04')).toMatchObject({ refrigerant: 'R-513A', evacuatedAt: null, contentKg: 1.2 });
 });
@@ -144,7 +165,17 @@ test('what the scale shows beyond the ledger is booked as unexplained', async ()
 });
 
 test('registering: the same number twice is refused by name, a repeated request answers the first', async () => {
-  const draft = { key: randomUUID(), name: 'C-77', volumeM3: 0.0119, tareKg: 7.8, servicePressurePa: 2.76e6, requalified: '2025-02', place: 'van', refrigerant: 'R-32', grossKg: 9.3 };
+  const draft = {
+    key: randomUUID(),
+    name: 'C-77',
+    volumeM3: 0.0119,
+    tareKg: 7.8,
+    servicePressurePa: 2.76e6,
+    requalified: '2025-02',
+    place: 'van',
+    refrigerant: 'R-32',
+    grossKg: 9.3,
+  };
   const first = await house.send('POST', '/api/cylinders', draft);
   expect(first.status).toBe(201);
   expect(first.body.contentKg).toBeCloseTo(1.5, 9);
@@ -162,7 +193,9 @@ test('the rules of the organisation decide which limit rules', async () => {
 
 test('the routes and the contract name the same endpoints', () => {
   const app = createApp({ db: house.db, outside, log: pino({ level: 'silent' }), version: 'test' });
-  const routed = app.routes.filter(({ path, method }) => path.startsWith('/api/') && method !== 'ALL').map(({ method, path }) => `${method} ${path}`);
+  const routed = app.routes
+    .filter(({ path, method }) => path.startsWith('/api/') && method !== 'ALL')
+    .map(({ method, path }) => `${method} ${path}`);
   const promised = Object.values(endpoints).map(({ method, path }) => `${method.toUpperCase()} ${path}`);
   expect([...new Set(routed)].sort()).toEqual([...promised, 'GET /api/docs', 'GET /api/openapi.json'].sort());
 });

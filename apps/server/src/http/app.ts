@@ -19,11 +19,29 @@ export function createApp(deps: Deps, webRoot?: string) {
   app.use(async (c, next) => {
     const started = performance.now();
     await next();
-    deps.log.info({ requestId: c.var.requestId, method: c.req.method, path: c.req.path, status: c.res.status, ms: Math.round(performance.now() - started) }, 'request');
+    deps.log.info(
+      {
+        requestId: c.var.requestId,
+        method: c.req.method,
+        path: c.req.path,
+        status: c.res.status,
+        ms: Math.round(performance.now() - started),
+      },
+      'request',
+    );
   });
   app.use(compress());
   app.use(etag());
-  app.use(secureHeaders({ contentSecurityPolicy: { defaultSrc: ["'self'"], styleSrc: ["'self'", "'unsafe-inline'"], imgSrc: ["'self'", 'data:'], workerSrc: ["'self'"] } }));
+  app.use(
+    secureHeaders({
+      contentSecurityPolicy: {
+        defaultSrc: ["'self'"],
+        styleSrc: ["'self'", "'unsafe-inline'"],
+        imgSrc: ["'self'", 'data:'],
+        workerSrc: ["'self'"],
+      },
+    }),
+  );
   app.onError((error, c) => problemOf(error, c, deps.log));
 
   app.get('/healthz', async (c) => {

@@ -15,8 +15,8 @@ type Document = ReturnType<typeof openApi>;
 const json = (value: unknown) => JSON.stringify(value, null, 2);
 
 function readablePage(document: Document) {
-  const operations = Object.entries(document.paths).flatMap(([path, methods]) =>
-    Object.entries(methods).map(([method, operation]) => ({ method, path, ...(operation as Operation) })), // as openApi made it
+  const operations = Object.entries(document.paths).flatMap(
+    ([path, methods]) => Object.entries(methods).map(([method, operation]) => ({ method, path, ...(operation as Operation) })), // as openApi made it
   );
   return html`<!doctype html>
     <html lang="en">
@@ -48,7 +48,14 @@ const section = ({ method, path, operationId, summary, requestBody, responses }:
   return html`<section id="${operationId}">
     <h2><code>${method.toUpperCase()} ${path}</code></h2>
     <p>${summary}</p>
-    ${requestBody === undefined ? '' : html`<details><summary>Request</summary><pre>${json(requestBody.content['application/json']?.schema)}</pre></details>`}
+    ${
+      requestBody === undefined
+        ? ''
+        : html`<details>
+            <summary>Request</summary>
+            <pre>${json(requestBody.content['application/json']?.schema)}</pre>
+          </details>`
+    }
     <details>
       <summary>Answer ${status}</summary>
       <pre>${json(answer?.content['application/json']?.schema)}</pre>

@@ -47,13 +47,20 @@ interface Said {
 function saidBy(error: unknown): Said | undefined {
   if (error instanceof CoreError) return { code: error.code, detail: error.message };
   if (error instanceof Refused)
-    return { code: error.code, detail: error.message, ...(error.pointer === undefined ? {} : { errors: [{ pointer: error.pointer, detail: error.message }] }) };
+    return {
+      code: error.code,
+      detail: error.message,
+      ...(error.pointer === undefined ? {} : { errors: [{ pointer: error.pointer, detail: error.message }] }),
+    };
   if (error instanceof pg.DatabaseError && error.constraint !== undefined) return constraintProblems[error.constraint];
   if (error instanceof HTTPException && error.status < 500) return { code: 'invalid-input', detail: 'The request body is not JSON.' };
   return undefined;
 }
 
-const INTERNAL: Said = { code: 'internal', detail: 'Something failed here. Nothing was stored halfway; try again, and quote the request id if it stays.' };
+const INTERNAL: Said = {
+  code: 'internal',
+  detail: 'Something failed here. Nothing was stored halfway; try again, and quote the request id if it stays.',
+};
 
 /** Every error as problem details (RFC 9457). What nobody has foreseen is logged with its request id and told without its insides. */
 export function problemOf(error: unknown, c: Context<Env>, log: Logger): Response {

@@ -23,7 +23,9 @@ const summaries: RefrigerantSummary[] = allRefrigerants.map((refrigerant) => ({
 
 export const registerRoutes = ({ db, outside }: Deps) =>
   new Hono<Env>()
-    .post(fillLimits.path, body(fillLimits.body), async (c) => c.json(answerFillLimits(c.req.valid('json'), fillPolicyOf(await ownOrganisation(db)))))
+    .post(fillLimits.path, body(fillLimits.body), async (c) =>
+      c.json(answerFillLimits(c.req.valid('json'), fillPolicyOf(await ownOrganisation(db)))),
+    )
     .get(refrigerants.path, (c) => c.json(summaries))
     .get(organisation.path, async (c) => {
       const { id: _, ...known } = await ownOrganisation(db);

@@ -3,7 +3,10 @@ import { sql } from 'kysely';
 import type { Tx } from './database';
 
 export async function addAccount(db: Tx, account: { id: string; organisationId: string; kind: AccountKind; name: string }): Promise<void> {
-  await db.insertInto('account').values({ id: account.id, organisation_id: account.organisationId, kind: account.kind, name: account.name }).execute();
+  await db
+    .insertInto('account')
+    .values({ id: account.id, organisation_id: account.organisationId, kind: account.kind, name: account.name })
+    .execute();
 }
 
 /** Below this the rest on an account is rounding: what is left has no composition. */
@@ -52,5 +55,7 @@ export async function accountById(db: Tx, organisationId: string, id: string): P
 
 /** The first account of a kind: there is one each of supplier, reclaimer, air, hoses and unexplained. */
 export async function accountOfKind(db: Tx, organisationId: string, kind: AccountKind): Promise<Account> {
-  return accountOf(await accountQuery(db, organisationId).where('account.kind', '=', kind).orderBy('account.name').limit(1).executeTakeFirstOrThrow());
+  return accountOf(
+    await accountQuery(db, organisationId).where('account.kind', '=', kind).orderBy('account.name').limit(1).executeTakeFirstOrThrow(),
+  );
 }

@@ -20,9 +20,12 @@ async function sql(...statements: string[]): Promise<pg.QueryResult> {
   }
 }
 
-test.each(['update movement set mass_kg = 1', 'delete from movement', 'truncate movement cascade', 'truncate balance cascade'])('PostgreSQL refuses: %s', async (statement) => {
-  await expect(sql(statement)).rejects.toThrow(/append-only/);
-});
+test.each(['update movement set mass_kg = 1', 'delete from movement', 'truncate movement cascade', 'truncate balance cascade'])(
+  'PostgreSQL refuses: %s',
+  async (statement) => {
+    await expect(sql(statement)).rejects.toThrow(/append-only/);
+  },
+);
 
 test.each([
   ['update balance set mass_kg = mass_kg + 1', /not the sum/],

@@ -83,7 +83,13 @@ const movementQuery = (db: Tx, organisationId: string) =>
     .leftJoin('movement as reversal', 'reversal.reverses', 'movement.id')
     .where('movement.organisation_id', '=', organisationId)
     .selectAll('movement')
-    .select(['source.kind as from_kind', 'source.name as from_name', 'target.kind as to_kind', 'target.name as to_name', 'reversal.id as reversed_by']);
+    .select([
+      'source.kind as from_kind',
+      'source.name as from_name',
+      'target.kind as to_kind',
+      'target.name as to_name',
+      'reversal.id as reversed_by',
+    ]);
 
 type MovementRow = Awaited<ReturnType<ReturnType<typeof movementQuery>['execute']>>[number];
 
@@ -111,8 +117,9 @@ const movementOf = (row: MovementRow): Movement => ({
 
 /** Newest first; of one account where asked. */
 export async function movementsOf(db: Tx, organisationId: string, account: string | undefined): Promise<Movement[]> {
-  let query = movementQuery(db, organisationId).orderBy('movement.sequence', 'desc').limit(5000);
-  if (account !== undefined) query = query.where((eb) => eb.or([eb('movement.from_account', '=', account), eb('movement.to_account', '=', account)]));
+  let query = movementQuery(db, organisationId).orderBy('movement.happened_at', 'desc').orderBy('movement.sequence', 'desc').limit(5000);
+  if (account !== undefined)
+    query = query.where((eb) => eb.or([eb('movement.from_account', '=', account), eb('movement.to_account', '=', account)]));
   return (await query.execute()).map(movementOf);
 }
 
@@ -122,6 +129,11 @@ export async function movementById(db: Tx, organisationId: string, id: string): 
 }
 
 export async function movementIdByKey(db: Tx, organisationId: string, key: string): Promise<string | undefined> {
-  const row = await db.selectFrom('movement').select('id').where('organisation_id', '=', organisationId).where('idempotency_key', '=', key).executeTakeFirst();
+  const row = await db
+    .selectFrom('movement')
+    .select('id')
+    .where('organisation_id', '=', organisationId)
+    .where('idempotency_key', '=', key)
+    .executeTakeFirst();
   return row?.id;
 }

@@ -28,11 +28,17 @@ const columnsOf = (organisation: Organisation) => ({
 });
 
 export async function addOrganisation(db: Tx, id: string, organisation: Organisation): Promise<void> {
-  await db.insertInto('organisation').values({ id, ...columnsOf(organisation) }).execute();
+  await db
+    .insertInto('organisation')
+    .values({ id, ...columnsOf(organisation) })
+    .execute();
 }
 
 export async function saveOrganisation(db: Tx, id: string, organisation: Organisation): Promise<void> {
   await db.updateTable('organisation').set(columnsOf(organisation)).where('id', '=', id).execute();
 }
 
-export const fillPolicyOf = ({ requiredRules, liquidShareAt131F }: Organisation): FillPolicy => ({ required: requiredRules, liquidShareAt131F });
+export const fillPolicyOf = ({ requiredRules, liquidShareAt131F }: Organisation): FillPolicy => ({
+  required: requiredRules,
+  liquidShareAt131F,
+});

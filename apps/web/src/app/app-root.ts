@@ -10,14 +10,25 @@ import { Icon, type IconName } from './ui/icon';
   template: `
     <a class="skip" href="#main" (click)="skip($event)">To the content</a>
     <nav aria-label="Places">
-      <a class="mark" routerLink="/" aria-label="Hygromet, start"><svg viewBox="0 0 40 40" width="40" height="40" aria-hidden="true"><circle cx="20" cy="20" r="14" /><path d="M20 2v5M20 33v5M2 20h5M33 20h5" /><path class="fill" d="M11 20h18a9 9 0 0 1-18 0z" /></svg></a>
+      <a class="mark" routerLink="/" aria-label="Hygromet, start"
+        ><svg viewBox="0 0 40 40" width="40" height="40" aria-hidden="true">
+          <circle cx="20" cy="20" r="14" />
+          <path d="M20 2v5M20 33v5M2 20h5M33 20h5" />
+          <path class="fill" d="M11 20h18a9 9 0 0 1-18 0z" /></svg
+      ></a>
       @for (place of places; track place.path) {
         <a class="place" [routerLink]="place.path" routerLinkActive="here" ariaCurrentWhenActive="page">
           <svg [hyIcon]="place.icon"></svg>
           <span>{{ place.name }}</span>
         </a>
       }
-      <a class="place person" routerLink="/settings" routerLinkActive="here" ariaCurrentWhenActive="page" [attr.aria-label]="'Settings of ' + person()">
+      <a
+        class="place person"
+        routerLink="/settings"
+        routerLinkActive="here"
+        ariaCurrentWhenActive="page"
+        [attr.aria-label]="'Settings of ' + person()"
+      >
         <svg hyIcon="settings"></svg>
         <span>{{ person() }}</span>
       </a>

@@ -4,7 +4,11 @@ import type { Routes } from '@angular/router';
 export const routes: Routes = [
   { path: '', pathMatch: 'full', redirectTo: 'cylinders' },
   { path: 'cylinders', title: 'Cylinders', loadComponent: () => import('./cylinders/rack.page').then((m) => m.RackPage) },
-  { path: 'cylinders/new', title: 'Add a cylinder', loadComponent: () => import('./cylinders/add-cylinder.page').then((m) => m.AddCylinderPage) },
+  {
+    path: 'cylinders/new',
+    title: 'Add a cylinder',
+    loadComponent: () => import('./cylinders/add-cylinder.page').then((m) => m.AddCylinderPage),
+  },
   { path: 'cylinders/:id', title: 'Cylinder', loadComponent: () => import('./cylinders/cylinder.page').then((m) => m.CylinderPage) },
   { path: 'cylinders/:id/fill', title: 'Fill', loadComponent: () => import('./transfer/fill.page').then((m) => m.FillPage) },
   { path: 'systems', title: 'Systems', loadComponent: () => import('./systems/systems.page').then((m) => m.SystemsPage) },

@@ -50,9 +50,9 @@ export interface FillLimit {
 }
 
 export interface FillLimits {
-  /** Strictest first. */
+  /** What is required first, then advice; the strictest first in each. */
   readonly limits: readonly FillLimit[];
-  /** The strictest limit that the organisation requires. */
+  /** The strictest limit that the organisation requires; where none of its rules applies, the strictest of all. */
   readonly ruling: FillLimit;
   readonly estimated: boolean;
 }
@@ -65,9 +65,9 @@ export function fillLimits(filling: Filling, policy: FillPolicy = defaultFillPol
   const id = designationOf(filling.composition);
   const limits = fillRules
     .flatMap((rule) => limitOf(rule, filling, id, policy))
-    .sort((a, b) => a.net - b.net);
+    .sort((a, b) => Number(b.required) - Number(a.required) || a.net - b.net);
   const holdsWhenHot = limits.some(({ rule }) => rule === 'not-liquid-full-131F') || Object.keys(tabulatedFilling(id)).length > 0;
-  const ruling = limits.find(({ required }) => required) ?? limits[0];
+  const ruling = limits[0];
   if (ruling === undefined || !holdsWhenHot) throw new NoFillLimit(id ?? 'This mixture');
   return { limits, ruling, estimated: modelOf(filling.composition).model.estimated };
 }

@@ -22,5 +22,7 @@ test('a bottom that is all there is holds two thirds of its cylinder', () => {
 
 test('more liquid stands higher', () => {
   const anyShare = fc.double({ min: 0, max: 1, noNaN: true });
-  fc.assert(fc.property(anyShare, anyShare, (a, b) => a === b || liquidHeight(Math.min(a, b), shape) <= liquidHeight(Math.max(a, b), shape)));
+  fc.assert(
+    fc.property(anyShare, anyShare, (a, b) => a === b || liquidHeight(Math.min(a, b), shape) <= liquidHeight(Math.max(a, b), shape)),
+  );
 });

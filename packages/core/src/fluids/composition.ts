@@ -18,7 +18,8 @@ export function compositionOf(massFraction: Readonly<Record<string, number>>): C
     if (!(share > 0)) throw new BadComposition(`The share of ${id} is ${share}; it has to be a number above 0.`);
   }
   const sum = parts.reduce((total, [, share]) => total + share, 0);
-  if (!(Math.abs(sum - 1) <= SUM_TOLERANCE)) throw new BadComposition(`The shares by mass sum to ${Number(sum.toPrecision(9))}; they have to sum to 1.`);
+  if (!(Math.abs(sum - 1) <= SUM_TOLERANCE))
+    throw new BadComposition(`The shares by mass sum to ${Number(sum.toPrecision(9))}; they have to sum to 1.`);
   return Object.fromEntries(parts.map(([id, share]) => [id, share / sum]));
 }
 

@@ -19,7 +19,15 @@ export interface Pair {
 }
 
 export type Departure =
-  | { readonly name: string; readonly source: string; readonly kind: 'power'; readonly n: number[]; readonly t: number[]; readonly d: number[]; readonly l: number[] }
+  | {
+      readonly name: string;
+      readonly source: string;
+      readonly kind: 'power';
+      readonly n: number[];
+      readonly t: number[];
+      readonly d: number[];
+      readonly l: number[];
+    }
   | {
       readonly name: string;
       readonly source: string;

@@ -14,12 +14,22 @@ export interface Refrigerant {
   readonly modelQuality: ModelQuality;
 }
 
-const pureRefrigerants = allSubstances.map(
-  ({ id, safetyGroup, gwp }): Refrigerant => ({ id, kind: 'pure', composition: { [id]: 1 }, safetyGroup, gwp, modelQuality: 'published' }),
-);
-const blendRefrigerants = allBlends.map(
-  ({ id, massFraction, safetyGroup, gwp, modelQuality }): Refrigerant => ({ id, kind: 'blend', composition: massFraction, safetyGroup, gwp, modelQuality }),
-);
+const pureRefrigerants = allSubstances.map(({ id, safetyGroup, gwp }): Refrigerant => ({
+  id,
+  kind: 'pure',
+  composition: { [id]: 1 },
+  safetyGroup,
+  gwp,
+  modelQuality: 'published',
+}));
+const blendRefrigerants = allBlends.map(({ id, massFraction, safetyGroup, gwp, modelQuality }): Refrigerant => ({
+  id,
+  kind: 'blend',
+  composition: massFraction,
+  safetyGroup,
+  gwp,
+  modelQuality,
+}));
 
 export const allRefrigerants: readonly Refrigerant[] = [...pureRefrigerants, ...blendRefrigerants];
 
@@ -42,4 +52,3 @@ export function designationOf(composition: Composition, tolerance = 1e-4): strin
     Object.keys(nominal).length === ids.length && ids.every((id) => Math.abs((nominal[id] ?? -1) - composition[id]!) <= tolerance);
   return allRefrigerants.find(same)?.id;
 }
-

@@ -12,8 +12,22 @@ export interface Publication {
 /** One group of terms of the residual Helmholtz energy; the equation of each kind stands in `thermo/residual-terms.ts`. */
 export type ResidualGroup =
   | { readonly kind: 'power'; readonly n: number[]; readonly t: number[]; readonly d: number[]; readonly l: number[] }
-  | { readonly kind: 'exponential'; readonly n: number[]; readonly t: number[]; readonly d: number[]; readonly g: number[]; readonly l: number[] }
-  | { readonly kind: 'powerWithTau'; readonly n: number[]; readonly t: number[]; readonly d: number[]; readonly l: number[]; readonly m: number[] }
+  | {
+      readonly kind: 'exponential';
+      readonly n: number[];
+      readonly t: number[];
+      readonly d: number[];
+      readonly g: number[];
+      readonly l: number[];
+    }
+  | {
+      readonly kind: 'powerWithTau';
+      readonly n: number[];
+      readonly t: number[];
+      readonly d: number[];
+      readonly l: number[];
+      readonly m: number[];
+    }
   | ({ readonly kind: 'gaussian' } & GaussianColumns)
   | ({ readonly kind: 'gaoB'; readonly b: number[] } & GaussianColumns)
   | ({ readonly kind: 'nonAnalytic' } & NonAnalyticColumns);

@@ -31,6 +31,9 @@ export function reducingTemperature(model: MixtureModel, x: ArrayLike<number>): 
 export function mixtureLiquidGuess(model: MixtureModel, x: ArrayLike<number>, T: number): number {
   if (model.substances.length === 1) return liquidGuess(model.substances[0]!, T);
   const reduced = T / reducingTemperature(model, x);
-  const volume = model.substances.reduce((sum, substance, i) => sum + x[i]! / liquidGuess(substance, Math.min(reduced, 0.98) * substance.critical.T), 0);
+  const volume = model.substances.reduce(
+    (sum, substance, i) => sum + x[i]! / liquidGuess(substance, Math.min(reduced, 0.98) * substance.critical.T),
+    0,
+  );
   return 1 / volume;
 }

@@ -9,7 +9,11 @@ const V = cubicMetre(0.0119);
 const known = allRefrigerants.filter(({ composition }) => !('R-718' in composition));
 
 test('liquid and vapour together weigh what was filled in, and each substance with them', () => {
-  const filling = fc.record({ what: fc.constantFrom(...known), m: fc.double({ min: 0.02, max: 12, noNaN: true }), tC: fc.integer({ min: -20, max: 60 }) });
+  const filling = fc.record({
+    what: fc.constantFrom(...known),
+    m: fc.double({ min: 0.02, max: 12, noNaN: true }),
+    tC: fc.integer({ min: -20, max: 60 }),
+  });
   fc.assert(
     fc.property(filling, ({ what, m, tC }) => {
       const vessel = closedVolume(what.composition, V, kilogram(m), celsius(tC));

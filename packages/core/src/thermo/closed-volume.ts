@@ -20,8 +20,20 @@ export type ClosedVolume =
       readonly estimated: boolean;
     }
   /** No vapour left: the pressure follows the compressed liquid, several bar per kelvin. */
-  | { readonly state: 'liquid-full'; readonly p: Pascal; readonly rhoLiquid: Density; readonly liquid: Composition; readonly estimated: boolean }
-  | { readonly state: 'vapour'; readonly p: Pascal; readonly rhoVapour: Density; readonly vapour: Composition; readonly estimated: boolean };
+  | {
+      readonly state: 'liquid-full';
+      readonly p: Pascal;
+      readonly rhoLiquid: Density;
+      readonly liquid: Composition;
+      readonly estimated: boolean;
+    }
+  | {
+      readonly state: 'vapour';
+      readonly p: Pascal;
+      readonly rhoVapour: Density;
+      readonly vapour: Composition;
+      readonly estimated: boolean;
+    };
 
 /**
  * State of the mass `m` in the volume `V` at `T`, its overall composition given.
@@ -61,7 +73,17 @@ function onePhase(composition: Composition, rho: Density, T: Kelvin): ClosedVolu
 /** φ = (m/V − ρ″)/(ρ′ − ρ″) */
 function byLever({ p, rhoLiquid, rhoVapour, liquid, vapour, estimated }: Saturation, rho: Density): ClosedVolume {
   const liquidVolumeFraction = (rho - rhoVapour) / (rhoLiquid - rhoVapour);
-  return { state: 'two-phase', p, liquidVolumeFraction, liquidMassFraction: (liquidVolumeFraction * rhoLiquid) / rho, rhoLiquid, rhoVapour, liquid, vapour, estimated };
+  return {
+    state: 'two-phase',
+    p,
+    liquidVolumeFraction,
+    liquidMassFraction: (liquidVolumeFraction * rhoLiquid) / rho,
+    rhoLiquid,
+    rhoVapour,
+    liquid,
+    vapour,
+    estimated,
+  };
 }
 
 const MOST_STEPS = 60;

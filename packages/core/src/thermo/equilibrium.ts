@@ -105,7 +105,8 @@ function addPressureRow(
 /** The share of a step that keeps every logarithm within its longest step. */
 function allowedShare({ parent, parentIs }: Equilibrium, step: Float64Array): number {
   const n = parent.n;
-  const [incipientLimit, parentLimit] = parentIs === 'liquid' ? [LONGEST_VAPOUR_STEP, LONGEST_LIQUID_STEP] : [LONGEST_LIQUID_STEP, LONGEST_VAPOUR_STEP];
+  const [incipientLimit, parentLimit] =
+    parentIs === 'liquid' ? [LONGEST_VAPOUR_STEP, LONGEST_LIQUID_STEP] : [LONGEST_LIQUID_STEP, LONGEST_VAPOUR_STEP];
   let share = 1;
   for (let k = 0; k < step.length; k++) {
     const limit = k < n ? incipientLimit : k === n ? parentLimit : LONGEST_TEMPERATURE_STEP;

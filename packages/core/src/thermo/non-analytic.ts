@@ -43,7 +43,10 @@ export function addNonAnalytic(term: NonAnalyticTerm, tau: number, delta: number
   sum[2]! += n * delta * (power * (psi + delta * psi_d) + power_d * delta * psi);
   sum[3]! += n * tau * tau * delta * (power_tt * psi + 2 * power_t * psi_t + power * psi_tt);
   sum[4]! +=
-    n * tau * delta * (power * (psi_t + delta * psi_dt) + delta * power_d * psi_t + power_t * (psi + delta * psi_d) + power_dt * delta * psi);
+    n *
+    tau *
+    delta *
+    (power * (psi_t + delta * psi_dt) + delta * power_d * psi_t + power_t * (psi + delta * psi_d) + power_dt * delta * psi);
   sum[5]! += n * delta * delta * (power * (2 * psi_d + delta * psi_dd) + 2 * power_d * (psi + delta * psi_d) + power_dd * delta * psi);
 }
 
@@ -59,7 +62,9 @@ function distancePower({ a, b, beta, A, B }: NonAnalyticTerm, x: number, y: numb
   const distance_dd =
     slope +
     square *
-      (4 * B * a * (a - 1) * square ** (a - 2) + 2 * A * A * bend * bend / (beta * beta) + (A * theta * 4 * (half - 1) * square ** (half - 2)) / beta);
+      (4 * B * a * (a - 1) * square ** (a - 2) +
+        (2 * A * A * bend * bend) / (beta * beta) +
+        (A * theta * 4 * (half - 1) * square ** (half - 2)) / beta);
   const power = distance ** b;
   const first = b * distance ** (b - 1);
   const second = b * (b - 1) * distance ** (b - 2);

@@ -17,7 +17,13 @@ export const A_DD = 5; // δ² α_δδ
 export class ResidualSum {
   /** α and derivatives of each residual function, at the last (τ, δ). */
   readonly alpha: readonly Float64Array[];
-  private readonly coefficients: readonly { readonly forms: Int32Array; readonly slotOf: Int32Array; readonly h: Float64Array; readonly h1: Float64Array; readonly h2: Float64Array }[];
+  private readonly coefficients: readonly {
+    readonly forms: Int32Array;
+    readonly slotOf: Int32Array;
+    readonly h: Float64Array;
+    readonly h1: Float64Array;
+    readonly h2: Float64Array;
+  }[];
   private readonly f0: Float64Array;
   private readonly f1: Float64Array;
   private readonly f2: Float64Array;
@@ -31,7 +37,13 @@ export class ResidualSum {
     this.coefficients = residuals.map(({ form }) => {
       const forms = [...new Set(form)];
       const zeros = () => new Float64Array(forms.length);
-      return { forms: Int32Array.from(forms), slotOf: Int32Array.from(form, (f) => forms.indexOf(f)), h: zeros(), h1: zeros(), h2: zeros() };
+      return {
+        forms: Int32Array.from(forms),
+        slotOf: Int32Array.from(form, (f) => forms.indexOf(f)),
+        h: zeros(),
+        h1: zeros(),
+        h2: zeros(),
+      };
     });
     this.f0 = new Float64Array(basis.size);
     this.f1 = new Float64Array(basis.size);

@@ -45,7 +45,12 @@ test.each(blendRows as BlendRow[])('$id at $T K agrees with the check table', (r
   const { bubble, dew } = at(row.id, row.T);
   // rows marked as interpolated are good to 1e-4: the library did not converge there
   const tolerance = row.interpolated ? 3e-4 : 1e-7;
-  const worst = Math.max(off(bubble.p, row.pBubble), off(bubble.rhoLiquid, row.rhoLiquid), off(dew.p, row.pDew), off(dew.rhoVapour, row.rhoVapour));
+  const worst = Math.max(
+    off(bubble.p, row.pBubble),
+    off(bubble.rhoLiquid, row.rhoLiquid),
+    off(dew.p, row.pDew),
+    off(dew.rhoVapour, row.rhoVapour),
+  );
   expect(worst).toBeLessThan(tolerance);
   expect(off(enthalpy(dew.phases.vapour) - enthalpy(bubble.phases.liquid), row.latentHeat)).toBeLessThan(row.interpolated ? 3e-4 : 1e-6);
 });
@@ -81,7 +86,15 @@ test.each(boilingPoints.rows)('$id boils at the temperatures of ANSI/ASHRAE 34 (
 
 // ASHRAE Handbook Fundamentals, saturation tables (from memory). Pure substances: the same equations, as far as the digits go, the
 // volume of R-134a to 0.2 %. Blends there are pseudo-pure fluids (Lemmon 2003), whose pressures differ from the mixture model by 0.3 %.
-const printed: { id: string; tC: number; pkPa?: number; pBubblekPa?: number; pDewkPa?: number; rhoLiquid: number; volumeVapour?: number }[] = handbook.rows;
+const printed: {
+  id: string;
+  tC: number;
+  pkPa?: number;
+  pBubblekPa?: number;
+  pDewkPa?: number;
+  rhoLiquid: number;
+  volumeVapour?: number;
+}[] = handbook.rows;
 
 test.each(printed)('$id at $tC °C is as the handbook prints it', ({ id, tC, pkPa, pBubblekPa, pDewkPa, rhoLiquid, volumeVapour }) => {
   const { bubble, dew } = at(id, celsius(tC));

@@ -14,7 +14,9 @@ export interface TauTerm {
   readonly bell?: Bell;
 }
 
-export type Bell = { readonly kind: 'gaussian'; readonly beta: number; readonly gamma: number } | { readonly kind: 'gaoB'; readonly beta: number; readonly gamma: number; readonly b: number };
+export type Bell =
+  | { readonly kind: 'gaussian'; readonly beta: number; readonly gamma: number }
+  | { readonly kind: 'gaoB'; readonly beta: number; readonly gamma: number; readonly b: number };
 
 /** Exponent of a factor, with w and z as above. */
 interface Factor {

@@ -14,8 +14,7 @@ export const massFrom = (value: number, unit: DecimalMassUnit): Kilogram => kilo
 export const massIn = (kg: number, unit: DecimalMassUnit): number => kg / table.mass[unit].factor;
 
 /** Mass in kg of whole pounds and ounces: 5 lb 5 oz is 5.3125 lb, not 5.5 lb. */
-export const massFromPoundsOunces = (pounds: number, ounces: number): Kilogram =>
-  kilogram(massFrom(pounds, 'lb') + massFrom(ounces, 'oz'));
+export const massFromPoundsOunces = (pounds: number, ounces: number): Kilogram => kilogram(massFrom(pounds, 'lb') + massFrom(ounces, 'oz'));
 
 export interface PoundsOunces {
   readonly pounds: number;

@@ -31,12 +31,17 @@ test('500 microns are 66.66 Pa', () => {
 
 test('a reading comes back from SI as it was typed, at any height', () => {
   fc.assert(
-    fc.property(fc.integer({ min: 1, max: 280 }), fc.constantFrom(...units), fc.integer({ min: -400, max: 3000 }), (tenths, unit, height) => {
-      const atmosphere = atmosphereAt(altitude(height));
-      const reading = tenths / 10;
-      const absolute = unit === 'inHg' ? Math.min(reading, 20) : reading;
-      expect(pressureIn(pressureFrom(absolute, unit, atmosphere), unit, atmosphere)).toBeCloseTo(absolute, 9);
-    }),
+    fc.property(
+      fc.integer({ min: 1, max: 280 }),
+      fc.constantFrom(...units),
+      fc.integer({ min: -400, max: 3000 }),
+      (tenths, unit, height) => {
+        const atmosphere = atmosphereAt(altitude(height));
+        const reading = tenths / 10;
+        const absolute = unit === 'inHg' ? Math.min(reading, 20) : reading;
+        expect(pressureIn(pressureFrom(absolute, unit, atmosphere), unit, atmosphere)).toBeCloseTo(absolute, 9);
+      },
+    ),
   );
 });
 

@@ -72,10 +72,18 @@ async function appendOnly(db: Kysely<unknown>): Promise<void> {
     begin
       raise exception '% is append-only: reverse a wrong entry by a new one', tg_table_name using errcode = 'restrict_violation';
     end $$`.execute(db);
-  await sql`create trigger movement_append_only before update or delete on movement for each row execute function refuse_change()`.execute(db);
-  await sql`create trigger movement_never_emptied before truncate on movement for each statement execute function refuse_change()`.execute(db);
-  await sql`create trigger balance_never_emptied before truncate on balance for each statement execute function refuse_change()`.execute(db);
-  await sql`create trigger balance_part_never_emptied before truncate on balance_part for each statement execute function refuse_change()`.execute(db);
+  await sql`create trigger movement_append_only before update or delete on movement for each row execute function refuse_change()`.execute(
+    db,
+  );
+  await sql`create trigger movement_never_emptied before truncate on movement for each statement execute function refuse_change()`.execute(
+    db,
+  );
+  await sql`create trigger balance_never_emptied before truncate on balance for each statement execute function refuse_change()`.execute(
+    db,
+  );
+  await sql`create trigger balance_part_never_emptied before truncate on balance_part for each statement execute function refuse_change()`.execute(
+    db,
+  );
 }
 
 /** Rows are touched in the order of their account, so that two bookings in opposite directions wait for each other and never deadlock. */

@@ -40,7 +40,14 @@ const OUTSIDE: readonly AccountKind[] = ['supplier', 'reclaimer', 'hoses', 'air'
             }
           </dl>
           <div class="toolbar">
-            <input class="search" type="search" placeholder="Find by account, refrigerant, person" aria-label="Find an entry" [value]="view().search" (input)="view.set({ search: $any($event.target).value })" />
+            <input
+              class="search"
+              type="search"
+              placeholder="Find by account, refrigerant, person"
+              aria-label="Find an entry"
+              [value]="view().search"
+              (input)="view.set({ search: $any($event.target).value })"
+            />
           </div>
           <hy-movements-table [movements]="shown()" (reverse)="reversing.send($event)" />
           @if (refused(); as sentence) {
@@ -62,7 +69,9 @@ export class BookPage {
   private readonly movements = toSignal(loadable(this.registers.movements$), { initialValue: waiting });
 
   private readonly all = computed(() => valueOf(this.movements()) ?? []);
-  protected readonly line = computed(() => `${this.all().length} entries; all accounts together sum to ${this.units.massText(this.total())}`);
+  protected readonly line = computed(
+    () => `${this.all().length} entries; all accounts together sum to ${this.units.massText(this.total())}`,
+  );
   private readonly total = computed(() => (valueOf(this.accounts()) ?? []).reduce((sum, { massKg }) => sum + massKg, 0));
 
   protected readonly sums = computed(() => {
@@ -74,11 +83,14 @@ export class BookPage {
 
   protected readonly shown = computed(() => {
     const wanted = this.view().search.trim().toLowerCase();
-    return this.all().filter(({ from, to, refrigerant, recordedBy, note }) => [from.name, to.name, refrigerant, recordedBy, note].join(' ').toLowerCase().includes(wanted));
+    return this.all().filter(({ from, to, refrigerant, recordedBy, note }) =>
+      [from.name, to.name, refrigerant, recordedBy, note].join(' ').toLowerCase().includes(wanted),
+    );
   });
 
   protected readonly reversing = command(
-    ({ id, note }: { id: string; note: string }) => this.registers.reverse$(id, { key: newKey(), recordedBy: this.preferences().person, note }),
+    ({ id, note }: { id: string; note: string }) =>
+      this.registers.reverse$(id, { key: newKey(), recordedBy: this.preferences().person, note }),
     () => undefined,
   );
   protected readonly refused = computed(() => refusalIn(this.reversing.state()));

@@ -48,18 +48,72 @@ const newDraft = (metric: boolean): CylinderDraft => ({
     <hy-page-head title="Add a cylinder" line="Everything but its number is stamped on the collar" />
     @let d = draft();
     <form novalidate (submit)="$event.preventDefault(); save()">
-      <hy-text-field label="Number" placeholder="such as C-15" [text]="d.name" (textChange)="change({ name: $event })" [asked]="asked()" [problem]="field('/name') ?? nameTaken()" />
+      <hy-text-field
+        label="Number"
+        placeholder="such as C-15"
+        [text]="d.name"
+        (textChange)="change({ name: $event })"
+        [asked]="asked()"
+        [problem]="field('/name') ?? nameTaken()"
+      />
       <hy-choice-field label="Where it is" [choices]="placeChoices" [value]="d.place" (valueChange)="change({ place: $event })" />
-      <hy-quantity-field label="Water capacity" kind="volume" hint="WC, not the nominal size" [entry]="d.volume" (entryChange)="change({ volume: $event })" [asked]="asked()" [problem]="field('/volumeM3')" />
-      <hy-quantity-field label="Tare" kind="mass" hint="TW on the collar" [entry]="d.tare" (entryChange)="change({ tare: $event })" [asked]="asked()" [problem]="field('/tareKg')" />
-      <hy-quantity-field label="Service pressure" kind="service-pressure" hint="such as 400 of 4BA400" [entry]="d.service" (entryChange)="change({ service: $event })" [asked]="asked()" [problem]="field('/servicePressurePa')" />
-      <hy-text-field label="Last requalification" placeholder="11-21" hint="month and year as stamped" [text]="d.stamp" (textChange)="change({ stamp: $event })" [asked]="asked()" [problem]="stampProblem()" />
-      <hy-refrigerant-field emptyLabel="Empty, evacuated" [refrigerant]="d.refrigerant" (refrigerantChange)="change({ refrigerant: $event })" [problem]="field('/refrigerant')" />
-      <hy-quantity-field label="Scale reads now" kind="mass" [required]="false" hint="only if something is in it" [entry]="d.gross" (entryChange)="change({ gross: $event })" [problem]="grossProblem()" />
+      <hy-quantity-field
+        label="Water capacity"
+        kind="volume"
+        hint="WC, not the nominal size"
+        [entry]="d.volume"
+        (entryChange)="change({ volume: $event })"
+        [asked]="asked()"
+        [problem]="field('/volumeM3')"
+      />
+      <hy-quantity-field
+        label="Tare"
+        kind="mass"
+        hint="TW on the collar"
+        [entry]="d.tare"
+        (entryChange)="change({ tare: $event })"
+        [asked]="asked()"
+        [problem]="field('/tareKg')"
+      />
+      <hy-quantity-field
+        label="Service pressure"
+        kind="service-pressure"
+        hint="such as 400 of 4BA400"
+        [entry]="d.service"
+        (entryChange)="change({ service: $event })"
+        [asked]="asked()"
+        [problem]="field('/servicePressurePa')"
+      />
+      <hy-text-field
+        label="Last requalification"
+        placeholder="11-21"
+        hint="month and year as stamped"
+        [text]="d.stamp"
+        (textChange)="change({ stamp: $event })"
+        [asked]="asked()"
+        [problem]="stampProblem()"
+      />
+      <hy-refrigerant-field
+        emptyLabel="Empty, evacuated"
+        [refrigerant]="d.refrigerant"
+        (refrigerantChange)="change({ refrigerant: $event })"
+        [problem]="field('/refrigerant')"
+      />
+      <hy-quantity-field
+        label="Scale reads now"
+        kind="mass"
+        [required]="false"
+        hint="only if something is in it"
+        [entry]="d.gross"
+        (entryChange)="change({ gross: $event })"
+        [problem]="grossProblem()"
+      />
       @if (refused(); as sentence) {
         <p class="refused" role="alert">{{ sentence }}</p>
       }
-      <div class="actions"><button type="submit" class="button main" [disabled]="busy()">{{ busy() ? 'Saving' : 'Add the cylinder' }}</button></div>
+      <div class="actions">
+        <button type="submit" class="button main" [disabled]="busy()">{{ busy() ? 'Saving' : 'Add the cylinder' }}</button>
+      </div>
     </form>
   `,
   styleUrl: '../ui/form.css',
@@ -86,7 +140,9 @@ export class AddCylinderPage {
   });
   protected readonly refused = computed(() => {
     const state = this.saving.state();
-    return state.state === 'refused' && state.refusal.code !== 'name-taken' && Object.keys(state.refusal.fields).length === 0 ? state.refusal.message : undefined;
+    return state.state === 'refused' && state.refusal.code !== 'name-taken' && Object.keys(state.refusal.fields).length === 0
+      ? state.refusal.message
+      : undefined;
   });
 
   private readonly volume = computed(() => readQuantity('volume', this.draft().volume));
@@ -101,7 +157,8 @@ export class AddCylinderPage {
   });
   protected readonly grossProblem = computed(() => {
     const [gross, tare] = [this.gross(), this.tare()];
-    if (gross.state === 'good' && tare.state === 'good' && gross.si < tare.si) return 'The gross weight is below the tare. Read both again.';
+    if (gross.state === 'good' && tare.state === 'good' && gross.si < tare.si)
+      return 'The gross weight is below the tare. Read both again.';
     return this.field('/grossKg');
   });
 
@@ -111,8 +168,23 @@ export class AddCylinderPage {
 
   protected save(): void {
     this.asked.set(true);
-    const [volume, tare, service, gross, stamp, draft] = [this.volume(), this.tare(), this.service(), this.gross(), this.stamp(), this.draft()];
-    if (volume.state !== 'good' || tare.state !== 'good' || service.state !== 'good' || stamp.state !== 'good' || gross.state === 'bad' || draft.name.trim() === '') return;
+    const [volume, tare, service, gross, stamp, draft] = [
+      this.volume(),
+      this.tare(),
+      this.service(),
+      this.gross(),
+      this.stamp(),
+      this.draft(),
+    ];
+    if (
+      volume.state !== 'good' ||
+      tare.state !== 'good' ||
+      service.state !== 'good' ||
+      stamp.state !== 'good' ||
+      gross.state === 'bad' ||
+      draft.name.trim() === ''
+    )
+      return;
     this.saving.send({
       key: draft.key,
       name: draft.name.trim(),

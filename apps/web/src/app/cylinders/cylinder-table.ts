@@ -14,7 +14,7 @@ import { contentName, monthText, placeNames, stateWords } from './cylinder-words
       <thead>
         <tr>
           @for (column of columns; track column.name) {
-            <th [nzSortFn]="column.sort" [class.number]="column.number">{{ column.name }}</th>
+            <th [nzSortFn]="column.sort" [nzAlign]="column.number ? 'right' : 'left'">{{ column.name }}</th>
           }
         </tr>
       </thead>
@@ -71,7 +71,8 @@ export class CylinderTable {
   protected readonly month = monthText;
   protected readonly place = (cylinder: Cylinder) => placeNames[cylinder.place];
   protected readonly words = (cylinder: Cylinder) => stateWords(cylinder, this.units);
-  protected readonly stop = (cylinder: Cylinder) => (cylinder.standing.state === 'limited' ? this.units.massText(cylinder.standing.stopGrossKg, 'down') : '');
+  protected readonly stop = (cylinder: Cylinder) =>
+    cylinder.standing.state === 'limited' ? this.units.massText(cylinder.standing.stopGrossKg, 'down') : '';
 }
 
 const stopOf = ({ standing }: Cylinder) => (standing.state === 'limited' ? standing.stopGrossKg : 0);

@@ -36,7 +36,14 @@ export class CylinderSession {
       const [cylinder, composition, organisation] = [this.known(), this.composition(), valueOf(this.organisation())];
       if (cylinder === undefined || composition === undefined || organisation === undefined) return undefined;
       const policy = { required: organisation.requiredRules, liquidShareAt131F: organisation.liquidShareAt131F };
-      return { composition, volumeM3: cylinder.volumeM3, tareKg: cylinder.tareKg, contentKg: this.contentKg(), hottestK: organisation.hottestK, policy };
+      return {
+        composition,
+        volumeM3: cylinder.volumeM3,
+        tareKg: cylinder.tareKg,
+        contentKg: this.contentKg(),
+        hottestK: organisation.hottestK,
+        policy,
+      };
     }),
   );
   readonly levels = asked(
@@ -55,7 +62,8 @@ export class CylinderSession {
   );
 
   readonly reversing = command(
-    ({ id, note }: { id: string; note: string }) => this.registers.reverse$(id, { key: newKey(), recordedBy: this.preferences().person, note }),
+    ({ id, note }: { id: string; note: string }) =>
+      this.registers.reverse$(id, { key: newKey(), recordedBy: this.preferences().person, note }),
     () => undefined,
   );
 }

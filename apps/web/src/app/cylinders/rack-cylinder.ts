@@ -18,23 +18,35 @@ const MARKER = 'M0 0l10 -6v12z';
     @let c = cylinder();
     <a [routerLink]="['/cylinders', c.id]" [class.grave]="words().grave">
       <span class="ground">
-      <svg [attr.width]="shape().width + 44" [attr.height]="boxHeight()" [attr.viewBox]="viewBox()" aria-hidden="true">
-        <defs>
-          <clipPath [id]="clip()"><path [attr.d]="shape().body" /></clipPath>
-          <pattern [id]="clip() + '-mixed'" width="9" height="9" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)"><rect width="5" height="9" class="liquid" /></pattern>
-        </defs>
-        <path class="outline" [attr.d]="shape().collar" />
-        <g [attr.clip-path]="'url(#' + clip() + ')'">
-          <rect [class]="c.contentKg > 0 ? 'vapour' : 'nothing'" x="-80" y="-400" width="160" height="400" />
-          @if (c.contentKg > 0) {
-            <rect x="-80" width="160" height="400" [attr.y]="shape().surface(share())" [style.fill]="mixed() ? 'url(#' + clip() + '-mixed)' : 'var(--liquid)'" />
+        <svg [attr.width]="shape().width + 44" [attr.height]="boxHeight()" [attr.viewBox]="viewBox()" aria-hidden="true">
+          <defs>
+            <clipPath [id]="clip()"><path [attr.d]="shape().body" /></clipPath>
+            <pattern [id]="clip() + '-mixed'" width="9" height="9" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
+              <rect width="5" height="9" class="liquid" />
+            </pattern>
+          </defs>
+          <path class="outline" [attr.d]="shape().collar" />
+          <g [attr.clip-path]="'url(#' + clip() + ')'">
+            <rect [class]="c.contentKg > 0 ? 'vapour' : 'nothing'" x="-80" y="-400" width="160" height="400" />
+            @if (c.contentKg > 0) {
+              <rect
+                x="-80"
+                width="160"
+                height="400"
+                [attr.y]="shape().surface(share())"
+                [style.fill]="mixed() ? 'url(#' + clip() + '-mixed)' : 'var(--liquid)'"
+              />
+            }
+          </g>
+          <path class="outline" [attr.d]="shape().body" />
+          @if (stopShare(); as stop) {
+            <path
+              class="marker"
+              [attr.d]="marker"
+              [attr.transform]="'translate(' + (shape().width / 2 + 3) + ' ' + shape().surface(stop) + ')'"
+            />
           }
-        </g>
-        <path class="outline" [attr.d]="shape().body" />
-        @if (stopShare(); as stop) {
-          <path class="marker" [attr.d]="marker" [attr.transform]="'translate(' + (shape().width / 2 + 3) + ' ' + shape().surface(stop) + ')'" />
-        }
-      </svg>
+        </svg>
       </span>
       <span class="name">{{ c.name }}</span>
       <span class="content">{{ content() }}</span>
@@ -52,7 +64,9 @@ export class RackCylinder {
 
   protected readonly marker = MARKER;
   protected readonly shape = computed(() => cylinderShape(bodyHeightOf(this.cylinder().volumeM3, PIXELS_PER_LITRE)));
-  protected readonly viewBox = computed(() => `${-this.shape().width / 2 - 22} ${-this.boxHeight()} ${this.shape().width + 44} ${this.boxHeight()}`);
+  protected readonly viewBox = computed(
+    () => `${-this.shape().width / 2 - 22} ${-this.boxHeight()} ${this.shape().width + 44} ${this.boxHeight()}`,
+  );
   protected readonly clip = computed(() => `in-${this.cylinder().id}`);
   protected readonly words = computed(() => stateWords(this.cylinder(), this.units));
   protected readonly content = computed(() => contentName(this.cylinder()));

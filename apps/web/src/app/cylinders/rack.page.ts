@@ -68,7 +68,16 @@ export class RackPage {
   protected readonly shelves = computed(() =>
     places.flatMap((place) => {
       const here = this.shown().filter((cylinder) => cylinder.place === place);
-      return here.length === 0 ? [] : [{ name: placeNames[place], cylinders: here, weight: here.reduce((sum, { tareKg, contentKg }) => sum + tareKg + contentKg, 0), height: Math.max(...here.map(({ volumeM3 }) => heightOnRack(volumeM3))) }];
+      return here.length === 0
+        ? []
+        : [
+            {
+              name: placeNames[place],
+              cylinders: here,
+              weight: here.reduce((sum, { tareKg, contentKg }) => sum + tareKg + contentKg, 0),
+              height: Math.max(...here.map(({ volumeM3 }) => heightOnRack(volumeM3))),
+            },
+          ];
     }),
   );
 
@@ -78,13 +87,24 @@ export class RackPage {
 
   protected async export(): Promise<void> {
     const { saveCsv } = await import('../ui/csv');
-    saveCsv('cylinders.csv', this.shown().map((cylinder) => exported(cylinder, this.units)));
+    saveCsv(
+      'cylinders.csv',
+      this.shown().map((cylinder) => exported(cylinder, this.units)),
+    );
   }
 }
 
 const isEmpty = ({ contentKg }: Cylinder) => contentKg <= 0;
 const plain = (text: string) => text.toLowerCase().replace(/[^a-z0-9]/g, '');
-const searchText = (cylinder: Cylinder) => [cylinder.name, contentName(cylinder), placeNames[cylinder.place], cylinder.requalified, cylinder.volumeTyped?.text, cylinder.tareTyped?.text].join(' ');
+const searchText = (cylinder: Cylinder) =>
+  [
+    cylinder.name,
+    contentName(cylinder),
+    placeNames[cylinder.place],
+    cylinder.requalified,
+    cylinder.volumeTyped?.text,
+    cylinder.tareTyped?.text,
+  ].join(' ');
 
 function passes(cylinder: Cylinder, filter: string): boolean {
   if (filter === ALL) return true;

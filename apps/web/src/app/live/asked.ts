@@ -20,7 +20,9 @@ export function asked<K extends OperationName>(
       if (wanted === undefined) return of<Answer>(waiting);
       return properties.ask$(name, wanted).pipe(
         map((value): Answer => ({ state: 'ready', value })),
-        catchError((error: unknown) => of<Answer>({ state: 'failed', sentence: error instanceof Error ? error.message : 'The core did not answer.' })),
+        catchError((error: unknown) =>
+          of<Answer>({ state: 'failed', sentence: error instanceof Error ? error.message : 'The core did not answer.' }),
+        ),
       );
     }),
   );

@@ -3,7 +3,8 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { catchError, exhaustMap, map, of, Subject, tap, type Observable } from 'rxjs';
 import { Refusal } from './refusal';
 
-export type CommandState = { readonly state: 'idle' } | { readonly state: 'busy' } | { readonly state: 'refused'; readonly refusal: Refusal };
+export type CommandState =
+  { readonly state: 'idle' } | { readonly state: 'busy' } | { readonly state: 'refused'; readonly refusal: Refusal };
 
 /** Something a person sends: once at a time, and its refusal is kept until the next try. */
 export interface Command<A> {

@@ -34,7 +34,10 @@ export type Heat = { readonly fills: true; readonly T: number; readonly slopePaP
 
 export const operations = {
   limits: ({ composition, volumeM3, tareKg, contentKg, hottestK, policy }: LimitsArgs): FillLimits =>
-    fillLimits({ composition, volume: cubicMetre(volumeM3), tare: kilogram(tareKg), content: kilogram(contentKg), hottest: kelvin(hottestK) }, policy),
+    fillLimits(
+      { composition, volume: cubicMetre(volumeM3), tare: kilogram(tareKg), content: kilogram(contentKg), hottest: kelvin(hottestK) },
+      policy,
+    ),
 
   levels: ({ composition, volumeM3, cases }: LevelsArgs): readonly Level[] =>
     cases.map(({ massKg, T }) => levelAt(composition, cubicMetre(volumeM3), kilogram(massKg), kelvin(T))),

@@ -18,7 +18,8 @@ const isProblem = (body: unknown): body is Problem => typeof body === 'object' &
 export function refusalOf(error: unknown): Refusal {
   if (error instanceof HttpErrorResponse) {
     const body: unknown = error.error;
-    if (isProblem(body)) return new Refusal(body.code, body.detail, Object.fromEntries((body.errors ?? []).map(({ pointer, detail }) => [pointer, detail])));
+    if (isProblem(body))
+      return new Refusal(body.code, body.detail, Object.fromEntries((body.errors ?? []).map(({ pointer, detail }) => [pointer, detail])));
   }
   return new Refusal('offline', 'The server did not answer. What you typed is kept on this device: try again when there is a connection.');
 }

@@ -5,4 +5,5 @@ export interface WorkerRequest {
 }
 
 export type WorkerAnswer =
-  { readonly id: number; readonly state: 'done'; readonly value: unknown } | { readonly id: number; readonly state: 'failed'; readonly message: string };
+  | { readonly id: number; readonly state: 'done'; readonly value: unknown }
+  | { readonly id: number; readonly state: 'failed'; readonly message: string };

@@ -20,5 +20,8 @@ test.each([
   [{ hottest: { unit: 'F', text: '', ounces: '' } }, 'hottest', /missing/],
   [{ requiredRules: [] }, 'requiredRules', /at least one/],
 ])('%j has its sentence at its field', (change, field, sentence) => {
-  expect(readOrganisationForm({ ...good, ...change }, 'Tidewrack')).toEqual({ state: 'bad', problems: { [field]: expect.stringMatching(sentence) } });
+  expect(readOrganisationForm({ ...good, ...change }, 'Tidewrack')).toEqual({
+    state: 'bad',
+    problems: { [field]: expect.stringMatching(sentence) },
+  });
 });

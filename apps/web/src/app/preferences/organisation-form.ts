@@ -15,7 +15,8 @@ export interface OrganisationForm {
 
 export type FormProblems = Readonly<Partial<Record<keyof OrganisationForm, string>>>;
 
-export type FormReading = { readonly state: 'good'; readonly organisation: Organisation } | { readonly state: 'bad'; readonly problems: FormProblems };
+export type FormReading =
+  { readonly state: 'good'; readonly organisation: Organisation } | { readonly state: 'bad'; readonly problems: FormProblems };
 
 /** The settings in SI, or the sentence for each field that is wrong. */
 export function readOrganisationForm(form: OrganisationForm, name: string): FormReading {
@@ -28,8 +29,12 @@ export function readOrganisationForm(form: OrganisationForm, name: string): Form
     ...(hottest.state === 'good' ? {} : { hottest: hottest.state === 'bad' ? hottest.sentence : 'The hottest temperature is missing.' }),
     ...(form.requiredRules.length === 0 ? { requiredRules: 'Require at least one rule: without one there is no stop weight.' } : {}),
   };
-  if (altitudeM === undefined || share === undefined || hottest.state !== 'good' || form.requiredRules.length === 0) return { state: 'bad', problems };
-  return { state: 'good', organisation: { name, altitudeM, liquidShareAt131F: share, hottestK: hottest.si, requiredRules: [...form.requiredRules] } };
+  if (altitudeM === undefined || share === undefined || hottest.state !== 'good' || form.requiredRules.length === 0)
+    return { state: 'bad', problems };
+  return {
+    state: 'good',
+    organisation: { name, altitudeM, liquidShareAt131F: share, hottestK: hottest.si, requiredRules: [...form.requiredRules] },
+  };
 }
 
 function liquidShare(percent: number): number | undefined {

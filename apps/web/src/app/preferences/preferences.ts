@@ -12,4 +12,11 @@ export interface Preferences {
   readonly theme: 'system' | 'light' | 'dark';
 }
 
-export const defaultPreferences: Preferences = { person: 'Ines Marrow', mass: 'lb', temperature: 'F', pressure: 'psig', decimalMark: '.', theme: 'system' };
+export const defaultPreferences: Preferences = {
+  person: 'Ines Marrow',
+  mass: 'lb',
+  temperature: 'F',
+  pressure: 'psig',
+  decimalMark: '.',
+  theme: 'system',
+};

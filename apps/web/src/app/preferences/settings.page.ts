@@ -38,7 +38,11 @@ export class SettingsPage {
     return {
       altitudeM: String(stored?.altitudeM ?? ''),
       liquidPercent: stored === undefined ? '' : String(Math.round(stored.liquidShareAt131F * 100)),
-      hottest: { unit: temperature, text: stored === undefined ? '' : String(Math.round(this.units.temperatureNumber(stored.hottestK))), ounces: '' },
+      hottest: {
+        unit: temperature,
+        text: stored === undefined ? '' : String(Math.round(this.units.temperatureNumber(stored.hottestK))),
+        ounces: '',
+      },
       requiredRules: stored?.requiredRules ?? [],
       ...this.edits(),
     };
@@ -57,7 +61,11 @@ export class SettingsPage {
   protected readonly refused = computed(() => refusalIn(this.saving.state()));
 
   protected readonly rules = fillRules.map((rule) => ({ rule, name: fillRuleName(rule), source: fillRuleSource(rule) }));
-  protected readonly massUnits = choices({ lb: 'Pounds, decimal: 38.7 lb', 'lb-oz': 'Pounds and ounces: 38 lb 11 oz', kg: 'Kilograms: 17.59 kg' });
+  protected readonly massUnits = choices({
+    lb: 'Pounds, decimal: 38.7 lb',
+    'lb-oz': 'Pounds and ounces: 38 lb 11 oz',
+    kg: 'Kilograms: 17.59 kg',
+  });
   protected readonly temperatureUnits = choices({ F: '°F', C: '°C' });
   protected readonly pressureUnits = choices({ psig: 'psi gauge', barg: 'bar gauge', kPag: 'kPa gauge' });
   protected readonly decimalMarks = choices({ '.': 'Point: 38.7', ',': 'Comma: 38,7' });

@@ -18,6 +18,10 @@ export interface Shown {
 export type Rounding = 'nearest' | 'down';
 
 const DECIMALS: Record<MassUnit, number> = { lb: 1, 'lb-oz': 0, oz: 0, kg: 2, g: 0 };
+/** Below this a charge is told with one digit more. */
+const SMALL_KG = 0.5;
+const decimalsFor = (unit: MassUnit, kg: number) =>
+  DECIMALS[unit] + (kg !== 0 && Math.abs(kg) < SMALL_KG && unit !== 'g' && unit !== 'oz' ? 1 : 0);
 const rounded = (value: number, decimals: number, rounding: Rounding) => {
   const step = 10 ** decimals;
   // a value that is a tenth but for its last bits is that tenth
@@ -40,7 +44,7 @@ export class Units {
 
   mass(kg: number, rounding: Rounding = 'nearest', unit: MassUnit = this.preferences().mass): Shown {
     if (unit === 'lb-oz') return this.poundsOunces(kg, rounding);
-    const decimals = DECIMALS[unit];
+    const decimals = decimalsFor(unit, kg);
     return { number: this.decimal(rounded(massIn(kg, unit), decimals, rounding), decimals), unit };
   }
 
@@ -59,8 +63,8 @@ export class Units {
   }
 
   temperatureNumber = (T: number): number => temperatureIn(T, this.preferences().temperature);
-  temperatureStep = (kelvins: number): string =>
-    `${this.decimal(temperatureDifferenceIn(kelvins, this.preferences().temperature), 0)} °${this.preferences().temperature}`;
+  /** What one degree of this person's thermometer is, K. */
+  kelvinsInADegree = (): number => 1 / temperatureDifferenceIn(1, this.preferences().temperature);
 
   pressure(p: number): string {
     const { pressure } = this.preferences();

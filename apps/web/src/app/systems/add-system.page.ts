@@ -31,15 +31,43 @@ interface SystemDraft {
     <hy-page-head title="Add a system" line="Refrigerant and charge as printed on its plate" />
     @let d = draft();
     <form novalidate (submit)="$event.preventDefault(); save()">
-      <hy-text-field label="Site" placeholder="such as Cheese cave" [text]="d.site" (textChange)="change({ site: $event })" [asked]="asked()" [problem]="field('/site')" />
-      <hy-text-field label="Name" placeholder="such as ripening cellar" [text]="d.name" (textChange)="change({ name: $event })" [asked]="asked()" [problem]="field('/name')" />
+      <hy-text-field
+        label="Site"
+        placeholder="such as Cheese cave"
+        [text]="d.site"
+        (textChange)="change({ site: $event })"
+        [asked]="asked()"
+        [problem]="field('/site')"
+      />
+      <hy-text-field
+        label="Name"
+        placeholder="such as ripening cellar"
+        [text]="d.name"
+        (textChange)="change({ name: $event })"
+        [asked]="asked()"
+        [problem]="field('/name')"
+      />
       <hy-choice-field label="Kind" [choices]="kinds" [value]="d.kind" (valueChange)="change({ kind: $event })" />
-      <hy-refrigerant-field [refrigerant]="d.refrigerant" (refrigerantChange)="change({ refrigerant: $event })" [problem]="refrigerantProblem()" />
-      <hy-quantity-field label="Nameplate charge" kind="mass" hint="pounds and ounces: choose lb + oz" [entry]="d.nameplate" (entryChange)="change({ nameplate: $event })" [asked]="asked()" [problem]="field('/nameplateKg')" />
+      <hy-refrigerant-field
+        [refrigerant]="d.refrigerant"
+        (refrigerantChange)="change({ refrigerant: $event })"
+        [problem]="refrigerantProblem()"
+      />
+      <hy-quantity-field
+        label="Nameplate charge"
+        kind="mass"
+        hint="pounds and ounces: choose lb + oz"
+        [entry]="d.nameplate"
+        (entryChange)="change({ nameplate: $event })"
+        [asked]="asked()"
+        [problem]="field('/nameplateKg')"
+      />
       @if (refused(); as sentence) {
         <p class="refused" role="alert">{{ sentence }}</p>
       }
-      <div class="actions"><button type="submit" class="button main" [disabled]="busy()">{{ busy() ? 'Saving' : 'Add the system' }}</button></div>
+      <div class="actions">
+        <button type="submit" class="button main" [disabled]="busy()">{{ busy() ? 'Saving' : 'Add the system' }}</button>
+      </div>
     </form>
   `,
   styleUrl: '../ui/form.css',
@@ -71,7 +99,9 @@ export class AddSystemPage {
     const state = this.saving.state();
     return state.state === 'refused' && Object.keys(state.refusal.fields).length === 0 ? state.refusal.message : undefined;
   });
-  protected readonly refrigerantProblem = computed(() => (this.asked() && this.draft().refrigerant === null ? 'Choose the refrigerant on the plate.' : this.field('/refrigerant')));
+  protected readonly refrigerantProblem = computed(() =>
+    this.asked() && this.draft().refrigerant === null ? 'Choose the refrigerant on the plate.' : this.field('/refrigerant'),
+  );
 
   protected change(part: Partial<SystemDraft>): void {
     this.stored.value.update((draft) => ({ ...draft, ...part }));

@@ -22,8 +22,17 @@ const SAME_KG = 0.005;
       <a class="button main" routerLink="/systems/new"><svg hyIcon="add"></svg>Add a system</a>
     </hy-page-head>
     <div class="toolbar">
-      <input class="search" type="search" placeholder="Find by site, name, refrigerant" aria-label="Find a system" [value]="view().search" (input)="view.set({ search: $any($event.target).value })" />
-      <button type="button" class="icon-button push" aria-label="Export these systems as CSV" (click)="export()"><svg hyIcon="export"></svg></button>
+      <input
+        class="search"
+        type="search"
+        placeholder="Find by site, name, refrigerant"
+        aria-label="Find a system"
+        [value]="view().search"
+        (input)="view.set({ search: $any($event.target).value })"
+      />
+      <button type="button" class="icon-button push" aria-label="Export these systems as CSV" (click)="export()">
+        <svg hyIcon="export"></svg>
+      </button>
     </div>
     @switch (systems().state) {
       @case ('failed') {
@@ -34,11 +43,18 @@ const SAME_KG = 0.005;
       }
       @case ('ready') {
         <div class="table">
-          <nz-table #table [nzData]="shown()" [nzFrontPagination]="false" [nzShowPagination]="false" nzNoResult="No system matches." [nzScroll]="{ x: '820px' }">
+          <nz-table
+            #table
+            [nzData]="shown()"
+            [nzFrontPagination]="false"
+            [nzShowPagination]="false"
+            nzNoResult="No system matches."
+            [nzScroll]="{ x: '820px' }"
+          >
             <thead>
               <tr>
                 @for (column of columns; track column.name) {
-                  <th [nzSortFn]="column.sort" [class.number]="column.number">{{ column.name }}</th>
+                  <th [nzSortFn]="column.sort" [nzAlign]="column.number ? 'right' : 'left'">{{ column.name }}</th>
                 }
               </tr>
             </thead>
@@ -46,18 +62,20 @@ const SAME_KG = 0.005;
               @for (s of table.data; track s.id) {
                 <tr>
                   <td>
-                    <b>{{ s.site }}</b
-                    ><span class="small block">{{ s.name }}</span>
+                    <b>{{ s.site }}</b><span class="small block">{{ s.name }}</span>
                   </td>
                   <td>{{ kind(s) }}</td>
                   <td>{{ s.refrigerant }}</td>
                   <td class="number">
-                    {{ units.massText(s.nameplateKg) }}<span class="small block">{{ s.nameplateTyped?.text }} {{ s.nameplateTyped?.unit }} on the plate</span>
+                    {{ units.massText(s.nameplateKg)
+                    }}<span class="small block">{{ s.nameplateTyped?.text }} {{ s.nameplateTyped?.unit }} on the plate</span>
                   </td>
                   <td class="number">
                     {{ units.massText(s.contentKg) }}
                     @if (missing(s); as kg) {
-                      <span class="small block">{{ kg > 0 ? units.massText(kg) + ' taken out' : units.massText(-kg) + ' above the plate' }}</span>
+                      <span class="small block">{{
+                        kg > 0 ? units.massText(kg) + ' taken out' : units.massText(-kg) + ' above the plate'
+                      }}</span>
                     }
                   </td>
                 </tr>
@@ -86,10 +104,15 @@ export class SystemsPage {
   protected readonly systems = toSignal(loadable(inject(Registers).systems$), { initialValue: waiting });
   private readonly all = computed(() => valueOf(this.systems()) ?? []);
 
-  protected readonly line = computed(() => `${this.all().length} systems · ${this.units.massText(this.all().reduce((sum, { contentKg }) => sum + contentKg, 0))} by the ledger`);
+  protected readonly line = computed(
+    () =>
+      `${this.all().length} systems · ${this.units.massText(this.all().reduce((sum, { contentKg }) => sum + contentKg, 0))} by the ledger`,
+  );
   protected readonly shown = computed(() => {
     const wanted = this.view().search.trim().toLowerCase();
-    return this.all().filter((system) => [system.site, system.name, system.refrigerant, systemKindNames[system.kind]].join(' ').toLowerCase().includes(wanted));
+    return this.all().filter((system) =>
+      [system.site, system.name, system.refrigerant, systemKindNames[system.kind]].join(' ').toLowerCase().includes(wanted),
+    );
   });
 
   protected readonly columns: readonly { name: string; number: boolean; sort: (a: System, b: System) => number }[] = [
@@ -101,11 +124,19 @@ export class SystemsPage {
   ];
   protected readonly kind = ({ kind }: System) => systemKindNames[kind];
   /** Nameplate less content, where they differ. */
-  protected readonly missing = ({ nameplateKg, contentKg }: System) => (Math.abs(nameplateKg - contentKg) > SAME_KG ? nameplateKg - contentKg : undefined);
+  protected readonly missing = ({ nameplateKg, contentKg }: System) =>
+    Math.abs(nameplateKg - contentKg) > SAME_KG ? nameplateKg - contentKg : undefined;
 
   protected async export(): Promise<void> {
     const { saveCsv } = await import('../ui/csv');
-    const rows = this.shown().map(({ site, name, kind, refrigerant, nameplateKg, contentKg }) => ({ site, system: name, kind, refrigerant, nameplate_kg: nameplateKg, content_kg: contentKg }));
+    const rows = this.shown().map(({ site, name, kind, refrigerant, nameplateKg, contentKg }) => ({
+      site,
+      system: name,
+      kind,
+      refrigerant,
+      nameplate_kg: nameplateKg,
+      content_kg: contentKg,
+    }));
     saveCsv('systems.csv', rows);
   }
 }

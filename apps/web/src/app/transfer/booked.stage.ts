@@ -28,7 +28,10 @@ import { FillSession } from './fill.session';
           <hy-weight-beam [tareKg]="c.tareKg" [nowKg]="c.tareKg + booked.to.massKg" [stopKg]="limits.stopGrossKg" />
         }
         @if (booked.overfilledByKg; as over) {
-          <hy-caution [grave]="true">{{ c.name }} is overfilled by {{ units.massText(over) }}. Move that much into an empty cylinder now, and keep it cool until then.</hy-caution>
+          <hy-caution [grave]="true"
+            >{{ c.name }} is overfilled by {{ units.massText(over) }}. Move that much into an empty cylinder now, and keep it cool until
+            then.</hy-caution
+          >
         }
         <table class="accounts">
           <caption class="unseen">
@@ -54,7 +57,9 @@ import { FillSession } from './fill.session';
             </tr>
           </tbody>
         </table>
-        <p class="second">Recorded by {{ booked.movement.recordedBy }}. An entry is never edited: a wrong one is reversed on the cylinder's page.</p>
+        <p class="second">
+          Recorded by {{ booked.movement.recordedBy }}. An entry is never edited: a wrong one is reversed on the cylinder's page.
+        </p>
         <div class="actions">
           <a class="button main" [routerLink]="['/cylinders', c.id]" (click)="session.again()">To the cylinder</a>
           <button type="button" class="button" (click)="session.again()">Another transfer into {{ c.name }}</button>

@@ -3,20 +3,19 @@ import { readQuantity } from '../ui/quantity-entry';
 import { BigNumber } from '../ui/big-number';
 import { Caution } from '../ui/caution';
 import { ChoiceField, type Choice } from '../ui/choice-field';
-import { CylinderDrawing, type DrawnLevel } from '../ui/cylinder-drawing';
 import { LimitsTable } from '../ui/limits-table';
 import { valueOf } from '../ui/loadable';
 import { QuantityField } from '../ui/quantity-field';
 import { RefrigerantField } from '../ui/refrigerant-field';
 import { WeightBeam } from '../ui/weight-beam';
 import { Units } from '../preferences/units.service';
-import { drawnLevels } from './drawn-levels';
+import { CylinderSide } from './cylinder-side';
 import { FillSession } from './fill.session';
 
 /** Before the first gram moves: what is in it, which limit applies, and the reading at which to stop. */
 @Component({
   selector: 'hy-cylinder-stage',
-  imports: [BigNumber, Caution, ChoiceField, CylinderDrawing, LimitsTable, QuantityField, RefrigerantField, WeightBeam],
+  imports: [BigNumber, Caution, ChoiceField, CylinderSide, LimitsTable, QuantityField, RefrigerantField, WeightBeam],
   templateUrl: './cylinder.stage.html',
   styleUrl: './stage.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -32,30 +31,31 @@ export class CylinderStage {
     return limits.state === 'failed' ? limits.sentence : undefined;
   });
   protected readonly stop = computed(() => this.units.mass(this.session.ruling()?.gross ?? 0, 'down'));
-  protected readonly label = computed(() => {
-    const { flags, refrigerant } = this.cylinder();
-    if (flags.includes('mixed')) return 'a mixture';
-    return refrigerant ?? this.session.incoming() ?? '';
-  });
-
   protected readonly sources = computed<readonly Choice[]>(() => {
     const accounts = valueOf(this.session.accounts()) ?? [];
     const from = (kind: string) => accounts.filter((account) => account.kind === kind && account.id !== this.session.cylinderId);
     const refrigerants = new Map((valueOf(this.session.systems()) ?? []).map(({ id, refrigerant }) => [id, refrigerant]));
     const systems = from('system').map(({ id, name }) => ({ value: id, label: `${name} (${refrigerants.get(id) ?? ''})` }));
-    const others = [...from('cylinder'), ...from('supplier'), ...from('hoses'), ...from('unexplained')].map(({ id, name }) => ({ value: id, label: name }));
-    return [{ value: '', label: 'Choose where it comes from' }, ...systems, ...others];
+    const others = [...from('cylinder'), ...from('supplier'), ...from('hoses'), ...from('unexplained')].map(({ id, name }) => ({
+      value: id,
+      label: name,
+    }));
+    return [{ value: '', label: 'Choose a system' }, ...systems, ...others];
   });
-  protected readonly sourceProblem = computed(() => (this.session.asked() && this.session.source() === undefined ? 'Choose the system it comes from.' : undefined));
-  protected readonly refrigerantProblem = computed(() => (this.session.asked() && this.session.incoming() === undefined ? 'Say which refrigerant it is.' : undefined));
+  protected readonly sourceProblem = computed(() =>
+    this.session.asked() && this.session.source() === undefined ? 'Choose the system it comes from.' : undefined,
+  );
+  protected readonly refrigerantProblem = computed(() =>
+    this.session.asked() && this.session.incoming() === undefined ? 'Say which refrigerant it is.' : undefined,
+  );
 
   protected readonly placeChoices = computed<readonly Choice[]>(() => [
     ...this.session.places.map(({ id, name, T }) => ({ value: id, label: `${name}, ${this.units.temperature(T)}` })),
-    ...(this.session.place() === 'organisation' ? [{ value: 'organisation', label: `As in the settings, ${this.units.temperature(this.session.hottestK() ?? 0)}` }] : []),
+    ...(this.session.place() === 'organisation'
+      ? [{ value: 'organisation', label: `As in the settings, ${this.units.temperature(this.session.hottestK() ?? 0)}` }]
+      : []),
     { value: 'own', label: 'Another temperature' },
   ]);
-
-  protected readonly levels = computed<readonly DrawnLevel[]>(() => drawnLevels(valueOf(this.session.levels()), this.units));
 
   protected book(): void {
     const before = readQuantity('mass', this.session.draft().before);

@@ -64,7 +64,10 @@ function overdue({ cylinder }: FillFacts): FillCaution | undefined {
 
 function overRated({ rating }: FillFacts, units: Units): FillCaution | undefined {
   if (rating === undefined || rating.suits) return undefined;
-  const reached = rating.pAt131F === undefined ? 'This refrigerant has no liquid at 131 °F' : `At 131 °F it would stand at ${units.pressure(rating.pAt131F)}`;
+  const reached =
+    rating.pAt131F === undefined
+      ? 'This refrigerant has no liquid at 131 °F'
+      : `At 131 °F it would stand at ${units.pressure(rating.pAt131F)}`;
   return {
     code: 'over-rated',
     grave: true,
@@ -73,15 +76,15 @@ function overRated({ rating }: FillFacts, units: Units): FillCaution | undefined
   };
 }
 
-function hot({ heat, hottestK, cylinder, ruling }: FillFacts, units: Units): FillCaution | undefined {
+function hot({ heat, hottestK, nowKg, ruling }: FillFacts, units: Units): FillCaution | undefined {
   if (heat === undefined || !heat.fills || hottestK === undefined || ruling === undefined || heat.T >= hottestK) return undefined;
   return {
     code: 'hot',
     grave: false,
     stops: false,
     sentence:
-      `At ${units.temperature(hottestK)}, the hottest place, ${cylinder.name} filled to its stop would be liquid-full: it is from ${units.temperature(heat.T)} on. ` +
-      `Above that each ${units.temperatureStep(10)} add about ${units.pressureStep(10 * heat.slopePaPerK)}. Keep it out of the heat, or stop earlier.`,
+      `${nowKg !== undefined && nowKg > ruling.gross ? 'As it is' : 'Filled to its stop'}, it is liquid-full from ${units.temperature(heat.T)} on, and the hottest place has ${units.temperature(hottestK)}. ` +
+      `Above that each degree adds about ${units.pressureStep(units.kelvinsInADegree() * heat.slopePaPerK)}. Keep it out of the heat, or stop earlier.`,
   };
 }
 

@@ -49,7 +49,9 @@ export class FillSession {
   private readonly sourceSystem = computed(() => valueOf(this.systems())?.find(({ id }) => id === this.draft().source));
 
   /** Designation of what would come in; nothing until a source is chosen. */
-  readonly incoming = computed(() => this.sourceSystem()?.refrigerant ?? (this.source() === undefined ? undefined : (this.draft().refrigerant ?? undefined)));
+  readonly incoming = computed(
+    () => this.sourceSystem()?.refrigerant ?? (this.source() === undefined ? undefined : (this.draft().refrigerant ?? undefined)),
+  );
   readonly saysItself = computed(() => this.source() === undefined || this.source()?.kind === 'system');
   private readonly nominal = (id: string | null | undefined) => valueOf(this.refrigerants())?.find((refrigerant) => refrigerant.id === id);
 
@@ -64,10 +66,15 @@ export class FillSession {
     if (cylinder === undefined) return undefined;
     return before.state === 'good' ? before.si : cylinder.tareKg + Math.max(0, cylinder.contentKg);
   });
+  /** What is on the scale as far as it was typed: after the transfer, else before it, else what the ledger says. */
+  readonly grossNow = computed(() => {
+    const after = this.after();
+    return this.draft().stage === 'transfer' && after.state === 'good' ? after.si : this.grossBefore();
+  });
   readonly weighed = computed(() => this.before().state === 'good');
   readonly belowTare = computed(() => this.sentenceBelowTare());
   private readonly content = computed(() => {
-    const [cylinder, gross] = [this.known(), this.grossBefore()];
+    const [cylinder, gross] = [this.known(), this.grossNow()];
     return cylinder === undefined || gross === undefined ? undefined : Math.max(0, gross - cylinder.tareKg);
   });
   readonly contentKg = computed(() => this.content() ?? 0);
@@ -83,7 +90,9 @@ export class FillSession {
   readonly places = places.places;
   readonly ownHottest = computed(() => readQuantity('temperature', this.draft().ownHottest));
   /** Until the person chooses, it is the organisation's own. */
-  readonly place = computed(() => this.draft().place || (places.places.find(({ T }) => T === valueOf(this.organisation())?.hottestK)?.id ?? 'organisation'));
+  readonly place = computed(
+    () => this.draft().place || (places.places.find(({ T }) => T === valueOf(this.organisation())?.hottestK)?.id ?? 'organisation'),
+  );
   readonly hottestK = computed(() => {
     const place = this.place();
     if (place === 'own') {
@@ -97,8 +106,21 @@ export class FillSession {
     this.properties,
     'limits',
     computed(() => {
-      const [cylinder, composition, contentKg, hottestK, organisation] = [this.known(), this.composition(), this.content(), this.hottestK(), valueOf(this.organisation())];
-      if (cylinder === undefined || composition === undefined || contentKg === undefined || hottestK === undefined || organisation === undefined) return undefined;
+      const [cylinder, composition, contentKg, hottestK, organisation] = [
+        this.known(),
+        this.composition(),
+        this.content(),
+        this.hottestK(),
+        valueOf(this.organisation()),
+      ];
+      if (
+        cylinder === undefined ||
+        composition === undefined ||
+        contentKg === undefined ||
+        hottestK === undefined ||
+        organisation === undefined
+      )
+        return undefined;
       const policy = { required: organisation.requiredRules, liquidShareAt131F: organisation.liquidShareAt131F };
       return { composition, volumeM3: cylinder.volumeM3, tareKg: cylinder.tareKg, contentKg, hottestK, policy };
     }),
@@ -111,7 +133,13 @@ export class FillSession {
     this.properties,
     'levels',
     computed(() => {
-      const [cylinder, composition, contentKg, stop, T] = [this.known(), this.composition(), this.content(), this.stopNet(), this.temperature()];
+      const [cylinder, composition, contentKg, stop, T] = [
+        this.known(),
+        this.composition(),
+        this.content(),
+        this.stopNet(),
+        this.temperature(),
+      ];
       if (cylinder === undefined || composition === undefined || contentKg === undefined || stop === undefined) return undefined;
       const cases = [
         { massKg: contentKg, T },
@@ -126,7 +154,9 @@ export class FillSession {
     'heat',
     computed(() => {
       const [cylinder, composition, stop] = [this.known(), this.composition(), this.stopNet()];
-      return cylinder === undefined || composition === undefined || stop === undefined ? undefined : { composition, volumeM3: cylinder.volumeM3, massKg: Math.max(stop, this.contentKg()) };
+      return cylinder === undefined || composition === undefined || stop === undefined
+        ? undefined
+        : { composition, volumeM3: cylinder.volumeM3, massKg: Math.max(stop, this.contentKg()) };
     }),
   );
   private readonly rating = asked(
@@ -134,7 +164,9 @@ export class FillSession {
     'rating',
     computed(() => {
       const [cylinder, composition] = [this.known(), this.composition()];
-      return cylinder === undefined || composition === undefined ? undefined : { composition, servicePressurePa: cylinder.servicePressurePa };
+      return cylinder === undefined || composition === undefined
+        ? undefined
+        : { composition, servicePressurePa: cylinder.servicePressurePa };
     }),
   );
 
@@ -148,7 +180,7 @@ export class FillSession {
         incoming,
         safetyGroup: this.nominal(incoming ?? cylinder.refrigerant)?.safetyGroup,
         ruling: this.ruling(),
-        nowKg: this.grossBefore(),
+        nowKg: this.grossNow(),
         rating: valueOf(this.rating()),
         heat: valueOf(this.heat()),
         hottestK: this.hottestK(),
@@ -164,7 +196,13 @@ export class FillSession {
   });
   readonly weighing = command(
     (grossKg: number) =>
-      this.registers.weigh$(this.cylinderId, { key: newKey(), grossKg, grossTyped: typedOf(this.before()), happenedAt: new Date().toISOString(), recordedBy: this.preferences().person }),
+      this.registers.weigh$(this.cylinderId, {
+        key: newKey(),
+        grossKg,
+        grossTyped: typedOf(this.before()),
+        happenedAt: new Date().toISOString(),
+        recordedBy: this.preferences().person,
+      }),
     () => undefined,
   );
 

@@ -6,52 +6,70 @@ import { Caution } from '../ui/caution';
 import { valueOf } from '../ui/loadable';
 import { QuantityField } from '../ui/quantity-field';
 import { WeightBeam } from '../ui/weight-beam';
+import { CylinderSide } from './cylinder-side';
 import { FillSession } from './fill.session';
 
 /** While it flows and after: the stop in large, the reading after, and the booking. */
 @Component({
   selector: 'hy-transfer-stage',
-  imports: [BigNumber, Caution, QuantityField, WeightBeam],
+  imports: [BigNumber, Caution, CylinderSide, QuantityField, WeightBeam],
   template: `
     @let c = cylinder();
-    <section class="main-column" aria-label="Transfer">
-      @if (session.ruling(); as ruling) {
-        <hy-big-number what="Close the valve when the scale reads" [number]="stop().number" [unit]="stop().unit + ' gross'">
-          <p>{{ units.massText(ruling.gross, 'down', units.otherMassUnit()) }} gross</p>
-          <p>
-            moved <b>{{ units.massText(movedKg()) }}</b>
-          </p>
-          <p>
-            left until the stop <b>{{ units.massText(leftKg(), 'down') }}</b>
-          </p>
-        </hy-big-number>
-        <hy-weight-beam [tareKg]="c.tareKg" [nowKg]="nowKg()" [stopKg]="ruling.gross" />
-      }
-      <hy-caution>Stay with the cylinder while it fills. It warms and its pressure climbs; a float switch is no limit.</hy-caution>
-      @if (session.draft().acceptMixing && session.stopped()) {
-        <hy-caution [grave]="true">This is booked as it happened, against a limit: the cylinder will be flagged until it is put right.</hy-caution>
-      }
-      <div class="narrow-fields">
-        <hy-quantity-field
-          label="Scale reads after"
-          kind="mass"
-          [entry]="session.draft().after"
-          (entryChange)="session.change({ after: $event })"
-          [asked]="session.asked()"
-          [problem]="problem()"
-        />
-      </div>
-      @if (beyond()) {
-        <hy-caution [grave]="true">That is beyond the stop. If it is true, book it: the ledger keeps what happened, and the cylinder is flagged.</hy-caution>
-      }
-      @if (refused(); as sentence) {
-        <p role="alert" class="over">{{ sentence }}</p>
-      }
-      <div class="actions">
-        <button type="button" class="button main" [disabled]="busy()" (click)="session.book()">{{ busy() ? 'Booking' : 'Book the transfer' }}</button>
-        <button type="button" class="button plain" (click)="session.change({ stage: 'cylinder', acceptMixing: false })">Back to the stop weight</button>
-      </div>
-    </section>
+    <div class="columns">
+      <section class="main-column" aria-label="Transfer">
+        @if (session.ruling(); as ruling) {
+          <hy-big-number what="Close the valve when the scale reads" [number]="stop().number" [unit]="stop().unit + ' gross'">
+            <p>{{ units.massText(ruling.gross, 'down', units.otherMassUnit()) }} gross</p>
+            <p>
+              moved <b>{{ units.massText(movedKg()) }}</b>
+            </p>
+            @if (beyond()) {
+              <p class="over">
+                beyond the stop by <b>{{ units.massText(-leftKg()) }}</b>
+              </p>
+            } @else {
+              <p>
+                left until the stop <b>{{ units.massText(leftKg(), 'down') }}</b>
+              </p>
+            }
+          </hy-big-number>
+          <hy-weight-beam [tareKg]="c.tareKg" [nowKg]="nowKg()" [stopKg]="ruling.gross" />
+        }
+        <hy-caution>Stay with the cylinder while it fills. It warms and its pressure climbs; a float switch is no limit.</hy-caution>
+        @if (session.draft().acceptMixing && session.stopped()) {
+          <hy-caution [grave]="true"
+            >This is booked as it happened, against a limit: the cylinder will be flagged until it is put right.</hy-caution
+          >
+        }
+        <div class="narrow-fields">
+          <hy-quantity-field
+            label="Scale reads after"
+            kind="mass"
+            [entry]="session.draft().after"
+            (entryChange)="session.change({ after: $event })"
+            [asked]="session.asked()"
+            [problem]="problem()"
+          />
+        </div>
+        @if (beyond()) {
+          <p class="second">If it is true, book it: the ledger keeps what happened.</p>
+        }
+        @if (refused(); as sentence) {
+          <p role="alert" class="over">{{ sentence }}</p>
+        }
+        <div class="end">
+          <div class="actions">
+            <button type="button" class="button main" [disabled]="busy()" (click)="session.book()">
+              {{ busy() ? 'Booking' : 'Book the transfer' }}
+            </button>
+          </div>
+          <button type="button" class="button plain" (click)="session.change({ stage: 'cylinder', acceptMixing: false })">
+            Back to the stop weight
+          </button>
+        </div>
+      </section>
+      <hy-cylinder-side />
+    </div>
   `,
   styleUrl: './stage.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -66,7 +84,7 @@ export class TransferStage {
     const after = this.session.after();
     return after.state === 'good' ? after.si : undefined;
   });
-  protected readonly nowKg = computed(() => this.after() ?? this.session.grossBefore() ?? this.cylinder().tareKg);
+  protected readonly nowKg = computed(() => this.session.grossNow() ?? this.cylinder().tareKg);
   protected readonly movedKg = computed(() => this.nowKg() - (this.session.grossBefore() ?? 0));
   protected readonly leftKg = computed(() => (this.session.ruling()?.gross ?? 0) - this.nowKg());
   protected readonly beyond = computed(() => this.after() !== undefined && this.leftKg() < 0);

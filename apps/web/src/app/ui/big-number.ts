@@ -37,6 +37,7 @@ import { ChangeDetectionStrategy, Component, input } from '@angular/core';
     }
 
     .unit {
+      margin-left: 6px;
       font-size: 32px;
       font-weight: 650;
     }

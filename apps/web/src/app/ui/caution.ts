@@ -6,7 +6,9 @@ import { Icon } from './icon';
   selector: 'hy-caution',
   imports: [Icon],
   template: `<svg hyIcon="caution"></svg>
-    <div><b class="unseen">{{ grave() ? 'Danger: ' : 'Caution: ' }}</b><ng-content /></div>`,
+    <div>
+      <b class="unseen">{{ grave() ? 'Danger: ' : 'Caution: ' }}</b><ng-content />
+    </div>`,
   host: { role: 'note', '[class.grave]': 'grave()' },
   styles: `
     :host {

@@ -15,9 +15,9 @@ export interface DrawnLevel {
 
 const COLDEST = celsius(-10);
 const HOTTEST = celsius(70);
-const RAIL = { x: 62, top: 62, bottom: 382 };
-const FOOT = { x: 178, y: 384 };
-const LABEL_X = 276;
+const RAIL = { x: 52, top: 62, bottom: 382 };
+const FOOT = { x: 184, y: 384 };
+const LABEL_X = 282;
 /** Two lines of a label need this much room. */
 const LABEL_HEIGHT = 42;
 
@@ -27,7 +27,7 @@ const LABEL_HEIGHT = 42;
 @Component({
   selector: 'hy-cylinder-drawing',
   template: `
-    <svg #drawing viewBox="0 0 404 410" width="100%">
+    <svg #drawing viewBox="0 0 410 410" width="100%">
       <defs>
         <clipPath id="inside"><path [attr.d]="shape.body" /></clipPath>
       </defs>
@@ -50,11 +50,13 @@ const LABEL_HEIGHT = 42;
         <text class="title" [class.hot]="label.level.kind === 'hot'" [attr.x]="labelX" [attr.y]="label.y">{{ label.level.title }}</text>
         <text class="text" [attr.x]="labelX" [attr.y]="label.y + 18">{{ label.level.text }}</text>
       }
-      <text class="axis" x="62" y="40" text-anchor="end">°{{ temperatureUnit() }}</text>
+      <text class="axis" x="52" y="40" text-anchor="end">°{{ temperatureUnit() }}</text>
       <line class="rail" [attr.x1]="rail.x" [attr.x2]="rail.x" [attr.y1]="rail.top" [attr.y2]="rail.bottom" />
       @for (tick of ticks(); track tick.y) {
         <line class="tick" [attr.x1]="rail.x - 6" [attr.x2]="rail.x + 6" [attr.y1]="tick.y" [attr.y2]="tick.y" />
-        <text class="axis" [attr.x]="rail.x - 14" [attr.y]="tick.y + 5" text-anchor="end">{{ tick.label }}</text>
+        @if (!underThumb(tick.y)) {
+          <text class="axis" [attr.x]="rail.x - 14" [attr.y]="tick.y + 5" text-anchor="end">{{ tick.label }}</text>
+        }
       }
       <line class="limit" [attr.x1]="rail.x - 12" [attr.x2]="rail.x + 12" [attr.y1]="y(hotMark)" [attr.y2]="y(hotMark)" />
       <g
@@ -110,6 +112,9 @@ export class CylinderDrawing {
     return readings.ticks(7).map((value) => ({ y: readings(value), label: String(value).replace('-', '−') }));
   });
 
+  /** A number that the thumb would cover is left out. */
+  protected readonly underThumb = (y: number): boolean => Math.abs(y - this.y(this.temperature())) < 18;
+
   /** Labels from the top down, pushed apart where they would touch. */
   protected readonly labels = computed(() => {
     const sorted = this.levels()
@@ -129,7 +134,7 @@ export class CylinderDrawing {
     const by = steps[event.key];
     if (by === undefined) return;
     event.preventDefault();
-    this.move(this.temperature() + by / this.degreesInAKelvin());
+    this.move(this.temperature() + by * this.units.kelvinsInADegree());
   }
 
   protected grab(event: PointerEvent): void {
@@ -142,12 +147,10 @@ export class CylinderDrawing {
     const { top, height } = this.drawing().nativeElement.getBoundingClientRect();
     const degrees = this.units.temperatureNumber(this.scale.invert(((event.clientY - top) / height) * 410));
     const whole = Math.round(degrees) - degrees;
-    this.move(this.scale.invert(((event.clientY - top) / height) * 410) + whole / this.degreesInAKelvin());
+    this.move(this.scale.invert(((event.clientY - top) / height) * 410) + whole * this.units.kelvinsInADegree());
   }
 
   private move(T: number): void {
     this.temperature.set(Math.min(HOTTEST, Math.max(COLDEST, T)));
   }
-
-  private degreesInAKelvin = () => this.units.temperatureNumber(301) - this.units.temperatureNumber(300);
 }

@@ -1,5 +1,19 @@
 import { ChangeDetectionStrategy, Component, ElementRef, effect, inject, input, Renderer2 } from '@angular/core';
-import { BookOpen, ChevronRight, CircleCheck, Download, List, LayoutGrid, Plus, Scale, Search, Settings2, TriangleAlert, Undo2, X } from 'lucide';
+import {
+  BookOpen,
+  ChevronRight,
+  CircleCheck,
+  Download,
+  List,
+  LayoutGrid,
+  Plus,
+  Scale,
+  Search,
+  Settings2,
+  TriangleAlert,
+  Undo2,
+  X,
+} from 'lucide';
 import { cylinderIcon, systemIcon } from './own-icons';
 
 type Drawing = readonly (readonly [string, Readonly<Record<string, string | number | undefined>>])[];

@@ -9,7 +9,9 @@ import { Units } from '../preferences/units.service';
   imports: [NzDrawerModule],
   template: `
     <table>
-      <caption class="unseen">Fill limits, strictest required first</caption>
+      <caption class="unseen">
+        Fill limits, strictest required first
+      </caption>
       <thead>
         <tr>
           <th scope="col">Limit</th>
@@ -22,21 +24,37 @@ import { Units } from '../preferences/units.service';
         @for (limit of limits(); track limit.rule) {
           <tr [class.rules]="limit.rule === ruling()" (click)="why.set(limit)">
             <th scope="row">
-              <button type="button" [attr.aria-label]="'Why: ' + limit.name" (click)="why.set(limit); $event.stopPropagation()">{{ limit.name }}</button>
+              <button type="button" [attr.aria-label]="'Why: ' + limit.name" (click)="why.set(limit); $event.stopPropagation()">
+                {{ limit.name }}
+              </button>
               <span class="formula">{{ limit.formula }}{{ limit.required ? '' : ' · advice, not required here' }}</span>
             </th>
-            <td class="number">{{ units.massText(limit.net, 'down') }}</td>
+            <td class="number">{{ units.massText(limit.net) }}</td>
             <td class="number">{{ units.massText(limit.gross, 'down') }}</td>
-            <td class="number" [class.over]="limit.mayAdd < 0">{{ limit.mayAdd < 0 ? '' : '+' }}{{ units.mass(limit.mayAdd, 'down').number }}</td>
+            <td class="number" [class.over]="limit.mayAdd < 0">
+              {{ limit.mayAdd < 0 ? '' : '+' }}{{ units.mass(limit.mayAdd, 'down').number }}
+            </td>
           </tr>
         }
       </tbody>
     </table>
-    <nz-drawer [nzVisible]="why() !== undefined" nzPlacement="right" [nzWidth]="drawerWidth" [nzTitle]="why()?.name ?? ''" (nzOnClose)="why.set(undefined)">
+    <nz-drawer
+      [nzVisible]="why() !== undefined"
+      nzPlacement="right"
+      [nzWidth]="drawerWidth"
+      [nzTitle]="why()?.name ?? ''"
+      (nzOnClose)="why.set(undefined)"
+    >
       <ng-container *nzDrawerContent>
         @if (why(); as limit) {
-          <p class="result">{{ units.massText(limit.net, 'down') }} net</p>
-          <p>{{ limit.required ? 'Your organisation requires this limit.' : 'Advice: your organisation does not require this limit. Settings can change that.' }}</p>
+          <p class="result">{{ units.massText(limit.net) }} net</p>
+          <p>
+            {{
+              limit.required
+                ? 'Your organisation requires this limit.'
+                : 'Advice: your organisation does not require this limit. Settings can change that.'
+            }}
+          </p>
           <h3>How it is computed</h3>
           @for (basis of limit.bases; track basis.what; let first = $first) {
             <dl [class.smallest]="first && limit.bases.length > 1">
@@ -44,14 +62,18 @@ import { Units } from '../preferences/units.service';
               <dd>{{ basis.formula }} = {{ basis.net.toFixed(3) }} kg</dd>
               <dd class="small">
                 @if (basis.T !== undefined) {
-                  {{ basis.density.toFixed(1) }} kg/m³: saturated liquid at {{ units.temperature(basis.T) }}, bubble point, by the equations of state
+                  {{ basis.density.toFixed(1) }} kg/m³: saturated liquid at {{ units.temperature(basis.T) }}, bubble point, by the equations
+                  of state
                 } @else {
                   {{ basis.density.toFixed(1) }} kg/m³: from the table
                 }
               </dd>
             </dl>
           }
-          <p>Gross = net + tare = {{ units.massText(limit.gross, 'down') }}. Shown numbers are rounded down.</p>
+          <p>
+            Gross = net + tare = {{ units.massText(limit.gross, 'down') }}: what is read on the scale, and what may go in, is rounded down
+            to its step.
+          </p>
           <h3>Where it comes from</h3>
           <p>{{ limit.source }}</p>
           <p class="small">Local codes and the owner of the cylinder come first.</p>

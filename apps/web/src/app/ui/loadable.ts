@@ -1,11 +1,15 @@
 import { catchError, map, of, startWith, type Observable } from 'rxjs';
 
 /** What is asked for and may not be there yet, or not at all. */
-export type Loadable<T> = { readonly state: 'waiting' } | { readonly state: 'ready'; readonly value: T } | { readonly state: 'failed'; readonly sentence: string };
+export type Loadable<T> =
+  { readonly state: 'waiting' } | { readonly state: 'ready'; readonly value: T } | { readonly state: 'failed'; readonly sentence: string };
 
 export const waiting: Loadable<never> = { state: 'waiting' };
 
-const failed = (error: unknown): Loadable<never> => ({ state: 'failed', sentence: error instanceof Error ? error.message : 'Something failed.' });
+const failed = (error: unknown): Loadable<never> => ({
+  state: 'failed',
+  sentence: error instanceof Error ? error.message : 'Something failed.',
+});
 
 /** A failed request is a value, so that the stream lives on. */
 export const loadable = <T>(source: Observable<T>): Observable<Loadable<T>> =>

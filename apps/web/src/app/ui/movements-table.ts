@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, inject, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { Movement } from '@hygromet/contract/movement';
 import { NzModalModule } from 'ng-zorro-antd/modal';
@@ -6,6 +6,15 @@ import { momentText } from '../cylinders/cylinder-words';
 import { Units } from '../preferences/units.service';
 import { Icon } from './icon';
 import { TextField } from './text-field';
+
+type Column = 'When' | 'From' | 'To' | 'What' | 'Mass';
+const sortKeys: Record<Column, (movement: Movement) => string | number> = {
+  When: ({ happenedAt }) => happenedAt,
+  From: ({ from }) => from.name,
+  To: ({ to }) => to.name,
+  What: ({ refrigerant }) => refrigerant ?? '',
+  Mass: ({ massKg }) => massKg,
+};
 
 /** Entries of the ledger, newest first; a wrong one is reversed from here, never edited. */
 @Component({
@@ -18,16 +27,22 @@ import { TextField } from './text-field';
       <table>
         <thead>
           <tr>
-            <th scope="col">When</th>
-            <th scope="col">From</th>
-            <th scope="col">To</th>
-            <th scope="col">What</th>
-            <th scope="col" class="number">Mass</th>
+            @for (column of columns; track column) {
+              <th
+                scope="col"
+                [class.number]="column === 'Mass'"
+                [attr.aria-sort]="sort().by !== column ? null : sort().down ? 'descending' : 'ascending'"
+              >
+                <button type="button" class="sort" (click)="sortBy(column)">
+                  {{ column }}<span aria-hidden="true">{{ sort().by !== column ? '' : sort().down ? ' ↓' : ' ↑' }}</span>
+                </button>
+              </th>
+            }
             <th scope="col"><span class="unseen">Reverse</span></th>
           </tr>
         </thead>
         <tbody>
-          @for (m of movements(); track m.id) {
+          @for (m of sorted(); track m.id) {
             <tr [class.gone]="m.reversedBy !== null" [class.reversal]="m.reverses !== null">
               <td class="when" [title]="'recorded ' + moment(m.recordedAt)">
                 {{ moment(m.happenedAt) }}<span class="small">{{ m.recordedBy }}</span>
@@ -52,7 +67,14 @@ import { TextField } from './text-field';
               <td class="number mass" [title]="typed(m)">{{ sign(m) }}{{ units.massText(m.massKg) }}</td>
               <td class="action">
                 @if (m.reverses === null && m.reversedBy === null) {
-                  <button type="button" class="icon-button" [attr.aria-label]="'Reverse the entry of ' + moment(m.happenedAt)" (click)="ask(m)"><svg hyIcon="reverse"></svg></button>
+                  <button
+                    type="button"
+                    class="icon-button"
+                    [attr.aria-label]="'Reverse the entry of ' + moment(m.happenedAt)"
+                    (click)="ask(m)"
+                  >
+                    <svg hyIcon="reverse"></svg>
+                  </button>
                 }
               </td>
             </tr>
@@ -65,7 +87,8 @@ import { TextField } from './text-field';
         @if (wrong(); as m) {
           <div class="ask">
             <p>
-              <b>{{ units.massText(m.massKg) }}</b> from {{ m.from.name }} to {{ m.to.name }}, {{ moment(m.happenedAt) }}. The entry stays; a new one takes it back, and both stand in the book.
+              <b>{{ units.massText(m.massKg) }}</b> from {{ m.from.name }} to {{ m.to.name }}, {{ moment(m.happenedAt) }}. The entry stays;
+              a new one takes it back, and both stand in the book.
             </p>
             <hy-text-field label="Reason" placeholder="such as: scale read with a hose on it" [(text)]="reason" [asked]="asked()" />
             <div class="buttons">
@@ -87,10 +110,22 @@ export class MovementsTable {
   readonly account = input<string | undefined>();
   readonly reverse = output<{ id: string; note: string }>();
 
+  protected readonly columns = Object.keys(sortKeys) as readonly Column[]; // Object.keys forgets its literal keys
+  protected readonly sort = signal<{ readonly by: Column; readonly down: boolean }>({ by: 'When', down: true });
+  protected readonly sorted = computed(() => {
+    const { by, down } = this.sort();
+    const key = sortKeys[by];
+    return [...this.movements()].sort((a, b) => (down ? -1 : 1) * (key(a) < key(b) ? -1 : key(a) > key(b) ? 1 : 0));
+  });
+
   protected readonly wrong = signal<Movement | undefined>(undefined);
   protected readonly reason = signal('');
   protected readonly asked = signal(false);
   protected readonly moment = momentText;
+
+  protected sortBy(column: Column): void {
+    this.sort.update(({ by, down }) => ({ by: column, down: by === column ? !down : column === 'When' || column === 'Mass' }));
+  }
 
   protected sign({ from }: Movement): string {
     if (this.account() === undefined) return '';

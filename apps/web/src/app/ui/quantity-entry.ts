@@ -66,13 +66,15 @@ function positive(value: number): number {
 
 function poundsAndOunces({ text, ounces }: QuantityEntry): number {
   const pounds = text.trim() === '' ? '0' : text.trim();
-  if (!WHOLE.test(pounds)) throw new EntryError(`Whole pounds here, the rest in ounces. If the scale shows "${pounds}" with a decimal mark, choose lb.`);
+  if (!WHOLE.test(pounds))
+    throw new EntryError(`Whole pounds here, the rest in ounces. If the scale shows "${pounds}" with a decimal mark, choose lb.`);
   const rest = ounces.trim() === '' ? 0 : readNumber(ounces);
   if (rest < 0 || rest >= 16) throw new EntryError('Ounces run from 0 to below 16; 16 oz are one more pound.');
   return massFromPoundsOunces(Number(pounds), rest);
 }
 
-const typedText = ({ unit, text, ounces }: QuantityEntry) => (unit === 'lb-oz' ? `${text.trim() || '0'} lb ${ounces.trim() || '0'} oz` : text.trim());
+const typedText = ({ unit, text, ounces }: QuantityEntry) =>
+  unit === 'lb-oz' ? `${text.trim() || '0'} lb ${ounces.trim() || '0'} oz` : text.trim();
 
 /** The core speaks of ranges; beside a field the person needs to know what to do. */
 function sentenceFor(kind: QuantityKind, error: Error): string {

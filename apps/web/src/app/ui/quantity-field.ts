@@ -22,7 +22,15 @@ let count = 0;
       />
       @if (entry().unit === 'lb-oz') {
         <span class="unit">lb</span>
-        <input type="text" inputmode="decimal" autocomplete="off" [attr.aria-label]="label() + ', ounces'" [value]="entry().ounces" (input)="change({ ounces: text($event) })" (blur)="touched.set(true)" />
+        <input
+          type="text"
+          inputmode="decimal"
+          autocomplete="off"
+          [attr.aria-label]="label() + ', ounces'"
+          [value]="entry().ounces"
+          (input)="change({ ounces: text($event) })"
+          (blur)="touched.set(true)"
+        />
       }
       <select [attr.aria-label]="'Unit of ' + label()" [value]="entry().unit" (change)="change({ unit: text($event), ounces: '' })">
         @for (unit of units(); track unit[0]) {

@@ -52,7 +52,8 @@ export class RefrigerantField {
   protected readonly id = `refrigerant-${++count}`;
   protected readonly ids = toSignal(inject(Registers).refrigerants$.pipe(map((all) => all.map(({ id }) => id))), { initialValue: [] });
 
-  protected matches = (typed: string, option: { nzLabel: string | number | null }): boolean => plain(String(option.nzLabel)).includes(plain(typed));
+  protected matches = (typed: string, option: { nzLabel: string | number | null }): boolean =>
+    plain(String(option.nzLabel)).includes(plain(typed));
 }
 
 const plain = (text: string) => text.toUpperCase().replace(/[^A-Z0-9]/g, '');

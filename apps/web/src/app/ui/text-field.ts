@@ -37,5 +37,7 @@ export class TextField {
   readonly text = model.required<string>();
 
   protected readonly id = `text-${++count}`;
-  protected readonly sentence = computed(() => (this.asked() && this.text().trim() === '' ? `The ${this.label().toLowerCase()} is missing.` : this.problem()));
+  protected readonly sentence = computed(() =>
+    this.asked() && this.text().trim() === '' ? `The ${this.label().toLowerCase()} is missing.` : this.problem(),
+  );
 }

@@ -132,7 +132,8 @@ export class WeightBeam {
 
   protected readonly over = computed(() => this.nowKg() > this.stopKg());
   protected readonly summary = computed(
-    () => `Scale: tare ${this.number(this.tareKg())}, now ${this.number(this.nowKg())}, stop at ${this.number(this.stopKg(), 'down')} ${this.units.mass(0).unit}`,
+    () =>
+      `Scale: tare ${this.number(this.tareKg())}, now ${this.number(this.nowKg())}, stop at ${this.number(this.stopKg(), 'down')} ${this.units.mass(0).unit}`,
   );
 
   /** The axis is decimal, also where the scale shows pounds and ounces. */
@@ -155,18 +156,30 @@ export class WeightBeam {
     const at = (kg: number) => x(massIn(kg, unit));
     const [start = 0, end = 0] = x.range();
     const [tare, now, stop] = [at(this.tareKg()), at(this.nowKg()), at(this.stopKg())];
-    const close = now - tare < LABEL_WIDTH;
     return {
       start,
       end,
       tare,
       now,
       stop,
-      tareLabel: close ? { x: tare + 4, anchor: 'end' } : { x: tare, anchor: 'middle' },
-      nowLabel: close ? { x: now - 4, anchor: 'start' } : { x: now, anchor: 'middle' },
+      ...labelPlaces(tare, now, stop),
       ticks: ticksOf(x, width),
     };
   }
+}
+
+/** Tare to the left of its mark where the content is small; the content to the left of its mark where the stop is near. */
+function labelPlaces(tare: number, now: number, stop: number) {
+  const nearTare = now - tare < LABEL_WIDTH;
+  const nearStop = Math.abs(stop - now) < LABEL_WIDTH;
+  return {
+    tareLabel: nearTare ? { x: tare + 4, anchor: 'end' } : { x: tare, anchor: 'middle' },
+    nowLabel: nearTare
+      ? { x: now - 4, anchor: 'start' }
+      : nearStop
+        ? { x: now < stop ? now + 4 : now + 40, anchor: now < stop ? 'end' : 'start' }
+        : { x: now, anchor: 'middle' },
+  };
 }
 
 /** Short ticks for the eye, long ones with their number. */
@@ -176,4 +189,3 @@ function ticksOf(x: ReturnType<typeof scaleLinear<number, number>>, width: numbe
     .sort((a, b) => a - b)
     .map((value) => ({ x: x(value), label: labelled.has(value) ? String(value) : '' }));
 }
-

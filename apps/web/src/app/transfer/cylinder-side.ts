@@ -1,0 +1,46 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { Units } from '../preferences/units.service';
+import { Caution } from '../ui/caution';
+import { CylinderDrawing, type DrawnLevel } from '../ui/cylinder-drawing';
+import { valueOf } from '../ui/loadable';
+import { drawnLevels } from './drawn-levels';
+import { FillSession } from './fill.session';
+
+/** The cylinder beside the numbers: drawn with its liquid at the dragged temperature, and the cautions that apply to it now. */
+@Component({
+  selector: 'hy-cylinder-side',
+  imports: [Caution, CylinderDrawing],
+  template: `
+    @let c = cylinder();
+    <h2>{{ c.name }}, {{ capacity() }}, {{ units.pressureStep(c.servicePressurePa) }}</h2>
+    <p class="second">{{ label() }}{{ label() ? ' · ' : '' }}drag the temperature, level and pressure follow</p>
+    @if (levels().length > 0) {
+      <hy-cylinder-drawing [levels]="levels()" [(temperature)]="session.temperature" />
+    } @else {
+      <div class="no-drawing"></div>
+    }
+    <div class="cautions">
+      @for (caution of session.cautions(); track caution.code) {
+        <hy-caution [grave]="caution.grave">{{ caution.sentence }}</hy-caution>
+      }
+    </div>
+  `,
+  host: { class: 'side-column', role: 'complementary', '[attr.aria-label]': "'Drawing of ' + cylinder().name" },
+  styleUrl: './cylinder-side.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class CylinderSide {
+  protected readonly session = inject(FillSession);
+  protected readonly units = inject(Units);
+
+  protected readonly cylinder = computed(() => valueOf(this.session.cylinder())!); // the page shows this only with its cylinder
+  protected readonly levels = computed<readonly DrawnLevel[]>(() => drawnLevels(valueOf(this.session.levels()), this.units));
+  protected readonly capacity = computed(() => {
+    const { volumeTyped, volumeM3 } = this.cylinder();
+    return volumeTyped?.unit === 'lb-water' ? `${volumeTyped.text} lb water capacity` : `${this.units.decimal(volumeM3 * 1000, 1)} L`;
+  });
+  protected readonly label = computed(() => {
+    const { flags, refrigerant } = this.cylinder();
+    return flags.includes('mixed') ? 'a mixture' : (refrigerant ?? this.session.incoming() ?? '');
+  });
+}

@@ -1,0 +1,26 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, type Page } from '@playwright/test';
+
+interface Named {
+  readonly id: string;
+  readonly name: string;
+}
+
+/** Id of a cylinder of the demo by its number. */
+export async function cylinderId(page: Page, name: string): Promise<string> {
+  const cylinders = (await (await page.request.get('/api/cylinders')).json()) as Named[];
+  return cylinders.find((cylinder) => cylinder.name === name)!.id;
+}
+
+/** To the page before a transfer, by the way a person goes. */
+export async function openFill(page: Page, name: string): Promise<void> {
+  await page.goto('/');
+  await page.getByRole('link', { name: new RegExp(`^${name}`) }).click();
+  await page.getByRole('link', { name: 'Fill it' }).click();
+}
+
+/** WCAG 2.2 AA as far as a program can judge it. */
+export async function expectAccessible(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze();
+  expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ target }) => target.join(' ')).join(', ')}`)).toEqual([]);
+}

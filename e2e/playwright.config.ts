@@ -1,0 +1,33 @@
+import { defineConfig } from '@playwright/test';
+
+export const PORT = 4391;
+
+/** Through the real interface, as `npm start` serves it, on data of its own. */
+export default defineConfig({
+  testDir: '.',
+  outputDir: '../dist/e2e-results',
+  fullyParallel: false,
+  workers: 1,
+  retries: 0,
+  timeout: 60_000,
+  reporter: [['list'], ['json']],
+  globalSetup: './fresh-data.ts',
+  use: {
+    baseURL: `http://127.0.0.1:${PORT}`,
+    viewport: { width: 1280, height: 800 },
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: [
+        '--headless',
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+    trace: 'retain-on-failure',
+  },
+});

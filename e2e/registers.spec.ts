@@ -1,0 +1,127 @@
+import { expect, test } from '@playwright/test';
+import { cylinderId, expectAccessible } from './pages';
+
+test('a cylinder is added as its collar tells it, in litres and lb + oz, and found again', async ({ page }) => {
+  await page.goto('/cylinders/new');
+  await page.getByRole('button', { name: 'Add the cylinder' }).click();
+  await expect(page.getByText('The water capacity is missing.')).toBeVisible();
+  await page.getByLabel('Number').fill('C-21');
+  await page.getByLabel('Unit of Water capacity').selectOption('L');
+  await page.getByLabel('Water capacity', { exact: true }).fill('12.5');
+  await page.getByLabel('Unit of Tare').selectOption('lb-oz');
+  await page.getByLabel('Tare', { exact: true }).fill('17');
+  await page.getByLabel('Tare, ounces').fill('6');
+  await page.getByLabel('Service pressure', { exact: true }).fill('400');
+  await page.getByLabel('Last requalification').fill('02-25');
+  await page.reload();
+  await expect(page.getByLabel('Number')).toHaveValue('C-21');
+  await page.getByRole('combobox', { name: 'Refrigerant' }).fill('454b');
+  await page.getByTitle('R-454B').click();
+  await page.getByLabel('Scale reads now', { exact: true }).fill('20.5');
+  await page.getByRole('button', { name: 'Add the cylinder' }).click();
+  await expect(page.getByRole('heading', { name: 'C-21' })).toBeVisible();
+  await expect(page.getByText('the scale should read 20.5 lb')).toBeVisible();
+
+  await page.goto('/');
+  await page.getByLabel('Find a cylinder').fill('r454');
+  await expect(page.getByRole('link', { name: /C-21/ })).toBeVisible();
+  await expect(page.getByRole('link', { name: /C-07/ })).toHaveCount(0);
+});
+
+test('the rack as a table is sorted by a tap and exported', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Show a table' }).click();
+  await page.getByRole('columnheader', { name: 'Net' }).click();
+  await page.getByRole('columnheader', { name: 'Net' }).click();
+  await expect(page.getByRole('row').nth(1)).toContainText('C-09');
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: /Export/ }).click();
+  expect((await download).suggestedFilename()).toBe('cylinders.csv');
+});
+
+test('a system is added with its plate, and its charge stands in the book', async ({ page }) => {
+  await page.goto('/systems/new');
+  await page.getByLabel('Site').fill('Net loft');
+  await page.getByLabel('Name').fill('bait freezer');
+  await page.getByRole('combobox', { name: 'Refrigerant' }).fill('449');
+  await page.getByTitle('R-449A').click();
+  await page.getByLabel('Unit of Nameplate charge').selectOption('lb-oz');
+  await page.getByLabel('Nameplate charge', { exact: true }).fill('5');
+  await page.getByLabel('Nameplate charge, ounces').fill('5');
+  await page.getByRole('button', { name: 'Add the system' }).click();
+  await expect(page.getByRole('row', { name: /bait freezer/ })).toContainText('5 lb 5 oz');
+  await page.goto('/book');
+  await expect(page.getByRole('row', { name: /Net loft, bait freezer/ })).toContainText('5.3 lb');
+});
+
+test('units, decimal mark and theme are this device’s and outlive a reload', async ({ page }) => {
+  await page.goto('/settings');
+  await page.getByLabel('The scale shows').selectOption('kg');
+  await page.getByLabel('Temperature', { exact: true }).selectOption('C');
+  await page.getByLabel('Pressure').selectOption('barg');
+  await page.getByLabel('Decimal mark').selectOption(',');
+  await page.getByLabel('Light or dark').selectOption('dark');
+  await page.goto(`/cylinders/${await cylinderId(page, 'C-09')}`);
+  await expect(page.getByText('38,3', { exact: false }).first()).toBeVisible();
+  await expect(page.getByText(/bar gauge/).first()).toBeVisible();
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
+});
+
+test('a rule that the organisation requires rules from then on', async ({ page }) => {
+  await page.goto('/settings');
+  const hottest = page.getByRole('checkbox', { name: /80 % at the hottest place/ });
+  await hottest.check();
+  await page.getByRole('button', { name: 'Save for everybody' }).click();
+  await expect(page.getByText('Saved.')).toBeVisible();
+  await page.goto(`/cylinders/${await cylinderId(page, 'C-01')}`);
+  await expect(
+    page
+      .getByRole('table', { name: /Fill limits/ })
+      .getByRole('row')
+      .nth(1),
+  ).toContainText('80 % at the hottest place');
+  await page.goto('/settings');
+  await hottest.uncheck();
+  await page.getByRole('button', { name: 'Save for everybody' }).click();
+  await expect(page.getByText('Saved.')).toBeVisible();
+});
+
+for (const theme of ['light', 'dark'] as const) {
+  test(`every page is accessible, ${theme}`, async ({ page }) => {
+    await page.emulateMedia({ colorScheme: theme, reducedMotion: 'reduce' });
+    const id = await cylinderId(page, 'C-05');
+    for (const path of [
+      '/cylinders',
+      '/cylinders/new',
+      `/cylinders/${id}`,
+      `/cylinders/${id}/fill`,
+      '/systems',
+      '/systems/new',
+      '/book',
+      '/settings',
+    ]) {
+      await page.goto(path, { waitUntil: 'networkidle' });
+      await expectAccessible(page);
+    }
+  });
+}
+
+test('at 360 px nothing runs out of the page', async ({ page }) => {
+  await page.setViewportSize({ width: 360, height: 740 });
+  const id = await cylinderId(page, 'C-10');
+  for (const path of ['/cylinders', '/cylinders/new', `/cylinders/${id}`, `/cylinders/${id}/fill`, '/book', '/settings']) {
+    await page.goto(path, { waitUntil: 'networkidle' });
+    const width = await page.evaluate(() => document.documentElement.scrollWidth);
+    expect(`${path} ${width}`).toBe(`${path} 360`);
+  }
+});
+
+test('the first load stays under 300 kB as it crosses the wire', async ({ page }) => {
+  const session = await page.context().newCDPSession(page);
+  await session.send('Network.enable');
+  let received = 0;
+  session.on('Network.loadingFinished', ({ encodedDataLength }) => (received += encodedDataLength));
+  await page.goto('/', { waitUntil: 'networkidle' });
+  expect(received).toBeGreaterThan(10_000);
+  expect(received).toBeLessThan(300_000);
+});

@@ -1,0 +1,88 @@
+import eslint from '@eslint/js';
+import angular from 'angular-eslint';
+import prettier from 'eslint-config-prettier';
+import { createTypeScriptImportResolver } from 'eslint-import-resolver-typescript';
+import { importX } from 'eslint-plugin-import-x';
+import tseslint from 'typescript-eslint';
+
+/** Dependencies point one way: web → contract → core; server → contract, core; core depends on nothing. */
+const direction = [
+  { target: './packages/core', from: ['./packages/contract', './apps'], message: 'core depends on nothing.' },
+  { target: './packages/contract', from: './apps', message: 'contract depends on core alone.' },
+  { target: './apps/web', from: './apps/server', message: 'web speaks to the server through the contract.' },
+  { target: './apps/server', from: './apps/web', message: 'the server does not know the interface.' },
+];
+
+export default tseslint.config(
+  { ignores: ['dist/', '.data/', '.angular/', '**/test-results/', '**/playwright-report/'] },
+  eslint.configs.recommended,
+  {
+    files: ['**/*.ts'],
+    extends: [...tseslint.configs.recommended],
+    plugins: { 'import-x': importX },
+    settings: { 'import-x/resolver-next': [createTypeScriptImportResolver({ project: 'tsconfig.base.json' })] },
+    rules: {
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      '@typescript-eslint/no-non-null-assertion': 'off', // indexed access in the numeric core; elsewhere each has its reason beside it
+      '@typescript-eslint/consistent-type-imports': 'error',
+      'import-x/no-cycle': 'error',
+      'import-x/no-restricted-paths': ['error', { basePath: import.meta.dirname, zones: direction }],
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: "ImportDeclaration[source.value='zod'] > ImportSpecifier[imported.name='z']",
+          message: "import * as z from 'zod': the named import brings every language along.",
+        },
+      ],
+    },
+  },
+  {
+    files: ['packages/core/src/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-globals': ['error', 'Date', 'window', 'document', 'process', 'performance', 'fetch', 'localStorage'],
+      'no-restricted-properties': ['error', { object: 'Math', property: 'random', message: 'core is given its randomness.' }],
+      'no-restricted-imports': ['error', { patterns: [{ regex: '^[^.]', message: 'core depends on nothing.' }] }],
+    },
+  },
+  {
+    files: ['apps/web/**/*.ts'],
+    extends: [...angular.configs.tsRecommended],
+    processor: angular.processInlineTemplates,
+    rules: {
+      '@angular-eslint/component-selector': [
+        'error',
+        [
+          { type: 'element', prefix: 'hy', style: 'kebab-case' },
+          { type: 'attribute', prefix: 'hy', style: 'camelCase' },
+        ],
+      ],
+      '@angular-eslint/prefer-on-push-component-change-detection': 'error',
+      // services hold streams; values of core that a template needs are imported as types where they are types
+      '@typescript-eslint/consistent-type-imports': 'off',
+    },
+  },
+  { files: ['apps/web/**/*.html'], extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility] },
+  {
+    files: ['**/*.mjs', '**/*.cjs', 'apps/web/public/*.js'],
+    languageOptions: {
+      globals: Object.fromEntries(
+        [
+          'process',
+          'console',
+          'fetch',
+          'globalThis',
+          'performance',
+          'setTimeout',
+          'Buffer',
+          'URL',
+          'module',
+          'document',
+          'localStorage',
+          'matchMedia',
+        ].map((name) => [name, 'readonly']),
+      ),
+    },
+  },
+  prettier,
+);
