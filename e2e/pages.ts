@@ -19,6 +19,13 @@ export async function openFill(page: Page, name: string): Promise<void> {
   await page.getByRole('link', { name: 'Fill it' }).click();
 }
 
+/** Types a part of the designation and takes it from the list. */
+export async function chooseRefrigerant(page: Page, part: string, id: string): Promise<void> {
+  await page.getByLabel('Refrigerant').click();
+  await page.getByLabel('Refrigerant').pressSequentially(part);
+  await page.locator('nz-option-item', { hasText: id }).first().click();
+}
+
 /** WCAG 2.2 AA as far as a program can judge it. */
 export async function expectAccessible(page: Page): Promise<void> {
   const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze();

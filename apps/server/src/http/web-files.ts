@@ -14,6 +14,7 @@ export function webFiles(root: string | undefined) {
     '*',
     serveStatic({
       root,
+      precompressed: true,
       onFound: (path, c) => c.header('cache-control', HASHED.test(path) ? 'public, max-age=31536000, immutable' : 'no-cache'),
     }),
   );

@@ -18,6 +18,8 @@ export interface FillDraft {
   readonly place: string;
   readonly ownHottest: QuantityEntry;
   readonly acceptMixing: boolean;
+  /** When it was first sent: a repeated sending is the same booking. */
+  readonly happenedAt: string;
   readonly booked: Booked | null;
 }
 
@@ -31,5 +33,6 @@ export const newFillDraft = ({ mass, temperature }: Preferences): FillDraft => (
   place: '',
   ownHottest: emptyEntry(temperature),
   acceptMixing: false,
+  happenedAt: '',
   booked: null,
 });

@@ -221,8 +221,10 @@ export class FillSession {
 
   book(): void {
     this.asked.set(true);
-    const [before, after, draft] = [this.before(), this.after(), this.draft()];
+    const [before, after] = [this.before(), this.after()];
     if (before.state !== 'good' || after.state !== 'good') return;
+    if (this.draft().happenedAt === '') this.change({ happenedAt: new Date().toISOString() });
+    const draft = this.draft();
     this.booking.send({
       key: draft.key,
       from: draft.source,
@@ -233,7 +235,7 @@ export class FillSession {
       grossAfterKg: after.si,
       grossAfterTyped: after.typed,
       acceptMixing: draft.acceptMixing,
-      happenedAt: new Date().toISOString(),
+      happenedAt: draft.happenedAt,
       recordedBy: this.preferences().person,
     });
   }
