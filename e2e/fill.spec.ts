@@ -88,7 +88,7 @@ test('wrong input has its sentence beside the field', async ({ page }) => {
   await openFill(page, 'C-03');
   const gross = page.getByLabel('Scale reads now', { exact: true });
   await page.getByRole('button', { name: 'Start the transfer' }).click();
-  await expect(page.getByText('The scale reads now is missing.')).toBeVisible();
+  await expect(page.getByText('The reading of the scale is missing.')).toBeVisible();
   await expect(page.getByText('Choose the system it comes from.')).toBeVisible();
   await gross.fill('12');
   await expect(page.getByText('That is below its tare of 27.6 lb')).toBeVisible();

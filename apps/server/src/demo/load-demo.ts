@@ -16,7 +16,7 @@ import { accountsOf, addAccount } from '../store/account-store';
 import type { Db, Tx } from '../store/database';
 import { addOrganisation, fillPolicyOf, ownOrganisation, type OrganisationRow } from '../store/organisation-store';
 
-type DemoCylinder = (typeof scenario.cylinders)[number];
+type DemoCylinder = (typeof scenario.cylinders)[number] & { readonly evacuatedDaysAgo?: number };
 interface DemoFill {
   readonly from: string;
   readonly refrigerant?: string;
@@ -44,10 +44,19 @@ export const loadDemo = (db: Db, outside: Outside): Promise<boolean> =>
     for (const { kind, name } of scenario.accounts)
       await addAccount(tx, { id: outside.newId(), organisationId: id, kind: kind as AccountKind, name });
     const organisation = await ownOrganisation(tx);
-    for (const system of scenario.systems) await addDemoSystem(tx, organisation, system, outside);
+    for (const system of scenario.systems) await addDemoSystem(tx, organisation, system, daysAgo(outside, SYSTEMS_REGISTERED_DAYS_AGO));
     for (const cylinder of scenario.cylinders) await addDemoCylinder(tx, organisation, cylinder, outside);
     return true;
   });
+
+const SYSTEMS_REGISTERED_DAYS_AGO = 420;
+const CYLINDERS_REGISTERED_DAYS_AGO = 400;
+
+/** The same outside with its clock set back. */
+const daysAgo = (outside: Outside, days: number): Outside => ({
+  ...outside,
+  now: () => new Date(outside.now().getTime() - days * 86_400_000),
+});
 
 async function addDemoSystem(
   tx: Tx,
@@ -91,7 +100,7 @@ async function addDemoCylinder(tx: Tx, organisation: OrganisationRow, demo: Demo
       requalified: demo.requalified,
       place: demo.place as Place,
     },
-    outside,
+    daysAgo(outside, demo.evacuatedDaysAgo ?? CYLINDERS_REGISTERED_DAYS_AGO),
   );
   let grossLb = demo.tareLb;
   for (const fill of demo.fills as readonly DemoFill[]) grossLb = await addDemoFill(tx, organisation, cylinder, grossLb, fill, outside);

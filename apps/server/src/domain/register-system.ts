@@ -32,7 +32,6 @@ export const registerSystem = (db: Tx, organisation: OrganisationRow, draft: New
         composition,
         known: 'nameplate',
         ...(draft.nameplateTyped === undefined ? {} : { typed: { nameplate: draft.nameplateTyped } }),
-        note: 'charge on the nameplate',
         happenedAt: now.toISOString(),
         recordedBy: 'register',
       },

@@ -14,7 +14,13 @@ import { contentName, monthText, placeNames, stateWords } from './cylinder-words
       <thead>
         <tr>
           @for (column of columns; track column.name) {
-            <th [nzSortFn]="column.sort" [nzAlign]="column.number ? 'right' : 'left'">{{ column.name }}</th>
+            <th
+              [nzSortFn]="column.sort"
+              [nzAlign]="column.number ? 'right' : 'left'"
+              [nzWidth]="column.name === 'Look at' ? '230px' : null"
+            >
+              {{ column.name }}
+            </th>
           }
         </tr>
       </thead>

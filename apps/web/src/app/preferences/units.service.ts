@@ -20,8 +20,9 @@ export type Rounding = 'nearest' | 'down';
 const DECIMALS: Record<MassUnit, number> = { lb: 1, 'lb-oz': 0, oz: 0, kg: 2, g: 0 };
 /** Below this a charge is told with one digit more. */
 const SMALL_KG = 0.5;
+const NOTHING_KG = 1e-6;
 const decimalsFor = (unit: MassUnit, kg: number) =>
-  DECIMALS[unit] + (kg !== 0 && Math.abs(kg) < SMALL_KG && unit !== 'g' && unit !== 'oz' ? 1 : 0);
+  DECIMALS[unit] + (Math.abs(kg) > NOTHING_KG && Math.abs(kg) < SMALL_KG && unit !== 'g' && unit !== 'oz' ? 1 : 0);
 const rounded = (value: number, decimals: number, rounding: Rounding) => {
   const step = 10 ** decimals;
   // a value that is a tenth but for its last bits is that tenth

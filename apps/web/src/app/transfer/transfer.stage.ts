@@ -44,6 +44,7 @@ import { FillSession } from './fill.session';
         <div class="narrow-fields">
           <hy-quantity-field
             label="Scale reads after"
+            missing="The reading after the transfer is missing."
             kind="mass"
             [entry]="session.draft().after"
             (entryChange)="session.change({ after: $event })"

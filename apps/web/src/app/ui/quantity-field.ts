@@ -56,6 +56,8 @@ export class QuantityField {
   /** Set when the person tried to send: an empty field is then named as well. */
   readonly asked = input(false);
   readonly required = input(true);
+  /** What is said when it is left empty; otherwise made from the label. */
+  readonly missing = input('');
   readonly entry = model.required<QuantityEntry>();
 
   protected readonly id = `quantity-${++count}`;
@@ -64,7 +66,8 @@ export class QuantityField {
   protected readonly sentence = computed(() => {
     const reading = readQuantity(this.kind(), this.entry());
     if (reading.state === 'bad' && (this.touched() || this.asked())) return reading.sentence;
-    if (reading.state === 'empty' && this.asked() && this.required()) return `The ${this.label().toLowerCase()} is missing.`;
+    if (reading.state === 'empty' && this.asked() && this.required())
+      return this.missing() || `The ${this.label().toLowerCase()} is missing.`;
     return this.problem();
   });
 

@@ -1,0 +1,66 @@
+import type { Cylinder } from '@hygromet/contract/cylinder';
+import { fillLimits } from '@hygromet/core/cylinder/fill-limit';
+import { pressureRating } from '@hygromet/core/cylinder/pressure-rating';
+import { refrigerant } from '@hygromet/core/fluids/refrigerant';
+import { cubicMetre, kilogram } from '@hygromet/core/units/quantity';
+import { operations } from '../live/property-operations';
+import type { Units } from '../preferences/units.service';
+import { fillCautions, type FillFacts } from './fill-cautions';
+
+const units = {
+  massText: (kg: number) => `${kg.toFixed(2)} kg`,
+  temperature: (T: number) => `${(T - 273.15).toFixed(0)} °C`,
+  pressure: (p: number) => `${(p / 1e5).toFixed(0)} bar`,
+  pressureStep: (p: number) => `${(p / 1e5).toFixed(1)} bar`,
+  kelvinsInADegree: () => 1,
+} as unknown as Units; // what the sentences ask of it
+
+const { composition } = refrigerant('R-410A');
+const volume = cubicMetre(0.01190863);
+const ruling = fillLimits({ composition, volume, tare: kilogram(7.8), content: kilogram(3) }).ruling;
+
+const facts = (more: Partial<FillFacts>): FillFacts => ({
+  cylinder: { name: 'C-07', refrigerant: 'R-410A', flags: [], validThrough: '2029-09' } as unknown as Cylinder, // as much as the cautions read
+  incoming: 'R-410A',
+  safetyGroup: 'A1',
+  ruling,
+  nowKg: 10.8,
+  rating: pressureRating(composition, 2.76e6),
+  heat: operations.heat({ composition, volumeM3: volume, massKg: ruling.net }),
+  hottestK: 318.15,
+  ...more,
+});
+const codes = (more: Partial<FillFacts>) => fillCautions(facts(more), units).map(({ code, stops }) => [code, stops]);
+
+test('a good cylinder in a cool place has no caution', () => {
+  expect(codes({})).toEqual([]);
+});
+
+test('filled to its stop, a van in the sun makes it liquid-full: said with the temperature and what each degree adds', () => {
+  const [caution] = fillCautions(facts({ hottestK: 333.15 }), units);
+  expect(caution).toMatchObject({ code: 'hot', stops: false });
+  expect(caution!.sentence).toMatch(/liquid-full from 59 °C/);
+  expect(caution!.sentence).toMatch(/each degree adds about 2\.5 bar/);
+});
+
+test.each([
+  ['overfilled', { nowKg: ruling.gross + 0.5 }, true],
+  ['mixing', { incoming: 'R-407C' }, true],
+  ['over-rated', { rating: pressureRating(composition, 1.79e6) }, true],
+  ['flammable', { incoming: 'R-410A', safetyGroup: 'A2L' }, false],
+])('%s', (code, more, stops) => {
+  expect(codes(more)).toContainEqual([code, stops]);
+});
+
+test('overdue stops, and the gravest stands first', () => {
+  const cylinder = { ...facts({}).cylinder, flags: ['overdue'] } as Cylinder;
+  expect(codes({ cylinder, hottestK: 333.15 })).toEqual([
+    ['overdue', true],
+    ['hot', false],
+  ]);
+});
+
+test('an empty cylinder has nothing to mix with', () => {
+  const cylinder = { ...facts({}).cylinder, refrigerant: null } as Cylinder;
+  expect(codes({ cylinder, incoming: 'R-32' })).toEqual([]);
+});

@@ -1,0 +1,24 @@
+import { refrigerant } from '../src/fluids/refrigerant';
+import { fillLimits } from '../src/cylinder/fill-limit';
+import { closedVolume } from '../src/thermo/closed-volume';
+import { liquidFull } from '../src/thermo/liquid-full';
+import { bubblePoint, dewPoint } from '../src/thermo/saturation';
+import { cubicMetre, density, kelvin, kilogram } from '../src/units/quantity';
+
+/** What is timed: each takes the number of its call, so that no two calls ask the same. */
+const temperature = (k: number) => kelvin(253.15 + (k % 60));
+const of = (id: string) => refrigerant(id).composition;
+const V = cubicMetre(0.0119);
+
+export const tasks: Readonly<Record<string, (k: number) => unknown>> = {
+  'saturation of R-134a, 1 component': (k) => bubblePoint(of('R-134a'), temperature(k)),
+  'saturation of R-744, 1 component': (k) => bubblePoint(of('R-744'), kelvin(233.15 + (k % 60))),
+  'bubble point of R-410A, 2 components': (k) => bubblePoint(of('R-410A'), temperature(k)),
+  'bubble point of R-407C, 3 components': (k) => bubblePoint(of('R-407C'), temperature(k)),
+  'bubble point of R-448A, 5 components': (k) => bubblePoint(of('R-448A'), temperature(k)),
+  'dew point of R-448A, 5 components': (k) => dewPoint(of('R-448A'), temperature(k)),
+  'closed volume of R-448A': (k) => closedVolume(of('R-448A'), V, kilogram(1 + (k % 9)), temperature(k)),
+  'liquid-full temperature of R-410A': (k) => liquidFull(of('R-410A'), density(850 + (k % 200))),
+  'all fill limits of R-410A': (k) =>
+    fillLimits({ composition: of('R-410A'), volume: V, tare: kilogram(7.8), content: kilogram(1), hottest: kelvin(313.15 + (k % 20)) }),
+};

@@ -1,0 +1,101 @@
+// @ts-check
+import { chromium } from '@playwright/test';
+import { spawn } from 'node:child_process';
+import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { at, root } from './lib/paths.mjs';
+import { fail, say } from './lib/say.mjs';
+import { CHROMIUM } from './lib/system-packages.mjs';
+
+const PORT = 4393;
+const BASE = `http://127.0.0.1:${PORT}`;
+
+/**
+ * One picture of each main view, from the demo data: `npm run screenshots`.
+ * @typedef {{ file: string, path: string, width?: number, height?: number, dark?: boolean, before?: (page: import('@playwright/test').Page) => Promise<void> }} View
+ * @type {View[]}
+ */
+const views = [
+  { file: 'rack', path: '/cylinders' },
+  { file: 'cylinder', path: '/cylinders/C-05' },
+  { file: 'stop-weight', path: '/cylinders/C-07/fill', before: typeGross },
+  { file: 'stop-weight-dark', path: '/cylinders/C-07/fill', dark: true, before: typeGross },
+  { file: 'stop-weight-phone', path: '/cylinders/C-07/fill', width: 390, height: 844, before: typeGross },
+  { file: 'why', path: '/cylinders/C-07/fill', before: async (page) => { await typeGross(page); await page.getByRole('button', { name: 'Why: UN P200' }).click(); } },
+  { file: 'booked', path: '/cylinders/C-07/fill', before: bookTransfer },
+  { file: 'add-cylinder', path: '/cylinders/new' },
+  { file: 'systems', path: '/systems' },
+  { file: 'book', path: '/book' },
+  { file: 'settings', path: '/settings' },
+]; // prettier-ignore
+
+/** @param {import('@playwright/test').Page} page */
+async function typeGross(page) {
+  await page.getByLabel('Scale reads now', { exact: true }).fill('24.6');
+  await page.getByLabel('Comes from').selectOption({ label: 'Planetarium, rooftop unit (R-410A)' });
+}
+
+/** @param {import('@playwright/test').Page} page */
+async function bookTransfer(page) {
+  await typeGross(page);
+  await page.getByRole('button', { name: 'Start the transfer' }).click();
+  await page.getByLabel('Scale reads after', { exact: true }).fill('36.2');
+  await page.getByRole('button', { name: 'Book the transfer' }).click();
+  await page.getByText('Booked.').waitFor();
+}
+
+/** @param {string} folder @returns {Promise<import('node:child_process').ChildProcess>} */
+function startApplication(folder) {
+  const child = spawn(process.execPath, ['scripts/start.mjs', '--port', String(PORT), '--data', folder], {
+    cwd: root,
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  return new Promise((resolve, reject) => {
+    child.stdout.on('data', (/** @type {Buffer} */ chunk) => chunk.toString().includes('is ready') && resolve(child));
+    child.once('exit', () => reject(new Error('the application did not start')));
+  });
+}
+
+/** @param {import('@playwright/test').Browser} browser @param {View} view @param {Record<string, string>} ids */
+async function take(browser, { file, path: place, width = 1280, height = 800, dark = false, before }, ids) {
+  const page = await browser.newPage({ viewport: { width, height }, colorScheme: dark ? 'dark' : 'light', reducedMotion: 'reduce' });
+  await page.goto(BASE + place.replace(/C-\d+/, (name) => ids[name] ?? name), { waitUntil: 'networkidle' });
+  await before?.(page);
+  await page.waitForLoadState('networkidle');
+  await page.evaluate(() => document.fonts.ready.then(() => undefined));
+  await page.evaluate(() => new Promise((resolve) => requestAnimationFrame(() => requestAnimationFrame(resolve))));
+  await page.waitForTimeout(400); // the drawer slides in
+  await page.screenshot({ path: at('docs/screenshots', `${file}.png`) });
+  await page.close();
+  say(`${file}.png`);
+}
+
+async function main() {
+  const folder = mkdtempSync(path.join(tmpdir(), 'hygromet-pictures-'));
+  chmodSync(folder, 0o755);
+  const application = await startApplication(folder);
+  const browser = await chromium.launch({
+    executablePath: CHROMIUM,
+    args: [
+      '--headless',
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+    ],
+  });
+  /** @type {{ id: string, name: string }[]} */
+  const cylinders = await (await fetch(`${BASE}/api/cylinders`)).json();
+  const ids = Object.fromEntries(cylinders.map(({ id, name }) => [name, id]));
+  for (const view of views) await take(browser, view, ids);
+  await browser.close();
+  application.kill('SIGINT');
+  await new Promise((resolve) => application.once('exit', resolve));
+  rmSync(folder, { recursive: true, force: true });
+}
+
+main().catch(fail);
