@@ -64,7 +64,6 @@ async function take(browser, { file, path: place, width = 1280, height = 800, da
   await before?.(page);
   await page.waitForLoadState('networkidle');
   await page.evaluate(() => document.fonts.ready.then(() => undefined));
-  await page.evaluate(() => new Promise((resolve) => requestAnimationFrame(() => requestAnimationFrame(resolve))));
   await page.waitForTimeout(400); // the drawer slides in
   await page.screenshot({ path: at('docs/screenshots', `${file}.png`) });
   await page.close();
@@ -88,8 +87,7 @@ async function main() {
       '--disable-sync',
     ],
   });
-  /** @type {{ id: string, name: string }[]} */
-  const cylinders = await (await fetch(`${BASE}/api/cylinders`)).json();
+  const cylinders = /** @type {{ id: string, name: string }[]} */ (await (await fetch(`${BASE}/api/cylinders`)).json());
   const ids = Object.fromEntries(cylinders.map(({ id, name }) => [name, id]));
   for (const view of views) await take(browser, view, ids);
   await browser.close();

@@ -10,6 +10,8 @@ export interface Shape {
 
 /** Height of the liquid, 0 to 1 of the inner height, for a liquid share of 0 to 1 of the volume. */
 export function liquidHeight(share: number, shape: Shape): number {
+  if (share <= 0) return 0;
+  if (share >= 1) return 1;
   const whole = volumeBelow(1, shape);
   let [low, high] = [0, 1];
   for (let step = 0; step < 40; step++) {

@@ -1,5 +1,6 @@
 import type { Ancillary, Substance } from '../fluids/substance';
 import type { MixtureModel } from './mixture-model';
+import { reducingTemperature } from './reducing';
 
 /** Starting values only: nothing that leaves the core rests on them. */
 function ancillaryAt({ form, times, Tr, reducing, n, t }: Ancillary, T: number): number {
@@ -21,12 +22,6 @@ const insideFit = (fit: Ancillary, T: number) => Math.min(Math.max(T, fit.Tmin),
 const liquidGuess = ({ ancillary }: Substance, T: number) => ancillaryAt(ancillary.rhoLiquid, insideFit(ancillary.rhoLiquid, T));
 export const vapourGuess = ({ ancillary }: Substance, T: number) => ancillaryAt(ancillary.rhoVapour, insideFit(ancillary.rhoVapour, T));
 
-/** Reducing temperature of a composition, K. */
-export function reducingTemperature(model: MixtureModel, x: ArrayLike<number>): number {
-  const own = model.T.reduce((sum, T, i) => sum + x[i]! * x[i]! * T, 0);
-  return model.reducingPairs.reduce((sum, { i, j, cT, bT }) => sum + (cT * x[i]! * x[j]! * (x[i]! + x[j]!)) / (bT * x[i]! + x[j]!), own);
-}
-
 /** Density of a mixture's liquid, mol/m³: the components' volumes at the same T/T_red (corresponding states). */
 export function mixtureLiquidGuess(model: MixtureModel, x: ArrayLike<number>, T: number): number {
   if (model.substances.length === 1) return liquidGuess(model.substances[0]!, T);
@@ -36,4 +31,11 @@ export function mixtureLiquidGuess(model: MixtureModel, x: ArrayLike<number>, T:
     0,
   );
   return 1 / volume;
+}
+
+/** Density of a mixture's vapour, mol/m³: p/(Z R T), the compressibility falling to about 0.3 towards the critical pressure. */
+export function vapourDensityGuess(model: MixtureModel, x: ArrayLike<number>, p: number, T: number): number {
+  const criticalP = model.substances.reduce((sum, { critical }, i) => sum + x[i]! * critical.p, 0);
+  const Z = 1 - 0.7 * Math.min(1, (p / criticalP) ** 0.75);
+  return p / (Z * model.R * T);
 }

@@ -1,12 +1,14 @@
 import fc from 'fast-check';
 import { allRefrigerants, refrigerant } from '../fluids/refrigerant';
+import { findSubstance } from '../fluids/substance';
 import { cubicMetre, kilogram } from '../units/quantity';
 import { celsius } from '../units/temperature';
 import { closedVolume } from './closed-volume';
 import { bubblePoint } from './saturation';
 
 const V = cubicMetre(0.0119);
-const known = allRefrigerants.filter(({ composition }) => !('R-718' in composition));
+/** Those whose equations reach down to −20 °C. */
+const known = allRefrigerants.filter(({ composition }) => Object.keys(composition).every((id) => findSubstance(id)!.minT < 253));
 
 test('liquid and vapour together weigh what was filled in, and each substance with them', () => {
   const filling = fc.record({
@@ -24,7 +26,7 @@ test('liquid and vapour together weigh what was filled in, and each substance wi
       for (const [id, share] of Object.entries(what.composition))
         expect((liquid * vessel.liquid[id]! + vapour * vessel.vapour[id]!) / m).toBeCloseTo(share, 9);
     }),
-    { numRuns: 200 },
+    { numRuns: 200, seed: 20_261_125 },
   );
 });
 

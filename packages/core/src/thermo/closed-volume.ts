@@ -1,10 +1,13 @@
 import { massFractionsOf, type Composition } from '../fluids/composition';
 import { NoConvergence, NoTwoPhaseState } from '../errors';
 import type { CubicMetre, Density, Kelvin, Kilogram, Pascal } from '../units/quantity';
+import { lnPressureGuess, mixtureLiquidGuess, vapourDensityGuess } from './ancillary';
 import { solveInPlace } from './linear-solve';
 import { modelOf } from './mixture-model';
-import { Phase } from './phase';
-import { bubblePoint, dewPoint, massDensity, type Saturation } from './saturation';
+import { massDensity, Phase } from './phase';
+import { reducingTemperature } from './reducing';
+import { bubblePoint, dewPoint, type Saturation } from './saturation';
+import { workspaceOf } from './workspace';
 
 /** What a closed vessel holds at a temperature. Pressures absolute, Pa; fractions 0 to 1. */
 export type ClosedVolume =
@@ -42,12 +45,42 @@ export type ClosedVolume =
  */
 export function closedVolume(composition: Composition, V: CubicMetre, m: Kilogram, T: Kelvin): ClosedVolume {
   const rho = (m / V) as Density;
+  const vessel = vesselOf(composition, T);
+  const direct = estimatedStart(vessel, rho);
+  if (direct !== undefined && solveVessel(vessel, rho, direct)) return describe(vessel, direct, rho);
   const saturation = saturationAround(composition, T);
   if (saturation === undefined) return onePhase(composition, rho, T);
   const { bubble, dew } = saturation;
   if (rho >= bubble.rhoLiquid || rho <= dew.rhoVapour) return onePhase(composition, rho, T);
-  if (Object.keys(composition).length === 1) return byLever(bubble, rho);
-  return twoPhase(composition, rho, T, bubble, dew);
+  if (vessel.x.length === 1) return byLever(bubble, rho);
+  const u = startBetween(bubble, dew, rho);
+  if (!solveVessel(vessel, rho, u)) followFromEnds(vessel, rho, bubble, dew, u);
+  return describe(vessel, u, rho);
+}
+
+function vesselOf(composition: Composition, T: Kelvin): Vessel {
+  const { model, moleFraction, molarMass } = modelOf(composition);
+  const { liquid, vapour } = workspaceOf(model);
+  return { liquid, vapour, x: moleFraction, molarMass, T };
+}
+
+/** Shares of the liquid's density between which a blend is so surely two-phase that bubble and dew point need not be asked first. */
+const SURELY_LIGHTER = 0.9;
+const SURELY_DENSER = 1.4;
+
+/** Starting values by Raoult's law and corresponding states; none for a pure fluid, near the ends, or near the critical point. */
+function estimatedStart({ liquid: { model }, x, molarMass, T }: Vessel, rho: number): Float64Array | undefined {
+  if (x.length === 1 || T < model.minT || T > 0.93 * reducingTemperature(model, x)) return undefined;
+  const pure = model.substances.map((substance) => Math.exp(lnPressureGuess(substance, T)));
+  const bubble = pure.reduce((sum, p, i) => sum + x[i]! * p, 0);
+  const dew = 1 / pure.reduce((sum, p, i) => sum + x[i]! / p, 0);
+  const liquid = mixtureLiquidGuess(model, x, T);
+  const vapour = vapourDensityGuess(model, x, bubble, T);
+  const filling = rho / molarMass;
+  if (filling > SURELY_LIGHTER * liquid || filling < SURELY_DENSER * vapour) return undefined;
+  const beta = (liquid - filling) / (liquid - vapour);
+  const p = bubble + ((beta * vapour) / filling) * (dew - bubble);
+  return Float64Array.from([...pure.map((own) => Math.log((own / p) * (vapour / liquid))), Math.log(beta / (1 - beta))]);
 }
 
 function saturationAround(composition: Composition, T: Kelvin): { bubble: Saturation; dew: Saturation } | undefined {
@@ -91,18 +124,6 @@ const CONVERGED = 1e-10;
 const LONGEST_STEP = 0.5;
 const SHORTEST_STEP = 1e-6;
 
-/**
- * Unknown are κ_i = ln(ρ″_i/ρ′_i) and the logit of the vapour's volume share β. The densities then follow from the exact mass
- * balance, ρ′_i = c_i / (1 − β + β K_i); equations are ln f_i equal and p equal.
- */
-function twoPhase(composition: Composition, rho: Density, T: Kelvin, bubble: Saturation, dew: Saturation): ClosedVolume {
-  const { model, moleFraction, molarMass } = modelOf(composition);
-  const vessel: Vessel = { liquid: new Phase(model), vapour: new Phase(model), x: moleFraction, molarMass, T };
-  const u = startBetween(bubble, dew, rho);
-  if (!solveVessel(vessel, rho, u)) followFromEnds(vessel, rho, bubble, dew, u);
-  return describe(vessel, u, rho, model.estimated);
-}
-
 interface Vessel {
   readonly liquid: Phase;
   readonly vapour: Phase;
@@ -112,7 +133,11 @@ interface Vessel {
   readonly T: number;
 }
 
-/** Newton's method from `u`, changed in place. False where it does not arrive. */
+/**
+ * Unknown are κ_i = ln(ρ″_i/ρ′_i) and the logit of the vapour's volume share β. The densities then follow from the exact mass
+ * balance, ρ′_i = c_i / (1 − β + β K_i); equations are ln f_i equal and p equal.
+ * Newton's method from `u`, changed in place. False where it does not arrive at two phases.
+ */
 function solveVessel(vessel: Vessel, rho: number, u: Float64Array): boolean {
   const c = vessel.x.map((x) => (x * rho) / vessel.molarMass);
   const n = c.length;
@@ -165,7 +190,7 @@ function followDensity(vessel: Vessel, from: number, to: number, u: Float64Array
 }
 
 function startBetween(bubble: Saturation, dew: Saturation, rho: number): Float64Array {
-  const n = bubble.phases.liquid.n;
+  const n = bubble.molar.liquid.length;
   const beta = (bubble.rhoLiquid - rho) / (bubble.rhoLiquid - dew.rhoVapour);
   const towardsDew = (beta * dew.rhoVapour) / rho;
   const u = new Float64Array(n + 1);
@@ -174,7 +199,7 @@ function startBetween(bubble: Saturation, dew: Saturation, rho: number): Float64
   return u;
 }
 
-const lnK = ({ phases }: Saturation, i: number) => Math.log(phases.vapour.rho[i]! / phases.liquid.rho[i]!);
+const lnK = ({ molar }: Saturation, i: number) => Math.log(molar.vapour[i]! / molar.liquid[i]!);
 
 interface Split {
   readonly beta: number;
@@ -221,9 +246,9 @@ function assemble(liquid: Phase, vapour: Phase, { beta, K, spread }: Split, matr
   r[n] = (vapour.p - liquid.p) / scale;
 }
 
-function describe({ liquid, vapour }: Vessel, u: Float64Array, rho: Density, estimated: boolean): ClosedVolume {
+function describe({ liquid, vapour }: Vessel, u: Float64Array, rho: Density): ClosedVolume {
   const beta = 1 / (1 + Math.exp(-u.at(-1)!));
-  const { substances } = liquid.model;
+  const { substances, estimated } = liquid.model;
   const rhoLiquid = massDensity(liquid);
   return {
     state: 'two-phase',

@@ -21,6 +21,11 @@ export class DeltaBasis {
   private readonly formExponent: number[] = [];
   private readonly formDamping: number[] = [];
   private readonly indexByKey = new Map<string, number>();
+  // at the last δ: powers by exponent; value, u and v by damping
+  private readonly power: number[] = [];
+  private readonly damped: number[] = [];
+  private readonly u: number[] = [];
+  private readonly v: number[] = [];
 
   get size(): number {
     return this.formExponent.length;
@@ -39,31 +44,34 @@ export class DeltaBasis {
 
   /** Fills f, δ f′ and δ² f″ of every form. */
   evaluate(delta: number, f0: Float64Array, f1: Float64Array, f2: Float64Array): void {
-    const powers = this.exponents.map((d) => Math.pow(delta, d));
-    const damped = this.dampings.map((damping) => dampingAt(damping, delta));
-    for (let form = 0; form < this.size; form++) {
-      const exponent = this.formExponent[form]!;
-      const { value, u, v } = damped[this.formDamping[form]!]!;
-      const f = powers[exponent]! * value;
-      const q = this.exponents[exponent]! + u;
+    const { exponents, formExponent, formDamping, power } = this;
+    const lnDelta = Math.log(delta);
+    for (let k = 0; k < exponents.length; k++) power[k] = Math.exp(exponents[k]! * lnDelta);
+    this.damp(delta, lnDelta);
+    for (let form = 0; form < formExponent.length; form++) {
+      const exponent = formExponent[form]!;
+      const damping = formDamping[form]!;
+      const f = power[exponent]! * this.damped[damping]!;
+      const q = exponents[exponent]! + this.u[damping]!;
       f0[form] = f;
       f1[form] = q * f;
-      f2[form] = (q * q - q + v) * f;
+      f2[form] = (q * q - q + this.v[damping]!) * f;
+    }
+  }
+
+  private damp(delta: number, lnDelta: number): void {
+    for (let k = 0; k < this.dampings.length; k++) {
+      const { g, l, eta, epsilon } = this.dampings[k]!;
+      const gPower = g === 0 ? 0 : g * Math.exp(l * lnDelta);
+      const distance = delta - epsilon;
+      this.damped[k] = gPower === 0 && eta === 0 ? 1 : Math.exp(-gPower - eta * distance * distance);
+      this.u[k] = -l * gPower - 2 * eta * delta * distance;
+      this.v[k] = -l * l * gPower - 2 * eta * delta * (delta + distance);
     }
   }
 }
 
 const dampingKey = ({ g, l, eta, epsilon }: Damping) => `${g} ${l} ${eta} ${epsilon}`;
-
-function dampingAt({ g, l, eta, epsilon }: Damping, delta: number) {
-  const power = g === 0 ? 0 : g * Math.pow(delta, l);
-  const distance = delta - epsilon;
-  return {
-    value: power === 0 && eta === 0 ? 1 : Math.exp(-power - eta * distance * distance),
-    u: -l * power - 2 * eta * delta * distance,
-    v: -l * l * power - 2 * eta * delta * (delta + distance),
-  };
-}
 
 /** Index of the first match in a list, which grows by `item` when there is none. */
 function indexIn<T>(list: T[], matches: (entry: T) => boolean, item: T): number {

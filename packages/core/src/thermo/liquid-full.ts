@@ -2,8 +2,9 @@ import type { Composition } from '../fluids/composition';
 import { CoreError, OutOfRange } from '../errors';
 import { kelvin, type Density, type Kelvin, type Pascal } from '../units/quantity';
 import { modelOf } from './mixture-model';
-import { reducingTemperature } from './ancillary';
+import { mixtureLiquidGuess } from './ancillary';
 import { Phase } from './phase';
+import { reducingTemperature } from './reducing';
 import { bubblePoint } from './saturation';
 
 export interface LiquidFull {
@@ -26,7 +27,7 @@ const MOST_STEPS = 100;
  */
 export function liquidFull(composition: Composition, rho: Density): LiquidFull {
   const { model, moleFraction, molarMass } = modelOf(composition);
-  const [cold, hot] = bracket(composition, rho);
+  const [cold, hot] = nearBracket(composition, rho) ?? bracket(composition, rho);
   const T = falsePosition((t) => bubblePoint(composition, kelvin(t)).rhoLiquid - rho, cold, hot);
   const { p } = bubblePoint(composition, kelvin(T));
   const full = new Phase(model).set(moleFraction, rho / molarMass);
@@ -42,16 +43,35 @@ export function compressedLiquidPressure(composition: Composition, rho: Density,
   return phase.p as Pascal;
 }
 
-/** Two temperatures between which the liquid passes the density, found from the middle of the range outwards. */
+/** Kelvins around the estimate within which the answer nearly always lies. */
+const NEAR = 4;
+
+/** Two temperatures around where the liquid has that density by corresponding states; nothing where that estimate is no good. */
+function nearBracket(composition: Composition, rho: Density): readonly [number, number] | undefined {
+  const { model, moleFraction, molarMass } = modelOf(composition);
+  const reducing = reducingTemperature(model, moleFraction);
+  const excess = (T: number) => mixtureLiquidGuess(model, moleFraction, T) * molarMass - rho;
+  const [coldest, hottest] = [0.45 * reducing, 0.978 * reducing];
+  if (excess(coldest) < 0 || excess(hottest) > 0) return undefined;
+  const near = falsePosition(excess, coldest, hottest);
+  const [cold] = liquidAt(composition, near - NEAR);
+  const [hot] = liquidAt(composition, near + NEAR);
+  if (cold === undefined || hot === undefined || cold.rhoLiquid < rho || hot.rhoLiquid > rho) return undefined;
+  return [cold.T, hot.T];
+}
+
+/** Two temperatures between which the liquid passes the density, searched from the cold end. */
 function bracket(composition: Composition, rho: Density): readonly [number, number] {
   const { model, moleFraction } = modelOf(composition);
   const reducing = reducingTemperature(model, moleFraction);
   const shares = [0.4, 0.5, 0.6, 0.7, 0.8, 0.85, 0.9, 0.93, 0.95, 0.97, 0.98, 0.985, 0.99, 0.995];
-  const points = shares.flatMap((share) => liquidAt(composition, share * reducing));
-  for (const [k, { T, rhoLiquid }] of points.entries()) {
-    if (rhoLiquid > rho) continue;
-    const colder = points[k - 1];
-    if (colder !== undefined) return [colder.T, T];
+  const points: { T: number; rhoLiquid: number }[] = [];
+  for (const share of shares) {
+    const [point] = liquidAt(composition, share * reducing);
+    if (point === undefined) continue;
+    const colder = points.at(-1);
+    if (point.rhoLiquid <= rho && colder !== undefined) return [colder.T, point.T];
+    points.push(point);
   }
   const densities = points.map(({ rhoLiquid }) => rhoLiquid);
   throw new OutOfRange('density of the filling', rho, Math.min(...densities), Math.max(...densities), 'kg/m³');

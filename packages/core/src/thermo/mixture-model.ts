@@ -2,7 +2,8 @@ import { molarOf, type Composition } from '../fluids/composition';
 import { departureOf, isEstimated, pairOf, type Pair } from '../fluids/pair';
 import type { Substance } from '../fluids/substance';
 import { DeltaBasis } from './delta-basis';
-import { departureTerms, substanceTerms, type ResidualTerms } from './residual-terms';
+import { planResiduals, type ResidualPlan } from './residual-plan';
+import { departureTerms, substanceTerms } from './residual-terms';
 
 /** CODATA 2018, J/(mol K), exact. Every mixture uses it; a pure fluid uses the constant of its own equation. */
 const GAS_CONSTANT = 8.31446261815324;
@@ -21,7 +22,7 @@ export interface DeparturePair {
   readonly i: number;
   readonly j: number;
   readonly F: number;
-  /** Index of the departure's terms in `residuals`. */
+  /** Index of the departure's terms in the plan. */
   readonly residual: number;
 }
 
@@ -39,8 +40,8 @@ export interface MixtureModel {
   readonly reducingPairs: readonly ReducingPair[];
   readonly departures: readonly DeparturePair[];
   readonly basis: DeltaBasis;
-  /** One per substance, then one per departure. */
-  readonly residuals: readonly ResidualTerms[];
+  /** One residual function per substance, then one per departure. */
+  readonly plan: ResidualPlan;
   /** Highest lower temperature limit of the substances' equations, K. */
   readonly minT: number;
   readonly estimated: boolean;
@@ -63,7 +64,7 @@ export function compileMixture(substances: readonly Substance[]): MixtureModel {
     reducingPairs: pairs.map(({ i, j, pair }) => reducingPair(substances, i, j, pair)),
     departures,
     basis,
-    residuals,
+    plan: planResiduals(residuals),
     minT: Math.max(...substances.map(({ minT }) => minT)),
     estimated: pairs.some(({ pair }) => isEstimated(pair)),
   };

@@ -46,7 +46,7 @@ test('∂ ln f/∂ρ and ∂p/∂ρ agree with central differences', () => {
         expectClose(phase.dpdrho(l), (up.p - down.p) / step, Math.abs(phase.dpdrho(l)) + model.R * T * 30);
       }
     }),
-    { numRuns: 60 },
+    { numRuns: 60, seed: 20_261_125 },
   );
 });
 
@@ -63,7 +63,7 @@ test('∂ ln f/∂T and ∂p/∂T agree with central differences', () => {
       }
       expectClose(phase.dpdT, (up.p - down.p) / (2 * h), Math.abs(phase.dpdT) + model.R * phase.rhoTotal * 30);
     }),
-    { numRuns: 60 },
+    { numRuns: 60, seed: 20_261_125 },
   );
 });
 

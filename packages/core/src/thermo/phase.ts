@@ -1,5 +1,6 @@
+import type { Density } from '../units/quantity';
 import type { DeparturePair, MixtureModel } from './mixture-model';
-import { emptyForm, evaluateForm } from './reducing';
+import { emptyForm, evaluateForm, reducingTemperature } from './reducing';
 import { A, A_D, A_DD, A_T, A_TD, A_TT, ResidualSum } from './residual-sum';
 
 /**
@@ -34,6 +35,9 @@ export class Phase {
   TS_T = Number.NaN;
   TTS_TT = Number.NaN;
 
+  /** Mole fractions that stay while the density moves, and their reducing temperature. */
+  private held: readonly number[] | undefined;
+  private heldT = Number.NaN;
   private readonly sum: ResidualSum;
   private readonly formT;
   private readonly formV;
@@ -43,6 +47,8 @@ export class Phase {
   private readonly explicit: Float64Array;
   private readonly explicit_t: Float64Array;
   private readonly explicit_d: Float64Array;
+  /** Σ over the explicit densities of α and its scaled derivatives. */
+  private readonly summed = new Float64Array(6);
 
   constructor(readonly model: MixtureModel) {
     const n = model.substances.length;
@@ -57,7 +63,7 @@ export class Phase {
     this.explicit = vector();
     this.explicit_t = vector();
     this.explicit_d = vector();
-    this.sum = new ResidualSum(model.residuals, model.basis);
+    this.sum = new ResidualSum(model.plan, model.basis);
     this.formT = emptyForm(n);
     this.formV = emptyForm(n);
   }
@@ -71,8 +77,8 @@ export class Phase {
     this.rhoTotal = total;
     evaluateForm(this.formT, rho, model.T, model.reducingPairs, 'cT', 'bT');
     evaluateForm(this.formV, rho, model.v, model.reducingPairs, 'cV', 'bV');
-    // Q_T/ρ² as computed for a pure fluid differs in the last digit from its T_red: the τ sums are kept only when τ is the same number
-    const tau = n === 1 ? model.T[0]! / T : this.formT.value / (total * total * T);
+    // at a held composition τ is the same number at every density, and the sums over τ are kept
+    const tau = (this.held === undefined ? this.formT.value / (total * total) : this.heldT) / T;
     const delta = this.formV.value / total;
     this.sum.evaluate(tau, delta);
     const s = this.sumUp();
@@ -82,8 +88,8 @@ export class Phase {
 
   /** S and its scaled derivatives at fixed explicit densities: Σ ρ_i α_i + departures. */
   private sumUp(): Float64Array {
-    const { rho, n, rhoTotal, model } = this;
-    const s = new Float64Array(6);
+    const { rho, n, rhoTotal, model, summed: s } = this;
+    s.fill(0);
     for (let i = 0; i < n; i++) for (let a = 0; a < 6; a++) s[a]! += rho[i]! * this.sum.alpha[i]![a]!;
     for (const pair of model.departures) {
       const weight = this.weightOf(pair) / rhoTotal;
@@ -191,9 +197,17 @@ export class Phase {
     return sum;
   }
 
-  /** Takes over component densities: `total` mol/m³ in the proportions of `fraction`. */
-  set(fraction: ArrayLike<number>, total: number): this {
+  /** Takes over component densities: `total` mol/m³ in the proportions of `fraction`, which is not changed while it is held. */
+  set(fraction: readonly number[], total: number): this {
     for (let k = 0; k < this.n; k++) this.rho[k] = fraction[k]! * total;
+    if (this.held !== fraction) {
+      this.held = fraction;
+      this.heldT = reducingTemperature(this.model, fraction);
+    }
     return this;
   }
 }
+
+/** kg/m³ of a phase. */
+export const massDensity = (phase: Phase): Density =>
+  phase.model.substances.reduce((sum, { molarMass }, i) => sum + phase.rho[i]! * molarMass, 0) as Density;

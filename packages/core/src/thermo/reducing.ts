@@ -1,4 +1,4 @@
-import type { ReducingPair } from './mixture-model';
+import type { MixtureModel, ReducingPair } from './mixture-model';
 
 /**
  * A GERG reducing function as the quadratic form that it is in component densities ρ_i = x_i ρ:
@@ -53,4 +53,10 @@ function addPair(form: QuadraticForm, rho: Float64Array, i: number, j: number, c
   form.second[j * n + j]! += (c * (2 * ri - 2 * phi_j)) / d;
   form.second[i * n + j]! += c * phi_ij;
   form.second[j * n + i]! += c * phi_ij;
+}
+
+/** Reducing temperature of a composition, K. */
+export function reducingTemperature(model: MixtureModel, x: ArrayLike<number>): number {
+  const own = model.T.reduce((sum, T, i) => sum + x[i]! * x[i]! * T, 0);
+  return model.reducingPairs.reduce((sum, { i, j, cT, bT }) => sum + (cT * x[i]! * x[j]! * (x[i]! + x[j]!)) / (bT * x[i]! + x[j]!), own);
 }

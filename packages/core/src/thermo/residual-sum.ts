@@ -1,6 +1,6 @@
 import type { DeltaBasis } from './delta-basis';
 import { addNonAnalytic } from './non-analytic';
-import type { ResidualTerms } from './residual-terms';
+import type { PlannedResidual, ResidualPlan } from './residual-plan';
 import { tauTermAt } from './tau-terms';
 
 /** α and its scaled derivatives, in this order. */
@@ -11,76 +11,77 @@ export const A_TT = 3; // τ² α_ττ
 export const A_TD = 4; // τδ α_τδ
 export const A_DD = 5; // δ² α_δδ
 
+/** Coefficients of the slots of one residual function at one τ: the sums of h, τ h′ and τ² h″. */
+interface Coefficients {
+  readonly h: Float64Array;
+  readonly h1: Float64Array;
+  readonly h2: Float64Array;
+}
+
 /**
  * Sums the residual functions of a model at one (τ, δ). The τ side is kept between calls: most solves move only the density.
  */
 export class ResidualSum {
   /** α and derivatives of each residual function, at the last (τ, δ). */
   readonly alpha: readonly Float64Array[];
-  private readonly coefficients: readonly {
-    readonly forms: Int32Array;
-    readonly slotOf: Int32Array;
-    readonly h: Float64Array;
-    readonly h1: Float64Array;
-    readonly h2: Float64Array;
-  }[];
+  private readonly coefficients: readonly Coefficients[];
+  private readonly powers: Float64Array;
   private readonly f0: Float64Array;
   private readonly f1: Float64Array;
   private readonly f2: Float64Array;
   private tau = Number.NaN;
 
   constructor(
-    private readonly residuals: readonly ResidualTerms[],
+    private readonly plan: ResidualPlan,
     private readonly basis: DeltaBasis,
   ) {
-    this.alpha = residuals.map(() => new Float64Array(6));
-    this.coefficients = residuals.map(({ form }) => {
-      const forms = [...new Set(form)];
-      const zeros = () => new Float64Array(forms.length);
-      return {
-        forms: Int32Array.from(forms),
-        slotOf: Int32Array.from(form, (f) => forms.indexOf(f)),
-        h: zeros(),
-        h1: zeros(),
-        h2: zeros(),
-      };
-    });
-    this.f0 = new Float64Array(basis.size);
-    this.f1 = new Float64Array(basis.size);
-    this.f2 = new Float64Array(basis.size);
+    const zeros = (n: number) => new Float64Array(n);
+    this.alpha = plan.residuals.map(() => zeros(6));
+    this.coefficients = plan.residuals.map(({ forms: { length } }) => ({ h: zeros(length), h1: zeros(length), h2: zeros(length) }));
+    this.powers = zeros(plan.exponents.length);
+    this.f0 = zeros(basis.size);
+    this.f1 = zeros(basis.size);
+    this.f2 = zeros(basis.size);
   }
 
   evaluate(tau: number, delta: number): void {
-    if (tau !== this.tau) this.collect(tau);
+    const { residuals, exponents } = this.plan;
+    if (tau !== this.tau) {
+      const lnTau = Math.log(tau);
+      for (let k = 0; k < exponents.length; k++) this.powers[k] = Math.exp(exponents[k]! * lnTau);
+      for (let k = 0; k < residuals.length; k++) this.collect(residuals[k]!, this.coefficients[k]!, tau, lnTau);
+      this.tau = tau;
+    }
     this.basis.evaluate(delta, this.f0, this.f1, this.f2);
-    for (let k = 0; k < this.residuals.length; k++) {
-      this.sum(k);
-      for (const term of this.residuals[k]!.nonAnalytic) addNonAnalytic(term, tau, delta, this.alpha[k]!);
+    for (let k = 0; k < residuals.length; k++) {
+      this.sum(residuals[k]!.forms, this.coefficients[k]!, this.alpha[k]!);
+      for (const term of residuals[k]!.nonAnalytic) addNonAnalytic(term, tau, delta, this.alpha[k]!);
     }
   }
 
-  /** One coefficient per δ-form: the sum of the h(τ) of all its terms. */
-  private collect(tau: number): void {
-    const lnTau = Math.log(tau);
-    for (let k = 0; k < this.residuals.length; k++) {
-      const { slotOf, h, h1, h2 } = this.coefficients[k]!;
-      const { term } = this.residuals[k]!;
-      h.fill(0);
-      h1.fill(0);
-      h2.fill(0);
-      for (let i = 0; i < term.length; i++) {
-        const [value, first, second] = tauTermAt(term[i]!, tau, lnTau);
-        const slot = slotOf[i]!;
-        h[slot]! += value;
-        h1[slot]! += first;
-        h2[slot]! += second;
-      }
+  /** One coefficient per slot: the sum of the h(τ) of all its terms; for n τ^t, τ h′ = t h and τ² h″ = t (t − 1) h. */
+  private collect({ plainSlot, plainN, plainT, bells }: PlannedResidual, { h, h1, h2 }: Coefficients, tau: number, lnTau: number): void {
+    const { exponents } = this.plan;
+    h.fill(0);
+    h1.fill(0);
+    h2.fill(0);
+    for (let i = 0; i < plainSlot.length; i++) {
+      const slot = plainSlot[i]!;
+      const t = exponents[plainT[i]!]!;
+      const value = plainN[i]! * this.powers[plainT[i]!]!;
+      h[slot]! += value;
+      h1[slot]! += t * value;
+      h2[slot]! += t * (t - 1) * value;
     }
-    this.tau = tau;
+    for (const { slot, term } of bells) {
+      const [value, first, second] = tauTermAt(term, tau, lnTau);
+      h[slot]! += value;
+      h1[slot]! += first;
+      h2[slot]! += second;
+    }
   }
 
-  private sum(k: number): void {
-    const { forms, h, h1, h2 } = this.coefficients[k]!;
+  private sum(forms: Int32Array, { h, h1, h2 }: Coefficients, alpha: Float64Array): void {
     const { f0, f1, f2 } = this;
     let a = 0, aT = 0, aD = 0, aTT = 0, aTD = 0, aDD = 0; // prettier-ignore
     for (let slot = 0; slot < forms.length; slot++) {
@@ -92,6 +93,11 @@ export class ResidualSum {
       aTD += h1[slot]! * f1[form]!;
       aDD += h[slot]! * f2[form]!;
     }
-    this.alpha[k]!.set([a, aT, aD, aTT, aTD, aDD]);
+    alpha[A] = a;
+    alpha[A_T] = aT;
+    alpha[A_D] = aD;
+    alpha[A_TT] = aTT;
+    alpha[A_TD] = aTD;
+    alpha[A_DD] = aDD;
   }
 }

@@ -1,10 +1,12 @@
 import { massFractionsOf, type Composition } from '../fluids/composition';
 import { NoTwoPhaseState, OutOfRange } from '../errors';
 import { kelvin, type Density, type Kelvin, type Pascal } from '../units/quantity';
-import { lnPressureGuess, mixtureLiquidGuess, reducingTemperature, vapourGuess } from './ancillary';
+import { lnPressureGuess, mixtureLiquidGuess, vapourDensityGuess, vapourGuess } from './ancillary';
 import { solveEquilibrium, type Equilibrium, type Unknowns } from './equilibrium';
 import { modelOf, type MixtureModel } from './mixture-model';
-import { Phase } from './phase';
+import { massDensity, Phase } from './phase';
+import { reducingTemperature } from './reducing';
+import { workspaceOf } from './workspace';
 
 /** Liquid and vapour at rest beside each other, one of them of the given composition, the other a first trace. */
 export interface Saturation {
@@ -16,8 +18,9 @@ export interface Saturation {
   readonly rhoVapour: Density;
   readonly liquid: Composition;
   readonly vapour: Composition;
-  /** The evaluated phases, for whoever needs more than pressure and density. */
-  readonly phases: { readonly liquid: Phase; readonly vapour: Phase };
+  /** Component densities, mol/m³, in the order of the model. */
+  readonly molar: { readonly liquid: readonly number[]; readonly vapour: readonly number[] };
+  readonly model: MixtureModel;
   /** Whether the mixture model rests on a pair that nobody has published. */
   readonly estimated: boolean;
 }
@@ -36,9 +39,13 @@ function saturationAt(composition: Composition, T: Kelvin, parentIs: 'liquid' | 
   const { model, moleFraction } = modelOf(composition);
   const minT = lowestTemperature(model);
   if (T < minT) throw new OutOfRange('temperature', T, minT, reducingTemperature(model, moleFraction), 'K');
-  const equilibrium: Equilibrium = { parent: new Phase(model), incipient: new Phase(model), x: moleFraction, parentIs };
+  const equilibrium: Equilibrium = { ...workspaceOf(model), x: moleFraction, parentIs };
   const u = startAt(equilibrium, T);
-  if (!solveEquilibrium(equilibrium, u, { kind: 'T' })) followFromBelow(equilibrium, T);
+  if (!solveEquilibrium(equilibrium, u, { kind: 'T' })) {
+    const end = knownEnds.get(lineOf(equilibrium));
+    if (end !== undefined && T > end) throw new NoTwoPhaseState(T, end);
+    followFromBelow(equilibrium, T);
+  }
   return described(equilibrium, composition);
 }
 
@@ -54,7 +61,7 @@ function startAt({ parent, x, parentIs }: Equilibrium, T: number): Unknowns {
   const dew = 1 / pure.reduce((sum, p, i) => sum + x[i]! / p, 0);
   const other = pure.map((p, i) => (parentIs === 'liquid' ? (x[i]! * p) / bubble : (x[i]! * dew) / p));
   const p = parentIs === 'liquid' ? bubble : dew;
-  const vapour = n === 1 ? vapourGuess(model.substances[0]!, T) : vapourDensityGuess(p, model.R * T, model, x);
+  const vapour = n === 1 ? vapourGuess(model.substances[0]!, T) : vapourDensityGuess(model, x, p, T);
   const liquid = mixtureLiquidGuess(model, parentIs === 'liquid' ? x : other, T);
   const [own, others] = parentIs === 'liquid' ? [liquid, vapour] : [vapour, liquid];
   const u = new Float64Array(n + 2);
@@ -62,13 +69,6 @@ function startAt({ parent, x, parentIs }: Equilibrium, T: number): Unknowns {
   u[n] = Math.log(own);
   u[n + 1] = Math.log(T);
   return u;
-}
-
-/** ρ = p/(Z R T) with the compressibility of a saturated vapour falling to about 0.3 towards the critical pressure. */
-function vapourDensityGuess(p: number, RT: number, model: MixtureModel, x: ArrayLike<number>): number {
-  const criticalP = model.substances.reduce((sum, { critical }, i) => sum + x[i]! * critical.p, 0);
-  const Z = 1 - 0.7 * Math.min(1, (p / criticalP) ** 0.75);
-  return p / (Z * RT);
 }
 
 const FIRST_STEP = 0.02;
@@ -92,8 +92,22 @@ function followFromBelow(equilibrium: Equilibrium, target: number): void {
     const guess = extrapolated(path, next);
     if (solveEquilibrium(equilibrium, guess, { kind: 'T' })) path.push(guess);
     else step /= 2;
-    if (Math.abs(step) < SHORTEST_STEP * reducing) throw new NoTwoPhaseState(target, here);
+    if (Math.abs(step) < SHORTEST_STEP * reducing) {
+      if (target > here) rememberEnd(lineOf(equilibrium), here);
+      throw new NoTwoPhaseState(target, here);
+    }
   }
+}
+
+/** Highest temperatures found so far, K: a search for a state that does not exist is a hundred times as long as one that does. */
+const knownEnds = new Map<string, number>();
+const MOST_KNOWN_ENDS = 2000;
+
+const lineOf = ({ parent, x, parentIs }: Equilibrium) => `${parentIs} ${parent.model.substances.map(({ id }, i) => `${id} ${x[i]!}`).join(' ')}`;
+
+function rememberEnd(line: string, T: number): void {
+  if (knownEnds.size >= MOST_KNOWN_ENDS) knownEnds.clear();
+  knownEnds.set(line, T);
 }
 
 const temperatureOf = (u: Unknowns) => Math.exp(u.at(-1)!);
@@ -130,11 +144,19 @@ function described({ parent, incipient, parentIs }: Equilibrium, composition: Co
     rhoVapour: massDensity(vapour),
     liquid: parentIs === 'liquid' ? composition : other,
     vapour: parentIs === 'vapour' ? composition : other,
-    phases: { liquid, vapour },
+    molar: { liquid: Array.from(liquid.rho), vapour: Array.from(vapour.rho) },
+    model: parent.model,
     estimated,
   };
 }
 
-/** kg/m³ of a phase. */
-export const massDensity = (phase: Phase): Density =>
-  phase.model.substances.reduce((sum, { molarMass }, i) => sum + phase.rho[i]! * molarMass, 0) as Density;
+/** Both phases evaluated, for whoever needs more than pressure and density. */
+export function phasesOf({ model, molar, T }: Saturation): { readonly liquid: Phase; readonly vapour: Phase } {
+  const evaluated = (rho: readonly number[]) => {
+    const phase = new Phase(model);
+    phase.rho.set(rho);
+    phase.evaluate(T);
+    return phase;
+  };
+  return { liquid: evaluated(molar.liquid), vapour: evaluated(molar.vapour) };
+}
