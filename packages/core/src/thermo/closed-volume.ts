@@ -4,49 +4,52 @@ import type { CubicMetre, Density, Kelvin, Kilogram, Pascal } from '../units/qua
 import { lnPressureGuess, mixtureLiquidGuess, vapourDensityGuess } from './ancillary';
 import { solveInPlace } from './linear-solve';
 import { modelOf } from './mixture-model';
-import { massDensity, Phase } from './phase';
+import { evaluatedPhase, massDensity, Phase } from './phase';
 import { reducingTemperature } from './reducing';
-import { bubblePoint, dewPoint, type Saturation } from './saturation';
+import { bubblePoint, dewPoint, phasesOf, type Saturation } from './saturation';
 import { workspaceOf } from './workspace';
 
-/** What a closed vessel holds at a temperature. Pressures absolute, Pa; fractions 0 to 1. */
-export type ClosedVolume =
-  | {
-      readonly state: 'two-phase';
-      readonly p: Pascal;
-      readonly liquidVolumeFraction: number;
-      readonly liquidMassFraction: number;
-      readonly rhoLiquid: Density;
-      readonly rhoVapour: Density;
-      readonly liquid: Composition;
-      readonly vapour: Composition;
-      readonly estimated: boolean;
-    }
-  /** No vapour left: the pressure follows the compressed liquid, several bar per kelvin. */
-  | {
-      readonly state: 'liquid-full';
-      readonly p: Pascal;
-      readonly rhoLiquid: Density;
-      readonly liquid: Composition;
-      readonly estimated: boolean;
-    }
-  | {
-      readonly state: 'vapour';
-      readonly p: Pascal;
-      readonly rhoVapour: Density;
-      readonly vapour: Composition;
-      readonly estimated: boolean;
-    };
+/** A phase of a vessel's content with its share of the mass. */
+export interface PhaseShare {
+  readonly phase: Phase;
+  readonly massShare: number;
+}
+
+interface Content {
+  /** Absolute, Pa. */
+  readonly p: Pascal;
+  readonly estimated: boolean;
+  /** The phases evaluated anew, made when they are asked for. */
+  readonly phases: readonly PhaseShare[];
+}
+
+/** What a closed vessel holds at a temperature. Fractions 0 to 1, densities kg/m³. */
+export type ClosedVolume = Content &
+  (
+    | {
+        readonly state: 'two-phase';
+        readonly liquidVolumeFraction: number;
+        readonly liquidMassFraction: number;
+        readonly rhoLiquid: Density;
+        readonly rhoVapour: Density;
+        readonly liquid: Composition;
+        readonly vapour: Composition;
+      }
+    /** No vapour left: the pressure follows the compressed liquid, several bar per kelvin. */
+    | { readonly state: 'liquid-full'; readonly rhoLiquid: Density; readonly liquid: Composition }
+    | { readonly state: 'vapour'; readonly rhoVapour: Density; readonly vapour: Composition }
+  );
 
 /**
  * State of the mass `m` in the volume `V` at `T`, its overall composition given.
  * Above the end of the boiling line there is one phase only; it is called liquid-full when denser than the reducing density.
+ * @param near a state that is not far from this one, where a process is followed: the solve starts from it
  * @throws OutOfRange, NoConvergence
  */
-export function closedVolume(composition: Composition, V: CubicMetre, m: Kilogram, T: Kelvin): ClosedVolume {
+export function closedVolume(composition: Composition, V: CubicMetre, m: Kilogram, T: Kelvin, near?: ClosedVolume): ClosedVolume {
   const rho = (m / V) as Density;
   const vessel = vesselOf(composition, T);
-  const direct = estimatedStart(vessel, rho);
+  const direct = near?.state === 'two-phase' && vessel.x.length > 1 ? startFrom(near) : estimatedStart(vessel, rho);
   if (direct !== undefined && solveVessel(vessel, rho, direct)) return describe(vessel, direct, rho);
   const saturation = saturationAround(composition, T);
   if (saturation === undefined) return onePhase(composition, rho, T);
@@ -62,6 +65,12 @@ function vesselOf(composition: Composition, T: Kelvin): Vessel {
   const { model, moleFraction, molarMass } = modelOf(composition);
   const { liquid, vapour } = workspaceOf(model);
   return { liquid, vapour, x: moleFraction, molarMass, T };
+}
+
+/** κ_i and the logit of β of a known state, in the order of its composition. */
+function startFrom({ liquid, vapour, rhoLiquid, rhoVapour, liquidVolumeFraction }: Extract<ClosedVolume, { state: 'two-phase' }>): Float64Array {
+  const kappa = Object.keys(liquid).map((id) => Math.log((vapour[id]! * rhoVapour) / (liquid[id]! * rhoLiquid)));
+  return Float64Array.from([...kappa, Math.log((1 - liquidVolumeFraction) / liquidVolumeFraction)]);
 }
 
 /** Shares of the liquid's density between which a blend is so surely two-phase that bubble and dew point need not be asked first. */
@@ -97,25 +106,34 @@ function onePhase(composition: Composition, rho: Density, T: Kelvin): ClosedVolu
   const phase = new Phase(model).set(moleFraction, rho / molarMass);
   phase.evaluate(T);
   const reducing = 1 / model.v.reduce((sum, v, i) => sum + moleFraction[i]! * v, 0);
-  const common = { p: phase.p as Pascal, estimated: model.estimated };
+  const common = { p: phase.p as Pascal, estimated: model.estimated, phases: [{ phase, massShare: 1 }] };
   return phase.rhoTotal > reducing
     ? { state: 'liquid-full', rhoLiquid: rho, liquid: composition, ...common }
     : { state: 'vapour', rhoVapour: rho, vapour: composition, ...common };
 }
 
 /** φ = (m/V − ρ″)/(ρ′ − ρ″) */
-function byLever({ p, rhoLiquid, rhoVapour, liquid, vapour, estimated }: Saturation, rho: Density): ClosedVolume {
+function byLever(saturation: Saturation, rho: Density): ClosedVolume {
+  const { p, rhoLiquid, rhoVapour, liquid, vapour, estimated } = saturation;
   const liquidVolumeFraction = (rho - rhoVapour) / (rhoLiquid - rhoVapour);
+  const liquidMassFraction = (liquidVolumeFraction * rhoLiquid) / rho;
   return {
     state: 'two-phase',
     p,
     liquidVolumeFraction,
-    liquidMassFraction: (liquidVolumeFraction * rhoLiquid) / rho,
+    liquidMassFraction,
     rhoLiquid,
     rhoVapour,
     liquid,
     vapour,
     estimated,
+    get phases() {
+      const both = phasesOf(saturation);
+      return [
+        { phase: both.liquid, massShare: liquidMassFraction },
+        { phase: both.vapour, massShare: 1 - liquidMassFraction },
+      ];
+    },
   };
 }
 
@@ -246,19 +264,24 @@ function assemble(liquid: Phase, vapour: Phase, { beta, K, spread }: Split, matr
   r[n] = (vapour.p - liquid.p) / scale;
 }
 
-function describe({ liquid, vapour }: Vessel, u: Float64Array, rho: Density): ClosedVolume {
+function describe({ liquid, vapour, T }: Vessel, u: Float64Array, rho: Density): ClosedVolume {
   const beta = 1 / (1 + Math.exp(-u.at(-1)!));
-  const { substances, estimated } = liquid.model;
+  const { model } = liquid;
   const rhoLiquid = massDensity(liquid);
+  const liquidMassFraction = ((1 - beta) * rhoLiquid) / rho;
+  const densities = [Array.from(liquid.rho), Array.from(vapour.rho)] as const;
   return {
     state: 'two-phase',
     p: vapour.p as Pascal,
     liquidVolumeFraction: 1 - beta,
-    liquidMassFraction: ((1 - beta) * rhoLiquid) / rho,
+    liquidMassFraction,
     rhoLiquid,
     rhoVapour: massDensity(vapour),
-    liquid: massFractionsOf(substances, liquid.rho),
-    vapour: massFractionsOf(substances, vapour.rho),
-    estimated,
+    liquid: massFractionsOf(model.substances, liquid.rho),
+    vapour: massFractionsOf(model.substances, vapour.rho),
+    estimated: model.estimated,
+    get phases() {
+      return densities.map((own, k) => ({ phase: evaluatedPhase(model, own, T), massShare: k === 0 ? liquidMassFraction : 1 - liquidMassFraction }));
+    },
   };
 }

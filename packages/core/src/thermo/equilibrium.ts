@@ -3,7 +3,7 @@ import type { Phase } from './phase';
 
 /**
  * A phase of known composition (the parent) and the first trace of the other (the incipient phase) at rest beside it.
- * Unknown are ln ρ_i of the incipient phase and ln ρ of the parent, and ln T where the pressure is given; equations are
+ * Unknown are ln ρ_i of the incipient phase, ln ρ of the parent, and ln T where the pressure (or, in place of T, ρ) is given; equations are
  * ln f_i equal, p equal, and p = p_given. Newton's method with the analytic matrix; no inner search for a density.
  */
 export interface Equilibrium {
@@ -14,7 +14,8 @@ export interface Equilibrium {
   readonly parentIs: 'liquid' | 'vapour';
 }
 
-export type Given = { readonly kind: 'T' } | { readonly kind: 'p'; readonly p: number };
+/** What is fixed besides the parent's composition: the temperature, the pressure, or the density of the parent as it stands in `u`. */
+export type Given = { readonly kind: 'T' } | { readonly kind: 'p'; readonly p: number } | { readonly kind: 'density' };
 
 /** Steps in the logarithms: a vapour bears long ones, a liquid is stiff. */
 const LONGEST_VAPOUR_STEP = 0.7;
@@ -31,7 +32,9 @@ export type Unknowns = Float64Array;
  * Solves from the start `u` (changed in place); false where it does not converge or the answer is no pair of phases.
  */
 export function solveEquilibrium(equilibrium: Equilibrium, u: Unknowns, given: Given): boolean {
-  const size = equilibrium.parent.n + (given.kind === 'T' ? 1 : 2);
+  const n = equilibrium.parent.n;
+  const size = n + (given.kind === 'p' ? 2 : 1);
+  const unknown = (k: number) => (given.kind === 'density' && k === n ? n + 1 : k);
   const matrix = new Float64Array(size * size);
   const step = new Float64Array(size);
   let last = Number.POSITIVE_INFINITY;
@@ -39,10 +42,10 @@ export function solveEquilibrium(equilibrium: Equilibrium, u: Unknowns, given: G
     evaluateAt(equilibrium, u);
     assemble(equilibrium, given, matrix, step);
     if (!solveInPlace(matrix, step)) return false;
-    const scale = allowedShare(equilibrium, step);
+    const scale = allowedShare(equilibrium, step, given);
     const longest = step.reduce((most, s) => Math.max(most, Math.abs(s)), 0);
     if (!Number.isFinite(longest)) return false;
-    for (let k = 0; k < size; k++) u[k]! -= scale * step[k]!;
+    for (let k = 0; k < size; k++) u[unknown(k)]! -= scale * step[k]!;
     if (longest < CONVERGED || (longest < STALLED && longest >= last)) {
       evaluateAt(equilibrium, u);
       return isPairOfPhases(equilibrium);
@@ -77,7 +80,15 @@ function assemble({ parent, incipient, parentIs }: Equilibrium, given: Given, ma
   for (let l = 0; l < n; l++) matrix[n * size + l] = (incipient.dpdrho(l) * incipient.rho[l]!) / pressureScale;
   matrix[n * size + n] = (-parent.dpdrhoTotal() * parent.rhoTotal) / pressureScale;
   r[n] = (incipient.p - parent.p) / pressureScale;
+  if (given.kind !== 'T') temperatureColumn(parent, incipient, given.kind === 'p' ? n + 1 : n, pressureScale, matrix, size);
   if (given.kind === 'p') addPressureRow({ parent, incipient, parentIs }, given.p, pressureScale, matrix, r);
+}
+
+/** Derivatives of the first n + 1 equations by ln T. */
+function temperatureColumn(parent: Phase, incipient: Phase, column: number, pressureScale: number, matrix: Float64Array, size: number): void {
+  const { n, T } = parent;
+  for (let i = 0; i < n; i++) matrix[i * size + column] = T * (incipient.dlnfdT[i]! - parent.dlnfdT[i]!);
+  matrix[n * size + column] = (T * (incipient.dpdT - parent.dpdT)) / pressureScale;
 }
 
 function addPressureRow(
@@ -90,8 +101,6 @@ function addPressureRow(
   const n = parent.n;
   const size = r.length;
   const T = parent.T;
-  for (let i = 0; i < n; i++) matrix[i * size + n + 1] = T * (incipient.dlnfdT[i]! - parent.dlnfdT[i]!);
-  matrix[n * size + n + 1] = (T * (incipient.dpdT - parent.dpdT)) / pressureScale;
   // the pressure is taken on the vapour's side: the liquid is so stiff that the last digit of its density moves it
   const row = (n + 1) * size;
   matrix.fill(0, row, row + size);
@@ -103,13 +112,13 @@ function addPressureRow(
 }
 
 /** The share of a step that keeps every logarithm within its longest step. */
-function allowedShare({ parent, parentIs }: Equilibrium, step: Float64Array): number {
+function allowedShare({ parent, parentIs }: Equilibrium, step: Float64Array, given: Given): number {
   const n = parent.n;
   const [incipientLimit, parentLimit] =
     parentIs === 'liquid' ? [LONGEST_VAPOUR_STEP, LONGEST_LIQUID_STEP] : [LONGEST_LIQUID_STEP, LONGEST_VAPOUR_STEP];
   let share = 1;
   for (let k = 0; k < step.length; k++) {
-    const limit = k < n ? incipientLimit : k === n ? parentLimit : LONGEST_TEMPERATURE_STEP;
+    const limit = k < n ? incipientLimit : k === n && given.kind !== 'density' ? parentLimit : LONGEST_TEMPERATURE_STEP;
     share = Math.min(share, limit / Math.abs(step[k]!));
   }
   return share;

@@ -1,11 +1,13 @@
 import type { Composition } from '../fluids/composition';
 import { CoreError, OutOfRange } from '../errors';
 import { kelvin, type Density, type Kelvin, type Pascal } from '../units/quantity';
+import { solveEquilibrium } from './equilibrium';
+import { findRoot } from './find-root';
 import { modelOf } from './mixture-model';
 import { mixtureLiquidGuess } from './ancillary';
 import { Phase } from './phase';
 import { reducingTemperature } from './reducing';
-import { bubblePoint } from './saturation';
+import { bubblePoint, equilibriumOf, lowestTemperature, startAt } from './saturation';
 
 export interface LiquidFull {
   /** The temperature at which the last bubble goes: ρ′(T) = m/V. */
@@ -18,7 +20,9 @@ export interface LiquidFull {
 }
 
 const TEMPERATURE_TOLERANCE = 1e-9;
-const MOST_STEPS = 100;
+const ESTIMATE_TOLERANCE = 0.1;
+/** K: an answer farther from corresponding states is looked for again between known points. */
+const TRUSTED = 15;
 
 /**
  * Temperature at which a closed vessel filled to `rho` (mass over volume) is full of liquid.
@@ -27,12 +31,11 @@ const MOST_STEPS = 100;
  */
 export function liquidFull(composition: Composition, rho: Density): LiquidFull {
   const { model, moleFraction, molarMass } = modelOf(composition);
-  const [cold, hot] = nearBracket(composition, rho) ?? bracket(composition, rho);
-  const T = falsePosition((t) => bubblePoint(composition, kelvin(t)).rhoLiquid - rho, cold, hot);
-  const { p } = bubblePoint(composition, kelvin(T));
+  const T = directly(composition, rho) ?? betweenPoints(composition, rho);
+  const { p } = bubblePoint(composition, T);
   const full = new Phase(model).set(moleFraction, rho / molarMass);
   full.evaluate(T);
-  return { T: kelvin(T), p, slope: full.dpdT, estimated: model.estimated };
+  return { T, p, slope: full.dpdT, estimated: model.estimated };
 }
 
 /** Pressure, Pa absolute, of a vessel full of compressed liquid of density `rho` at `T`. */
@@ -43,21 +46,25 @@ export function compressedLiquidPressure(composition: Composition, rho: Density,
   return phase.p as Pascal;
 }
 
-/** Kelvins around the estimate within which the answer nearly always lies. */
-const NEAR = 4;
-
-/** Two temperatures around where the liquid has that density by corresponding states; nothing where that estimate is no good. */
-function nearBracket(composition: Composition, rho: Density): readonly [number, number] | undefined {
+/** The boiling point at which the liquid has that density, in one solve; nothing where it does not arrive or ends far from the estimate. */
+function directly(composition: Composition, rho: Density): Kelvin | undefined {
   const { model, moleFraction, molarMass } = modelOf(composition);
   const reducing = reducingTemperature(model, moleFraction);
   const excess = (T: number) => mixtureLiquidGuess(model, moleFraction, T) * molarMass - rho;
   const [coldest, hottest] = [0.45 * reducing, 0.978 * reducing];
   if (excess(coldest) < 0 || excess(hottest) > 0) return undefined;
-  const near = falsePosition(excess, coldest, hottest);
-  const [cold] = liquidAt(composition, near - NEAR);
-  const [hot] = liquidAt(composition, near + NEAR);
-  if (cold === undefined || hot === undefined || cold.rhoLiquid < rho || hot.rhoLiquid > rho) return undefined;
-  return [cold.T, hot.T];
+  const estimate = findRoot(excess, coldest, hottest, ESTIMATE_TOLERANCE);
+  const equilibrium = equilibriumOf(composition, 'liquid');
+  const u = startAt(equilibrium, kelvin(estimate));
+  u[moleFraction.length] = Math.log(rho / molarMass);
+  if (!solveEquilibrium(equilibrium, u, { kind: 'density' })) return undefined;
+  const T = Math.exp(u.at(-1)!);
+  return Math.abs(T - estimate) < TRUSTED && T >= lowestTemperature(model) ? kelvin(T) : undefined;
+}
+
+function betweenPoints(composition: Composition, rho: Density): Kelvin {
+  const [cold, hot] = bracket(composition, rho);
+  return kelvin(findRoot((t) => bubblePoint(composition, kelvin(t)).rhoLiquid - rho, cold, hot, TEMPERATURE_TOLERANCE));
 }
 
 /** Two temperatures between which the liquid passes the density, searched from the cold end. */
@@ -84,19 +91,4 @@ function liquidAt(composition: Composition, T: number): { T: number; rhoLiquid: 
     if (error instanceof CoreError) return []; // outside the line: the bracket is made of the points that exist
     throw error;
   }
-}
-
-/** Root of a falling function between `low` and `high` (Illinois variant of false position). */
-function falsePosition(f: (T: number) => number, low: number, high: number): number {
-  let [a, b, fa, fb] = [low, high, f(low), f(high)];
-  for (let step = 0; step < MOST_STEPS && Math.abs(b - a) > TEMPERATURE_TOLERANCE; step++) {
-    const middle = b - (fb * (b - a)) / (fb - fa);
-    const fm = f(middle);
-    if (fm === 0) return middle;
-    if (fm * fb < 0) [a, fa] = [b, fb];
-    else fa /= 2;
-    if (Math.abs(middle - b) < TEMPERATURE_TOLERANCE) return middle;
-    [b, fb] = [middle, fm];
-  }
-  return b;
 }

@@ -211,3 +211,11 @@ export class Phase {
 /** kg/m³ of a phase. */
 export const massDensity = (phase: Phase): Density =>
   phase.model.substances.reduce((sum, { molarMass }, i) => sum + phase.rho[i]! * molarMass, 0) as Density;
+
+/** A phase of its own, evaluated at component densities (mol/m³) and T (K). */
+export function evaluatedPhase(model: MixtureModel, rho: readonly number[], T: number): Phase {
+  const phase = new Phase(model);
+  phase.rho.set(rho);
+  phase.evaluate(T);
+  return phase;
+}

@@ -1,10 +1,10 @@
 import { massFractionsOf, type Composition } from '../fluids/composition';
-import { NoTwoPhaseState, OutOfRange } from '../errors';
+import { NoConvergence, NoTwoPhaseState, OutOfRange } from '../errors';
 import { kelvin, type Density, type Kelvin, type Pascal } from '../units/quantity';
 import { lnPressureGuess, mixtureLiquidGuess, vapourDensityGuess, vapourGuess } from './ancillary';
 import { solveEquilibrium, type Equilibrium, type Unknowns } from './equilibrium';
 import { modelOf, type MixtureModel } from './mixture-model';
-import { massDensity, Phase } from './phase';
+import { evaluatedPhase, massDensity, type Phase } from './phase';
 import { reducingTemperature } from './reducing';
 import { workspaceOf } from './workspace';
 
@@ -36,25 +36,31 @@ export const bubblePoint = (composition: Composition, T: Kelvin): Saturation => 
 export const dewPoint = (composition: Composition, T: Kelvin): Saturation => saturationAt(composition, T, 'vapour');
 
 function saturationAt(composition: Composition, T: Kelvin, parentIs: 'liquid' | 'vapour'): Saturation {
-  const { model, moleFraction } = modelOf(composition);
+  const equilibrium = equilibriumOf(composition, parentIs);
+  const { model } = equilibrium.parent;
   const minT = lowestTemperature(model);
-  if (T < minT) throw new OutOfRange('temperature', T, minT, reducingTemperature(model, moleFraction), 'K');
-  const equilibrium: Equilibrium = { ...workspaceOf(model), x: moleFraction, parentIs };
+  if (T < minT) throw new OutOfRange('temperature', T, minT, reducingTemperature(model, equilibrium.x), 'K');
   const u = startAt(equilibrium, T);
   if (!solveEquilibrium(equilibrium, u, { kind: 'T' })) {
     const end = knownEnds.get(lineOf(equilibrium));
     if (end !== undefined && T > end) throw new NoTwoPhaseState(T, end);
     followFromBelow(equilibrium, T);
   }
-  return described(equilibrium, composition);
+  return describe(equilibrium, composition);
+}
+
+/** The phases to solve in, with the known composition set. */
+export function equilibriumOf(composition: Composition, parentIs: 'liquid' | 'vapour'): Equilibrium {
+  const { model, moleFraction } = modelOf(composition);
+  return { ...workspaceOf(model), x: moleFraction, parentIs };
 }
 
 /** A pure equation ends at its published limit; in a mixture a component is used below its triple point, as the blends' makers do. */
-const lowestTemperature = (model: MixtureModel) =>
+export const lowestTemperature = (model: MixtureModel) =>
   model.substances.length === 1 ? model.minT : Math.max(...model.substances.map(({ minT, tripleT }) => (minT > tripleT ? minT : 0)));
 
 /** Raoult's law with the pure substances' vapour pressures, and a liquid density by corresponding states. */
-function startAt({ parent, x, parentIs }: Equilibrium, T: number): Unknowns {
+export function startAt({ parent, x, parentIs }: Equilibrium, T: number): Unknowns {
   const { model, n } = parent;
   const pure = model.substances.map((substance) => Math.exp(lnPressureGuess(substance, T)));
   const bubble = pure.reduce((sum, p, i) => sum + x[i]! * p, 0);
@@ -73,6 +79,8 @@ function startAt({ parent, x, parentIs }: Equilibrium, T: number): Unknowns {
 
 const FIRST_STEP = 0.02;
 const SHORTEST_STEP = 1e-7;
+/** Of the reducing temperature: no line of a mixture of one liquid ends below it. */
+const LOWEST_END = 0.85;
 /** A temperature passes through its logarithm and back. */
 const ROUNDING = 1e-14;
 
@@ -93,6 +101,8 @@ function followFromBelow(equilibrium: Equilibrium, target: number): void {
     if (solveEquilibrium(equilibrium, guess, { kind: 'T' })) path.push(guess);
     else step /= 2;
     if (Math.abs(step) < SHORTEST_STEP * reducing) {
+      if (here < LOWEST_END * reducing)
+        throw new NoConvergence(`The boiling line of this mixture was lost at ${here.toFixed(1)} K. Its liquid may part into two layers: no answer is given rather than a guess.`);
       if (target > here) rememberEnd(lineOf(equilibrium), here);
       throw new NoTwoPhaseState(target, here);
     }
@@ -119,7 +129,7 @@ function firstPoint(equilibrium: Equilibrium, reducing: number): Unknowns[] {
     const u = startAt(equilibrium, T);
     if (solveEquilibrium(equilibrium, u, { kind: 'T' })) return [u];
   }
-  throw new NoTwoPhaseState(reducing, lowest);
+  throw new NoConvergence('No boiling point of this mixture was found from which its line could be followed.');
 }
 
 function extrapolated(path: readonly Unknowns[], T: number): Unknowns {
@@ -133,7 +143,8 @@ function extrapolated(path: readonly Unknowns[], T: number): Unknowns {
   return guess;
 }
 
-function described({ parent, incipient, parentIs }: Equilibrium, composition: Composition): Saturation {
+/** The solved equilibrium, per mass and copied out of its workspace. */
+export function describe({ parent, incipient, parentIs }: Equilibrium, composition: Composition): Saturation {
   const { substances, estimated } = parent.model;
   const [liquid, vapour] = parentIs === 'liquid' ? [parent, incipient] : [incipient, parent];
   const other = massFractionsOf(substances, incipient.rho);
@@ -151,12 +162,7 @@ function described({ parent, incipient, parentIs }: Equilibrium, composition: Co
 }
 
 /** Both phases evaluated, for whoever needs more than pressure and density. */
-export function phasesOf({ model, molar, T }: Saturation): { readonly liquid: Phase; readonly vapour: Phase } {
-  const evaluated = (rho: readonly number[]) => {
-    const phase = new Phase(model);
-    phase.rho.set(rho);
-    phase.evaluate(T);
-    return phase;
-  };
-  return { liquid: evaluated(molar.liquid), vapour: evaluated(molar.vapour) };
-}
+export const phasesOf = ({ model, molar, T }: Saturation): { readonly liquid: Phase; readonly vapour: Phase } => ({
+  liquid: evaluatedPhase(model, molar.liquid, T),
+  vapour: evaluatedPhase(model, molar.vapour, T),
+});
