@@ -12,25 +12,37 @@ const SHARED = ['packages/core/src', 'packages/contract/src', 'tsconfig.base.jso
 export const SERVER = at('dist/server/main.mjs');
 export const WEB_ROOT = at('dist/web/browser');
 
-export const buildServer = () =>
-  whenChanged('dist/server.stamp', [...SHARED, 'apps/server/src', 'demo', 'scripts/lib/build.mjs'], async () => {
-    say('building the server');
-    const { build } = await import('esbuild');
-    await build({
-      entryPoints: [at('apps/server/src/main.ts')],
-      outfile: SERVER,
-      bundle: true,
-      platform: 'node',
-      format: 'esm',
-      target: 'node20',
-      sourcemap: true,
-      tsconfig: at('apps/server/tsconfig.json'),
-      external: ['pg-native'],
-      // packages that still ask for modules by `require` find one
-      banner: { js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);" },
-      logLevel: 'error',
-    });
+export const PROPERTIES = at('dist/server/properties.mjs');
+
+const SERVER_SOURCES = [...SHARED, 'apps/server/src', 'demo', 'scripts/lib/build.mjs'];
+
+/** @param {string} entry @param {string} outfile */
+async function bundle(entry, outfile) {
+  const { build } = await import('esbuild');
+  await build({
+    entryPoints: [at(entry)],
+    outfile,
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    sourcemap: true,
+    tsconfig: at('apps/server/tsconfig.json'),
+    external: ['pg-native'],
+    // packages that still ask for modules by `require` find one
+    banner: { js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);" },
+    logLevel: 'error',
   });
+}
+
+export const buildServer = () =>
+  whenChanged('dist/server.stamp', SERVER_SOURCES, async () => {
+    say('building the server');
+    await bundle('apps/server/src/main.ts', SERVER);
+  });
+
+/** The property core on the command line: small, and up in a moment. */
+export const buildProperties = () => whenChanged('dist/properties.stamp', SERVER_SOURCES, () => bundle('apps/server/src/properties-main.ts', PROPERTIES));
 
 /** A brotli beside every text file: the server gives it to whoever understands it, and compresses nothing twice. @param {string} folder */
 function compressFiles(folder) {

@@ -3,11 +3,16 @@
 export class Stop extends Error {}
 
 const started = performance.now();
+/** @type {NodeJS.WritableStream} */
+let stream = process.stdout;
+
+/** For scripts whose standard output is read by a program. */
+export const sayOnStderr = () => void (stream = process.stderr);
 
 /** One line of progress with the seconds since the start. @param {string} line */
 export function say(line) {
   const seconds = ((performance.now() - started) / 1000).toFixed(1).padStart(6);
-  process.stdout.write(`${seconds} s  ${line}\n`);
+  stream.write(`${seconds} s  ${line}\n`);
 }
 
 /** Ends a script: a sentence for what can be mended, the whole error for what nobody has foreseen. @param {unknown} error */

@@ -5,6 +5,7 @@ import { fillLimitsAnswer, fillLimitsRequest } from './fill-limits';
 import { booked, movement, newReversal, newTransfer, newWeighing } from './movement';
 import { organisation } from './organisation';
 import { id } from './primitives';
+import { propertyAnswer, propertyRequest } from './properties';
 import { refrigerantSummary } from './refrigerant';
 import { newSystem, system } from './system';
 
@@ -26,6 +27,7 @@ const byId = z.strictObject({ id });
 /** Every way into the server. Routes, OpenAPI and the web client are all made from this table. */
 export const endpoints = {
   fillLimits: { method: 'post', path: '/api/fill-limits', summary: 'Every fill limit of a cylinder, side by side, and the one that rules', body: fillLimitsRequest, answer: fillLimitsAnswer, status: 200 },
+  properties: { method: 'post', path: '/api/properties', summary: 'Saturation, closed volume, liquid-full temperature or leak by the property core', body: propertyRequest, answer: propertyAnswer, status: 200 },
   refrigerants: { method: 'get', path: '/api/refrigerants', summary: 'All refrigerants the core knows', answer: z.array(refrigerantSummary), status: 200 },
   organisation: { method: 'get', path: '/api/organisation', summary: 'The rules and the altitude of the organisation', answer: organisation, status: 200 },
   saveOrganisation: { method: 'put', path: '/api/organisation', summary: 'Change the rules or the altitude', body: organisation, answer: organisation, status: 200 },

@@ -202,7 +202,7 @@ test('the routes and the contract name the same endpoints', () => {
 
 test('the document and its page are served, with an ETag that saves the second answer', async () => {
   const first = await house.request('/api/openapi.json');
-  expect((await first.json()).openapi).toBe('3.1.0');
+  expect(((await first.json()) as { openapi: string }).openapi).toBe('3.1.0');
   const again = await house.request('/api/openapi.json', { headers: { 'if-none-match': first.headers.get('etag') ?? '' } });
   expect(again.status).toBe(304);
   expect(await (await house.request('/api/docs')).text()).toMatch('/api/fill-limits');

@@ -2,6 +2,7 @@ import { endpoints } from '@hygromet/contract/endpoints';
 import type { RefrigerantSummary } from '@hygromet/contract/refrigerant';
 import { allRefrigerants, isFlammable } from '@hygromet/core/fluids/refrigerant';
 import { Hono } from 'hono';
+import { answerProperty } from '../domain/answer-property';
 import { answerFillLimits } from '../domain/compute-fill-limits';
 import { registerSystem } from '../domain/register-system';
 import { fillPolicyOf, ownOrganisation, saveOrganisation } from '../store/organisation-store';
@@ -9,7 +10,7 @@ import { systemsOf } from '../store/system-store';
 import type { Deps, Env } from './env';
 import { body } from './valid';
 
-const { fillLimits, refrigerants, organisation, saveOrganisation: save, systems, addSystem } = endpoints;
+const { fillLimits, properties, refrigerants, organisation, saveOrganisation: save, systems, addSystem } = endpoints;
 
 const summaries: RefrigerantSummary[] = allRefrigerants.map((refrigerant) => ({
   id: refrigerant.id,
@@ -26,6 +27,7 @@ export const registerRoutes = ({ db, outside }: Deps) =>
     .post(fillLimits.path, body(fillLimits.body), async (c) =>
       c.json(answerFillLimits(c.req.valid('json'), fillPolicyOf(await ownOrganisation(db)))),
     )
+    .post(properties.path, body(properties.body), (c) => c.json(answerProperty(c.req.valid('json'))))
     .get(refrigerants.path, (c) => c.json(summaries))
     .get(organisation.path, async (c) => {
       const { id: _, ...known } = await ownOrganisation(db);

@@ -1,0 +1,56 @@
+import { Readable, Writable } from 'node:stream';
+import { answerLine, answerLines } from './properties-line';
+
+const answer = (question: object) => answerLine(JSON.stringify(question));
+
+test('saturation has the fields that are promised', () => {
+  expect(Object.keys(answer({ op: 'saturation', refrigerant: 'R-407C', T: 298.15 }))).toEqual([
+    'pBubble',
+    'pDew',
+    'rhoLiquid',
+    'rhoVapour',
+    'bubbleVapour',
+    'dewLiquid',
+    'latentHeat',
+    'estimated',
+  ]);
+});
+
+test('a composition stands for a designation', () => {
+  const byName = answer({ op: 'closedVolume', refrigerant: 'R-410A', V: 0.0119, m: 8, T: 298.15 });
+  const byShares = answer({ op: 'closedVolume', composition: { 'R-32': 0.5, 'R-125': 0.5 }, V: 0.0119, m: 8, T: 298.15 });
+  expect(byShares).toEqual(byName);
+  expect(byName).toMatchObject({ state: 'two-phase', estimated: false });
+});
+
+test('liquid-full, and the pressure above it', () => {
+  const full = answer({ op: 'liquidFull', refrigerant: 'R-410A', density: 850, above: [2, 5, 10] }) as { p: number; pAbove: number[] };
+  expect(full.pAbove).toEqual([...full.pAbove].sort((a, b) => a - b));
+  expect(full.pAbove[0]).toBeGreaterThan(full.p);
+});
+
+test.each([
+  ['no JSON', '{', 'invalid-input'],
+  ['NaN', '{"op":"saturation","refrigerant":"R-32","T":NaN}', 'invalid-input'],
+  ['an unknown operation', '{"op":"boil"}', 'invalid-input'],
+  ['an unknown refrigerant', '{"op":"saturation","refrigerant":"R-4I0A","T":300}', 'unknown-refrigerant'],
+  ['shares that do not sum to 1', '{"op":"saturation","composition":{"R-32":0.5,"R-125":0.4},"T":300}', 'bad-composition'],
+  ['neither', '{"op":"saturation","T":300}', 'bad-composition'],
+  ['a temperature above the line', '{"op":"saturation","refrigerant":"R-744","T":320}', 'no-two-phase-state'],
+  ['a negative mass', '{"op":"closedVolume","refrigerant":"R-32","V":0.01,"m":-1,"T":300}', 'out-of-range'],
+  ['a volume of 0', '{"op":"closedVolume","refrigerant":"R-32","V":0,"m":1,"T":300}', 'out-of-range'],
+])('%s answers with a stable code and a sentence', (_, line, code) => {
+  expect(answerLine(line)).toEqual({ error: { code, message: expect.stringMatching(/\.$|\?$/) } });
+});
+
+test('an impossible question is answered, and the next goes on', async () => {
+  const lines: string[] = [];
+  const output = new Writable({
+    write(chunk: Buffer, _, done) {
+      lines.push(chunk.toString());
+      done();
+    },
+  });
+  await answerLines(Readable.from(['{"op":"boil"}\n\n', '{"op":"saturation","refrigerant":"R-32","T":300}\n']), output);
+  expect(lines.map((line) => Object.keys(JSON.parse(line) as object)[0])).toEqual(['error', 'pBubble']);
+});

@@ -1,0 +1,24 @@
+import { propertyRequest } from '@hygromet/contract/properties';
+import { CoreError } from '@hygromet/core/errors';
+import { createInterface } from 'node:readline';
+import { answerProperty } from './domain/answer-property';
+
+/** One question a line on standard input, one answer a line on standard output; an impossible one answers with its error, and the next goes on. */
+export function answerLine(line: string): object {
+  try {
+    const parsed = propertyRequest.safeParse(JSON.parse(line));
+    if (!parsed.success) return refusal('invalid-input', parsed.error.issues.map(({ path, message }) => (path.length > 0 ? `${path.join('.')}: ${message}` : message)).join(' '));
+    return answerProperty(parsed.data);
+  } catch (error) {
+    if (error instanceof CoreError) return refusal(error.code, error.message);
+    if (error instanceof SyntaxError) return refusal('invalid-input', 'This line is not JSON.');
+    throw error;
+  }
+}
+
+const refusal = (code: string, message: string) => ({ error: { code, message } });
+
+/** Reads until the input ends. Blank lines are passed over. */
+export async function answerLines(input: NodeJS.ReadableStream, output: NodeJS.WritableStream): Promise<void> {
+  for await (const line of createInterface({ input, crlfDelay: Infinity })) if (line.trim() !== '') output.write(`${JSON.stringify(answerLine(line))}\n`);
+}

@@ -1,0 +1,3 @@
+import { answerLines } from './properties-line';
+
+await answerLines(process.stdin, process.stdout);

@@ -1,0 +1,47 @@
+import { OutOfRange } from '../errors';
+import { refrigerant } from '../fluids/refrigerant';
+import { cubicMetre, kilogram, pascal } from '../units/quantity';
+import { celsius } from '../units/temperature';
+import { closedVolume } from './closed-volume';
+import { energyFlash, flash, internalEnergy } from './flash';
+import { gasShare, pressureWithGas } from './non-condensable';
+import { bubblePoint, dewPoint } from './saturation';
+
+const { composition } = refrigerant('R-407C');
+const T = celsius(25);
+const V = cubicMetre(0.0119);
+
+test('between dew and bubble pressure there are two phases at exactly that pressure', () => {
+  const [low, high] = [dewPoint(composition, T).p, bubblePoint(composition, T).p];
+  for (const share of [0.05, 0.3, 0.7, 0.95]) {
+    const state = flash(composition, T, pascal(low + share * (high - low)));
+    expect(state.state).toBe('two-phase');
+    expect(state.p / (low + share * (high - low))).toBeCloseTo(1, 9);
+  }
+});
+
+test('above there is liquid, below there is vapour, at that pressure', () => {
+  expect(flash(composition, T, pascal(3e6))).toMatchObject({ state: 'liquid-full', p: expect.closeTo(3e6, 0) });
+  expect(flash(composition, T, pascal(3e5))).toMatchObject({ state: 'vapour', p: expect.closeTo(3e5, 3) });
+});
+
+test.each([0.3, 3, 8, 12.9])('a vessel with %d kg comes back from its energy', (mass) => {
+  const m = kilogram(mass);
+  const warm = closedVolume(composition, V, m, celsius(31.3));
+  const found = energyFlash(composition, V, m, internalEnergy(warm, m));
+  expect(found.T).toBeCloseTo(celsius(31.3), 6);
+  expect(found.vessel.p / warm.p).toBeCloseTo(1, 6);
+});
+
+test('an energy that no temperature gives is refused', () => {
+  expect(() => energyFlash(composition, V, kilogram(3), 1e12)).toThrow(OutOfRange);
+});
+
+// AHRI 700 (from memory): non-condensables are a share by volume of the vapour; Dalton's law.
+test('air raises the pressure by its partial pressure in the vapour space, and its share is told', () => {
+  const vessel = closedVolume(composition, V, kilogram(6), T);
+  const p = pressureWithGas(vessel, V, T, 0.05);
+  expect(p).toBeGreaterThan(vessel.p);
+  expect(gasShare(p, vessel.p)).toBeCloseTo((p - vessel.p) / p, 12);
+  expect(gasShare(vessel.p, pascal(vessel.p * 1.01))).toBe(0);
+});
