@@ -7,6 +7,8 @@ const project = (displayName, rootDir, more = {}) => ({
   testMatch: ['<rootDir>/**/*.test.ts'],
   transform: { '^.+\\.ts$': swc },
   testEnvironment: 'node',
+  // Jest looks every global up through its sandbox; the core asks for these millions of times
+  sandboxInjectedGlobals: ['Math', 'Float64Array', 'Number'],
   moduleNameMapper: {
     '^@hygromet/core/(.*)$': '<rootDir>/../../packages/core/src/$1',
     '^@hygromet/contract/(.*)$': '<rootDir>/../../packages/contract/src/$1',

@@ -42,7 +42,8 @@ export const buildServer = () =>
   });
 
 /** The property core on the command line: small, and up in a moment. */
-export const buildProperties = () => whenChanged('dist/properties.stamp', SERVER_SOURCES, () => bundle('apps/server/src/properties-main.ts', PROPERTIES));
+export const buildProperties = () =>
+  whenChanged('dist/properties.stamp', SERVER_SOURCES, () => bundle('apps/server/src/properties-main.ts', PROPERTIES));
 
 /** A brotli beside every text file: the server gives it to whoever understands it, and compresses nothing twice. @param {string} folder */
 function compressFiles(folder) {

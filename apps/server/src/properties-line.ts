@@ -7,7 +7,11 @@ import { answerProperty } from './domain/answer-property';
 export function answerLine(line: string): object {
   try {
     const parsed = propertyRequest.safeParse(JSON.parse(line));
-    if (!parsed.success) return refusal('invalid-input', parsed.error.issues.map(({ path, message }) => (path.length > 0 ? `${path.join('.')}: ${message}` : message)).join(' '));
+    if (!parsed.success)
+      return refusal(
+        'invalid-input',
+        parsed.error.issues.map(({ path, message }) => (path.length > 0 ? `${path.join('.')}: ${message}` : message)).join(' '),
+      );
     return answerProperty(parsed.data);
   } catch (error) {
     if (error instanceof CoreError) return refusal(error.code, error.message);
@@ -20,5 +24,6 @@ const refusal = (code: string, message: string) => ({ error: { code, message } }
 
 /** Reads until the input ends. Blank lines are passed over. */
 export async function answerLines(input: NodeJS.ReadableStream, output: NodeJS.WritableStream): Promise<void> {
-  for await (const line of createInterface({ input, crlfDelay: Infinity })) if (line.trim() !== '') output.write(`${JSON.stringify(answerLine(line))}\n`);
+  for await (const line of createInterface({ input, crlfDelay: Infinity }))
+    if (line.trim() !== '') output.write(`${JSON.stringify(answerLine(line))}\n`);
 }

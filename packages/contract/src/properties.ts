@@ -57,8 +57,16 @@ export const closedVolumeAnswer = z.strictObject({
   estimated: z.boolean(),
 });
 
-export const liquidFullAnswer = z.strictObject({ T: z.number(), p: z.number(), pAbove: z.array(z.number()).optional(), estimated: z.boolean() });
-export const leakAnswer = z.strictObject({ states: z.array(z.strictObject({ lost: z.number(), left: shares, p: z.number() })), estimated: z.boolean() });
+export const liquidFullAnswer = z.strictObject({
+  T: z.number(),
+  p: z.number(),
+  pAbove: z.array(z.number()).optional(),
+  estimated: z.boolean(),
+});
+export const leakAnswer = z.strictObject({
+  states: z.array(z.strictObject({ lost: z.number(), left: shares, p: z.number() })),
+  estimated: z.boolean(),
+});
 
 export const propertyAnswer = z.union([saturationAnswer, closedVolumeAnswer, liquidFullAnswer, leakAnswer]);
 export type PropertyAnswer = z.infer<typeof propertyAnswer>;

@@ -54,12 +54,42 @@ function vessel(composition: Composition, { V, m, T }: Of<'closedVolume'>) {
   switch (content.state) {
     case 'two-phase': {
       const { liquidVolumeFraction, liquidMassFraction, rhoLiquid, rhoVapour, liquid, vapour } = content;
-      return { state, p, liquidVolumeFraction, liquidMassFraction, rhoLiquid, rhoVapour, liquid: { ...liquid }, vapour: { ...vapour }, estimated };
+      return {
+        state,
+        p,
+        liquidVolumeFraction,
+        liquidMassFraction,
+        rhoLiquid,
+        rhoVapour,
+        liquid: { ...liquid },
+        vapour: { ...vapour },
+        estimated,
+      };
     }
     case 'liquid-full':
-      return { state, p, liquidVolumeFraction: 1, liquidMassFraction: 1, rhoLiquid: content.rhoLiquid, rhoVapour: null, liquid: { ...content.liquid }, vapour: null, estimated };
+      return {
+        state,
+        p,
+        liquidVolumeFraction: 1,
+        liquidMassFraction: 1,
+        rhoLiquid: content.rhoLiquid,
+        rhoVapour: null,
+        liquid: { ...content.liquid },
+        vapour: null,
+        estimated,
+      };
     case 'vapour':
-      return { state, p, liquidVolumeFraction: 0, liquidMassFraction: 0, rhoLiquid: null, rhoVapour: content.rhoVapour, liquid: null, vapour: { ...content.vapour }, estimated };
+      return {
+        state,
+        p,
+        liquidVolumeFraction: 0,
+        liquidMassFraction: 0,
+        rhoLiquid: null,
+        rhoVapour: content.rhoVapour,
+        liquid: null,
+        vapour: { ...content.vapour },
+        estimated,
+      };
     default:
       return content satisfies never;
   }
@@ -73,5 +103,8 @@ function full(composition: Composition, { density: rho, above }: Of<'liquidFull'
 
 function leaked(composition: Composition, { V, m, T, phase, lost }: Of<'leak'>) {
   const states = leak(composition, cubicMetre(V), kilogram(m), kelvin(T), phase, lost);
-  return { states: states.map(({ lost: share, left, p }) => ({ lost: share, left: { ...left }, p })), estimated: modelOf(composition).model.estimated };
+  return {
+    states: states.map(({ lost: share, left, p }) => ({ lost: share, left: { ...left }, p })),
+    estimated: modelOf(composition).model.estimated,
+  };
 }

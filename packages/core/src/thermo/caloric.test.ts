@@ -8,12 +8,15 @@ import { bubblePoint, phasesOf } from './saturation';
 import { singlePhase } from './single-phase';
 
 // CoolProp 8.0.0 (MIT) from the same coefficients.
-test.each(pureRows.filter(({ id, T }) => T >= findSubstance(id)!.minT))('heat capacities of saturated $id at $T K', ({ id, T, cpLiquid, cpVapour }) => {
-  const { liquid, vapour } = phasesOf(bubblePoint({ [id]: 1 }, kelvin(T)));
-  // near the critical point c_p goes to infinity and the last digits of the density show
-  expect(caloric(liquid).cp / cpLiquid).toBeCloseTo(1, 4);
-  expect(caloric(vapour).cp / cpVapour).toBeCloseTo(1, 4);
-});
+test.each(pureRows.filter(({ id, T }) => T >= findSubstance(id)!.minT))(
+  'heat capacities of saturated $id at $T K',
+  ({ id, T, cpLiquid, cpVapour }) => {
+    const { liquid, vapour } = phasesOf(bubblePoint({ [id]: 1 }, kelvin(T)));
+    // near the critical point c_p goes to infinity and the last digits of the density show
+    expect(caloric(liquid).cp / cpLiquid).toBeCloseTo(1, 4);
+    expect(caloric(vapour).cp / cpVapour).toBeCloseTo(1, 4);
+  },
+);
 
 const { composition } = refrigerant('R-407C');
 const at = (tC: number, p: number) => caloric(singlePhase(composition, celsius(tC), pascal(p), 'liquid'));

@@ -68,7 +68,13 @@ function vesselOf(composition: Composition, T: Kelvin): Vessel {
 }
 
 /** κ_i and the logit of β of a known state, in the order of its composition. */
-function startFrom({ liquid, vapour, rhoLiquid, rhoVapour, liquidVolumeFraction }: Extract<ClosedVolume, { state: 'two-phase' }>): Float64Array {
+function startFrom({
+  liquid,
+  vapour,
+  rhoLiquid,
+  rhoVapour,
+  liquidVolumeFraction,
+}: Extract<ClosedVolume, { state: 'two-phase' }>): Float64Array {
   const kappa = Object.keys(liquid).map((id) => Math.log((vapour[id]! * rhoVapour) / (liquid[id]! * rhoLiquid)));
   return Float64Array.from([...kappa, Math.log((1 - liquidVolumeFraction) / liquidVolumeFraction)]);
 }
@@ -281,7 +287,10 @@ function describe({ liquid, vapour, T }: Vessel, u: Float64Array, rho: Density):
     vapour: massFractionsOf(model.substances, vapour.rho),
     estimated: model.estimated,
     get phases() {
-      return densities.map((own, k) => ({ phase: evaluatedPhase(model, own, T), massShare: k === 0 ? liquidMassFraction : 1 - liquidMassFraction }));
+      return densities.map((own, k) => ({
+        phase: evaluatedPhase(model, own, T),
+        massShare: k === 0 ? liquidMassFraction : 1 - liquidMassFraction,
+      }));
     },
   };
 }

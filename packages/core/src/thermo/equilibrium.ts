@@ -85,7 +85,14 @@ function assemble({ parent, incipient, parentIs }: Equilibrium, given: Given, ma
 }
 
 /** Derivatives of the first n + 1 equations by ln T. */
-function temperatureColumn(parent: Phase, incipient: Phase, column: number, pressureScale: number, matrix: Float64Array, size: number): void {
+function temperatureColumn(
+  parent: Phase,
+  incipient: Phase,
+  column: number,
+  pressureScale: number,
+  matrix: Float64Array,
+  size: number,
+): void {
   const { n, T } = parent;
   for (let i = 0; i < n; i++) matrix[i * size + column] = T * (incipient.dlnfdT[i]! - parent.dlnfdT[i]!);
   matrix[n * size + column] = (T * (incipient.dpdT - parent.dpdT)) / pressureScale;

@@ -25,7 +25,12 @@ export function flash(composition: Composition, T: Kelvin, p: Pascal): ClosedVol
   const { bubble, dew } = ends;
   if (p >= bubble.p) return contentOf(composition, T, massDensity(singlePhase(composition, T, p, 'liquid')));
   if (p <= dew.p) return contentOf(composition, T, massDensity(singlePhase(composition, T, p, 'vapour')));
-  const lnRho = findRoot((x) => Math.log(contentOf(composition, T, Math.exp(x)).p / p), Math.log(dew.rhoVapour), Math.log(bubble.rhoLiquid), LN_DENSITY_TOLERANCE);
+  const lnRho = findRoot(
+    (x) => Math.log(contentOf(composition, T, Math.exp(x)).p / p),
+    Math.log(dew.rhoVapour),
+    Math.log(bubble.rhoLiquid),
+    LN_DENSITY_TOLERANCE,
+  );
   return contentOf(composition, T, Math.exp(lnRho));
 }
 
@@ -50,7 +55,12 @@ const TEMPERATURE_TOLERANCE = 1e-9;
  * State of the mass `m` in the volume `V` with the internal energy `U`, J: the energy rises with temperature at a constant volume.
  * @throws OutOfRange where no temperature between the equations' limits gives that energy
  */
-export function energyFlash(composition: Composition, V: CubicMetre, m: Kilogram, U: number): { readonly T: Kelvin; readonly vessel: ClosedVolume } {
+export function energyFlash(
+  composition: Composition,
+  V: CubicMetre,
+  m: Kilogram,
+  U: number,
+): { readonly T: Kelvin; readonly vessel: ClosedVolume } {
   const { model } = modelOf(composition);
   const at = (T: number) => closedVolume(composition, V, m, kelvin(T));
   const energyAt = (T: number) => internalEnergy(at(T), m);

@@ -10,7 +10,8 @@ import pair from './leak-pair.json';
 
 const V = cubicMetre(0.0119);
 const T = celsius(25);
-const leaked = (id: string, kg: number, phase: 'vapour' | 'liquid', lost: number[]) => leak(refrigerant(id).composition, V, kilogram(kg), T, phase, lost);
+const leaked = (id: string, kg: number, phase: 'vapour' | 'liquid', lost: number[]) =>
+  leak(refrigerant(id).composition, V, kilogram(kg), T, phase, lost);
 const psig = (p: number) => pressureIn(p, 'psig', STANDARD_ATMOSPHERE);
 
 // Conditions of order of a Runge–Kutta pair (Hairer, Nørsett & Wanner, Solving Ordinary Differential Equations I): Σ b = 1, Σ b c = 1/2, Σ b c² = 1/3 …
@@ -59,7 +60,9 @@ test('what is lost and what is left are together what there was', () => {
     const state = closedVolume(left, V, kilogram(mass), T);
     if (state.state !== 'two-phase') throw new Error('the vessel ran dry');
     const gone = (6.8 * 0.5) / steps;
-    const masses = Object.fromEntries(Object.entries(left).map(([id, share]) => [id, (share * mass - state.vapour[id]! * gone) / (mass - gone)]));
+    const masses = Object.fromEntries(
+      Object.entries(left).map(([id, share]) => [id, (share * mass - state.vapour[id]! * gone) / (mass - gone)]),
+    );
     left = mixed([{ composition: masses, mass: 1 }]);
   }
   for (const [id, share] of Object.entries(first)) expect(left[id]).toBeCloseTo(share, 3);

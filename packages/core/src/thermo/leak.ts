@@ -88,7 +88,7 @@ function ratesAt(vessel: Vessel, point: Point): readonly number[] {
 
 /** One accepted step towards `end`, and the length of the next. */
 function controlled(vessel: Vessel, from: Point, length: number, end: number): readonly [Point, number] {
-  for (let step = Math.min(length, end - from.lambda); ; ) {
+  for (let step = Math.min(length, end - from.lambda); ;) {
     const { point, error } = advance(vessel, from, step);
     const next = step * Math.min(4, Math.max(0.2, 0.9 * (TOLERANCE / (error + 1e-300)) ** 0.2));
     if (error <= TOLERANCE || step <= SHORTEST_STEP) return [point, next];
@@ -99,7 +99,8 @@ function controlled(vessel: Vessel, from: Point, length: number, end: number): r
 /** One step of the pair of orders 5 and 4 in `leak-pair.json`; its last stage is the first of the next step. */
 function advance(vessel: Vessel, from: Point, step: number): { readonly point: Point; readonly error: number } {
   const rates = [from.rates ?? ratesAt(vessel, from)];
-  const along = (weights: readonly number[]) => from.z.map((z, i) => z + step * weights.reduce((sum, weight, stage) => sum + weight * rates[stage]![i]!, 0));
+  const along = (weights: readonly number[]) =>
+    from.z.map((z, i) => z + step * weights.reduce((sum, weight, stage) => sum + weight * rates[stage]![i]!, 0));
   for (const { at, weights } of pair.stages) rates.push(ratesAt(vessel, { lambda: from.lambda + at * step, z: along(weights) }));
   const [z, lower] = [along(pair.fifth), along(pair.fourth)];
   const point: Point = { lambda: from.lambda + step, z, rates: rates.at(-1)! };

@@ -22,7 +22,8 @@ function saturationAtPressure(composition: Composition, p: Pascal, parentIs: 'li
   const equilibrium = equilibriumOf(composition, parentIs);
   const guess = temperatureGuess(composition, p, parentIs);
   const u = startAt(equilibrium, guess);
-  if (solveEquilibrium(equilibrium, u, { kind: 'p', p }) && Math.abs(Math.exp(u.at(-1)!) - guess) < TRUSTED * guess) return describe(equilibrium, composition);
+  if (solveEquilibrium(equilibrium, u, { kind: 'p', p }) && Math.abs(Math.exp(u.at(-1)!) - guess) < TRUSTED * guess)
+    return describe(equilibrium, composition);
   return alongTheLine(composition, p, parentIs);
 }
 

@@ -52,7 +52,9 @@ test.each(blendRows as BlendRow[])('$id at $T K agrees with the check table', (r
     off(dew.rhoVapour, row.rhoVapour),
   );
   expect(worst).toBeLessThan(tolerance);
-  expect(off(enthalpy(phasesOf(dew).vapour) - enthalpy(phasesOf(bubble).liquid), row.latentHeat)).toBeLessThan(row.interpolated ? 3e-4 : 1e-6);
+  expect(off(enthalpy(phasesOf(dew).vapour) - enthalpy(phasesOf(bubble).liquid), row.latentHeat)).toBeLessThan(
+    row.interpolated ? 3e-4 : 1e-6,
+  );
 });
 
 /** Shift of a boiling point, K, by the slope of the boiling line: (p(T) − 1 atm)/(dp/dT). */

@@ -102,7 +102,9 @@ function followFromBelow(equilibrium: Equilibrium, target: number): void {
     else step /= 2;
     if (Math.abs(step) < SHORTEST_STEP * reducing) {
       if (here < LOWEST_END * reducing)
-        throw new NoConvergence(`The boiling line of this mixture was lost at ${here.toFixed(1)} K. Its liquid may part into two layers: no answer is given rather than a guess.`);
+        throw new NoConvergence(
+          `The boiling line of this mixture was lost at ${here.toFixed(1)} K. Its liquid may part into two layers: no answer is given rather than a guess.`,
+        );
       if (target > here) rememberEnd(lineOf(equilibrium), here);
       throw new NoTwoPhaseState(target, here);
     }
@@ -113,7 +115,8 @@ function followFromBelow(equilibrium: Equilibrium, target: number): void {
 const knownEnds = new Map<string, number>();
 const MOST_KNOWN_ENDS = 2000;
 
-const lineOf = ({ parent, x, parentIs }: Equilibrium) => `${parentIs} ${parent.model.substances.map(({ id }, i) => `${id} ${x[i]!}`).join(' ')}`;
+const lineOf = ({ parent, x, parentIs }: Equilibrium) =>
+  `${parentIs} ${parent.model.substances.map(({ id }, i) => `${id} ${x[i]!}`).join(' ')}`;
 
 function rememberEnd(line: string, T: number): void {
   if (knownEnds.size >= MOST_KNOWN_ENDS) knownEnds.clear();

@@ -18,7 +18,10 @@ const LONGEST_STEP = 0.2;
 export function singlePhase(composition: Composition, T: Kelvin, p: Pascal, kind: 'liquid' | 'vapour'): Phase {
   const { model, moleFraction } = modelOf(composition);
   const phase = new Phase(model);
-  const starts = kind === 'liquid' ? liquidStarts(mixtureLiquidGuess(model, moleFraction, T)) : [vapourDensityGuess(model, moleFraction, p, T), p / (model.R * T)];
+  const starts =
+    kind === 'liquid'
+      ? liquidStarts(mixtureLiquidGuess(model, moleFraction, T))
+      : [vapourDensityGuess(model, moleFraction, p, T), p / (model.R * T)];
   for (const start of starts) if (solveDensity(phase, moleFraction, T, p, Math.log(start))) return phase;
   throw new NoConvergence(`There is no ${kind} at ${T} K and ${p} Pa.`);
 }
