@@ -10,6 +10,7 @@ export const problemCodes = [
   'not-a-number',
   'unreadable',
   'no-two-phase-state',
+  'liquid-parts',
   'no-convergence',
   'no-fill-limit',
   'got-lighter',

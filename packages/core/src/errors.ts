@@ -13,6 +13,7 @@ export type CoreErrorCode =
   | 'unknown-refrigerant'
   | 'bad-composition'
   | 'no-two-phase-state'
+  | 'liquid-parts'
   | 'no-convergence'
   | 'no-fill-limit';
 
@@ -63,6 +64,21 @@ export class NoTwoPhaseState extends CoreError {
     readonly highestT: number,
   ) {
     super(`At ${T.toFixed(2)} K there is no liquid beside vapour: the boiling line of this refrigerant ends at ${highestT.toFixed(2)} K.`);
+  }
+}
+
+/** The liquid would part into two layers: three phases rest beside each other, and this core knows two. */
+export class LiquidParts extends CoreError {
+  readonly code = 'liquid-parts';
+  constructor(
+    /** K: from here on upwards the liquid is one, where that is known. */
+    readonly lowestT?: number,
+  ) {
+    super(
+      'The liquid of this mixture parts into two layers' +
+        (lowestT === undefined ? '' : ` below ${lowestT.toFixed(1)} K`) +
+        ', as ammonia and many fluorocarbons do. No answer is given rather than a guess.',
+    );
   }
 }
 

@@ -18,6 +18,7 @@ export const statusOf = {
   'not-a-number': 422,
   unreadable: 422,
   'no-two-phase-state': 422,
+  'liquid-parts': 422,
   'no-convergence': 500,
   'no-fill-limit': 422,
   'got-lighter': 422,

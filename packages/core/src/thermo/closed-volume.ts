@@ -2,6 +2,7 @@ import { massFractionsOf, type Composition } from '../fluids/composition';
 import { NoConvergence, NoTwoPhaseState } from '../errors';
 import type { CubicMetre, Density, Kelvin, Kilogram, Pascal } from '../units/quantity';
 import { lnPressureGuess, mixtureLiquidGuess, vapourDensityGuess } from './ancillary';
+import { areLiquidAndVapour } from './equilibrium';
 import { solveInPlace } from './linear-solve';
 import { modelOf } from './mixture-model';
 import { evaluatedPhase, massDensity, Phase } from './phase';
@@ -180,8 +181,7 @@ function solveVessel(vessel: Vessel, rho: number, u: Float64Array): boolean {
   return false;
 }
 
-const isPairOfPhases = ({ liquid, vapour }: Vessel, beta: number) =>
-  beta > 0 && beta < 1 && liquid.rhoTotal > vapour.rhoTotal && vapour.p > 0 && liquid.dpdrhoTotal() > 0 && vapour.dpdrhoTotal() > 0;
+const isPairOfPhases = ({ liquid, vapour }: Vessel, beta: number) => beta > 0 && beta < 1 && areLiquidAndVapour(liquid, vapour);
 
 /** Fills or empties the vessel step by step from a full and from an almost empty one; each state is the start of the next. */
 function followFromEnds(vessel: Vessel, rho: number, bubble: Saturation, dew: Saturation, u: Float64Array): void {

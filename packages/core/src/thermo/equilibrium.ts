@@ -1,4 +1,4 @@
-import { solveInPlace } from './linear-solve';
+import { isPositiveDefinite, solveInPlace } from './linear-solve';
 import type { Phase } from './phase';
 
 /**
@@ -32,7 +32,8 @@ export type Unknowns = Float64Array;
  * Solves from the start `u` (changed in place); false where it does not converge or the answer is no pair of phases.
  */
 export function solveEquilibrium(equilibrium: Equilibrium, u: Unknowns, given: Given): boolean {
-  const n = equilibrium.parent.n;
+  const { parent, incipient, parentIs } = equilibrium;
+  const n = parent.n;
   const size = n + (given.kind === 'p' ? 2 : 1);
   const unknown = (k: number) => (given.kind === 'density' && k === n ? n + 1 : k);
   const matrix = new Float64Array(size * size);
@@ -48,7 +49,7 @@ export function solveEquilibrium(equilibrium: Equilibrium, u: Unknowns, given: G
     for (let k = 0; k < size; k++) u[unknown(k)]! -= scale * step[k]!;
     if (longest < CONVERGED || (longest < STALLED && longest >= last)) {
       evaluateAt(equilibrium, u);
-      return isPairOfPhases(equilibrium);
+      return parentIs === 'liquid' ? areLiquidAndVapour(parent, incipient) : areLiquidAndVapour(incipient, parent);
     }
     last = longest;
   }
@@ -131,8 +132,18 @@ function allowedShare({ parent, parentIs }: Equilibrium, step: Float64Array, giv
   return share;
 }
 
-/** Not one phase found twice, not liquid and vapour exchanged, and neither mechanically unstable. */
-function isPairOfPhases({ parent, incipient, parentIs }: Equilibrium): boolean {
-  const [liquid, vapour] = parentIs === 'liquid' ? [parent, incipient] : [incipient, parent];
-  return liquid.rhoTotal > vapour.rhoTotal * (1 + 1e-5) && vapour.p > 0 && liquid.dpdrhoTotal() > 0 && vapour.dpdrhoTotal() > 0;
-}
+/**
+ * Phases more alike than this are one phase found twice: on the limit of its stability a single phase meets every condition of equilibrium
+ * with itself. True liquid and vapour come as close only within some mK of the end of their line.
+ */
+const LEAST_DENSITY_RATIO = 1.01;
+
+/** Liquid and vapour indeed: not one phase twice, not exchanged, and neither would fall apart. */
+export const areLiquidAndVapour = (liquid: Phase, vapour: Phase): boolean =>
+  liquid.rhoTotal > vapour.rhoTotal * LEAST_DENSITY_RATIO && vapour.p > 0 && isStable(liquid) && isStable(vapour);
+
+/**
+ * Whether the phase withstands every small change of its densities: the matrix ∂ ln f_i/∂ρ_j is positive definite. The pressure then rises
+ * with the density, and the phase does not part into two.
+ */
+export const isStable = ({ dlnfdrho, n }: Phase): boolean => isPositiveDefinite(dlnfdrho, n);

@@ -38,3 +38,17 @@ function eliminateBelow(a: Float64Array, b: Float64Array, column: number, n: num
     b[row]! -= factor * b[column]!;
   }
 }
+
+/** Whether the symmetric matrix (n × n, row by row) has a Cholesky factor. It is not changed. */
+export function isPositiveDefinite(matrix: Float64Array, n: number): boolean {
+  const factor = new Float64Array(n * n);
+  for (let i = 0; i < n; i++)
+    for (let j = 0; j <= i; j++) {
+      let rest = matrix[i * n + j]!;
+      for (let k = 0; k < j; k++) rest -= factor[i * n + k]! * factor[j * n + k]!;
+      if (i > j) factor[i * n + j] = rest / factor[j * n + j]!;
+      else if (rest > 0) factor[i * n + i] = Math.sqrt(rest);
+      else return false;
+    }
+  return true;
+}

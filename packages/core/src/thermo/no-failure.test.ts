@@ -1,6 +1,6 @@
-import { CoreError, NoConvergence, NoTwoPhaseState } from '../errors';
+import { CoreError, LiquidParts, NoConvergence, NoTwoPhaseState } from '../errors';
 import { compositionOf } from '../fluids/composition';
-import { allRefrigerants } from '../fluids/refrigerant';
+import { allRefrigerants, refrigerant } from '../fluids/refrigerant';
 import { allSubstances, findSubstance } from '../fluids/substance';
 import { cubicMetre, kelvin, kilogram } from '../units/quantity';
 import { celsius } from '../units/temperature';
@@ -49,30 +49,51 @@ const endOf = (line: typeof bubblePoint, composition: Readonly<Record<string, nu
   }
 };
 
-test('every refrigerant has both points at every kelvin from −60 °C to 0.98 of the end of its line, in equilibrium to 1e-10', () => {
+/** Change of the slope d ln p / d ln T from one kelvin to the next, as a share of it: a line that jumps to another root shows here. */
+const MOST_BENT = 0.1;
+
+test('every refrigerant has both points at every kelvin from −60 °C to 0.98 of the end of its line, in equilibrium to 1e-10, on a smooth line', () => {
   let [states, worst] = [0, 0];
-  for (const { composition } of allRefrigerants)
+  const bent: string[] = [];
+  for (const { id, composition } of allRefrigerants)
     for (const line of [bubblePoint, dewPoint]) {
       const highest = 0.98 * endOf(line, composition);
+      let [lnP, slope] = [Number.NaN, Number.NaN];
       for (let T = Math.max(celsius(-60), Math.ceil(minimum(composition))); T < highest; T++) {
-        worst = Math.max(worst, ofSaturation(line(composition, kelvin(T))));
+        const point = line(composition, kelvin(T));
+        worst = Math.max(worst, ofSaturation(point));
+        const next = Math.log(point.p) - lnP;
+        if (Math.abs(next - slope) > MOST_BENT * slope || next <= 0) bent.push(`${id} at ${T} K`);
+        [lnP, slope] = [Math.log(point.p), next];
         states++;
       }
     }
   expect(states).toBeGreaterThan(45_000);
   expect(worst).toBeLessThan(1e-10);
+  expect(bent).toEqual([]);
 });
 
-/** Liquids that part into two layers, and gases far above their critical temperature in a heavy liquid: said, not guessed. */
-const PARTING = ['R-717', 'R-764', 'R-14', 'R-116', 'R-1150'];
-/** 42 of 20 000 when last counted, every one with a substance of `PARTING`. */
-const MOST_LOST = 50;
+/** Each is where the search once fell onto one phase found twice, at the limit of its stability. */
+test.each([
+  ['R-433B', 362.236],
+  ['R-407F', 345.56],
+  ['R-444B', 357.474],
+])('near the end of its line %s has a liquid and a vapour at %d K', (id, T) => {
+  for (const line of [bubblePoint, dewPoint]) {
+    const [below, here, above] = [-1, 0, 1].map((step) => line(refrigerant(id).composition, kelvin(T + step)));
+    expect(here!.rhoLiquid / here!.rhoVapour).toBeGreaterThan(2);
+    expect((here!.p * here!.p) / (below!.p * above!.p)).toBeCloseTo(1, 3);
+  }
+});
+
+/** 1 and 144 of 20 000 when last counted. */
+const MOST_LOST = 3;
+const MOST_PARTING = 200;
 
 test('20 000 random mixtures of 2 to 6 refrigerants: every state is in equilibrium to 1e-10 or refused with a reason', () => {
   const random = generator(20_261_125);
   const pool = allSubstances.filter(({ id }) => !['R-718', 'R-728', 'R-732', 'R-740', 'R-50'].includes(id));
-  const lost: string[][] = [];
-  let [found, refused, worst] = [0, 0, 0];
+  let [found, refused, parting, lost, worst] = [0, 0, 0, 0, 0];
   for (let k = 0; k < 20_000; k++) {
     const picked = new Set<string>();
     const size = 2 + Math.floor(random() * 5);
@@ -88,13 +109,14 @@ test('20 000 random mixtures of 2 to 6 refrigerants: every state is in equilibri
       found++;
     } catch (error) {
       if (!(error instanceof CoreError)) throw error;
-      if (error instanceof NoConvergence) lost.push([...picked]);
+      if (error instanceof NoConvergence) lost++;
+      else if (error instanceof LiquidParts) parting++;
       else refused++;
     }
   }
   expect(worst).toBeLessThan(1e-10);
-  expect(found + refused + lost.length).toBe(20_000);
+  expect(found + refused + parting + lost).toBe(20_000);
   expect(found).toBeGreaterThan(18_000);
-  expect(lost.length).toBeLessThan(MOST_LOST);
-  expect(lost.filter((ids) => !ids.some((id) => PARTING.includes(id)))).toEqual([]);
+  expect(parting).toBeLessThan(MOST_PARTING);
+  expect(lost).toBeLessThan(MOST_LOST);
 });

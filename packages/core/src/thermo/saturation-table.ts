@@ -14,12 +14,12 @@ export interface SaturationTable {
 }
 
 /** Nodes of the Chebyshev series; with them every table is good to 1e-6, most to 1e-7 (`saturation-table.test.ts`). */
-const NODES = 28;
+const NODES = 32;
 /** K above the end of the lines, where the variable sqrt(1 − T/T_x) has its root: the lines meet there like a square root. */
 const BEYOND = 0.05;
 /** Share of the end of the lines up to which a table reaches, and the reduced temperature from which. */
 const HIGHEST = 0.995;
-const LOWEST = 0.6;
+const LOWEST = 0.55;
 
 const tables = new Map<string, SaturationTable>();
 const MOST_TABLES = 200;

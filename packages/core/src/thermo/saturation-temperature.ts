@@ -1,5 +1,5 @@
 import type { Composition } from '../fluids/composition';
-import { NoTwoPhaseState, OutOfRange } from '../errors';
+import { LiquidParts, NoTwoPhaseState, OutOfRange } from '../errors';
 import { kelvin, type Kelvin, type Pascal } from '../units/quantity';
 import { lnPressureGuess } from './ancillary';
 import { solveEquilibrium } from './equilibrium';
@@ -48,12 +48,22 @@ const LN_PRESSURE_TOLERANCE = 1e-11;
 function alongTheLine(composition: Composition, p: Pascal, parentIs: 'liquid' | 'vapour'): Saturation {
   const at = (T: number) => (parentIs === 'liquid' ? bubblePoint : dewPoint)(composition, kelvin(T));
   const { model, moleFraction } = modelOf(composition);
-  const coldest = Math.max(lowestTemperature(model), 0.4 * reducingTemperature(model, moleFraction));
+  const coldest = coldestOf(at, Math.max(lowestTemperature(model), 0.4 * reducingTemperature(model, moleFraction)));
   const hottest = highestTemperature(at, 1.1 * reducingTemperature(model, moleFraction));
   const [low, high] = [at(coldest).p, at(hottest).p];
   if (p < low || p > high) throw new OutOfRange('pressure', p, low, high, 'Pa');
   const inverse = findRoot((x) => Math.log(at(1 / x).p / p), 1 / coldest, 1 / hottest, LN_PRESSURE_TOLERANCE / coldest);
   return at(1 / inverse);
+}
+
+/** The lowest temperature, or the one from which the liquid is one. */
+function coldestOf(at: (T: number) => Saturation, lowest: number): number {
+  try {
+    return at(lowest).T;
+  } catch (error) {
+    if (error instanceof LiquidParts && error.lowestT !== undefined) return error.lowestT;
+    throw error;
+  }
 }
 
 function highestTemperature(at: (T: number) => Saturation, beyond: number): number {

@@ -2,8 +2,9 @@ import boilingPoints from '../../checks/ashrae34-boiling-points.json';
 import handbook from '../../checks/handbook.json';
 import blendRows from '../../checks/saturation-blends.json';
 import pureRows from '../../checks/saturation-pure.json';
-import { NoTwoPhaseState, OutOfRange } from '../errors';
+import { LiquidParts, NoTwoPhaseState, OutOfRange } from '../errors';
 import { findBlend } from '../fluids/blend';
+import { compositionOf } from '../fluids/composition';
 import { refrigerant } from '../fluids/refrigerant';
 import { findSubstance } from '../fluids/substance';
 import { celsius } from '../units/temperature';
@@ -123,4 +124,14 @@ test('below the lower limit of the equation there is an error', () => {
 test('a blend with a pair that nobody published says that it is estimated', () => {
   expect(at('R-403A', 298.15).bubble.estimated).toBe(true);
   expect(at('R-410A', 298.15).bubble.estimated).toBe(false);
+});
+
+test('a liquid that parts into two layers is refused by name, and from where it is one its temperature is said', () => {
+  expect(() => bubblePoint(compositionOf({ 'R-717': 0.479, 'R-13': 0.521 }), kelvin(221))).toThrow(LiquidParts);
+  expect(() => bubblePoint(refrigerant('R-504').composition, kelvin(200))).toThrow(/below 20\d\.\d K/);
+});
+
+test('of the liquids that a vapour could form, the stable one is found', () => {
+  // two layers could form from R-504's vapour at 184 K; the one poor in R-32 would fall apart
+  expect(dewPoint(refrigerant('R-504').composition, kelvin(184)).liquid['R-32']).toBeGreaterThan(0.9);
 });

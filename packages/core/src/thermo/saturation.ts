@@ -1,8 +1,8 @@
 import { massFractionsOf, type Composition } from '../fluids/composition';
-import { NoConvergence, NoTwoPhaseState, OutOfRange } from '../errors';
+import { LiquidParts, NoConvergence, NoTwoPhaseState, OutOfRange } from '../errors';
 import { kelvin, type Density, type Kelvin, type Pascal } from '../units/quantity';
 import { lnPressureGuess, mixtureLiquidGuess, vapourDensityGuess, vapourGuess } from './ancillary';
-import { solveEquilibrium, type Equilibrium, type Unknowns } from './equilibrium';
+import { isStable, solveEquilibrium, type Equilibrium, type Unknowns } from './equilibrium';
 import { modelOf, type MixtureModel } from './mixture-model';
 import { evaluatedPhase, massDensity, type Phase } from './phase';
 import { reducingTemperature } from './reducing';
@@ -28,7 +28,7 @@ export interface Saturation {
 /**
  * Bubble point: liquid of this composition with its first bubble.
  * @param T temperature, K, from the equation's lower limit to the end of the boiling line
- * @throws OutOfRange below the limit, NoTwoPhaseState above the end (never clamped, never extrapolated)
+ * @throws OutOfRange below the limit, NoTwoPhaseState above the end (never clamped, never extrapolated), LiquidParts where two liquids form
  */
 export const bubblePoint = (composition: Composition, T: Kelvin): Saturation => saturationAt(composition, T, 'liquid');
 
@@ -81,6 +81,8 @@ const FIRST_STEP = 0.02;
 const SHORTEST_STEP = 1e-7;
 /** Of the reducing temperature: no line of a mixture of one liquid ends below it. */
 const LOWEST_END = 0.85;
+/** Shares of the reducing temperature at which Raoult's law is tried for a first point of the line. */
+const FIRST_POINTS = [0.65, 0.6, 0.7, 0.55, 0.75, 0.5, 0.8];
 /** A temperature passes through its logarithm and back. */
 const ROUNDING = 1e-14;
 
@@ -101,10 +103,7 @@ function followFromBelow(equilibrium: Equilibrium, target: number): void {
     if (solveEquilibrium(equilibrium, guess, { kind: 'T' })) path.push(guess);
     else step /= 2;
     if (Math.abs(step) < SHORTEST_STEP * reducing) {
-      if (here < LOWEST_END * reducing)
-        throw new NoConvergence(
-          `The boiling line of this mixture was lost at ${here.toFixed(1)} K. Its liquid may part into two layers: no answer is given rather than a guess.`,
-        );
+      if (here < LOWEST_END * reducing) throw new LiquidParts(target < here ? here : undefined);
       if (target > here) rememberEnd(lineOf(equilibrium), here);
       throw new NoTwoPhaseState(target, here);
     }
@@ -127,12 +126,22 @@ const temperatureOf = (u: Unknowns) => Math.exp(u.at(-1)!);
 
 function firstPoint(equilibrium: Equilibrium, reducing: number): Unknowns[] {
   const lowest = lowestTemperature(equilibrium.parent.model);
-  for (const share of [0.65, 0.6, 0.7, 0.55, 0.75, 0.5, 0.8]) {
+  for (const share of FIRST_POINTS) {
     const T = Math.max(lowest, share * reducing);
     const u = startAt(equilibrium, T);
     if (solveEquilibrium(equilibrium, u, { kind: 'T' })) return [u];
   }
+  if (parts(equilibrium, lowest, reducing)) throw new LiquidParts();
   throw new NoConvergence('No boiling point of this mixture was found from which its line could be followed.');
+}
+
+/** Whether a liquid of the known composition, at about the density of a saturated one, would part somewhere on the line. */
+function parts({ parent, x }: Equilibrium, lowest: number, reducing: number): boolean {
+  return FIRST_POINTS.some((share) => {
+    const T = Math.max(lowest, share * reducing);
+    parent.set(x, mixtureLiquidGuess(parent.model, x, T)).evaluate(T);
+    return parent.dpdrhoTotal() > 0 && !isStable(parent);
+  });
 }
 
 function extrapolated(path: readonly Unknowns[], T: number): Unknowns {
