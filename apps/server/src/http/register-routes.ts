@@ -1,6 +1,7 @@
 import { endpoints } from '@hygromet/contract/endpoints';
 import type { RefrigerantSummary } from '@hygromet/contract/refrigerant';
-import { allRefrigerants, isFlammable } from '@hygromet/core/fluids/refrigerant';
+import { classificationOf, isFlammable } from '@hygromet/core/fluids/classification';
+import { allRefrigerants } from '@hygromet/core/fluids/refrigerant';
 import { Hono } from 'hono';
 import { answerProperty } from '../domain/answer-property';
 import { answerFillLimits } from '../domain/compute-fill-limits';
@@ -12,15 +13,18 @@ import { body } from './valid';
 
 const { fillLimits, properties, refrigerants, organisation, saveOrganisation: save, systems, addSystem } = endpoints;
 
-const summaries: RefrigerantSummary[] = allRefrigerants.map((refrigerant) => ({
-  id: refrigerant.id,
-  kind: refrigerant.kind,
-  composition: { ...refrigerant.composition },
-  safetyGroup: refrigerant.safetyGroup,
-  flammable: isFlammable(refrigerant),
-  gwpAr4: refrigerant.gwp.AR4,
-  modelQuality: refrigerant.modelQuality,
-}));
+const summaries = allRefrigerants.map(({ id, kind, composition, modelQuality }): RefrigerantSummary => {
+  const classification = classificationOf(id);
+  return {
+    id,
+    kind,
+    composition: { ...composition },
+    safetyGroup: classification.safetyGroup,
+    flammable: isFlammable(classification),
+    gwpAr4: classification.gwp.AR4,
+    modelQuality,
+  };
+});
 
 export const registerRoutes = ({ db, outside }: Deps) =>
   new Hono<Env>()

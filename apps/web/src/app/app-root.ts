@@ -45,6 +45,7 @@ export class AppRoot {
     { path: '/cylinders', name: 'Cylinders', icon: 'cylinder' },
     { path: '/systems', name: 'Systems', icon: 'system' },
     { path: '/book', name: 'Book', icon: 'book' },
+    { path: '/bench', name: 'Bench', icon: 'bench' },
   ];
 
   protected skip(event: Event): void {

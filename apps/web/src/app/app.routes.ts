@@ -14,6 +14,7 @@ export const routes: Routes = [
   { path: 'systems', title: 'Systems', loadComponent: () => import('./systems/systems.page').then((m) => m.SystemsPage) },
   { path: 'systems/new', title: 'Add a system', loadComponent: () => import('./systems/add-system.page').then((m) => m.AddSystemPage) },
   { path: 'book', title: 'Book', loadComponent: () => import('./book/book.page').then((m) => m.BookPage) },
+  { path: 'bench', title: 'Bench', loadComponent: () => import('./bench/bench.page').then((m) => m.BenchPage) },
   { path: 'settings', title: 'Settings', loadComponent: () => import('./preferences/settings.page').then((m) => m.SettingsPage) },
   { path: '**', title: 'Not here', loadComponent: () => import('./shell/not-here.page').then((m) => m.NotHerePage) },
 ];

@@ -7,9 +7,6 @@ export interface Blend {
   readonly id: string;
   /** Nominal composition, mass fractions by substance. */
   readonly massFraction: Readonly<Record<string, number>>;
-  readonly safetyGroup: string | null;
-  readonly gwp: { readonly AR4: number | null; readonly AR5: number | null };
-  readonly compositionFrom: string;
   readonly modelQuality: ModelQuality;
 }
 

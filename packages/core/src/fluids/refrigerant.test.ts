@@ -1,6 +1,9 @@
 import { UnknownRefrigerant } from '../errors';
 import { allBlends } from './blend';
-import { allRefrigerants, designationOf, isFlammable, refrigerant } from './refrigerant';
+import classifications from './classification.json';
+import { classificationOf, isFlammable } from './classification';
+import { publicationOf } from './publication';
+import { allRefrigerants, designationOf, refrigerant } from './refrigerant';
 import { allSubstances } from './substance';
 
 test('57 substances and 139 blends are known', () => {
@@ -17,7 +20,14 @@ test('every composition sums to 1 and names known substances', () => {
 });
 
 test('every equation of state names its publication', () => {
-  for (const { eos } of allSubstances) expect(eos.source.title.length).toBeGreaterThan(10);
+  for (const { id } of allSubstances) expect(publicationOf(id)?.title.length).toBeGreaterThan(10);
+});
+
+test('everything on the list is classified, if only as not classified', () => {
+  const unknown = allRefrigerants.filter(({ id }) => !(id in classifications));
+  expect(unknown).toEqual([]);
+  expect(classificationOf('R-410A')).toMatchObject({ safetyGroup: 'A1' });
+  expect(classificationOf('R-9999').safetyGroup).toBeNull();
 });
 
 test('a slip of the pen gets the nearest names', () => {
@@ -33,7 +43,7 @@ test.each([
   ['R-454B', true],
   ['R-513A', false],
 ])('%s is flammable: %s', (id, flammable) => {
-  expect(isFlammable(refrigerant(id))).toBe(flammable);
+  expect(isFlammable(classificationOf(id))).toBe(flammable);
 });
 
 test('a composition is recognised by its designation, in any order', () => {

@@ -9,25 +9,19 @@ export interface Refrigerant {
   readonly id: string;
   readonly kind: 'pure' | 'blend';
   readonly composition: Composition;
-  readonly safetyGroup: string | null;
-  readonly gwp: { readonly AR4: number | null; readonly AR5: number | null };
   readonly modelQuality: ModelQuality;
 }
 
-const pureRefrigerants = allSubstances.map(({ id, safetyGroup, gwp }): Refrigerant => ({
+const pureRefrigerants = allSubstances.map(({ id }): Refrigerant => ({
   id,
   kind: 'pure',
   composition: { [id]: 1 },
-  safetyGroup,
-  gwp,
   modelQuality: 'published',
 }));
-const blendRefrigerants = allBlends.map(({ id, massFraction, safetyGroup, gwp, modelQuality }): Refrigerant => ({
+const blendRefrigerants = allBlends.map(({ id, massFraction, modelQuality }): Refrigerant => ({
   id,
   kind: 'blend',
   composition: massFraction,
-  safetyGroup,
-  gwp,
   modelQuality,
 }));
 
@@ -41,9 +35,6 @@ export function refrigerant(id: string): Refrigerant {
   if (found === undefined) throw new UnknownRefrigerant(id, nearestNames(id, [...byId.keys()]));
   return found;
 }
-
-/** Whether the designation names a flammable refrigerant (A2L, A2, A3, B2L, B2, B3 of ANSI/ASHRAE 34). */
-export const isFlammable = ({ safetyGroup }: Refrigerant): boolean => safetyGroup !== null && !safetyGroup.endsWith('1');
 
 /** The designation whose nominal composition this is, within `tolerance` of mass share for each component; otherwise nothing. */
 export function designationOf(composition: Composition, tolerance = 1e-4): string | undefined {

@@ -1,14 +1,5 @@
 import substances from './substances.json';
 
-export interface Publication {
-  readonly key: string;
-  readonly authors: string;
-  readonly title: string;
-  readonly year: string;
-  readonly journal?: string;
-  readonly doi?: string;
-}
-
 /** One group of terms of the residual Helmholtz energy; the equation of each kind stands in `thermo/residual-terms.ts`. */
 export type ResidualGroup =
   | { readonly kind: 'power'; readonly n: number[]; readonly t: number[]; readonly d: number[]; readonly l: number[] }
@@ -76,9 +67,6 @@ export interface Ancillary {
 /** A pure substance: molar mass in kg/mol, gas constant in J/(mol K), temperatures in K, densities in mol/m³, pressures in Pa. */
 export interface Substance {
   readonly id: string;
-  readonly name: string;
-  readonly formula: string;
-  readonly cas: string;
   readonly molarMass: number;
   readonly gasConstant: number;
   readonly tripleT: number;
@@ -89,11 +77,8 @@ export interface Substance {
   readonly acentric: number;
   readonly reducing: { readonly T: number; readonly rhoMolar: number; readonly p: number };
   readonly critical: { readonly T: number; readonly p: number; readonly rhoMolar: number };
-  readonly eos: { readonly source: Publication; readonly residual: ResidualGroup[]; readonly ideal: IdealPart };
-  readonly ancillary: { readonly p: Ancillary; readonly rhoLiquid: Ancillary; readonly rhoVapour: Ancillary };
-  readonly safetyGroup: string | null;
-  readonly gwp: { readonly AR4: number | null; readonly AR5: number | null };
-  readonly odp: number | null;
+  readonly eos: { readonly residual: ResidualGroup[]; readonly ideal: IdealPart };
+  readonly ancillary: { readonly p: Ancillary; readonly rhoLiquid: Ancillary };
 }
 
 // The compiler sees a JSON array of records with literal-less strings; the shape is held by `substance.test.ts`.

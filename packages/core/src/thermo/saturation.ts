@@ -1,7 +1,7 @@
 import { massFractionsOf, type Composition } from '../fluids/composition';
 import { LiquidParts, NoConvergence, NoTwoPhaseState, OutOfRange } from '../errors';
 import { kelvin, type Density, type Kelvin, type Pascal } from '../units/quantity';
-import { lnPressureGuess, mixtureLiquidGuess, vapourDensityGuess, vapourGuess } from './ancillary';
+import { lnPressureGuess, mixtureLiquidGuess, vapourDensityGuess } from './ancillary';
 import { isStable, solveEquilibrium, type Equilibrium, type Unknowns } from './equilibrium';
 import { modelOf, type MixtureModel } from './mixture-model';
 import { evaluatedPhase, massDensity, type Phase } from './phase';
@@ -67,7 +67,7 @@ export function startAt({ parent, x, parentIs }: Equilibrium, T: number): Unknow
   const dew = 1 / pure.reduce((sum, p, i) => sum + x[i]! / p, 0);
   const other = pure.map((p, i) => (parentIs === 'liquid' ? (x[i]! * p) / bubble : (x[i]! * dew) / p));
   const p = parentIs === 'liquid' ? bubble : dew;
-  const vapour = n === 1 ? vapourGuess(model.substances[0]!, T) : vapourDensityGuess(model, x, p, T);
+  const vapour = vapourDensityGuess(model, x, p, T);
   const liquid = mixtureLiquidGuess(model, parentIs === 'liquid' ? x : other, T);
   const [own, others] = parentIs === 'liquid' ? [liquid, vapour] : [vapour, liquid];
   const u = new Float64Array(n + 2);

@@ -7,6 +7,7 @@ test.each([
   [' 1 250 ', 1250],
   ['.5', 0.5],
   ['-40', -40],
+  ['−40', -40],
 ])('reads %j as %d', (text, value) => {
   expect(readNumber(text)).toBe(value);
 });

@@ -1,5 +1,7 @@
 import { Unreadable } from '../errors';
 
+/** As numbers are shown here: what is copied from the page can be typed. */
+const TYPOGRAPHIC_MINUS = '−';
 const PLAIN_NUMBER = /^[+-]?(\d+\.?\d*|\.\d+)$/;
 
 /**
@@ -12,7 +14,7 @@ export function readNumber(text: string): number {
   if (compact === '') throw new Unreadable('Type a number.');
   const marks = compact.replace(/[^.,]/g, '');
   if (marks.length > 1) throw new Unreadable(`"${text}" has more than one decimal mark. Type it without thousands separators.`);
-  const plain = compact.replace(',', '.');
+  const plain = compact.replace(',', '.').replace(TYPOGRAPHIC_MINUS, '-');
   if (!PLAIN_NUMBER.test(plain)) throw new Unreadable(`"${text}" is not a number. Type digits with one decimal mark, such as 24.6.`);
   return Number(plain);
 }

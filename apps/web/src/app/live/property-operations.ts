@@ -6,6 +6,7 @@ import { OutOfRange } from '@hygromet/core/errors';
 import type { Composition } from '@hygromet/core/fluids/composition';
 import { liquidFull } from '@hygromet/core/thermo/liquid-full';
 import { cubicMetre, density, kelvin, kilogram } from '@hygromet/core/units/quantity';
+import { benchOperations } from './bench-operations';
 
 /** Plain numbers in SI on both sides: what goes to a worker and comes back is copied. */
 export interface LimitsArgs {
@@ -33,6 +34,8 @@ export interface HeatArgs {
 export type Heat = { readonly fills: true; readonly T: number; readonly slopePaPerK: number } | { readonly fills: false };
 
 export const operations = {
+  ...benchOperations,
+
   limits: ({ composition, volumeM3, tareKg, contentKg, hottestK, policy }: LimitsArgs): FillLimits =>
     fillLimits(
       { composition, volume: cubicMetre(volumeM3), tare: kilogram(tareKg), content: kilogram(contentKg), hottest: kelvin(hottestK) },

@@ -1,8 +1,10 @@
 import { computed, inject, Injectable } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
+import { densityIn } from '@hygromet/core/units/density';
 import { massFrom, massIn, poundsOuncesOf, type MassUnit } from '@hygromet/core/units/mass';
 import { atmosphereAt, pressureDifferenceIn, pressureIn } from '@hygromet/core/units/pressure';
 import { altitude } from '@hygromet/core/units/quantity';
+import { specificEnergyIn } from '@hygromet/core/units/specific-energy';
 import { temperatureDifferenceIn, temperatureIn } from '@hygromet/core/units/temperature';
 import { catchError, map, of } from 'rxjs';
 import { Registers } from '../live/registers.service';
@@ -63,6 +65,12 @@ export class Units {
     return `${this.decimal(temperatureIn(T, temperature), decimals)} °${temperature}`;
   }
 
+  temperatureShown(T: number): Shown {
+    const { temperature } = this.preferences();
+    return { number: this.decimal(temperatureIn(T, temperature), 1), unit: `°${temperature}` };
+  }
+
+  temperatureUnit = (): 'F' | 'C' => this.preferences().temperature;
   temperatureNumber = (T: number): number => temperatureIn(T, this.preferences().temperature);
   /** What one degree of this person's thermometer is, K. */
   kelvinsInADegree = (): number => 1 / temperatureDifferenceIn(1, this.preferences().temperature);
@@ -77,6 +85,34 @@ export class Units {
     const { pressure } = this.preferences();
     return `${this.decimal(pressureDifferenceIn(difference, pressure), pressure === 'barg' ? 1 : 0)} ${DIFFERENCE_LABELS[pressure]}`;
   }
+
+  /** Of a gauge as this person reads it. */
+  pressureShown(p: number): Shown {
+    const { pressure } = this.preferences();
+    const value = pressureIn(p, pressure, this.atmosphere());
+    return { number: this.decimal(value, pressure === 'barg' ? 2 : value < 100 ? 1 : 0), unit: PRESSURE_LABELS[pressure] };
+  }
+
+  pressureNumber = (p: number): number => pressureIn(p, this.preferences().pressure, this.atmosphere());
+  pressureUnit = (): string => PRESSURE_LABELS[this.preferences().pressure];
+
+  /** A difference of temperatures, K. */
+  temperatureStep(difference: number): string {
+    const { temperature } = this.preferences();
+    return `${this.decimal(temperatureDifferenceIn(difference, temperature), 1)} °${temperature}`;
+  }
+
+  density(rho: number): string {
+    return this.metric() ? `${this.decimal(rho, 1)} kg/m³` : `${this.decimal(densityIn(rho, 'lb/ft3'), 2)} lb/ft³`;
+  }
+
+  latentHeat(energy: number): string {
+    return this.metric()
+      ? `${this.decimal(specificEnergyIn(energy, 'kJ/kg'), 1)} kJ/kg`
+      : `${this.decimal(specificEnergyIn(energy, 'Btu/lb'), 1)} Btu/lb`;
+  }
+
+  private readonly metric = () => this.preferences().mass === 'kg' || this.preferences().mass === 'g';
 
   percent = (share: number): string => `${this.decimal(share * 100, 0)} %`;
 

@@ -67,7 +67,7 @@ import { FillSession } from './fill.session';
       }
     </section>
   `,
-  styleUrl: './stage.css',
+  styleUrls: ['../ui/columns.css', './stage.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class BookedStage {

@@ -17,7 +17,7 @@ import { FillSession } from './fill.session';
   selector: 'hy-cylinder-stage',
   imports: [BigNumber, Caution, ChoiceField, CylinderSide, LimitsTable, QuantityField, RefrigerantField, WeightBeam],
   templateUrl: './cylinder.stage.html',
-  styleUrl: './stage.css',
+  styleUrls: ['../ui/columns.css', './stage.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class CylinderStage {

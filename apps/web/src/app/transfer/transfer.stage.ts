@@ -72,7 +72,7 @@ import { FillSession } from './fill.session';
       <hy-cylinder-side />
     </div>
   `,
-  styleUrl: './stage.css',
+  styleUrls: ['../ui/columns.css', './stage.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class TransferStage {

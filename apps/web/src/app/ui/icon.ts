@@ -4,6 +4,7 @@ import {
   ChevronRight,
   CircleCheck,
   Download,
+  Gauge,
   List,
   LayoutGrid,
   Plus,
@@ -20,6 +21,7 @@ type Drawing = readonly (readonly [string, Readonly<Record<string, string | numb
 
 const drawings = {
   book: BookOpen,
+  bench: Gauge,
   forward: ChevronRight,
   fine: CircleCheck,
   export: Download,

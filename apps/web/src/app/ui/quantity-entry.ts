@@ -1,6 +1,7 @@
 import { CoreError } from '@hygromet/core/errors';
 import { massFrom, massFromPoundsOunces, type DecimalMassUnit } from '@hygromet/core/units/mass';
-import { pressureDifferenceIn } from '@hygromet/core/units/pressure';
+import { pressureDifferenceIn, pressureFrom, STANDARD_ATMOSPHERE, type PressureUnit } from '@hygromet/core/units/pressure';
+import type { Pascal } from '@hygromet/core/units/quantity';
 import { readNumber } from '@hygromet/core/units/read-number';
 import { temperatureFrom } from '@hygromet/core/units/temperature';
 import { volumeFrom } from '@hygromet/core/units/volume';
@@ -23,6 +24,7 @@ export const quantityUnits = {
   volume: { 'lb-water': 'lb of water', L: 'L' },
   'service-pressure': { psig: 'psi', barg: 'bar' },
   temperature: { F: '°F', C: '°C' },
+  pressure: { psig: 'psig', barg: 'bar gauge', kPag: 'kPa gauge', inHg: 'inHg vacuum', psia: 'psia', bar: 'bar abs' },
 } as const;
 export type QuantityKind = keyof typeof quantityUnits;
 
@@ -31,11 +33,14 @@ export const emptyEntry = (unit: string): QuantityEntry => ({ unit, text: '', ou
 const WHOLE = /^\d+$/;
 const PASCALS_IN = { psig: 1 / pressureDifferenceIn(1, 'psig'), barg: 1 / pressureDifferenceIn(1, 'barg') };
 
-/** The quantity in SI, or the sentence that belongs beside the field. Service pressure is gauge: above the atmosphere. */
-export function readQuantity(kind: QuantityKind, entry: QuantityEntry): Reading {
+/**
+ * The quantity in SI, or the sentence that belongs beside the field. Service pressure is gauge: above the atmosphere.
+ * @param atmosphere Pa, at the site: from there gauges read
+ */
+export function readQuantity(kind: QuantityKind, entry: QuantityEntry, atmosphere: Pascal = STANDARD_ATMOSPHERE): Reading {
   if (entry.text.trim() === '' && entry.ounces.trim() === '') return { state: 'empty' };
   try {
-    return { state: 'good', si: siOf(kind, entry), typed: { text: typedText(entry), unit: entry.unit } };
+    return { state: 'good', si: siOf(kind, entry, atmosphere), typed: { text: typedText(entry), unit: entry.unit } };
   } catch (error) {
     if (error instanceof CoreError || error instanceof EntryError) return { state: 'bad', sentence: sentenceFor(kind, error) };
     throw error;
@@ -44,7 +49,7 @@ export function readQuantity(kind: QuantityKind, entry: QuantityEntry): Reading 
 
 class EntryError extends Error {}
 
-function siOf(kind: QuantityKind, entry: QuantityEntry): number {
+function siOf(kind: QuantityKind, entry: QuantityEntry, atmosphere: Pascal): number {
   switch (kind) {
     case 'mass':
       return entry.unit === 'lb-oz' ? poundsAndOunces(entry) : massFrom(readNumber(entry.text), entry.unit as DecimalMassUnit); // the field offers only these
@@ -54,6 +59,8 @@ function siOf(kind: QuantityKind, entry: QuantityEntry): number {
       return positive(readNumber(entry.text)) * PASCALS_IN[entry.unit === 'barg' ? 'barg' : 'psig'];
     case 'temperature':
       return temperatureFrom(readNumber(entry.text), entry.unit === 'C' ? 'C' : 'F');
+    case 'pressure':
+      return pressureFrom(readNumber(entry.text), entry.unit as PressureUnit, atmosphere); // the field offers only these
     default:
       return kind satisfies never;
   }
@@ -86,6 +93,8 @@ function sentenceFor(kind: QuantityKind, error: Error): string {
       return 'The water capacity is above 0. Read "WC" from the collar.';
     case 'temperature':
       return 'No place is that cold or that hot. Check the unit.';
+    case 'pressure':
+      return 'No pressure is below a full vacuum or above 10 000 bar. Check the sign and the unit.';
     case 'service-pressure':
       return error.message;
     default:

@@ -1,4 +1,5 @@
-import { ChangeDetectionStrategy, Component, computed, input, model, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, model, signal } from '@angular/core';
+import { Units } from '../preferences/units.service';
 import { quantityUnits, readQuantity, type QuantityEntry, type QuantityKind } from './quantity-entry';
 
 let count = 0;
@@ -60,11 +61,12 @@ export class QuantityField {
   readonly missing = input('');
   readonly entry = model.required<QuantityEntry>();
 
+  private readonly atmosphere = inject(Units).atmosphere;
   protected readonly id = `quantity-${++count}`;
   protected readonly touched = signal(false);
   protected readonly units = computed(() => Object.entries(quantityUnits[this.kind()]));
   protected readonly sentence = computed(() => {
-    const reading = readQuantity(this.kind(), this.entry());
+    const reading = readQuantity(this.kind(), this.entry(), this.atmosphere());
     if (reading.state === 'bad' && (this.touched() || this.asked())) return reading.sentence;
     if (reading.state === 'empty' && this.asked() && this.required())
       return this.missing() || `The ${this.label().toLowerCase()} is missing.`;

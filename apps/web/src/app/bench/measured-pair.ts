@@ -1,0 +1,109 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { Units } from '../preferences/units.service';
+import { Caution } from '../ui/caution';
+import { ChoiceField } from '../ui/choice-field';
+import { valueOf, type Loadable } from '../ui/loadable';
+import { QuantityField } from '../ui/quantity-field';
+import type { MeasuredAt } from './bench-draft';
+import { BenchSession } from './bench.session';
+import { restWords, subcoolingWords, superheatWords, type ReadingWords } from './reading-words';
+
+const MOST_NAMED = 8;
+
+/** A pressure and a temperature measured together, and what they say. */
+@Component({
+  selector: 'hy-measured-pair',
+  imports: [Caution, ChoiceField, QuantityField],
+  template: `
+    @let draft = session.draft();
+    <h2>A measured pair</h2>
+    <div class="fields">
+      <hy-choice-field
+        label="Measured at"
+        [choices]="places"
+        [value]="draft.measuredAt"
+        (valueChange)="session.change({ measuredAt: $any($event) })"
+      />
+      <hy-quantity-field
+        label="Gauge reads"
+        kind="pressure"
+        [entry]="draft.measuredPressure"
+        (entryChange)="session.change({ measuredPressure: $event })"
+      />
+      <hy-quantity-field
+        [label]="draft.measuredAt === 'rest' ? 'Temperature of the liquid' : 'Temperature of the line'"
+        kind="temperature"
+        [hint]="draft.measuredAt === 'rest' ? 'on the wall, low down, after it has settled' : ''"
+        [entry]="draft.measuredTemperature"
+        (entryChange)="session.change({ measuredTemperature: $event })"
+      />
+    </div>
+    @if (words(); as said) {
+      <div class="said" role="status">
+        <p class="heading">{{ said.heading }}</p>
+        @if (said.caution) {
+          <hy-caution>{{ said.sentence }}</hy-caution>
+        } @else {
+          <p class="second">{{ said.sentence }}</p>
+        }
+      </div>
+    } @else if (refused(); as sentence) {
+      <hy-caution>{{ sentence }}</hy-caution>
+    } @else {
+      <p class="second">Type what gauge and thermometer show: superheat, subcooling, air, or another refrigerant follow from it.</p>
+    }
+    @if (named().length > 0) {
+      <h3>A liquid that reads this could be</h3>
+      <ul>
+        @for (candidate of named(); track candidate.id) {
+          <li [class.own]="candidate.id === session.name()">
+            <b>{{ candidate.id }}</b> <span class="second">{{ units.pressure(candidate.pBubble) }}</span>
+          </li>
+        }
+      </ul>
+      <p class="small">
+        {{ more() > 0 ? 'And ' + more() + ' more. ' : '' }}Pressure proves nothing by itself: many refrigerants share a curve, and air
+        shifts it. Only an identifier or a laboratory tells.
+      </p>
+    }
+  `,
+  styleUrl: './measured-pair.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class MeasuredPair {
+  protected readonly session = inject(BenchSession);
+  protected readonly units = inject(Units);
+  protected readonly places: readonly { value: MeasuredAt; label: string }[] = [
+    { value: 'rest', label: 'a cylinder or system at rest' },
+    { value: 'suction', label: 'the suction line, running' },
+    { value: 'liquid', label: 'the liquid line, running' },
+  ];
+
+  private readonly answer = computed<Loadable<ReadingWords>>(() => {
+    const pair = this.session.measured();
+    if (pair === undefined) return { state: 'waiting' };
+    const { measuredAt } = this.session.draft();
+    switch (measuredAt) {
+      case 'rest':
+        return told(this.session.atRest(), (rest) => restWords(this.session.name(), pair.p, rest, this.units));
+      case 'suction':
+        return told(this.session.superheat(), (superheat) => superheatWords(superheat, pair.T, pair.p, this.units));
+      case 'liquid':
+        return told(this.session.subcooling(), (subcooling) => subcoolingWords(subcooling, pair.T, pair.p, this.units));
+      default:
+        return measuredAt satisfies never;
+    }
+  });
+  protected readonly words = computed(() => valueOf(this.answer()));
+  protected readonly refused = computed(() => {
+    const answer = this.answer();
+    return answer.state === 'failed' ? answer.sentence : undefined;
+  });
+
+  private readonly found = computed(() => valueOf(this.session.candidates()) ?? []);
+  protected readonly named = computed(() => this.found().slice(0, MOST_NAMED));
+  protected readonly more = computed(() => this.found().length - this.named().length);
+}
+
+const told = <A>(answer: Loadable<A>, say: (value: A) => ReadingWords): Loadable<ReadingWords> =>
+  answer.state === 'ready' ? { state: 'ready', value: say(answer.value) } : answer;
