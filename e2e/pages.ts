@@ -20,10 +20,11 @@ export async function openFill(page: Page, name: string): Promise<void> {
 }
 
 /** Types a part of the designation and takes it from the list. */
-export async function chooseRefrigerant(page: Page, part: string, id: string): Promise<void> {
-  await page.getByLabel('Refrigerant').click();
-  await page.getByLabel('Refrigerant').pressSequentially(part);
-  await page.locator('nz-option-item', { hasText: id }).first().click();
+export async function chooseRefrigerant(page: Page, part: string, id: string, label = 'Refrigerant'): Promise<void> {
+  const field = page.getByLabel(label, { exact: true });
+  await field.press('ArrowDown'); // opens the list
+  await field.pressSequentially(part);
+  await page.locator(`nz-option-item[title="${id}"]`).click();
 }
 
 /** WCAG 2.2 AA as far as a program can judge it. */

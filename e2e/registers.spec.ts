@@ -92,6 +92,7 @@ for (const path of [
   '/systems',
   '/systems/new',
   '/book',
+  '/bench',
   '/settings',
 ]) {
   test(`${path} is accessible, light and dark`, async ({ page }) => {
@@ -107,7 +108,7 @@ for (const path of [
 test('at 360 px nothing runs out of the page', async ({ page }) => {
   await page.setViewportSize({ width: 360, height: 740 });
   const id = await cylinderId(page, 'C-10');
-  for (const path of ['/cylinders', '/cylinders/new', `/cylinders/${id}`, `/cylinders/${id}/fill`, '/book', '/settings']) {
+  for (const path of ['/cylinders', '/cylinders/new', `/cylinders/${id}`, `/cylinders/${id}/fill`, '/book', '/bench', '/settings']) {
     await page.goto(path, { waitUntil: 'networkidle' });
     const width = await page.evaluate(() => document.documentElement.scrollWidth);
     expect(`${path} ${width}`).toBe(`${path} 360`);
