@@ -36,12 +36,15 @@ test('another unit rewrites what was typed, and a slip is named beside its field
 
 test('a finger on the chart and an arrow on the slider move the temperature', async ({ page }) => {
   const chart = page.getByRole('img', { name: /Bubble and dew line of R-410A/ });
-  const box = (await chart.boundingBox())!;
-  await page.mouse.move(box.x + box.width * 0.5, box.y + box.height * 0.5);
-  await page.mouse.down();
-  await page.mouse.move(box.x + box.width * 0.9, box.y + box.height * 0.5, { steps: 5 });
-  await page.mouse.up();
-  await expect.poll(() => number(page, 'Temperature')).toBeGreaterThan(110);
+  // the drawing comes a moment after its place
+  await expect(async () => {
+    const box = (await chart.boundingBox())!;
+    await page.mouse.move(box.x + box.width * 0.5, box.y + box.height * 0.5);
+    await page.mouse.down();
+    await page.mouse.move(box.x + box.width * 0.9, box.y + box.height * 0.5, { steps: 5 });
+    await page.mouse.up();
+    expect(await number(page, 'Temperature')).toBeGreaterThan(110);
+  }).toPass();
   const before = await number(page, 'Temperature');
   const pressure = await number(page, 'Pressure');
   await page.getByRole('slider', { name: 'Temperature' }).focus();

@@ -7,7 +7,12 @@ export default defineConfig({
   testDir: '.',
   outputDir: '../dist/e2e-results',
   fullyParallel: false,
-  workers: 1,
+  workers: 2,
+  // what changes the organisation's rules runs when nothing else does
+  projects: [
+    { name: 'beside each other', testIgnore: '*.alone.spec.ts' },
+    { name: 'alone', testMatch: '*.alone.spec.ts', dependencies: ['beside each other'] },
+  ],
   retries: 0,
   timeout: 60_000,
   reporter: [['list'], ['json']],

@@ -27,6 +27,7 @@ const views = [
   { file: 'add-cylinder', path: '/cylinders/new' },
   { file: 'systems', path: '/systems' },
   { file: 'book', path: '/book' },
+  { file: 'bench', path: '/bench', before: compareWithLabel },
   { file: 'settings', path: '/settings' },
 ]; // prettier-ignore
 
@@ -43,6 +44,22 @@ async function bookTransfer(page) {
   await page.getByLabel('Scale reads after', { exact: true }).fill('36.2');
   await page.getByRole('button', { name: 'Book the transfer' }).click();
   await page.getByText('Booked.').waitFor();
+}
+
+/** A mixture under the wrong label, with what the gauge shows. @param {import('@playwright/test').Page} page */
+async function compareWithLabel(page) {
+  for (const [label, part, id] of [
+    ['Refrigerant', '407C', 'R-407C'],
+    ['Compare with what the label says', 'R-22', 'R-22'],
+  ]) {
+    const field = page.getByLabel(label ?? '', { exact: true });
+    await field.press('ArrowDown');
+    await field.pressSequentially(part ?? '');
+    await page.locator(`nz-option-item[title="${id}"]`).click();
+  }
+  await page.getByLabel('Gauge reads', { exact: true }).fill('168');
+  await page.getByLabel('Temperature of the liquid', { exact: true }).fill('82');
+  await page.getByText(/psi above|own pressure/).first().waitFor();
 }
 
 /** @param {string} folder @returns {Promise<import('node:child_process').ChildProcess>} */

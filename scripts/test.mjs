@@ -14,20 +14,28 @@ async function main() {
   await ensureDependencies();
   mkdirSync(at('dist'), { recursive: true });
 
-  const building = (async () => {
-    await buildServer();
-    await buildWeb();
-  })();
-  const checks = [
-    await jest('node-tests', ['--config', 'jest.config.mjs', '--maxWorkers=1']),
-    await building.then(() => jest('web-tests', ['--config', 'apps/web/jest.config.mjs', '--maxWorkers=2'])),
-    ...(await Promise.all([check('types', 'node', ['scripts/types.mjs']), check('lint and format', 'node', ['scripts/lint.mjs'])])),
-    await playwright('browser-tests', ['--config', 'e2e/playwright.config.ts']),
-  ];
+  const [one, other] = await Promise.all([
+    inTurn([() => jest('node-tests', ['--config', 'jest.config.mjs', '--maxWorkers=1'])]),
+    inTurn([
+      async () => void (await buildServer()),
+      async () => void (await buildWeb()),
+      () => jest('web-tests', ['--config', 'apps/web/jest.config.mjs', '--maxWorkers=1']),
+      () => check('types', 'node', ['scripts/types.mjs']),
+      () => check('lint and format', 'node', ['scripts/lint.mjs']),
+    ]),
+  ]);
+  const checks = [...one, ...other, await playwright('browser-tests', ['--config', 'e2e/playwright.config.ts'])];
   const passed = checks.reduce((sum, outcome) => sum + outcome.passed, 0);
   const failed = checks.reduce((sum, outcome) => sum + outcome.failed, 0);
   process.stdout.write(`\n${passed} passed, ${failed} failed\n`);
   process.exit(failed === 0 ? 0 : 1);
+}
+
+/** One step after the other; a step that only prepares has no outcome. @param {(() => Promise<import('./lib/steps.mjs').Outcome | void>)[]} steps */
+async function inTurn(steps) {
+  const outcomes = [];
+  for (const step of steps) outcomes.push(await step());
+  return outcomes.filter((outcome) => outcome !== undefined);
 }
 
 main().catch(fail);

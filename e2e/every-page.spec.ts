@@ -1,0 +1,43 @@
+import { expect, test } from '@playwright/test';
+import { cylinderId, expectAccessible } from './pages';
+
+for (const path of [
+  '/cylinders',
+  '/cylinders/new',
+  '/cylinders/C-05',
+  '/cylinders/C-05/fill',
+  '/systems',
+  '/systems/new',
+  '/book',
+  '/bench',
+  '/settings',
+]) {
+  test(`${path} is accessible, light and dark`, async ({ page }) => {
+    const address = path.replace('C-05', await cylinderId(page, 'C-05'));
+    for (const colorScheme of ['light', 'dark'] as const) {
+      await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' });
+      await page.goto(address, { waitUntil: 'networkidle' });
+      await expectAccessible(page);
+    }
+  });
+}
+
+test('at 360 px nothing runs out of the page', async ({ page }) => {
+  await page.setViewportSize({ width: 360, height: 740 });
+  const id = await cylinderId(page, 'C-10');
+  for (const path of ['/cylinders', '/cylinders/new', `/cylinders/${id}`, `/cylinders/${id}/fill`, '/book', '/bench', '/settings']) {
+    await page.goto(path, { waitUntil: 'networkidle' });
+    const width = await page.evaluate(() => document.documentElement.scrollWidth);
+    expect(`${path} ${width}`).toBe(`${path} 360`);
+  }
+});
+
+test('the first load stays under 300 kB as it crosses the wire', async ({ page }) => {
+  const session = await page.context().newCDPSession(page);
+  await session.send('Network.enable');
+  let received = 0;
+  session.on('Network.loadingFinished', ({ encodedDataLength }) => (received += encodedDataLength));
+  await page.goto('/', { waitUntil: 'networkidle' });
+  expect(received).toBeGreaterThan(10_000);
+  expect(received).toBeLessThan(300_000);
+});

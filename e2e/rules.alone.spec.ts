@@ -1,0 +1,22 @@
+import { expect, test } from '@playwright/test';
+import { cylinderId } from './pages';
+
+// for everybody: no other test may look at limits meanwhile
+test('a rule that the organisation requires rules from then on', async ({ page }) => {
+  await page.goto('/settings');
+  const hottest = page.getByRole('checkbox', { name: /80 % at the hottest place/ });
+  await hottest.check();
+  await page.getByRole('button', { name: 'Save for everybody' }).click();
+  await expect(page.getByText('Saved.')).toBeVisible();
+  await page.goto(`/cylinders/${await cylinderId(page, 'C-01')}`);
+  await expect(
+    page
+      .getByRole('table', { name: /Fill limits/ })
+      .getByRole('row')
+      .nth(1),
+  ).toContainText('80 % at the hottest place');
+  await page.goto('/settings');
+  await hottest.uncheck();
+  await page.getByRole('button', { name: 'Save for everybody' }).click();
+  await expect(page.getByText('Saved.')).toBeVisible();
+});
