@@ -80,6 +80,7 @@ export default tseslint.config(
           'document',
           'localStorage',
           'matchMedia',
+          'window',
         ].map((name) => [name, 'readonly']),
       ),
     },

@@ -1,5 +1,6 @@
 // @ts-check
 import { buildSync } from 'esbuild';
+import { spawnSync } from 'node:child_process';
 import { pathToFileURL } from 'node:url';
 import { at } from './lib/paths.mjs';
 
@@ -25,12 +26,38 @@ buildSync({
   format: 'esm',
   logLevel: 'error',
 });
-/** @type {{ tasks: Record<string, (k: number) => unknown> }} */
-const { tasks } = await import(pathToFileURL(bundle).href);
+/**
+ * @type {{
+ *   tasks: Record<string, (k: number) => unknown>,
+ *   compared: Record<string, { refrigerant: string }>,
+ *   compositionFor: (id: string) => Record<string, number>,
+ * }}
+ */
+const { tasks, compared, compositionFor } = await import(pathToFileURL(bundle).href);
 
-const [unit = 0, ...rest] = Object.values(tasks).map(meanMicroseconds);
+const times = Object.fromEntries(Object.entries(tasks).map(([name, task]) => [name, meanMicroseconds(task)]));
+const [unit = 0] = Object.values(times);
 process.stdout.write('Times are of this machine now; the ratios to the first row are what can be compared.\n\n');
-for (const [k, name] of Object.keys(tasks).entries()) {
-  const time = k === 0 ? unit : (rest[k - 1] ?? 0);
+for (const [name, time] of Object.entries(times))
   process.stdout.write(`${name.padEnd(44)}${time.toFixed(1).padStart(9)} µs${(time / unit).toFixed(1).padStart(8)} ×\n`);
+
+/** The same bubble points by CoolProp, where Python has it. @returns {Record<string, number | null> | undefined} */
+function byCoolProp() {
+  const input = JSON.stringify(
+    Object.fromEntries(Object.values(compared).map(({ refrigerant }) => [refrigerant, compositionFor(refrigerant)])),
+  );
+  const { status, stdout } = spawnSync('python3', [at('packages/core/bench/coolprop.py')], { input, encoding: 'utf8' });
+  return status === 0 ? JSON.parse(stdout) : undefined;
+}
+
+const theirs = byCoolProp();
+if (theirs === undefined) process.stdout.write('\nFor a comparison with CoolProp: pip install CoolProp\n');
+else {
+  process.stdout.write('\nThe same bubble points by CoolProp, in this run:\n');
+  for (const [name, { refrigerant }] of Object.entries(compared)) {
+    const [ours = 0, other] = [times[name], theirs[refrigerant]];
+    const told =
+      typeof other === 'number' ? `${other.toFixed(1).padStart(9)} µs${(other / ours).toFixed(1).padStart(8)} × ours` : '     no answer';
+    process.stdout.write(`${name.padEnd(44)}${told}\n`);
+  }
 }

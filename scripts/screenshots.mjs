@@ -59,7 +59,11 @@ async function compareWithLabel(page) {
   }
   await page.getByLabel('Gauge reads', { exact: true }).fill('168');
   await page.getByLabel('Temperature of the liquid', { exact: true }).fill('82');
-  await page.getByText(/psi above|own pressure/).first().waitFor();
+  await page
+    .getByText(/psi above|own pressure/)
+    .first()
+    .waitFor();
+  await page.evaluate(() => window.scrollTo(0, 0));
 }
 
 /** @param {string} folder @returns {Promise<import('node:child_process').ChildProcess>} */

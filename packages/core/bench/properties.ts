@@ -1,9 +1,24 @@
 import { refrigerant } from '../src/fluids/refrigerant';
 import { fillLimits } from '../src/cylinder/fill-limit';
+import { compositionOf } from '../src/fluids/composition';
+import { leak } from '../src/thermo/leak';
+import { saturationTable } from '../src/thermo/saturation-table';
 import { closedVolume } from '../src/thermo/closed-volume';
 import { liquidFull } from '../src/thermo/liquid-full';
 import { bubblePoint, dewPoint } from '../src/thermo/saturation';
 import { cubicMetre, density, kelvin, kilogram } from '../src/units/quantity';
+
+const table = saturationTable(of('R-410A'));
+
+/** Rows that the comparison times as well, in its words. */
+export const compared: Readonly<Record<string, { readonly refrigerant: string }>> = {
+  'bubble point of R-410A, 2 components': { refrigerant: 'R-410A' },
+  'bubble point of R-407C, 3 components': { refrigerant: 'R-407C' },
+  'bubble point of R-448A, 5 components': { refrigerant: 'R-448A' },
+};
+
+/** Mass fractions of a refrigerant, for the comparison. */
+export const compositionFor = (id: string) => of(id);
 
 /** What is timed: each takes the number of its call, so that no two calls ask the same. */
 const temperature = (k: number) => kelvin(253.15 + (k % 60));
@@ -19,6 +34,9 @@ export const tasks: Readonly<Record<string, (k: number) => unknown>> = {
   'dew point of R-448A, 5 components': (k) => dewPoint(of('R-448A'), temperature(k)),
   'closed volume of R-448A': (k) => closedVolume(of('R-448A'), V, kilogram(1 + (k % 9)), temperature(k)),
   'liquid-full temperature of R-410A': (k) => liquidFull(of('R-410A'), density(850 + (k % 200))),
+  'slow leak of R-407C to 75 %': (k) => leak(of('R-407C'), V, kilogram(6), temperature(k), 'vapour', [0.25, 0.5, 0.75]),
+  'saturation table of a mixture, built': (k) => saturationTable(compositionOf({ 'R-32': 0.4 + 1e-9 * k, 'R-125': 0.6 - 1e-9 * k })),
+  'saturation table, one look-up': (k) => table.at(temperature(k)),
   'all fill limits of R-410A': (k) =>
     fillLimits({ composition: of('R-410A'), volume: V, tare: kilogram(7.8), content: kilogram(1), hottest: kelvin(313.15 + (k % 20)) }),
 };
