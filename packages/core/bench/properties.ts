@@ -8,8 +8,6 @@ import { liquidFull } from '../src/thermo/liquid-full';
 import { bubblePoint, dewPoint } from '../src/thermo/saturation';
 import { cubicMetre, density, kelvin, kilogram } from '../src/units/quantity';
 
-const table = saturationTable(of('R-410A'));
-
 /** Rows that the comparison times as well, in its words. */
 export const compared: Readonly<Record<string, { readonly refrigerant: string }>> = {
   'bubble point of R-410A, 2 components': { refrigerant: 'R-410A' },
@@ -24,6 +22,8 @@ export const compositionFor = (id: string) => of(id);
 const temperature = (k: number) => kelvin(253.15 + (k % 60));
 const of = (id: string) => refrigerant(id).composition;
 const V = cubicMetre(0.0119);
+
+const table = saturationTable(of('R-410A'));
 
 export const tasks: Readonly<Record<string, (k: number) => unknown>> = {
   'saturation of R-134a, 1 component': (k) => bubblePoint(of('R-134a'), temperature(k)),

@@ -7,7 +7,7 @@ import { ChangeDetectionStrategy, Component, input } from '@angular/core';
     <p class="what">{{ what() }}</p>
     <div class="line">
       <p class="ruling">
-        <span class="digits">{{ number() }}</span> <span class="unit">{{ unit() }}</span>
+        <span class="digits">{{ number() }}</span>&ngsp;<span class="unit">{{ unit() }}</span>
       </p>
       <div class="beside"><ng-content /></div>
     </div>

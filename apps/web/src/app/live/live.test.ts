@@ -1,0 +1,116 @@
+import { provideHttpClient } from '@angular/common/http';
+import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
+import { signal } from '@angular/core';
+import { TestBed } from '@angular/core/testing';
+import { NEVER, of, Subject, throwError } from 'rxjs';
+import { Api } from './api';
+import { asked } from './asked';
+import { command, refusalIn } from './command';
+import { PropertyService } from './property.service';
+import { Refusal } from './refusal';
+import { Registers } from './registers.service';
+
+const answered = async () => {
+  for (let k = 0; k < 4; k++) {
+    TestBed.tick();
+    await new Promise((resolve) => setTimeout(resolve));
+  }
+};
+
+describe('the server’s endpoints', () => {
+  beforeEach(() => TestBed.configureTestingModule({ providers: [provideHttpClient(), provideHttpClientTesting()] }));
+  const http = () => TestBed.inject(HttpTestingController);
+
+  test('an id becomes part of the path, escaped', () => {
+    TestBed.inject(Api)
+      .call$('cylinder', { params: { id: 'a/b c' } })
+      .subscribe();
+    expect(http().expectOne('/api/cylinders/a%2Fb%20c').request.method).toBe('GET');
+  });
+
+  test('a problem becomes a refusal with its sentence and its fields', () => {
+    let refusal: Refusal | undefined;
+    TestBed.inject(Api)
+      .call$('cylinders')
+      .subscribe({ error: (error: Refusal) => (refusal = error) });
+    const problem = { code: 'invalid-input', detail: 'Look at the fields.', errors: [{ pointer: '/tareKg', detail: 'The tare is 0.' }] };
+    http().expectOne('/api/cylinders').flush(problem, { status: 422, statusText: 'x' });
+    expect(refusal).toMatchObject({ code: 'invalid-input', message: 'Look at the fields.', fields: { '/tareKg': 'The tare is 0.' } });
+  });
+
+  test('no answer is said as such, with what happens to what was typed', () => {
+    let refusal: Refusal | undefined;
+    TestBed.inject(Api)
+      .call$('cylinders')
+      .subscribe({ error: (error: Refusal) => (refusal = error) });
+    http().expectOne('/api/cylinders').error(new ProgressEvent('error'));
+    expect(refusal?.code).toBe('offline');
+    expect(refusal?.message).toMatch(/kept on this device/);
+  });
+
+  test('what this device changes is read anew', () => {
+    const registers = TestBed.inject(Registers);
+    const seen: unknown[] = [];
+    registers.accounts$.subscribe((accounts) => seen.push(accounts));
+    http().expectOne('/api/accounts').flush([]);
+    registers.reverse$('m1', { key: 'k', recordedBy: 'Ines Marrow', note: 'hose on the scale' }).subscribe();
+    http().expectOne('/api/movements/m1/reversal').flush({});
+    http()
+      .expectOne('/api/accounts')
+      .flush([{ id: 'a' }]);
+    expect(seen).toEqual([[], [{ id: 'a' }]]);
+  });
+});
+
+describe('a command', () => {
+  const open = <R>(call: () => import('rxjs').Observable<R>) => {
+    const done: R[] = [];
+    return { done, sending: TestBed.runInInjectionContext(() => command(call, (answer) => done.push(answer))) };
+  };
+
+  test('runs once at a time', () => {
+    const answer$ = new Subject<number>();
+    let calls = 0;
+    const { done, sending } = open(() => (calls++, answer$));
+    sending.send(undefined);
+    sending.send(undefined);
+    expect([calls, sending.state().state]).toEqual([1, 'busy']);
+    answer$.next(7);
+    answer$.complete();
+    expect([done, sending.state().state]).toEqual([[7], 'idle']);
+  });
+
+  test('keeps its refusal until the next try, by field and as a whole', () => {
+    const { sending } = open(() => throwError(() => new Refusal('invalid-input', 'Look.', { '/name': 'Taken.' })));
+    sending.send(undefined);
+    expect(refusalIn(sending.state())).toBe('Look.');
+    expect(refusalIn(sending.state(), '/name')).toBe('Taken.');
+    expect(refusalIn(sending.state(), '/place')).toBeUndefined();
+    sending.reset();
+    expect(refusalIn(sending.state())).toBeUndefined();
+  });
+});
+
+describe('the core in its worker', () => {
+  test('answers what it is asked, and its sentence when it cannot', async () => {
+    const args = signal<{ composition: Record<string, number>; given: { T: number } } | undefined>(undefined);
+    const points = TestBed.runInInjectionContext(() => asked(TestBed.inject(PropertyService), 'twoPoints', args));
+    expect(points().state).toBe('waiting');
+    args.set({ composition: { 'R-134a': 1 }, given: { T: 298.15 } });
+    await answered();
+    expect(points()).toMatchObject({ state: 'ready' });
+    args.set({ composition: { 'R-134a': 1 }, given: { T: 400 } });
+    await answered();
+    expect(points()).toMatchObject({ state: 'failed', sentence: expect.stringContaining('boiling line') });
+  });
+
+  test('drops an answer that is no longer wanted', async () => {
+    const slow = { ask$: (_: string, wanted: number) => (wanted === 1 ? NEVER : of(wanted)) } as unknown as PropertyService; // as much as is asked of it
+    const args = signal<number | undefined>(1);
+    const answer = TestBed.runInInjectionContext(() => asked(slow, 'superheat', args as never));
+    await answered();
+    args.set(2);
+    await answered();
+    expect(answer()).toEqual({ state: 'ready', value: 2 });
+  });
+});

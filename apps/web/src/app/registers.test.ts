@@ -1,0 +1,152 @@
+import type { Cylinder } from '@hygromet/contract/cylinder';
+import { of, throwError } from 'rxjs';
+import { aCylinder, aMovement, anAccount, aSystem, render, stage } from '../../test/scene';
+import { BookPage } from './book/book.page';
+import { RackPage } from './cylinders/rack.page';
+import { CylinderPage } from './cylinders/cylinder.page';
+import { contentName, monthText, stateWords } from './cylinders/cylinder-words';
+import { Refusal } from './live/refusal';
+import { Units } from './preferences/units.service';
+import { SystemsPage } from './systems/systems.page';
+import { MovementsTable } from './ui/movements-table';
+import { TestBed } from '@angular/core/testing';
+
+const rows = (root: HTMLElement) =>
+  [...root.querySelectorAll('tbody tr')].map(({ textContent }) => (textContent ?? '').replace(/\s+/g, ' ').trim());
+
+describe('the rack', () => {
+  const cylinders = [
+    aCylinder(),
+    aCylinder({ id: 'c4', name: 'C-04', refrigerant: null, composition: null, contentKg: 0, standing: { state: 'empty' } }),
+    aCylinder({ id: 'c6', name: 'C-06', refrigerant: 'R-22', flags: ['overdue'], validThrough: '2026-08', place: 'workshop' }),
+  ];
+
+  test('finds by number and refrigerant, and counts what needs a look', async () => {
+    stage({ registers: { cylinders$: of(cylinders) } });
+    const { type, text, press } = await render(RackPage);
+    expect(text()).toContain('3 in use');
+    await type('Find a cylinder', 'r22');
+    expect([text().includes('C-06'), text().includes('C-07')]).toEqual([true, false]);
+    await type('Find a cylinder', 'nothing like it');
+    expect(text()).toContain('No cylinder matches.');
+    await press('Show all');
+    await press(/Look at 1/);
+    expect([text().includes('C-06'), text().includes('C-04')]).toEqual([true, false]);
+    expect(text()).toContain('retest due since 08-26');
+  });
+
+  test('an unreachable server is said instead of an empty rack', async () => {
+    stage({ registers: { cylinders$: throwError(() => new Refusal('offline', 'x')) } });
+    expect((await render(RackPage)).text()).toContain('Is the server running?');
+  });
+});
+
+describe('the words for a cylinder', () => {
+  test.each([
+    [{ flags: ['overfilled'], standing: { ...standing(), mayAddKg: -0.5443 } }, 'overfilled by 1.2 lb'],
+    [{ flags: ['overdrawn'] }, 'ledger below zero: weigh it'],
+    [{ flags: ['over-rated'] }, 'pressure class too low'],
+    [{ flags: ['mixed'] }, 'mixed: R-32, R-125'],
+    [{ contentKg: 0, evacuatedAt: null }, 'not evacuated'],
+    [{ contentKg: 0, evacuatedAt: '2026-11-15T08:00:00.000Z' }, 'evacuated 15 Nov'],
+    [{}, '7.4 lb'],
+  ] satisfies [Partial<Cylinder>, string][])('%j is told as %s', (more: Partial<Cylinder>, words) => {
+    stage();
+    expect(stateWords(aCylinder(more), TestBed.inject(Units)).text).toBe(words);
+  });
+
+  test('its content is called by the label, as a mixture, as unknown or as empty', () => {
+    expect(contentName(aCylinder())).toBe('R-410A');
+    expect(contentName(aCylinder({ flags: ['mixed'] }))).toBe('mixture');
+    expect(contentName(aCylinder({ refrigerant: null }))).toBe('unknown');
+    expect(contentName(aCylinder({ refrigerant: null, contentKg: 0 }))).toBe('empty');
+    expect(monthText('2026-08')).toBe('08-26');
+  });
+
+  function standing() {
+    return {
+      state: 'limited',
+      ruling: 'not-liquid-full-131F',
+      stopGrossKg: 17.59,
+      mayAddKg: 6.43,
+      liquidShare77F: 0.22,
+      stopShare77F: 0.76,
+    } as const;
+  }
+});
+
+describe('one cylinder', () => {
+  test('shows its content, its limits and what happened to it', async () => {
+    stage();
+    const { text } = await render(CylinderPage);
+    expect(text()).toMatch(/In it, by the ledger/);
+    expect(text()).toContain('the scale should read 24.6 lb');
+    expect(text()).toContain('Not liquid-full at 131 °F');
+    expect(text()).toContain('Planetarium, rooftop unit');
+  });
+
+  test('a mixture says what to do with it', async () => {
+    stage({
+      registers: { cylinder$: () => of(aCylinder({ flags: ['mixed'], refrigerant: 'R-22', composition: { 'R-22': 0.6, 'R-32': 0.4 } })) },
+    });
+    expect((await render(CylinderPage)).text()).toContain('Add nothing. Ask the reclaimer');
+  });
+});
+
+describe('the systems', () => {
+  test('tell what was taken out, and are found by site or kind', async () => {
+    const systems = [
+      aSystem({ contentKg: 3.98 }),
+      aSystem({ id: 's2', site: 'Cheese cave', name: 'cellar', kind: 'walk-in', refrigerant: 'R-449A' }),
+    ];
+    stage({ registers: { systems$: of(systems) } });
+    const { text, type } = await render(SystemsPage);
+    expect(text()).toContain('11.0 lb taken out');
+    await type('Find a system', 'walk-in');
+    expect([text().includes('Cheese cave'), text().includes('Planetarium')]).toEqual([true, false]);
+  });
+});
+
+describe('the book', () => {
+  const movements = [
+    aMovement(),
+    aMovement({
+      id: 'm2',
+      massKg: 9,
+      from: { id: 'sup', kind: 'supplier', name: 'Supplier' },
+      happenedAt: '2026-11-10T09:00:00.000Z',
+      note: 'two drums',
+    }),
+    aMovement({ id: 'm3', massKg: 1, reverses: 'm0', happenedAt: '2026-11-22T09:00:00.000Z', note: 'read with a hose on it' }),
+  ];
+
+  test('sums by kind of account, and finds an entry by any of its words', async () => {
+    const accounts = [
+      anAccount(),
+      anAccount({ id: 's2', massKg: 2 }),
+      anAccount({ id: 'sup', kind: 'supplier', name: 'Supplier', massKg: -10.98 }),
+    ];
+    stage({ registers: { movements$: of(movements), accounts$: of(accounts) } });
+    const { text, type, root } = await render(BookPage);
+    expect(text()).toContain('all accounts together sum to 0.0 lb');
+    expect(text()).toContain('In systems24.2 lb');
+    await type('Find an entry', 'two drums');
+    expect(rows(root)).toHaveLength(1);
+  });
+
+  test('stands newest first, by mass when asked, and signed from the side of an account', async () => {
+    stage();
+    const { root, press } = await render(MovementsTable, { movements, account: 'c7' });
+    expect(rows(root)[0]).toContain('reversal · read with a hose on it');
+    await press(/^Mass/);
+    expect(rows(root)[0]).toContain('+19.8 lb');
+    await press(/^Mass/);
+    expect(rows(root)[0]).toContain('+2.2 lb');
+  });
+
+  test('an entry is reversed only with a reason; a reversed one not again', async () => {
+    stage();
+    const { root } = await render(MovementsTable, { movements: [aMovement({ reversedBy: 'm9' }), aMovement({ id: 'm5' })] });
+    expect(root.querySelectorAll('button[aria-label^="Reverse the entry"]')).toHaveLength(1);
+  });
+});

@@ -1,0 +1,153 @@
+import { TestBed } from '@angular/core/testing';
+import { massFrom } from '@hygromet/core/units/mass';
+import { celsius } from '@hygromet/core/units/temperature';
+import { of, throwError } from 'rxjs';
+import { aCylinder, anAccount, aSystem, organisation, stage } from '../../../test/scene';
+import { Refusal } from '../live/refusal';
+import { valueOf } from '../ui/loadable';
+import { FillSession } from './fill.session';
+
+const answered = async () => {
+  for (let k = 0; k < 6; k++) {
+    TestBed.tick();
+    await new Promise((resolve) => setTimeout(resolve));
+  }
+};
+const pounds = (text: string) => ({ unit: 'lb', text, ounces: '' });
+
+async function open(registers: Record<string, unknown> = {}, drafts: Record<string, object> = {}) {
+  const { kept } = stage({ registers, drafts, providers: [FillSession] });
+  const session = TestBed.inject(FillSession);
+  await answered();
+  return { session, kept };
+}
+
+// 0.95 × 11.91 L × the density of saturated R-410A at 131 °F: 21.6 lb net, with the tare of 17.2 lb 38.8 lb gross
+test('the stop weight stands before anything is typed, from what the ledger knows', async () => {
+  const { session } = await open();
+  expect(session.ruling()?.rule).toBe('not-liquid-full-131F');
+  expect(massFrom(38.7, 'lb')).toBeLessThan(session.ruling()!.gross);
+  expect(massFrom(38.9, 'lb')).toBeGreaterThan(session.ruling()!.gross);
+  expect(session.contentKg()).toBeCloseTo(3.3566, 4);
+  expect(session.weighed()).toBe(false);
+});
+
+test('the scale is believed, and what the ledger cannot explain is told', async () => {
+  const { session } = await open();
+  session.change({ before: pounds('27.0') });
+  await answered();
+  expect(session.contentKg()).toBeCloseTo(massFrom(27, 'lb') - 7.801789, 6);
+  expect(session.unexplained()).toBeCloseTo(massFrom(27, 'lb') - 7.801789 - 3.3566, 6);
+  session.change({ before: pounds('24.6') });
+  await answered();
+  expect(session.unexplained()).toBeUndefined();
+});
+
+test('a reading below the tare is named with the tare, and does not go on', async () => {
+  const { session } = await open();
+  session.change({ before: pounds('12'), source: 's1' });
+  await answered();
+  expect(session.belowTare()).toContain('below its tare of 17.2 lb');
+  session.start(false);
+  expect(session.draft().stage).toBe('cylinder');
+  expect(session.asked()).toBe(true);
+});
+
+test('it goes on when weight and source are there, and not before', async () => {
+  const { session } = await open();
+  session.start(false);
+  expect(session.draft().stage).toBe('cylinder');
+  session.change({ before: pounds('24.6'), source: 's1' });
+  await answered();
+  session.start(false);
+  expect(session.draft().stage).toBe('transfer');
+  expect(session.incoming()).toBe('R-410A');
+});
+
+test('a supplier does not say what comes: the person does', async () => {
+  const { session } = await open({ accounts$: of([anAccount({ id: 'sup', kind: 'supplier', name: 'Supplier', massKg: -20 })]) });
+  session.change({ source: 'sup', before: pounds('24.6') });
+  await answered();
+  expect(session.saysItself()).toBe(false);
+  session.start(false);
+  expect(session.draft().stage).toBe('cylinder');
+  session.change({ refrigerant: 'R-410A' });
+  session.start(false);
+  expect(session.draft().stage).toBe('transfer');
+});
+
+test('the hottest place is the organisation’s until another is chosen; an own one counts once it is readable', async () => {
+  const { session } = await open();
+  expect(session.hottestK()).toBe(organisation.hottestK);
+  session.change({ place: 'own', ownHottest: { unit: 'C', text: 'hot', ounces: '' } });
+  expect(session.hottestK()).toBeUndefined();
+  session.change({ ownHottest: { unit: 'C', text: '60', ounces: '' } });
+  expect(session.hottestK()).toBeCloseTo(celsius(60), 9);
+});
+
+test('an empty cylinder gets its limits from what will come in', async () => {
+  const empty = aCylinder({ refrigerant: null, composition: null, contentKg: 0, standing: { state: 'empty' } });
+  const { session } = await open({ cylinder$: () => of(empty), systems$: of([aSystem({ refrigerant: 'R-32' })]) });
+  expect(session.composition()).toBeUndefined();
+  session.change({ source: 's1' });
+  await answered();
+  expect(session.composition()).toEqual({ 'R-32': 1 });
+  expect(session.ruling()).toBeDefined();
+});
+
+test('another refrigerant than the label’s stops the plan', async () => {
+  const { session } = await open({ systems$: of([aSystem({ refrigerant: 'R-22' })]) });
+  session.change({ source: 's1' });
+  await answered();
+  expect(session.stopped()).toBe(true);
+  expect(session.cautions().map(({ code }) => code)).toContain('mixing');
+});
+
+test('levels follow the dragged temperature', async () => {
+  const { session } = await open();
+  const share = () => valueOf(session.levels())?.[0]?.liquidShare ?? Number.NaN;
+  const cold = share();
+  expect(cold).toBeGreaterThan(0);
+  session.temperature.set(celsius(55));
+  await answered();
+  expect(share()).not.toBe(cold);
+});
+
+test('a booking carries what was typed, and a second sending is the same booking', async () => {
+  const sent: { key: string; happenedAt: string; grossAfterKg: number; grossAfterTyped: unknown }[] = [];
+  const { session } = await open({
+    bookTransfer$: (body: (typeof sent)[number]) => {
+      sent.push(body);
+      return throwError(() => new Refusal('offline', 'The server did not answer.'));
+    },
+  });
+  session.change({ before: pounds('24.6'), after: pounds('36.2'), source: 's1', stage: 'transfer' });
+  session.book();
+  await answered();
+  await new Promise((resolve) => setTimeout(resolve, 5));
+  session.book();
+  expect(sent).toHaveLength(2);
+  expect(sent[1]).toEqual(sent[0]);
+  expect(sent[0]!.grossAfterKg).toBeCloseTo(massFrom(36.2, 'lb'), 9);
+  expect(sent[0]!.grossAfterTyped).toEqual({ text: '36.2', unit: 'lb' });
+  expect(session.booking.state()).toMatchObject({ state: 'refused' });
+  expect(session.draft().after.text).toBe('36.2');
+});
+
+test('after a booking the account is shown, and another transfer begins with a new key', async () => {
+  const { session } = await open({ bookTransfer$: () => of({ movement: { id: 'm2' } }) });
+  const { key } = session.draft();
+  session.change({ before: pounds('24.6'), after: pounds('36.2'), source: 's1', stage: 'transfer' });
+  session.book();
+  await answered();
+  expect(session.draft().stage).toBe('account');
+  session.again();
+  expect(session.draft()).toMatchObject({ stage: 'cylinder', booked: null, source: '' });
+  expect(session.draft().key).not.toBe(key);
+});
+
+test('a draft of yesterday is found as it was left', async () => {
+  const { session } = await open({}, { 'fill.c7': { before: pounds('24.6'), stage: 'transfer', source: 's1' } });
+  expect(session.draft()).toMatchObject({ stage: 'transfer', source: 's1' });
+  expect(session.weighed()).toBe(true);
+});

@@ -1,0 +1,77 @@
+import { render, stage } from '../../../test/scene';
+import { BigNumber } from './big-number';
+import { Caution } from './caution';
+import { ChoiceField } from './choice-field';
+import { Spine } from './spine';
+import { TextField } from './text-field';
+import { ValueSlider } from './value-slider';
+import { WeightBeam } from './weight-beam';
+
+beforeEach(() => void stage());
+
+test('a number that rules stands with what it is and its unit', async () => {
+  const { root } = await render(BigNumber, { what: 'Close the valve when the scale reads', number: '38.7', unit: 'lb gross' });
+  expect([...root.querySelectorAll('p')].map(({ textContent }) => textContent?.trim())).toEqual([
+    'Close the valve when the scale reads',
+    '38.7 lb gross',
+  ]);
+});
+
+test.each([
+  [false, 'Caution: '],
+  [true, 'Danger: '],
+])('a caution (grave: %s) is read aloud as such, not by its colour alone', async (grave, word) => {
+  const { text, root } = await render(Caution, { grave });
+  expect(text()).toContain(word.trim());
+  expect(root.getAttribute('role')).toBe('note');
+});
+
+test('a slider tells its value in words and where it stands between its ends', async () => {
+  const { control, fixture } = await render(ValueSlider, {
+    label: 'Temperature',
+    min: 200,
+    max: 300,
+    step: 1,
+    value: 250,
+    text: '−9.7 °F',
+  });
+  const slider = control('Temperature');
+  expect(slider.getAttribute('aria-valuetext')).toBe('−9.7 °F');
+  expect(slider.style.getPropertyValue('--share')).toBe('50%');
+  const moved: number[] = [];
+  fixture.componentInstance.moved.subscribe((value) => moved.push(value));
+  slider.value = '275';
+  slider.dispatchEvent(new Event('input'));
+  expect(moved).toEqual([275]);
+});
+
+test('one of a few is chosen, and the choice is told', async () => {
+  const { type, fixture } = await render(ChoiceField, {
+    label: 'Where it is',
+    choices: [
+      { value: 'van', label: 'Van' },
+      { value: 'site', label: 'On site' },
+    ],
+    value: 'van',
+  });
+  await type('Where it is', 'site');
+  expect(fixture.componentInstance.value()).toBe('site');
+});
+
+test('a text that is missing is named when somebody tried to send', async () => {
+  const { text } = await render(TextField, { label: 'Your name', text: ' ', asked: true });
+  expect(text()).toMatch(/your name is missing/i);
+});
+
+test('the spine says where one is', async () => {
+  const { root } = await render(Spine, { stages: ['Cylinder', 'Transfer', 'Account'], current: 'Transfer' });
+  expect(root.querySelector('[aria-current]')?.textContent).toContain('Transfer');
+});
+
+test('the beam says in words what it draws: tare, now and stop', async () => {
+  const { root } = await render(WeightBeam, { tareKg: 7.801789, nowKg: 11.1584, stopKg: 17.59 });
+  const words = root.querySelector('[role="img"]')?.getAttribute('aria-label') ?? root.textContent ?? '';
+  expect(words).toMatch(/17\.2/);
+  expect(words).toMatch(/24\.6/);
+  expect(words).toMatch(/38\.7/);
+});

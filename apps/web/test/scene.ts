@@ -1,0 +1,208 @@
+import type { EnvironmentProviders, Provider, Type } from '@angular/core';
+import { TestBed, type ComponentFixture } from '@angular/core/testing';
+import { ActivatedRoute, convertToParamMap, provideRouter } from '@angular/router';
+import type { Account } from '@hygromet/contract/account';
+import type { Cylinder } from '@hygromet/contract/cylinder';
+import type { Movement } from '@hygromet/contract/movement';
+import type { Organisation } from '@hygromet/contract/organisation';
+import type { RefrigerantSummary } from '@hygromet/contract/refrigerant';
+import type { System } from '@hygromet/contract/system';
+import { allRefrigerants } from '@hygromet/core/fluids/refrigerant';
+import { classificationOf, isFlammable } from '@hygromet/core/fluids/classification';
+import { of } from 'rxjs';
+import { DRAFT_STORAGE } from '../src/app/live/draft.service';
+import { Registers } from '../src/app/live/registers.service';
+
+export const organisation: Organisation = {
+  name: 'Tidewrack Cold Works',
+  altitudeM: 0,
+  requiredRules: ['eighty-percent-77F', 'not-liquid-full-131F', 'filling-density'],
+  liquidShareAt131F: 0.95,
+  hottestK: 318.15,
+};
+
+/** 26.2 lb of water capacity, tare 17.2 lb, 7.4 lb of R-410A in it. */
+export const aCylinder = (more: Partial<Cylinder> = {}): Cylinder => ({
+  id: 'c7',
+  name: 'C-07',
+  volumeM3: 0.01190863,
+  volumeTyped: { text: '26.2', unit: 'lb-water' },
+  tareKg: 7.801789,
+  tareTyped: { text: '17.2', unit: 'lb' },
+  servicePressurePa: 2.76e6,
+  serviceTyped: { text: '400', unit: 'psig' },
+  requalified: '2024-11',
+  validThrough: '2029-11',
+  place: 'van',
+  refrigerant: 'R-410A',
+  composition: { 'R-32': 0.5, 'R-125': 0.5 },
+  contentKg: 3.3566,
+  evacuatedAt: null,
+  standing: {
+    state: 'limited',
+    ruling: 'not-liquid-full-131F',
+    stopGrossKg: 17.59,
+    mayAddKg: 6.43,
+    liquidShare77F: 0.22,
+    stopShare77F: 0.76,
+  },
+  flags: [],
+  ...more,
+});
+
+export const aSystem = (more: Partial<System> = {}): System => ({
+  id: 's1',
+  site: 'Planetarium',
+  name: 'rooftop unit',
+  kind: 'packaged',
+  refrigerant: 'R-410A',
+  nameplateKg: 8.98,
+  nameplateTyped: { text: '19.8', unit: 'lb' },
+  contentKg: 8.98,
+  ...more,
+});
+
+export const anAccount = (more: Partial<Account> = {}): Account => ({
+  id: 's1',
+  kind: 'system',
+  name: 'Planetarium, rooftop unit',
+  massKg: 8.98,
+  composition: { 'R-32': 0.5, 'R-125': 0.5 },
+  movements: 1,
+  ...more,
+});
+
+export const aMovement = (more: Partial<Movement> = {}): Movement => ({
+  id: 'm1',
+  from: { id: 's1', kind: 'system', name: 'Planetarium, rooftop unit' },
+  to: { id: 'c7', kind: 'cylinder', name: 'C-07' },
+  massKg: 2,
+  refrigerant: 'R-410A',
+  composition: { 'R-32': 0.5, 'R-125': 0.5 },
+  known: 'weighed',
+  grossBeforeKg: 9,
+  grossAfterKg: 11,
+  typed: { before: { text: '9', unit: 'kg' } },
+  note: null,
+  happenedAt: '2026-11-20T09:00:00.000Z',
+  recordedAt: '2026-11-20T09:01:00.000Z',
+  recordedBy: 'Ines Marrow',
+  reverses: null,
+  reversedBy: null,
+  ...more,
+});
+
+const refrigerants: RefrigerantSummary[] = allRefrigerants.map(({ id, kind, composition, modelQuality }) => {
+  const classification = classificationOf(id);
+  return {
+    id,
+    kind,
+    composition: { ...composition },
+    safetyGroup: classification.safetyGroup,
+    flammable: isFlammable(classification),
+    gwpAr4: classification.gwp.AR4,
+    modelQuality,
+  };
+});
+
+export interface Scene {
+  /** Streams and calls of the registers that differ from the usual ones. */
+  readonly registers?: Partial<Record<keyof Registers, unknown>>;
+  /** What the device has kept, by key without prefix. */
+  readonly drafts?: Readonly<Record<string, object>>;
+  readonly id?: string;
+  readonly providers?: readonly (Provider | EnvironmentProviders)[];
+}
+
+/** An application without server, worker and browser storage: everything that a page asks for is answered from here. */
+export function stage({ registers = {}, drafts = {}, id = 'c7', providers = [] }: Scene = {}): { readonly kept: Record<string, string> } {
+  const kept: Record<string, string> = Object.fromEntries(
+    Object.entries(drafts).map(([name, value]) => [`hygromet.draft.${name}`, JSON.stringify(value)]),
+  );
+  const usual = {
+    organisation$: of(organisation),
+    refrigerants$: of(refrigerants),
+    cylinders$: of([aCylinder()]),
+    systems$: of([aSystem()]),
+    accounts$: of([anAccount(), anAccount({ id: 'c7', kind: 'cylinder', name: 'C-07', massKg: 3.3566 })]),
+    movements$: of([aMovement()]),
+    cylinder$: () => of(aCylinder()),
+    movementsOf$: () => of([aMovement()]),
+  };
+  TestBed.configureTestingModule({
+    providers: [
+      provideRouter([]),
+      { provide: Registers, useValue: { ...usual, ...registers } },
+      { provide: ActivatedRoute, useValue: { snapshot: { paramMap: convertToParamMap({ id }) } } },
+      {
+        provide: DRAFT_STORAGE,
+        useValue: {
+          getItem: (key: string) => kept[key] ?? null,
+          setItem: (key: string, value: string) => void (kept[key] = value),
+          removeItem: (key: string) => void delete kept[key],
+        },
+      },
+      ...providers,
+    ],
+  });
+  return { kept };
+}
+
+export interface Rendered<C> {
+  readonly fixture: ComponentFixture<C>;
+  readonly root: HTMLElement;
+  /** All words on it, blanks joined. */
+  readonly text: () => string;
+  /** The control that carries this label. */
+  readonly control: (label: string) => HTMLInputElement & HTMLSelectElement;
+  readonly button: (name: string | RegExp) => HTMLButtonElement;
+  readonly type: (label: string, value: string) => Promise<void>;
+  readonly press: (name: string | RegExp) => Promise<void>;
+}
+
+export async function render<C>(component: Type<C>, inputs: Readonly<Record<string, unknown>> = {}): Promise<Rendered<C>> {
+  const fixture = TestBed.createComponent(component);
+  for (const [name, value] of Object.entries(inputs)) fixture.componentRef.setInput(name, value);
+  await settled(fixture);
+  const root = fixture.nativeElement as HTMLElement;
+  const control = (label: string) => {
+    const byLabel = [...root.querySelectorAll('label')].find((own) => words(own) === label)?.htmlFor;
+    const found = byLabel === undefined ? root.querySelector(`[aria-label="${label}"]`) : root.querySelector(`#${byLabel}`);
+    if (found === null) throw new Error(`nothing is labelled "${label}"`);
+    return found as HTMLInputElement & HTMLSelectElement;
+  };
+  const button = (name: string | RegExp) => {
+    const matches = (own: string) => (typeof name === 'string' ? own === name : name.test(own));
+    const found = [...root.querySelectorAll('button')].find((own) => matches(own.getAttribute('aria-label') ?? words(own)));
+    if (found === undefined) throw new Error(`no button is called ${String(name)}`);
+    return found;
+  };
+  return {
+    fixture,
+    root,
+    text: () => words(root),
+    control,
+    button,
+    type: async (label, value) => {
+      const field = control(label);
+      field.value = value;
+      field.dispatchEvent(new Event(field.tagName === 'SELECT' ? 'change' : 'input', { bubbles: true }));
+      field.dispatchEvent(new Event('blur'));
+      await settled(fixture);
+    },
+    press: async (name) => {
+      button(name).click();
+      await settled(fixture);
+    },
+  };
+}
+
+/** After every answer of the core, which come one microtask later each. */
+export async function settled(fixture: ComponentFixture<unknown>): Promise<void> {
+  for (let k = 0; k < 4; k++) {
+    await fixture.whenStable();
+    await new Promise((resolve) => setTimeout(resolve));
+  }
+}
+
+const words = (element: Element) => (element.textContent ?? '').replace(/\s+/g, ' ').trim();
