@@ -1,0 +1,94 @@
+import { kindOf } from '../circuit/system-kind';
+import { NoTwoPhaseState } from '../errors';
+import { dewPoint } from '../thermo/saturation';
+import { cubicMetre, kelvin, type CubicMetre, type Pascal } from '../units/quantity';
+import costs from './method-costs.json';
+import type { Method } from './method';
+import { estimateRecovery } from './recovery-estimate';
+import machine from './recovery-machine.json';
+import type { Range, Situation } from './situation';
+
+/** What a method takes: time, what has to be carried to the unit, and refrigerant that ends in the air. */
+export interface MethodCost {
+  readonly minutes: number;
+  readonly carriedKg: number;
+  readonly lostKg: number;
+}
+
+/** Estimated, to compare methods with each other: not a promise. */
+export function methodCost(method: Method, situation: Situation): MethodCost {
+  return {
+    minutes: costs.setUpMinutes[method] + flowMinutes(method, situation),
+    carriedKg: carried(method),
+    lostKg: lost(method, situation),
+  };
+}
+
+function flowMinutes(method: Method, situation: Situation): number {
+  const { content, condenser } = situation;
+  switch (method) {
+    case 'nothing':
+      return 0;
+    case 'pump-down-condenser':
+    case 'pump-down-receiver':
+      return content.likely / costs.pumpDownKgPerMinute;
+    case 'pump-down-and-recover': {
+      const excess = Math.max(0, content.likely - (condenser?.likely ?? 0));
+      return (content.likely - excess) / costs.pumpDownKgPerMinute + recoveryMinutes(situation, excess + costs.restAfterPumpDownKg, false);
+    }
+    case 'liquid-first':
+      return recoveryMinutes(situation, content.likely, true);
+    case 'push-pull':
+      return content.likely / costs.pushPullKgPerMinute + recoveryMinutes(situation, 0.1 * content.likely, false);
+    case 'recover':
+    case 'pierce':
+      return recoveryMinutes(situation, content.likely, false);
+    default:
+      return method satisfies never;
+  }
+}
+
+/** L/kg of charge, common practice: what a whole circuit holds beyond its liquid. */
+const CIRCUIT_VOLUME = 2.5e-3;
+/** m³: a wall unit or a small appliance. */
+const SMALLEST_CIRCUIT = 2e-4;
+
+/** Volume of the whole circuit, m³, by its content, where nobody has measured it. */
+export const circuitVolume = ({ likely }: Range): CubicMetre => cubicMetre(Math.max(SMALLEST_CIRCUIT, CIRCUIT_VOLUME * likely));
+
+function recoveryMinutes({ composition, T, level, content, arrival }: Situation, massKg: number, liquidPort: boolean): number {
+  if (massKg <= 0) return 0;
+  const volume = circuitVolume(content);
+  const mass = arrival.state === 'vapour-only' ? Math.min(massKg, arrival.mostKg) : massKg;
+  try {
+    return estimateRecovery({ composition, massKg: mass, T, volume, endP: level.p, cores: 'out', cooling: 'still', liquidPort }).minutes;
+  } catch (error) {
+    if (error instanceof NoTwoPhaseState) return mass / vapourAlone; // above its critical temperature: vapour, as fast as the machine draws it
+    throw error;
+  }
+}
+
+/** kg a minute of a dense vapour, common practice. */
+const vapourAlone = 0.5;
+
+const carried = (method: Method) => {
+  if (method === 'nothing') return 0;
+  if (method === 'pump-down-condenser' || method === 'pump-down-receiver') return 1;
+  return machine.carriedKg + costs.cylinderKg + (method === 'push-pull' ? 6 : 0);
+};
+
+/** Vapour that is left in what is opened, at the pressure at which it is opened, and in the hoses. */
+function lost(method: Method, { composition, T, atmosphere, level, content, kind }: Situation): number {
+  if (method === 'nothing') return 0;
+  const opened = method.startsWith('pump-down') ? 0.4 : 1;
+  const p = method.startsWith('pump-down') && method !== 'pump-down-and-recover' ? atmosphere : level.p;
+  const volume = circuitVolume(content);
+  const hoses = kindOf(kind).sealed ? 0 : costs.hoseLossKg;
+  return opened * volume * vapourDensity(composition, T, Math.min(p, atmosphere) as Pascal) + hoses;
+}
+
+/** Density of vapour at a low pressure, kg/m³: an ideal gas is near enough there. */
+function vapourDensity(composition: Situation['composition'], T: number, p: Pascal): number {
+  const { rhoVapour, p: pDew, T: at } = dewPoint(composition, kelvin(Math.min(T, 263)));
+  return (((rhoVapour * p) / pDew) * at) / T;
+}

@@ -1,0 +1,68 @@
+import { refrigerant } from '../fluids/refrigerant';
+import { massFrom } from '../units/mass';
+import { pressureIn, STANDARD_ATMOSPHERE } from '../units/pressure';
+import { cubicMetre, kilogram } from '../units/quantity';
+import { fahrenheit } from '../units/temperature';
+import { estimateRecovery, type RecoveryTask } from './recovery-estimate';
+
+const task = (id: string, kg: number, tF: number, litres: number, more: Partial<RecoveryTask> = {}) =>
+  estimateRecovery({
+    composition: refrigerant(id).composition,
+    massKg: kilogram(kg),
+    T: fahrenheit(tF),
+    volume: cubicMetre(litres / 1000),
+    endP: STANDARD_ATMOSPHERE,
+    cores: 'out',
+    cooling: 'still',
+    liquidPort: false,
+    ...more,
+  });
+const psig = (p: number) => pressureIn(p, 'psig', STANDARD_ATMOSPHERE);
+
+// Figures from practice (common practice) and from a prototype of the simulation that will take this estimate's place.
+test('230 lb of R-134a take hours as vapour, and much less with the liquid first', () => {
+  const slow = task('R-134a', massFrom(230, 'lb'), 80, 260);
+  const fast = task('R-134a', massFrom(230, 'lb'), 80, 260, { liquidPort: true });
+  expect(slow.minutes / 60).toBeGreaterThan(2.5);
+  expect(slow.minutes / 60).toBeLessThan(4);
+  expect(fast.minutes).toBeLessThan(0.6 * slow.minutes);
+  expect(fast.minutes).toBeCloseTo(fast.liquidMinutes + fast.vapourMinutes, 9);
+});
+
+test('the rest after a pump-down takes a few minutes', () => {
+  const { minutes } = task('R-410A', 0.38, 80, 5);
+  expect(minutes).toBeGreaterThan(0.5);
+  expect(minutes).toBeLessThan(5.5);
+});
+
+test('35 lb of R-410A at 81 °F stand near 425 psig with a fan, and near the cut-out without', () => {
+  const fan = task('R-410A', massFrom(35, 'lb'), 81, 40, { cooling: 'fan', liquidPort: true });
+  expect(psig(fan.headP)).toBeGreaterThan(400);
+  expect(psig(fan.headP)).toBeLessThan(490);
+  expect(psig(task('R-410A', massFrom(35, 'lb'), 81, 40).headP)).toBeGreaterThan(490);
+});
+
+test('at 95 °F the machine trips in still air; an ice bath brings it to about 200 psig', () => {
+  const still = task('R-410A', massFrom(35, 'lb'), 95, 40);
+  expect(still.trips).toBe(true);
+  expect(still.needs).toBe('water');
+  const ice = task('R-410A', massFrom(35, 'lb'), 95, 40, { cooling: 'ice' });
+  expect(ice.trips).toBe(false);
+  expect(psig(ice.headP)).toBeCloseTo(204, -1.5);
+});
+
+test('a machine that does not trip needs no more than it has', () => {
+  expect(task('R-134a', 5, 80, 12)).toMatchObject({ trips: false, needs: 'still' });
+});
+
+test('cores left in slow the liquid, not the vapour', () => {
+  const [out, left] = [task('R-410A', 10, 80, 25, { liquidPort: true }), task('R-410A', 10, 80, 25, { liquidPort: true, cores: 'in' })];
+  expect(left.liquidMinutes).toBeGreaterThanOrEqual(out.liquidMinutes);
+  expect(left.vapourMinutes).toBeCloseTo(out.vapourMinutes, 9);
+});
+
+test('more refrigerant takes longer, and a lower end a little longer', () => {
+  const minutes = [2, 4, 8].map((kg) => task('R-22', kg, 80, 2.5 * kg).minutes);
+  expect(minutes).toEqual([...minutes].sort((a, b) => a - b));
+  expect(task('R-22', 4, 80, 10, { endP: (STANDARD_ATMOSPHERE * 0.6) as typeof STANDARD_ATMOSPHERE }).minutes).toBeGreaterThan(minutes[1]!);
+});

@@ -1,0 +1,158 @@
+import { NoTwoPhaseState } from '../errors';
+import type { Composition } from '../fluids/composition';
+import { enthalpy } from '../thermo/caloric';
+import { bubblePoint, dewPoint, phasesOf } from '../thermo/saturation';
+import { pressureFrom, STANDARD_ATMOSPHERE } from '../units/pressure';
+import { kelvin, type CubicMetre, type Kelvin, type Pascal } from '../units/quantity';
+import machine from './recovery-machine.json';
+
+export type Cooling = keyof typeof machine.cylinderUA;
+
+export interface RecoveryTask {
+  readonly composition: Composition;
+  readonly massKg: number;
+  readonly T: Kelvin;
+  /** Of the circuit that is emptied. */
+  readonly volume: CubicMetre;
+  /** Absolute, Pa, at which it ends. */
+  readonly endP: Pascal;
+  readonly cores: 'in' | 'out';
+  readonly cooling: Cooling;
+  /** Whether liquid can be drawn: from a low port, before the vapour. */
+  readonly liquidPort: boolean;
+}
+
+/** A first estimate, quasi-steady: a simulation takes its place later and answers the same. */
+export interface RecoveryEstimate {
+  readonly minutes: number;
+  readonly liquidMinutes: number;
+  readonly vapourMinutes: number;
+  /** Highest pressure of machine and cylinder, Pa absolute, and the temperature that belongs to it. */
+  readonly headP: Pascal;
+  readonly headT: Kelvin;
+  /** Whether the machine's high-pressure cut-out opens. */
+  readonly trips: boolean;
+  /** The mildest cooling of the cylinder with which it does not; nothing where none is enough. */
+  readonly needs: Cooling | undefined;
+}
+
+/** Share of the charge that a low port reaches as liquid: common practice, the rest lies in pockets and in the oil. */
+const REACHABLE = 0.7;
+const MINUTE = 60;
+const SUCTION_AT_MOST = pressureFrom(machine.suctionAtMost.value, 'bar', STANDARD_ATMOSPHERE);
+/** Steps in which the vapour is taken down, and the liquid boiled away. */
+const STEPS = 24;
+const COOLINGS = Object.keys(machine.cylinderUA) as readonly Cooling[]; // in the table from mild to strong
+
+/** @throws OutOfRange, NoTwoPhaseState where there is no liquid at T, LiquidParts */
+export function estimateRecovery(task: RecoveryTask): RecoveryEstimate {
+  const estimate = withCooling(task, task.cooling);
+  const needs = estimate.trips ? COOLINGS.find((cooling) => !withCooling(task, cooling).trips) : task.cooling;
+  return { ...estimate, needs };
+}
+
+type Run = Omit<RecoveryEstimate, 'needs'>;
+
+function withCooling(task: RecoveryTask, cooling: Cooling): Run {
+  const here = stateAt(task.composition, task.T);
+  const reachable = task.liquidPort ? Math.max(0, task.massKg - here.rhoVapour * task.volume) * REACHABLE : 0;
+  const liquidFlow = Math.min(machine.mostLiquid.value, criticalFlux(here) * machine.core[task.cores]);
+  const liquidMinutes = reachable / liquidFlow / MINUTE;
+  const vapour = boilDown(task, task.massKg - reachable, cooling);
+  const headT = kelvin(vapour.headT);
+  const headP = saturationOrAbove(task.composition, headT);
+  return {
+    minutes: liquidMinutes + vapour.minutes,
+    liquidMinutes,
+    vapourMinutes: vapour.minutes,
+    headP,
+    headT,
+    trips: headP > pressureFrom(machine.cutOut.value, 'psig', STANDARD_ATMOSPHERE),
+  };
+}
+
+interface State {
+  readonly T: number;
+  readonly p: number;
+  readonly rhoVapour: number;
+  readonly latent: number;
+  readonly vfg: number;
+  readonly cp: number;
+}
+
+function stateAt(composition: Composition, T: Kelvin): State {
+  const [bubble, dew] = [bubblePoint(composition, T), dewPoint(composition, T)];
+  const colder = bubblePoint(composition, kelvin(T - 1));
+  const hLiquid = enthalpy(phasesOf(bubble).liquid);
+  return {
+    T,
+    p: bubble.p,
+    rhoVapour: dew.rhoVapour,
+    latent: enthalpy(phasesOf(dew).vapour) - hLiquid,
+    vfg: 1 / dew.rhoVapour - 1 / bubble.rhoLiquid,
+    cp: hLiquid - enthalpy(phasesOf(colder).liquid),
+  };
+}
+
+/** Critical mass flux of a flashing liquid, kg/(m² s): Fauske's h_fg/(v_fg √(c T)), from memory, less a fifth for a short way. */
+const criticalFlux = ({ latent, vfg, cp, T }: State) => (0.8 * latent) / (vfg * Math.sqrt(cp * T));
+
+/**
+ * The remaining liquid boils as fast as the machine draws its vapour, at the temperature at which the walls bring the heat; then the
+ * vapour is drawn down to the end. The head warms until machine and cylinder give off what was taken up.
+ */
+function boilDown(task: RecoveryTask, massKg: number, cooling: Cooling): { readonly minutes: number; readonly headT: number } {
+  const first = stateAt(task.composition, task.T);
+  let [headT, seconds, rest] = [warmedTo(0, task.T, cooling), 0, massKg];
+  const step = massKg / STEPS;
+  let T = task.T as number;
+  while (rest > step / 2) {
+    const state = stateAt(task.composition, kelvin(T));
+    if (rest <= state.rhoVapour * task.volume) break;
+    const flow = vapourFlow(state, saturationOrAbove(task.composition, kelvin(headT)));
+    seconds += step / flow;
+    headT = Math.max(headT, warmedTo(flow * first.latent * WITH_WORK, task.T, cooling));
+    const walls = (machine.systemUA.value * task.volume) / 1e-3;
+    T = Math.max(coldest(task), task.T - (flow * state.latent) / walls);
+    rest -= step;
+  }
+  const end = stateAt(task.composition, kelvin(T));
+  const swept =
+    machine.displacement.value * volumetric(Math.min(end.p, SUCTION_AT_MOST), saturationOrAbove(task.composition, kelvin(headT)));
+  if (end.p > task.endP) seconds += (task.volume / swept) * Math.log(end.p / task.endP);
+  return { minutes: seconds / MINUTE, headT };
+}
+
+const COLDEST_WALL = 30;
+/** K: a coil does not get colder than that below the surroundings while it is emptied. */
+const coldest = ({ T }: RecoveryTask) => T - COLDEST_WALL;
+
+/** kg/s: the suction is throttled, and its gas thinner in proportion. */
+function vapourFlow(state: State, headP: number): number {
+  const suction = Math.min(state.p, SUCTION_AT_MOST);
+  return machine.displacement.value * volumetric(suction, headP) * state.rhoVapour * (suction / state.p);
+}
+
+/** What is given off in the head, over the heat that was taken up: the work of compression comes to it. */
+const WITH_WORK = 1 + 0.1 / machine.efficiency;
+
+/** Temperature, K, at which the machine's condenser and the cooled cylinder together give off `heat`, W. */
+function warmedTo(heat: number, T: number, cooling: Cooling): number {
+  const coolant = cooling === 'water' || cooling === 'ice' ? machine.coolantT[cooling] : T;
+  const [ofMachine, ofCylinder] = [machine.condenserUA.value, machine.cylinderUA[cooling]];
+  return (heat + ofMachine * T + ofCylinder * coolant) / (ofMachine + ofCylinder);
+}
+
+/** What a stroke really takes: clearance gas expands first. */
+const volumetric = (p: number, headP: number) =>
+  Math.max(0.1, machine.fillingFactor * (1 + machine.clearance - machine.clearance * Math.max(1, headP / p) ** (1 / machine.polytropic)));
+
+/** Saturation pressure, or beyond the end of the line that of the end: the machine has tripped long before. */
+function saturationOrAbove(composition: Composition, T: Kelvin): Pascal {
+  try {
+    return bubblePoint(composition, T).p;
+  } catch (error) {
+    if (error instanceof NoTwoPhaseState) return bubblePoint(composition, kelvin(0.999 * error.highestT)).p;
+    throw error;
+  }
+}

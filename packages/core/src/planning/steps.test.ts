@@ -1,0 +1,125 @@
+import { evacuationLevel } from '../compliance/evacuation-level';
+import { refrigerant } from '../fluids/refrigerant';
+import { STANDARD_ATMOSPHERE, pressureIn } from '../units/pressure';
+import { kilogram } from '../units/quantity';
+import { celsius } from '../units/temperature';
+import { contradictions } from './contradictions';
+import { methods, type Method } from './method';
+import { situationOf, type Situation } from './situation';
+import { steps, type StepFacts } from './steps';
+
+const composition = refrigerant('R-410A').composition;
+const level = evacuationLevel({
+  composition,
+  fullCharge: kilogram(4),
+  machineBuilt: 'after-1993',
+  sealed: false,
+  compressorRuns: true,
+  majorRepair: true,
+  leaks: false,
+  atmosphere: STANDARD_ATMOSPHERE,
+});
+const situation = (more: Partial<Situation> = {}) =>
+  situationOf({
+    kind: 'split',
+    composition,
+    T: celsius(27),
+    atmosphere: STANDARD_ATMOSPHERE,
+    content: { low: 3.8, likely: 4, high: 4.2 },
+    level,
+    failed: 'evaporator',
+    ...more,
+  });
+const facts: StepFacts = { flammable: false, needsCooling: false, endOfPumpDown: 'slightly-positive' };
+const codes = (method: Method, more: Partial<Situation> = {}, own: Partial<StepFacts> = {}) =>
+  steps(method, situation(more), { ...facts, ...own }).map(({ code }) => code);
+const find = (method: Method, code: string, more: Partial<Situation> = {}, own: Partial<StepFacts> = {}) =>
+  steps(method, situation(more), { ...facts, ...own }).find((step) => step.code === code);
+
+test('a pump-down: suction nearly shut beforehand, liquid shut while it runs, suction shut near 0, power cut, and watched', () => {
+  expect(codes('pump-down-condenser')).toEqual([
+    'read-standing-pressure',
+    'defeat-low-pressure-switch',
+    'nearly-close-suction',
+    'run-compressor',
+    'close-liquid-valve',
+    'watch-suction',
+    'close-suction',
+    'cut-power',
+    'watch-holding',
+    'sweep-with-nitrogen',
+    'open',
+  ]);
+});
+
+test('it ends between 0 and 2 psig; only a reciprocating compressor may go into a vacuum, if the organisation says so', () => {
+  const gauge = (p: number | undefined) => pressureIn(p ?? Number.NaN, 'psig', STANDARD_ATMOSPHERE);
+  expect(gauge(find('pump-down-condenser', 'watch-suction')?.at)).toBeCloseTo(1, 1);
+  expect(find('pump-down-condenser', 'watch-suction')?.cautions).toContain('scroll-no-vacuum');
+  expect(gauge(find('pump-down-condenser', 'watch-suction', {}, { endOfPumpDown: 'vacuum' })?.at)).toBeGreaterThan(0);
+  const reciprocating = { compressor: { type: 'reciprocating', state: 'runs' } } as const;
+  expect(gauge(find('pump-down-condenser', 'watch-suction', reciprocating, { endOfPumpDown: 'vacuum' })?.at)).toBeLessThan(0);
+});
+
+test('a heat pump is held in cooling first, and a barrel gets its water', () => {
+  expect(codes('pump-down-condenser', { kind: 'heat-pump' })).toContain('hold-in-cooling');
+  expect(codes('pump-down-condenser')).not.toContain('hold-in-cooling');
+  expect(find('recover', 'start-water', { kind: 'chiller', water: 'flows' })?.cautions).toContain('barrel-freezes');
+  expect(codes('recover')).not.toContain('start-water');
+});
+
+test('by the king valve the low-pressure switch is wanted, not defeated', () => {
+  const own = codes('pump-down-receiver', { kind: 'walk-in' });
+  expect(own).toContain('close-king');
+  expect(own).not.toContain('defeat-low-pressure-switch');
+});
+
+test('what exceeds the condenser is recovered before the pump-down', () => {
+  const small = { condenser: { low: 2, likely: 2.5, high: 3 } };
+  const own = codes('pump-down-and-recover', small);
+  expect(own.indexOf('recover-excess')).toBeLessThan(own.indexOf('run-compressor'));
+  expect(codes('pump-down-and-recover', { condenser: { low: 5, likely: 6, high: 7 } })).not.toContain('recover-excess');
+});
+
+test('every recovery ends at the level of the rules, is watched and weighed', () => {
+  for (const method of ['liquid-first', 'push-pull', 'recover', 'pierce'] as const) {
+    expect(find(method, 'recover-vapour')?.at).toBe(level.p);
+    expect(codes(method).slice(-5)).toEqual(['isolate-and-wait', 'recover-again', 'book-by-scale', 'sweep-with-nitrogen', 'open']);
+  }
+});
+
+test('a caution stands where it applies, and nowhere else', () => {
+  const all = (own: Partial<StepFacts>, more: Partial<Situation> = {}) =>
+    steps('recover', situation(more), { ...facts, ...own }).flatMap(({ cautions }) => cautions);
+  expect(all({})).not.toContain('it-burns');
+  expect(all({ flammable: true })).toContain('it-burns');
+  expect(all({})).not.toContain('cool-the-cylinder');
+  expect(all({ needsCooling: true })).toContain('cool-the-cylinder');
+  expect(all({}, { compressor: { type: 'scroll', state: 'burnt-out' } })).toContain('acid');
+});
+
+test('a flat system is proved flat and needs nothing more; one that is only emptied is not opened', () => {
+  expect(codes('nothing')).toEqual(['read-standing-pressure', 'prove-flat']);
+  for (const method of methods) expect(codes(method, { failed: 'none' })).not.toContain('open');
+});
+
+describe('facts that hardly go together are asked about', () => {
+  const record = { kind: 'packaged', chargeKg: 9, recorded: [], kingValve: false } as const;
+
+  test('a receiver on a packaged unit, a king valve without one', () => {
+    expect(contradictions({ ...record, recorded: ['receiver'] })).toEqual([{ code: 'part-not-in-kind', numbers: {}, part: 'receiver' }]);
+    expect(contradictions({ ...record, kingValve: true }).map(({ code }) => code)).toEqual(['valve-without-part']);
+  });
+
+  test('400 lb in a wall unit', () => {
+    const [found] = contradictions({ ...record, kind: 'split', chargeKg: 181 });
+    expect(found).toMatchObject({ code: 'charge-unusual', numbers: { charge: 181, most: 30 } });
+  });
+
+  test('a line set on a sealed appliance; nothing about an ordinary record', () => {
+    expect(contradictions({ ...record, kind: 'appliance', chargeKg: 0.14, lineLengthM: 8 }).map(({ code }) => code)).toEqual([
+      'line-without-set',
+    ]);
+    expect(contradictions(record)).toEqual([]);
+  });
+});

@@ -1,0 +1,176 @@
+import type { Valve } from '../circuit/part';
+import { kindOf } from '../circuit/system-kind';
+import type { Pascal } from '../units/quantity';
+import type { Method } from './method';
+import type { Situation } from './situation';
+
+export type StepCode =
+  | 'prove-flat'
+  | 'read-standing-pressure'
+  | 'start-water'
+  | 'hold-in-cooling'
+  | 'defeat-low-pressure-switch'
+  | 'nearly-close-suction'
+  | 'run-compressor'
+  | 'close-liquid-valve'
+  | 'close-king'
+  | 'watch-suction'
+  | 'close-suction'
+  | 'cut-power'
+  | 'watch-holding'
+  | 'pierce-process-tube'
+  | 'prepare-cylinder'
+  | 'remove-cores'
+  | 'connect-and-purge'
+  | 'let-liquid-over'
+  | 'push-pull-until-vapour'
+  | 'recover-excess'
+  | 'recover-liquid'
+  | 'recover-vapour'
+  | 'isolate-and-wait'
+  | 'recover-again'
+  | 'book-by-scale'
+  | 'sweep-with-nitrogen'
+  | 'open';
+
+export type StepCaution =
+  | 'barrel-freezes'
+  | 'scroll-no-vacuum'
+  | 'mark-what-condenser-holds'
+  | 'stay-with-cylinder'
+  | 'stop-weight'
+  | 'it-burns'
+  | 'lock-out'
+  | 'acid'
+  | 'cool-the-cylinder';
+
+/** One line of the checklist. Words are the interface's; figures are here. */
+export interface Step {
+  readonly code: StepCode;
+  readonly valve?: Valve;
+  /** The reading at which to act, Pa absolute. */
+  readonly at?: Pascal;
+  /** Minutes to wait. */
+  readonly minutes?: number;
+  /** What may happen here, and only where it may. */
+  readonly cautions: readonly StepCaution[];
+  /** A reading belongs beside it. */
+  readonly asksReading: boolean;
+}
+
+/** Facts that only cautions need. */
+export interface StepFacts {
+  readonly flammable: boolean;
+  /** The machine's cut-out would open without cooling. */
+  readonly needsCooling: boolean;
+  /** The organisation ends a pump-down slightly positive (default), or a reciprocating compressor may draw a vacuum. */
+  readonly endOfPumpDown: 'slightly-positive' | 'vacuum';
+}
+
+/** Common practice: a pump-down ends between 0 and 2 psig; after a recovery the system is watched for this long. */
+const SLIGHTLY_POSITIVE = 7000;
+const WATCHED_MINUTES = 10;
+
+/** The ordered checklist of a method for this system. */
+export function steps(method: Method, situation: Situation, facts: StepFacts): readonly Step[] {
+  const all = [...before(situation), ...core(method, situation, facts), ...after(method, situation)];
+  return all.map((step) =>
+    facts.flammable && DANGEROUS_WITH_FIRE.includes(step.code) ? { ...step, cautions: [...step.cautions, 'it-burns'] } : step,
+  );
+}
+
+const DANGEROUS_WITH_FIRE: readonly StepCode[] = ['connect-and-purge', 'open', 'pierce-process-tube'];
+
+const step = (code: StepCode, more: Partial<Step> = {}): Step => ({ code, cautions: [], asksReading: false, ...more });
+
+function before({ water }: Situation): readonly Step[] {
+  return [
+    step('read-standing-pressure', { asksReading: true }),
+    ...(water === 'none' ? [] : [step('start-water', { cautions: ['barrel-freezes'] })]),
+  ];
+}
+
+function core(method: Method, situation: Situation, facts: StepFacts): readonly Step[] {
+  switch (method) {
+    case 'nothing':
+      return [step('prove-flat', { asksReading: true })];
+    case 'pump-down-condenser':
+      return pumpDown('liquid-service', situation, facts);
+    case 'pump-down-receiver':
+      return pumpDown('king', situation, facts);
+    case 'pump-down-and-recover':
+      return [
+        ...hookUp(situation, facts),
+        ...(exceeds(situation)
+          ? [step('recover-excess', { cautions: ['stop-weight', 'mark-what-condenser-holds'], asksReading: true })]
+          : []),
+        ...pumpDown('liquid-service', situation, facts),
+        ...drawDown(situation),
+      ];
+    case 'liquid-first':
+      return [
+        ...hookUp(situation, facts),
+        step('let-liquid-over', { cautions: ['stop-weight'], asksReading: true }),
+        ...drawDown(situation),
+      ];
+    case 'push-pull':
+      return [
+        ...hookUp(situation, facts),
+        step('push-pull-until-vapour', { cautions: ['stop-weight'], asksReading: true }),
+        ...drawDown(situation),
+      ];
+    case 'recover':
+      return [...hookUp(situation, facts), step('recover-liquid', { cautions: ['stop-weight'] }), ...drawDown(situation)];
+    case 'pierce':
+      return [step('pierce-process-tube'), ...hookUp(situation, facts), ...drawDown(situation)];
+    default:
+      return method satisfies never;
+  }
+}
+
+const exceeds = ({ content, condenser }: Situation) => condenser !== undefined && content.high > condenser.low;
+
+function pumpDown(valve: 'liquid-service' | 'king', situation: Situation, facts: StepFacts): readonly Step[] {
+  const { kind, compressor, atmosphere, valves } = situation;
+  const suctionValve = valves['suction-service'] !== 'none';
+  const vacuum = facts.endOfPumpDown === 'vacuum' && compressor.type === 'reciprocating';
+  const end = (vacuum ? 0.7 * atmosphere : atmosphere + SLIGHTLY_POSITIVE) as Pascal;
+  return [
+    ...(kindOf(kind).parts.includes('reversing-valve') ? [step('hold-in-cooling')] : []),
+    ...(valve === 'king' ? [] : [step('defeat-low-pressure-switch', { cautions: ['lock-out'] })]),
+    ...(suctionValve && valve === 'liquid-service' ? [step('nearly-close-suction', { valve: 'suction-service' })] : []),
+    step('run-compressor'),
+    step(valve === 'king' ? 'close-king' : 'close-liquid-valve', { valve }),
+    step('watch-suction', {
+      at: end,
+      cautions: vacuum || compressor.type === 'reciprocating' ? [] : ['scroll-no-vacuum'],
+      asksReading: true,
+    }),
+    ...(suctionValve ? [step('close-suction', { valve: 'suction-service' })] : []),
+    step('cut-power', { cautions: ['lock-out'] }),
+    step('watch-holding', { minutes: WATCHED_MINUTES, asksReading: true }),
+  ];
+}
+
+function hookUp({ compressor, ports }: Situation, { needsCooling }: StepFacts): readonly Step[] {
+  return [
+    step('prepare-cylinder', {
+      cautions: [
+        ...(compressor.state === 'burnt-out' ? (['acid'] as const) : []),
+        ...(needsCooling ? (['cool-the-cylinder'] as const) : []),
+      ],
+    }),
+    ...(ports === 'none' ? [] : [step('remove-cores')]),
+    step('connect-and-purge'),
+  ];
+}
+
+const drawDown = ({ level }: Situation): readonly Step[] => [
+  step('recover-vapour', { at: level.p, cautions: ['stay-with-cylinder'], asksReading: true }),
+  step('isolate-and-wait', { minutes: WATCHED_MINUTES, asksReading: true }),
+  step('recover-again', { at: level.p }),
+  step('book-by-scale', { asksReading: true }),
+];
+
+const after = (method: Method, { failed }: Situation): readonly Step[] =>
+  failed === 'none' || method === 'nothing' ? [] : [step('sweep-with-nitrogen'), step('open', { cautions: ['lock-out'] })];
