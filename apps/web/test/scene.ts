@@ -59,6 +59,10 @@ export const aSystem = (more: Partial<System> = {}): System => ({
   nameplateKg: 8.98,
   nameplateTyped: { text: '19.8', unit: 'lb' },
   contentKg: 8.98,
+  facts: {},
+  version: 1,
+  changedAt: null,
+  changedBy: null,
   ...more,
 });
 
@@ -124,6 +128,7 @@ export function stage({ registers = {}, drafts = {}, id = 'c7', providers = [] }
     refrigerants$: of(refrigerants),
     cylinders$: of([aCylinder()]),
     systems$: of([aSystem()]),
+    system$: () => of(aSystem()),
     accounts$: of([anAccount(), anAccount({ id: 'c7', kind: 'cylinder', name: 'C-07', massKg: 3.3566 })]),
     movements$: of([aMovement()]),
     cylinder$: () => of(aCylinder()),

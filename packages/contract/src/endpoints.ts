@@ -7,7 +7,7 @@ import { organisation } from './organisation';
 import { id } from './primitives';
 import { propertyAnswer, propertyRequest } from './properties';
 import { refrigerantSummary } from './refrigerant';
-import { newSystem, system } from './system';
+import { newSystem, savedFacts, system } from './system';
 
 export interface Endpoint {
   readonly method: 'get' | 'post' | 'put';
@@ -37,6 +37,8 @@ export const endpoints = {
   weighCylinder: { method: 'post', path: '/api/cylinders/:id/weighings', summary: 'Book the difference between scale and ledger as unexplained', params: byId, body: newWeighing, answer: booked, status: 201 },
   systems: { method: 'get', path: '/api/systems', summary: 'All systems with what the ledger says is in them', answer: z.array(system), status: 200 },
   addSystem: { method: 'post', path: '/api/systems', summary: 'Register a system; its nameplate charge is booked', body: newSystem, answer: system, status: 201 },
+  system: { method: 'get', path: '/api/systems/:id', summary: 'One system with the facts of its circuit', params: byId, answer: system, status: 200 },
+  saveSystemFacts: { method: 'put', path: '/api/systems/:id/facts', summary: 'Change the facts of a circuit; refused where somebody else has changed them meanwhile', params: byId, body: savedFacts, answer: system, status: 200 },
   accounts: { method: 'get', path: '/api/accounts', summary: 'All accounts with their balances', answer: z.array(account), status: 200 },
   movements: { method: 'get', path: '/api/movements', summary: 'Entries of the ledger, newest first, of one account where asked', query: z.strictObject({ account: id.optional() }), answer: z.array(movement), status: 200 },
   bookTransfer: { method: 'post', path: '/api/transfers', summary: 'Book a transfer into a cylinder by gross before and after', body: newTransfer, answer: booked, status: 201 },

@@ -21,6 +21,7 @@ export const problemCodes = [
   'already-reversed',
   'reversal-of-reversal',
   'name-taken',
+  'changed-meanwhile',
   'internal',
 ] as const;
 export type ProblemCode = (typeof problemCodes)[number];

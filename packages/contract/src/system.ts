@@ -1,9 +1,51 @@
 import * as z from 'zod';
-import { id, massKg, name, refrigerantId, typed } from './primitives';
+import { id, instant, massKg, name, quantity, refrigerantId, typed, volumeM3 } from './primitives';
 
-export const systemKinds = ['split', 'heat-pump', 'packaged', 'walk-in', 'rack', 'chiller', 'appliance'] as const;
+export const systemKinds = [
+  'split',
+  'heat-pump',
+  'packaged',
+  'multi-split',
+  'walk-in',
+  'rack',
+  'chiller',
+  'geothermal',
+  'appliance',
+  'vehicle',
+] as const;
 export const systemKind = z.enum(systemKinds);
 export type SystemKind = z.infer<typeof systemKind>;
+
+export const valveStates = ['holds', 'leaks', 'unproved', 'none'] as const;
+export const compressorTypes = ['scroll', 'reciprocating', 'rotary', 'screw', 'centrifugal'] as const;
+export const tubes = ['1/4', '3/8', '1/2', '5/8', '3/4', '7/8', '1-1/8', '1-3/8', '1-5/8', '2-1/8'] as const;
+const tube = z.enum(tubes);
+const length = (what: string) =>
+  quantity(what)
+    .min(0, { error: `The ${what} is below 0.` })
+    .max(500, { error: `The ${what} is above 500 m. Check the unit.` });
+
+/** A volume of a part that somebody measured or read from its plate; what is not here is estimated. */
+export const partVolume = z.strictObject({ m3: volumeM3, known: z.enum(['measured', 'plate']), typed: typed.optional() });
+
+/** What the register knows of a circuit beyond its kind. Everything may be absent: then it is as that kind of system usually is. */
+export const systemFacts = z.strictObject({
+  compressor: z.enum(compressorTypes).optional(),
+  ports: z.enum(['both', 'one', 'none']).optional(),
+  valves: z.partialRecord(z.enum(['liquid-service', 'suction-service', 'king']), z.enum(valveStates)).optional(),
+  volumes: z.partialRecord(z.enum(['condenser', 'receiver']), partVolume).optional(),
+  lineSet: z
+    .strictObject({
+      lengthM: length('length of the line set'),
+      coveredM: length('length that the plate covers'),
+      liquid: tube,
+      suction: tube,
+    })
+    .optional(),
+  /** What the last person left written on the unit. */
+  written: z.string().max(500, { error: 'At most 500 characters.' }).optional(),
+});
+export type SystemFacts = z.infer<typeof systemFacts>;
 
 export const newSystem = z.strictObject({
   key: id,
@@ -13,8 +55,13 @@ export const newSystem = z.strictObject({
   refrigerant: refrigerantId,
   nameplateKg: massKg('nameplate charge').positive({ error: 'The nameplate charge is 0. Read it from the plate.' }),
   nameplateTyped: typed.optional(),
+  facts: systemFacts.optional(),
 });
 export type NewSystem = z.infer<typeof newSystem>;
+
+/** Facts changed by somebody who had seen this version of them. */
+export const savedFacts = z.strictObject({ version: z.int(), facts: systemFacts, recordedBy: name('name of the person') });
+export type SavedFacts = z.infer<typeof savedFacts>;
 
 export const system = z.strictObject({
   id,
@@ -26,5 +73,10 @@ export const system = z.strictObject({
   nameplateTyped: typed.nullable(),
   /** What the ledger says is in it: nameplate less what was taken out, plus what went in. */
   contentKg: z.number(),
+  facts: systemFacts,
+  /** Rises with every change of the facts. */
+  version: z.int(),
+  changedAt: instant.nullable(),
+  changedBy: z.string().nullable(),
 });
 export type System = z.infer<typeof system>;

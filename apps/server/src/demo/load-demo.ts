@@ -1,6 +1,6 @@
 import type { AccountKind } from '@hygromet/contract/account';
 import type { Place } from '@hygromet/contract/cylinder';
-import type { SystemKind } from '@hygromet/contract/system';
+import type { SystemFacts, SystemKind } from '@hygromet/contract/system';
 import { fillRules } from '@hygromet/core/cylinder/fill-rule';
 import { refrigerant } from '@hygromet/core/fluids/refrigerant';
 import { massFrom, massIn, type DecimalMassUnit } from '@hygromet/core/units/mass';
@@ -76,6 +76,8 @@ async function addDemoSystem(
       refrigerant: system.refrigerant,
       nameplateKg: massFrom(value, unit),
       nameplateTyped: { text: String(value), unit },
+      // the demo's own file, checked against the contract by its test
+      ...('facts' in system ? { facts: system.facts as SystemFacts } : {}),
     },
     outside,
   );

@@ -29,6 +29,7 @@ export const statusOf = {
   'already-reversed': 409,
   'reversal-of-reversal': 409,
   'name-taken': 409,
+  'changed-meanwhile': 409,
   internal: 500,
 } satisfies Record<ProblemCode, ContentfulStatusCode>;
 

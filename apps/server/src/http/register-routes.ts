@@ -5,13 +5,11 @@ import { allRefrigerants } from '@hygromet/core/fluids/refrigerant';
 import { Hono } from 'hono';
 import { answerProperty } from '../domain/answer-property';
 import { answerFillLimits } from '../domain/compute-fill-limits';
-import { registerSystem } from '../domain/register-system';
 import { fillPolicyOf, ownOrganisation, saveOrganisation } from '../store/organisation-store';
-import { systemsOf } from '../store/system-store';
 import type { Deps, Env } from './env';
 import { body } from './valid';
 
-const { fillLimits, properties, refrigerants, organisation, saveOrganisation: save, systems, addSystem } = endpoints;
+const { fillLimits, properties, refrigerants, organisation, saveOrganisation: save } = endpoints;
 
 const summaries = allRefrigerants.map(({ id, kind, composition, modelQuality }): RefrigerantSummary => {
   const classification = classificationOf(id);
@@ -26,7 +24,7 @@ const summaries = allRefrigerants.map(({ id, kind, composition, modelQuality }):
   };
 });
 
-export const registerRoutes = ({ db, outside }: Deps) =>
+export const registerRoutes = ({ db }: Deps) =>
   new Hono<Env>()
     .post(fillLimits.path, body(fillLimits.body), async (c) =>
       c.json(answerFillLimits(c.req.valid('json'), fillPolicyOf(await ownOrganisation(db)))),
@@ -40,8 +38,4 @@ export const registerRoutes = ({ db, outside }: Deps) =>
     .put(save.path, body(save.body), async (c) => {
       await saveOrganisation(db, (await ownOrganisation(db)).id, c.req.valid('json'));
       return c.json(c.req.valid('json'));
-    })
-    .get(systems.path, async (c) => c.json(await systemsOf(db, (await ownOrganisation(db)).id)))
-    .post(addSystem.path, body(addSystem.body), async (c) =>
-      c.json(await registerSystem(db, await ownOrganisation(db), c.req.valid('json'), outside), addSystem.status),
-    );
+    });

@@ -1,3 +1,4 @@
+import type { SystemFacts } from '@hygromet/contract/system';
 import { Kysely, PostgresDialect, type ColumnType, type Generated, type Transaction } from 'kysely';
 import pg from 'pg';
 
@@ -34,6 +35,10 @@ interface SystemTable {
   refrigerant: string;
   nameplate_kg: Numeric;
   nameplate_typed: Json<TypedText | null> | null;
+  facts: ColumnType<SystemFacts, string | undefined, string>;
+  version: Generated<number>;
+  changed_at: ColumnType<Date | null, Date | string | undefined, Date | string>;
+  changed_by: ColumnType<string | null, string | undefined, string>;
 }
 
 interface CylinderTable {

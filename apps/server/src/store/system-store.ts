@@ -1,4 +1,4 @@
-import type { NewSystem, System, SystemKind } from '@hygromet/contract/system';
+import type { NewSystem, SavedFacts, System, SystemKind } from '@hygromet/contract/system';
 import type { Tx } from './database';
 
 const systemQuery = (db: Tx, organisationId: string) =>
@@ -20,6 +20,10 @@ const systemOf = (row: Row): System => ({
   nameplateKg: Number(row.nameplate_kg),
   nameplateTyped: row.nameplate_typed,
   contentKg: row.content_kg === null ? 0 : Number(row.content_kg),
+  facts: row.facts,
+  version: row.version,
+  changedAt: row.changed_at?.toISOString() ?? null,
+  changedBy: row.changed_by,
 });
 
 export const systemsOf = async (db: Tx, organisationId: string): Promise<System[]> =>
@@ -48,6 +52,25 @@ export async function addSystem(db: Tx, organisationId: string, id: string, draf
       refrigerant: draft.refrigerant,
       nameplate_kg: draft.nameplateKg,
       nameplate_typed: draft.nameplateTyped === undefined ? null : JSON.stringify(draft.nameplateTyped),
+      facts: JSON.stringify(draft.facts ?? {}),
     })
     .execute();
+}
+
+/** Replaces the facts of the version that was seen; false where there is a newer one. */
+export async function saveFacts(
+  db: Tx,
+  organisationId: string,
+  id: string,
+  { version, facts, recordedBy }: SavedFacts,
+  now: Date,
+): Promise<boolean> {
+  const { numUpdatedRows } = await db
+    .updateTable('system')
+    .set({ facts: JSON.stringify(facts), version: version + 1, changed_at: now, changed_by: recordedBy })
+    .where('organisation_id', '=', organisationId)
+    .where('id', '=', id)
+    .where('version', '=', version)
+    .executeTakeFirst();
+  return numUpdatedRows === 1n;
 }

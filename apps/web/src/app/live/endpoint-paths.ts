@@ -16,6 +16,8 @@ export const endpointPaths = {
   weighCylinder: { method: 'post', path: '/api/cylinders/:id/weighings' },
   systems: { method: 'get', path: '/api/systems' },
   addSystem: { method: 'post', path: '/api/systems' },
+  system: { method: 'get', path: '/api/systems/:id' },
+  saveSystemFacts: { method: 'put', path: '/api/systems/:id/facts' },
   accounts: { method: 'get', path: '/api/accounts' },
   movements: { method: 'get', path: '/api/movements' },
   bookTransfer: { method: 'post', path: '/api/transfers' },

@@ -2,7 +2,7 @@ import { inject, Injectable } from '@angular/core';
 import type { NewCylinder } from '@hygromet/contract/cylinder';
 import type { NewReversal, NewTransfer, NewWeighing } from '@hygromet/contract/movement';
 import type { Organisation } from '@hygromet/contract/organisation';
-import type { NewSystem } from '@hygromet/contract/system';
+import type { NewSystem, SavedFacts } from '@hygromet/contract/system';
 import { shareReplay, startWith, Subject, switchMap, tap, type Observable } from 'rxjs';
 import { Api } from './api';
 
@@ -21,6 +21,8 @@ export class Registers {
   readonly refrigerants$ = this.api.call$('refrigerants').pipe(shareReplay({ bufferSize: 1, refCount: false }));
 
   readonly cylinder$ = (id: string) => this.fresh$(() => this.api.call$('cylinder', { params: { id } }));
+  readonly system$ = (id: string) => this.fresh$(() => this.api.call$('system', { params: { id } }));
+  readonly saveSystemFacts$ = (id: string, body: SavedFacts) => this.changes$(this.api.call$('saveSystemFacts', { params: { id }, body }));
   readonly movementsOf$ = (account: string) => this.fresh$(() => this.api.call$('movements', { query: { account } }));
 
   readonly addCylinder$ = (body: NewCylinder) => this.changes$(this.api.call$('addCylinder', { body }));

@@ -62,7 +62,9 @@ const SAME_KG = 0.005;
               @for (s of table.data; track s.id) {
                 <tr>
                   <td>
-                    <b>{{ s.site }}</b><span class="small block">{{ s.name }}</span>
+                    <a [routerLink]="['/systems', s.id, 'method']"
+                      ><b>{{ s.site }}</b></a
+                    ><span class="small block">{{ s.name }}</span>
                   </td>
                   <td>{{ kind(s) }}</td>
                   <td>{{ s.refrigerant }}</td>

@@ -1,0 +1,21 @@
+import type { SavedFacts, System } from '@hygromet/contract/system';
+import type { Tx } from '../store/database';
+import { inTransaction } from '../store/in-transaction';
+import { saveFacts, systemById } from '../store/system-store';
+import type { Outside } from './outside';
+import { Refused } from './refused';
+
+/** Keeps the facts of a circuit for whoever saw their latest version: nobody overwrites what they have not read. */
+export const saveSystemFacts = (db: Tx, organisationId: string, id: string, change: SavedFacts, outside: Outside): Promise<System> =>
+  inTransaction(db, async (tx) => {
+    const known = await systemById(tx, organisationId, id);
+    if (known === undefined) throw new Refused('not-found', 'This system is not in the register.');
+    if (!(await saveFacts(tx, organisationId, id, change, outside.now())))
+      throw new Refused(
+        'changed-meanwhile',
+        `${known.changedBy ?? 'Somebody'} has changed these facts meanwhile. Look at them, and save yours again if they still hold.`,
+      );
+    const saved = await systemById(tx, organisationId, id);
+    if (saved === undefined) throw new Error(`the system ${id} was changed and is not there`);
+    return saved;
+  });

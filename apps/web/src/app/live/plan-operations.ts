@@ -1,0 +1,97 @@
+import type { System } from '@hygromet/contract/system';
+import type { Holding } from '@hygromet/core/circuit/holding';
+import type { LineSet } from '@hygromet/core/circuit/line-set';
+import { knownVolume, type PartVolume } from '@hygromet/core/circuit/part-volume';
+import type { Valve, ValveState } from '@hygromet/core/circuit/part';
+import type { EvacuationLevel } from '@hygromet/core/compliance/evacuation-level';
+import type { Composition } from '@hygromet/core/fluids/composition';
+import type { Arrival } from '@hygromet/core/planning/arrival';
+import type { Contradiction } from '@hygromet/core/planning/contradictions';
+import type { Decision } from '@hygromet/core/planning/decide';
+import type { Method } from '@hygromet/core/planning/method';
+import { planFor, stepsFor, type Look, type RecordedSystem } from '@hygromet/core/planning/plan';
+import type { RecoveryEstimate } from '@hygromet/core/planning/recovery-estimate';
+import type { Range } from '@hygromet/core/planning/situation';
+import type { Step } from '@hygromet/core/planning/steps';
+import { cubicMetre, kelvin, pascal, type Metre } from '@hygromet/core/units/quantity';
+
+/** A look in plain numbers, SI. */
+export type PlainLook = Omit<Look, 'T' | 'standing' | 'atmosphere'> & {
+  readonly T: number;
+  readonly standing?: number | undefined;
+  readonly atmosphere: number;
+};
+
+export interface PlanArgs {
+  readonly system: Pick<System, 'kind' | 'nameplateKg' | 'contentKg' | 'facts'>;
+  readonly composition: Composition;
+  readonly flammable: boolean;
+  readonly look: PlainLook;
+  /** Chosen by a person; otherwise the one that is proposed. */
+  readonly method?: Method | undefined;
+}
+
+export interface PlanAnswer {
+  readonly decision: Decision;
+  readonly method: Method | undefined;
+  readonly arrival: Arrival;
+  readonly content: Range;
+  readonly condenser: Holding | undefined;
+  readonly receiver: Holding | undefined;
+  readonly level: EvacuationLevel;
+  readonly contradictions: readonly Contradiction[];
+  readonly lineKg: number;
+  readonly steps: readonly Step[];
+  readonly estimate: RecoveryEstimate | undefined;
+}
+
+export const planOperations = {
+  plan: ({ system, composition, flammable, look, method }: PlanArgs): PlanAnswer => {
+    const plan = planFor(recorded(system, composition, flammable), {
+      ...look,
+      T: kelvin(look.T),
+      atmosphere: pascal(look.atmosphere),
+      standing: look.standing === undefined ? undefined : pascal(look.standing),
+    });
+    const { situation, decision, contradictions, lineKg } = plan;
+    const taken = method ?? decision.chosen;
+    const { steps, estimate } = taken === undefined ? { steps: [], estimate: undefined } : stepsFor(plan, taken, flammable);
+    const { arrival, content, condenser, receiver, level } = situation;
+    return { decision, method: taken, arrival, content, condenser, receiver, level, contradictions, lineKg, steps, estimate };
+  },
+};
+
+function recorded(
+  { kind, nameplateKg, contentKg, facts }: PlanArgs['system'],
+  composition: Composition,
+  flammable: boolean,
+): RecordedSystem {
+  return {
+    kind,
+    composition,
+    flammable,
+    nameplateKg,
+    contentKg,
+    lineSet: facts.lineSet === undefined ? undefined : lineSetOf(facts.lineSet),
+    volumes: volumesOf(facts.volumes),
+    valves: (facts.valves ?? {}) as Partial<Record<Valve, ValveState>>,
+    ports: facts.ports,
+    compressor: facts.compressor ?? 'scroll',
+  };
+}
+
+const lineSetOf = ({ lengthM, coveredM, liquid, suction }: NonNullable<System['facts']['lineSet']>): LineSet => ({
+  length: lengthM as Metre,
+  covered: coveredM as Metre,
+  liquid,
+  suction,
+});
+
+function volumesOf(volumes: System['facts']['volumes'] = {}): RecordedSystem['volumes'] {
+  const known: Partial<Record<'condenser' | 'receiver', PartVolume>> = {};
+  for (const part of ['condenser', 'receiver'] as const) {
+    const volume = volumes[part];
+    if (volume !== undefined) known[part] = knownVolume(cubicMetre(volume.m3), volume.known);
+  }
+  return known;
+}

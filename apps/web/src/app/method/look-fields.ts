@@ -1,0 +1,103 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { partNames } from '../systems/system-words';
+import { ChoiceField } from '../ui/choice-field';
+import { QuantityField } from '../ui/quantity-field';
+import { MethodSession } from './method.session';
+
+/** What is seen on arriving: readings, the part that failed, and what still works. */
+@Component({
+  selector: 'hy-look-fields',
+  imports: [ChoiceField, QuantityField],
+  template: `
+    @let draft = session.draft();
+    <hy-quantity-field
+      label="Standing pressure"
+      kind="pressure"
+      [entry]="draft.standing"
+      (entryChange)="session.change({ standing: $event })"
+    />
+    <hy-quantity-field
+      label="Ambient"
+      kind="temperature"
+      [entry]="draft.ambient"
+      (entryChange)="session.change({ ambient: $event })"
+      [asked]="true"
+    />
+    <hy-choice-field
+      label="Failed part"
+      [choices]="failedChoices()"
+      [value]="draft.failed"
+      (valueChange)="session.change({ failed: $event })"
+    />
+    <hy-choice-field
+      label="Compressor"
+      [choices]="compressorStates"
+      [value]="draft.compressor"
+      (valueChange)="session.change({ compressor: $event })"
+    />
+    <hy-choice-field
+      label="Metering device"
+      [choices]="meteringStates"
+      [value]="draft.metering"
+      (valueChange)="session.change({ metering: $event })"
+    />
+    @if (session.kind()?.water) {
+      <hy-choice-field label="Water" [choices]="waterStates" [value]="draft.water" (valueChange)="session.change({ water: $event })" />
+    }
+    @if (reversible()) {
+      <hy-choice-field
+        label="In cooling"
+        [choices]="coolingStates"
+        [value]="draft.heldInCooling ? 'yes' : 'no'"
+        (valueChange)="session.change({ heldInCooling: $event === 'yes' })"
+      />
+    }
+    <hy-choice-field
+      label="Repair"
+      [choices]="repairs"
+      [value]="draft.majorRepair ? 'major' : 'minor'"
+      (valueChange)="session.change({ majorRepair: $event === 'major' })"
+    />
+  `,
+  styles: `
+    :host {
+      display: grid;
+      align-items: start;
+      gap: 12px 16px;
+      grid-template-columns: repeat(auto-fit, minmax(190px, 1fr));
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class LookFields {
+  protected readonly session = inject(MethodSession);
+  protected readonly reversible = computed(() => this.session.kind()?.parts.includes('reversing-valve') ?? false);
+  protected readonly failedChoices = computed(() => [
+    { value: 'unknown', label: 'not found yet' },
+    { value: 'none', label: 'none, to be emptied' },
+    ...(this.session.kind()?.parts ?? []).map((part) => ({ value: part, label: partNames[part] })),
+  ]);
+  protected readonly compressorStates = [
+    { value: 'runs', label: 'runs' },
+    { value: 'stands', label: 'does not run' },
+    { value: 'burnt-out', label: 'burnt out' },
+    { value: 'unknown', label: 'not known' },
+  ];
+  protected readonly meteringStates = [
+    { value: 'works', label: 'works' },
+    { value: 'stuck-closed', label: 'stuck shut' },
+    { value: 'stuck-open', label: 'stuck open' },
+  ];
+  protected readonly waterStates = [
+    { value: 'flows', label: 'flows' },
+    { value: 'stands', label: 'stands' },
+  ];
+  protected readonly coolingStates = [
+    { value: 'yes', label: 'can be held' },
+    { value: 'no', label: 'cannot be held' },
+  ];
+  protected readonly repairs = [
+    { value: 'major', label: 'opens the circuit widely' },
+    { value: 'minor', label: 'a small one' },
+  ];
+}

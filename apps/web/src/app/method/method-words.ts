@@ -1,0 +1,102 @@
+import type { Method } from '@hygromet/core/planning/method';
+import type { Reason, ReasonCode } from '@hygromet/core/planning/reasons';
+import type { Arrival } from '@hygromet/core/planning/arrival';
+import type { Contradiction } from '@hygromet/core/planning/contradictions';
+import type { Units } from '../preferences/units.service';
+import { partNames } from '../systems/system-words';
+
+export const methodNames: Record<Method, string> = {
+  nothing: 'Nothing to bring out',
+  'pump-down-condenser': 'Pump down into the condenser',
+  'pump-down-receiver': 'Pump down into the receiver',
+  'pump-down-and-recover': 'Pump down what fits, recover the rest',
+  'liquid-first': 'Liquid over by pressure, then recover',
+  'push-pull': 'Push-pull, then recover the vapour',
+  recover: 'Recover everything',
+  pierce: 'Pierce and recover',
+};
+
+type Telling = Pick<Units, 'massText' | 'percent' | 'pressure'>;
+type Numbers = Reason['numbers'];
+
+const holds =
+  (what: string) =>
+  ({ content, holds: may }: Numbers, tell: Telling) =>
+    `${tell.massText(content ?? 0)} are in it, the ${what} may hold ${tell.massText(may ?? 0)} today at 80 % liquid`;
+
+/** Every reason in a technician's words, with the figures behind it. */
+const reasonWords: Record<ReasonCode, (numbers: Numbers, tell: Telling) => string> = {
+  'it-is-flat': () => 'no pressure is left',
+  'it-holds-refrigerant': ({ content }, tell) => `about ${tell.massText(content ?? 0)} are in it`,
+  'compressor-stands': () => 'the compressor does not run',
+  'compressor-burnt-out': () => 'burnt out: its acid must not be pumped round',
+  'compressor-unproved': () => 'nobody has seen the compressor run',
+  'not-held-in-cooling': () => 'it cannot be held in cooling',
+  'metering-stuck-closed': () => 'the metering device is shut: the liquid line cannot empty',
+  'water-stands': () => 'no water through the barrel: its tubes freeze and burst. Start the pump first',
+  'no-service-valves': () => 'it has no service valves',
+  'no-liquid-service-valve': () => 'there is a king valve instead of a liquid service valve',
+  'no-receiver': () => 'it has no receiver with a king valve',
+  'liquid-valve-leaks': () => 'the liquid service valve leaks',
+  'king-valve-leaks': () => 'the king valve leaks',
+  'suction-valve-leaks': () => 'the suction service valve leaks',
+  'no-suction-valve': () => 'nothing shuts the suction side',
+  'valve-unproved': () => 'nobody has tried whether a valve holds',
+  'part-stays-under-charge': () => 'the part to open is on the side that keeps the charge',
+  'part-stays-under-receiver-charge': () => 'the part to open is on the side that keeps the charge',
+  'leak-not-found': () => 'the leak is not found: it may be where the charge goes',
+  'to-be-emptied': () => 'it is to be emptied, not opened at one part',
+  'does-not-fit-condenser': holds('condenser'),
+  'may-not-fit-condenser': holds('condenser'),
+  'does-not-fit-receiver': holds('receiver'),
+  'may-not-fit-receiver': holds('receiver'),
+  'fits-whole': () => 'all of it fits the condenser: no machine need be carried',
+  'rest-above-level': ({ level }, tell) => `the rest would stay above ${tell.pressure(level ?? 0)}, which the rules ask for`,
+  'air-or-other-in-it': ({ airShare }, tell) => `${tell.percent(airShare ?? 0)} of the vapour may be air, or it is not what the plate says`,
+  'no-liquid': ({ most }, tell) => `only vapour is left, ${tell.massText(most ?? 0)} at most`,
+  'vapour-only-pump-down': ({ most }, tell) => `only vapour is left, ${tell.massText(most ?? 0)} at most: it is recovered as quickly`,
+  'no-ports': () => 'it has no port to connect to',
+  'has-ports': () => 'it has ports',
+  'one-port': () => 'it takes two ports',
+  'too-little-for-push-pull': ({ holds: least }, tell) => `it pays from about ${tell.massText(least ?? 0)}`,
+  'too-little-for-liquid-first': ({ holds: least }, tell) => `it pays from about ${tell.massText(least ?? 0)}`,
+  'sealed-unit': () => 'one port alone takes long',
+};
+
+export const reasonText = ({ code, numbers }: Reason, tell: Telling): string => reasonWords[code](numbers, tell);
+
+export const standingNames = { possible: 'possible', 'not-advised': 'not advised', impossible: 'impossible' } as const;
+
+/** What the standing pressure says, and what to do about it. */
+export function arrivalText(arrival: Arrival, tell: Telling): string {
+  switch (arrival.state) {
+    case 'unread':
+      return 'Read the standing pressure before anything is touched: it tells whether there is liquid, only vapour, air, or nothing.';
+    case 'flat':
+      return 'Flat. Prove zero on both sides before anything is cut: one side can hide behind a shut valve.';
+    case 'liquid':
+      return `It stands at its own pressure, ${tell.pressure(arrival.pBubble)}: there is liquid in it.`;
+    case 'vapour-only':
+      return `Below its own pressure: only vapour is left, ${tell.massText(arrival.mostKg)} at most. Every hose that is connected takes a visible part of it.`;
+    case 'air-or-other':
+      return `Above its own pressure: ${tell.percent(arrival.airShare)} of the vapour may be air, or it is another refrigerant. Use an identifier; recover it into a cylinder marked so.`;
+    default:
+      return arrival satisfies never;
+  }
+}
+
+/** A question about facts that hardly go together. */
+export function contradictionText({ code, numbers, part }: Contradiction, tell: Telling): string {
+  switch (code) {
+    case 'part-not-in-kind':
+      return `The record tells of a ${part === undefined ? 'part' : partNames[part].toLowerCase()}, and this kind of system usually has none. Is the kind right?`;
+    case 'charge-unusual':
+      return `${tell.massText(numbers['charge'] ?? 0)} is unusual for this kind of system (${tell.massText(numbers['least'] ?? 0)} to ${tell.massText(numbers['most'] ?? 0)}). Read the plate again.`;
+    case 'line-without-set':
+      return 'A sealed appliance has no line set. Is the kind right?';
+    case 'valve-without-part':
+      return 'A king valve is recorded, and no receiver. Which is right?';
+    default:
+      return code satisfies never;
+  }
+}

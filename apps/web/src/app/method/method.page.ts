@@ -1,0 +1,63 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import type { System } from '@hygromet/contract/system';
+import type { Holding } from '@hygromet/core/circuit/holding';
+import type { Method } from '@hygromet/core/planning/method';
+import type { PlanAnswer } from '../live/plan-operations';
+import { Units } from '../preferences/units.service';
+import { systemKindNames } from '../systems/system-words';
+import { Caution } from '../ui/caution';
+import { valueOf } from '../ui/loadable';
+import { PageHead } from '../ui/page-head';
+import { Spine } from '../ui/spine';
+import { TextField } from '../ui/text-field';
+import { CircuitDrawing } from './circuit-drawing';
+import { LookFields } from './look-fields';
+import { MethodSession } from './method.session';
+import { arrivalText, contradictionText, methodNames } from './method-words';
+import { StepList } from './step-list';
+import { VerdictList } from './verdict-list';
+
+/** Look and method: what was seen, every way to bring the refrigerant out with its reasons, and the steps of the one that is taken. */
+@Component({
+  selector: 'hy-method-page',
+  imports: [Caution, CircuitDrawing, LookFields, PageHead, RouterLink, Spine, StepList, TextField, VerdictList],
+  providers: [MethodSession],
+  templateUrl: './method.page.html',
+  styleUrls: ['../ui/columns.css', './method.page.css'],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class MethodPage {
+  protected readonly session = inject(MethodSession);
+  protected readonly units = inject(Units);
+  protected readonly stages = ['Look', 'Method', 'Cylinders', 'Transfer', 'Account'];
+  protected readonly names = methodNames;
+
+  protected readonly plan = computed(() => valueOf(this.session.plan()));
+  protected readonly refused = computed(() => {
+    const plan = this.session.plan();
+    return plan.state === 'failed' ? plan.sentence : undefined;
+  });
+  protected readonly questions = computed(() => (this.plan()?.contradictions ?? []).map((own) => contradictionText(own, this.units)));
+  protected readonly ambient = computed(() => {
+    const ambient = this.session.ambient();
+    return ambient.state === 'good' ? this.units.temperature(ambient.si) : '';
+  });
+
+  protected line = ({ refrigerant, nameplateKg }: System): string => `${refrigerant}, ${this.units.massText(nameplateKg)} on the plate`;
+  protected kindName = ({ kind }: System): string => systemKindNames[kind];
+  protected arrival = ({ arrival }: PlanAnswer): string => arrivalText(arrival, this.units);
+  protected range = ({ low, high }: Holding): string =>
+    high - low < 0.01 ? this.units.massText(low, 'down') : `${this.units.mass(low, 'down').number} to ${this.units.massText(high, 'down')}`;
+  protected printed = ({ level }: PlanAnswer): string =>
+    level.orShare === undefined ? 'The level' : `The level, or ${this.units.percent(level.orShare)} of the charge`;
+  protected cooling = ({ estimate }: PlanAnswer): string => (estimate?.needs === 'fan' ? 'a fan' : (estimate?.needs ?? ''));
+
+  protected take(method: Method, { decision }: PlanAnswer): void {
+    this.session.change({ method: method === decision.chosen ? null : method, ...(method === decision.chosen ? { why: '' } : {}) });
+  }
+
+  protected note({ code, text }: { code: string; text: string }): void {
+    this.session.change({ readings: { ...this.session.draft().readings, [code]: text } });
+  }
+}

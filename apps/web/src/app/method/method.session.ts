@@ -1,0 +1,109 @@
+import { computed, inject, Injectable } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { ActivatedRoute } from '@angular/router';
+import type { Part, Valve, ValveState } from '@hygromet/core/circuit/part';
+import { kindOf } from '@hygromet/core/circuit/system-kind';
+import type { Method } from '@hygromet/core/planning/method';
+import type { CompressorState, MeteringState } from '@hygromet/core/planning/situation';
+import { whereAfter, whereAtRest } from '@hygromet/core/planning/where';
+import { asked } from '../live/asked';
+import { Drafts } from '../live/draft.service';
+import type { PlanArgs } from '../live/plan-operations';
+import { PropertyService } from '../live/property.service';
+import { Registers } from '../live/registers.service';
+import { PreferencesService } from '../preferences/preferences.service';
+import { Units } from '../preferences/units.service';
+import { loadable, valueOf, waiting } from '../ui/loadable';
+import { readQuantity } from '../ui/quantity-entry';
+import { newLookDraft, type LookDraft } from './look-draft';
+
+const SHUT_BY: Partial<Record<Method, readonly Valve[]>> = {
+  'pump-down-condenser': ['liquid-service', 'suction-service'],
+  'pump-down-and-recover': ['liquid-service', 'suction-service'],
+  'pump-down-receiver': ['king', 'suction-service'],
+};
+
+/** One look at one system: what was seen, what follows from it, and what was decided. */
+@Injectable()
+export class MethodSession {
+  private readonly registers = inject(Registers);
+  private readonly units = inject(Units);
+  private readonly preferences = inject(PreferencesService).current;
+  readonly systemId = inject(ActivatedRoute).snapshot.paramMap.get('id') ?? '';
+  private readonly stored = inject(Drafts).open<LookDraft>(`look.${this.systemId}`, () => newLookDraft(this.preferences()));
+
+  readonly draft = this.stored.value.asReadonly();
+  readonly system = toSignal(loadable(this.registers.system$(this.systemId)), { initialValue: waiting });
+  private readonly refrigerants = toSignal(loadable(this.registers.refrigerants$), { initialValue: waiting });
+  private readonly known = computed(() => valueOf(this.system()));
+  private readonly summary = computed(() => valueOf(this.refrigerants())?.find(({ id }) => id === this.known()?.refrigerant));
+
+  readonly kind = computed(() => {
+    const system = this.known();
+    return system === undefined ? undefined : kindOf(system.kind);
+  });
+  readonly ambient = computed(() => readQuantity('temperature', this.draft().ambient));
+  readonly standing = computed(() => readQuantity('pressure', this.draft().standing, this.units.atmosphere()));
+
+  readonly question = computed((): PlanArgs | undefined => {
+    const [system, summary, ambient, standing, draft] = [this.known(), this.summary(), this.ambient(), this.standing(), this.draft()];
+    if (system === undefined || summary === undefined || ambient.state !== 'good' || standing.state === 'bad') return undefined;
+    return {
+      system,
+      composition: summary.composition,
+      flammable: summary.flammable,
+      look: {
+        T: ambient.si,
+        standing: standing.state === 'good' ? standing.si : undefined,
+        failed: draft.failed as Part | 'unknown' | 'none', // the lists on the page offer only what the core knows
+        compressor: draft.compressor as CompressorState,
+        metering: draft.metering as MeteringState,
+        heldInCooling: draft.heldInCooling,
+        water: draft.water === 'stands' ? 'stands' : 'flows',
+        majorRepair: draft.majorRepair,
+        atmosphere: this.units.atmosphere(),
+      },
+      method: draft.method ?? undefined,
+    };
+  });
+  readonly plan = asked(inject(PropertyService), 'plan', this.question);
+
+  readonly failedPart = computed(() => {
+    const { failed } = this.draft();
+    return failed === 'unknown' || failed === 'none' ? undefined : (failed as Part);
+  });
+  readonly where = computed(() => {
+    const [system, plan] = [this.known(), valueOf(this.plan())];
+    if (system === undefined) return new Map();
+    return plan?.method === undefined ? whereAtRest(system.kind) : whereAfter(plan.method, system.kind);
+  });
+  readonly valves = computed(() => {
+    const system = this.known();
+    if (system === undefined) return [];
+    const shut = SHUT_BY[valueOf(this.plan())?.method ?? 'recover'] ?? [];
+    const states: Partial<Record<Valve, ValveState>> = system.facts.valves ?? {};
+    return kindOf(system.kind)
+      .valves.filter((valve) => states[valve] !== 'none')
+      .map((valve) => ({ valve, shut: shut.includes(valve) }));
+  });
+
+  /** Somebody has changed the facts since this plan was last looked at. */
+  readonly changedBy = computed(() => {
+    const [system, { seenVersion }] = [this.known(), this.draft()];
+    return system === undefined || seenVersion === null || seenVersion === system.version ? undefined : (system.changedBy ?? 'Somebody');
+  });
+
+  /** What is changed is looked at with the facts as they are now. */
+  change(part: Partial<LookDraft>): void {
+    this.stored.value.update((draft) => ({ ...draft, seenVersion: draft.seenVersion ?? this.known()?.version ?? null, ...part }));
+  }
+
+  lookAgain(): void {
+    this.change({ seenVersion: this.known()?.version ?? null });
+  }
+
+  /** A look for the next visit: nothing of the last one is taken over. */
+  again(): void {
+    this.stored.value.set(newLookDraft(this.preferences()));
+  }
+}

@@ -1,0 +1,46 @@
+import { ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
+import type { Step } from '@hygromet/core/planning/steps';
+import { Units } from '../preferences/units.service';
+import { Caution } from '../ui/caution';
+import { cautionText, stepText } from './step-words';
+
+/** The checklist, in order; a caution stands at its step, and a reading is noted beside it. */
+@Component({
+  selector: 'hy-step-list',
+  imports: [Caution],
+  template: `
+    <ol>
+      @for (step of steps(); track $index) {
+        <li>
+          <div class="line">
+            <p>{{ text(step) }}</p>
+            @if (step.asksReading) {
+              <input
+                type="text"
+                autocomplete="off"
+                [attr.aria-label]="'Read at step ' + ($index + 1)"
+                placeholder="read"
+                [value]="readings()[step.code] ?? ''"
+                (input)="noted.emit({ code: step.code, text: $any($event.target).value })"
+              />
+            }
+          </div>
+          @for (caution of step.cautions; track caution) {
+            <hy-caution>{{ words(caution) }}</hy-caution>
+          }
+        </li>
+      }
+    </ol>
+  `,
+  styleUrl: './step-list.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class StepList {
+  private readonly units = inject(Units);
+  readonly steps = input.required<readonly Step[]>();
+  readonly readings = input.required<Readonly<Record<string, string>>>();
+  readonly noted = output<{ code: string; text: string }>();
+
+  protected text = (step: Step): string => stepText(step, this.units);
+  protected words = cautionText;
+}

@@ -1,0 +1,50 @@
+import type { Step, StepCaution, StepCode } from '@hygromet/core/planning/steps';
+import type { Units } from '../preferences/units.service';
+
+type Telling = Pick<Units, 'pressure'>;
+
+const told: Record<StepCode, (step: Step, tell: Telling) => string> = {
+  'read-standing-pressure': () => 'Read the standing pressure on both sides, and the temperature.',
+  'prove-flat': () => 'Prove zero on the liquid and on the suction side, each with its own gauge.',
+  'start-water': () => 'Start the water pump, and see that water flows.',
+  'hold-in-cooling': () => 'Hold it in cooling.',
+  'defeat-low-pressure-switch': () => 'Keep the low-pressure switch from stopping it, by the unit’s own service mode where it has one.',
+  'nearly-close-suction': () => 'Close the suction service valve all but a quarter of a turn, so that it can be shut at once.',
+  'run-compressor': () => 'Run the compressor and let it settle.',
+  'close-liquid-valve': () => 'Shut the liquid service valve.',
+  'close-king': () => 'Front-seat the king valve. The low-pressure switch should stop the compressor: see that it does.',
+  'watch-suction': ({ at }, tell) => `Watch the suction fall. Act at ${tell.pressure(at ?? 0)}.`,
+  'close-suction': () => 'Shut the suction service valve.',
+  'cut-power': () => 'Cut the power.',
+  'watch-holding': ({ minutes }) =>
+    `Watch the shut-off side for ${minutes ?? 0} min: a rise says that a valve does not hold, or that liquid was left.`,
+  'pierce-process-tube': () => 'Put a piercing valve on the process tube; a real port replaces it before it is charged again.',
+  'prepare-cylinder': () => 'Take an evacuated cylinder of this refrigerant, note its stop weight, put it on the scale.',
+  'remove-cores': () => 'Take the valve cores out.',
+  'connect-and-purge': () => 'Connect short, wide hoses and purge them.',
+  'let-liquid-over': () => 'Open the liquid side and let liquid over by pressure alone, until the scale stands still.',
+  'push-pull-until-vapour': () => 'Draw vapour from the cylinder, push it on the liquid in the system, until the sight glass shows vapour.',
+  'recover-excess': () => 'Recover what the condenser may not hold, by the scale.',
+  'recover-liquid': () => 'Recover from the liquid side first.',
+  'recover-vapour': ({ at }, tell) => `Recover the vapour down to ${tell.pressure(at ?? 0)}.`,
+  'isolate-and-wait': ({ minutes }) => `Shut it in and watch for ${minutes ?? 0} min: refrigerant boils out of oil and cold spots.`,
+  'recover-again': ({ at }, tell) => `If it has passed ${tell.pressure(at ?? 0)}, recover again.`,
+  'book-by-scale': () => 'Close the cylinder, read the scale, book the transfer.',
+  'sweep-with-nitrogen': () => 'Sweep the part with dry nitrogen: it carries out what could not be recovered.',
+  open: () => 'Open the part.',
+};
+
+const cautions: Record<StepCaution, string> = {
+  'barrel-freezes': 'Without flowing water the tubes of the barrel freeze and burst within seconds.',
+  'scroll-no-vacuum': 'Do not run it into a vacuum: it is ruined, and air is drawn in.',
+  'mark-what-condenser-holds': 'The condenser must not become liquid-full: its pressure then rises at once.',
+  'stay-with-cylinder': 'Stay with the cylinder while it fills.',
+  'stop-weight': 'Close the valve at the stop weight, whatever is left in the system.',
+  'it-burns': 'It burns: no ignition source, ventilate, everything rated for it, no air in cylinder or hoses.',
+  'lock-out': 'Mains voltage. Lock it out before a cover is opened; never push a contactor in by hand.',
+  acid: 'Acid: gloves and glasses, a cylinder marked for it, a drier in line.',
+  'cool-the-cylinder': 'Without cooling the machine’s high-pressure cut-out will open. Have water or ice ready.',
+};
+
+export const stepText = (step: Step, tell: Telling): string => told[step.code](step, tell);
+export const cautionText = (caution: StepCaution): string => cautions[caution];

@@ -1,0 +1,54 @@
+import { ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
+import type { Verdict } from '@hygromet/core/planning/decide';
+import type { Method } from '@hygromet/core/planning/method';
+import { Units } from '../preferences/units.service';
+import { methodNames, reasonText, standingNames } from './method-words';
+
+/** Every method with what speaks against it and what it costs; the one that is taken is marked. */
+@Component({
+  selector: 'hy-verdict-list',
+  template: `
+    <ul role="radiogroup" aria-label="Method">
+      @for (verdict of verdicts(); track verdict.method) {
+        <li [class.taken]="verdict.method === taken()" [class.out]="verdict.standing === 'impossible'">
+          <label>
+            <input
+              type="radio"
+              name="method"
+              [value]="verdict.method"
+              [checked]="verdict.method === taken()"
+              [disabled]="verdict.standing === 'impossible'"
+              (change)="take.emit(verdict.method)"
+            />
+            <span class="name">{{ names[verdict.method] }}</span>
+            <span class="standing" [class]="verdict.standing">{{ standings[verdict.standing] }}</span>
+          </label>
+          @if (verdict.reasons.length > 0) {
+            <p class="reasons">{{ reasons(verdict) }}</p>
+          }
+          @if (verdict.cost; as cost) {
+            <p class="cost">
+              about {{ units.decimal(cost.minutes, 0) }} min · carry {{ units.massText(cost.carriedKg) }} ·
+              {{ units.massText(cost.lostKg) }} to the air
+            </p>
+          }
+        </li>
+      }
+    </ul>
+  `,
+  styleUrl: './verdict-list.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class VerdictList {
+  protected readonly units = inject(Units);
+  readonly verdicts = input.required<readonly Verdict[]>();
+  readonly taken = input<Method | undefined>();
+  readonly take = output<Method>();
+
+  protected readonly names = methodNames;
+  protected readonly standings = standingNames;
+  protected reasons = ({ reasons }: Verdict): string => {
+    const text = reasons.map((reason) => reasonText(reason, this.units)).join('; ');
+    return `${text[0]?.toUpperCase() ?? ''}${text.slice(1)}.`;
+  };
+}

@@ -1,0 +1,174 @@
+import { holding, USUAL_SHARE, type Holding } from '../circuit/holding';
+import { lineCorrection, type LineSet } from '../circuit/line-set';
+import type { Part, Valve, ValveState } from '../circuit/part';
+import { estimatedVolume, type PartVolume } from '../circuit/part-volume';
+import { kindOf, type Ports, type SystemKind } from '../circuit/system-kind';
+import { evacuationLevel } from '../compliance/evacuation-level';
+import { NoTwoPhaseState } from '../errors';
+import type { Composition } from '../fluids/composition';
+import { bubblePoint } from '../thermo/saturation';
+import { kilogram, type Kelvin, type Pascal } from '../units/quantity';
+import { arrival, type Arrival } from './arrival';
+import { contradictions, type Contradiction } from './contradictions';
+import { decide, type Decision } from './decide';
+import type { Method } from './method';
+import { circuitVolume } from './method-cost';
+import { estimateRecovery, type RecoveryEstimate } from './recovery-estimate';
+import { situationOf, type CompressorState, type CompressorType, type MeteringState, type Range, type Situation } from './situation';
+import { steps, type Step } from './steps';
+
+/** What the register knows of a system. */
+export interface RecordedSystem {
+  readonly kind: SystemKind;
+  readonly composition: Composition;
+  readonly flammable: boolean;
+  /** kg, on the plate. */
+  readonly nameplateKg: number;
+  /** kg, by the ledger. */
+  readonly contentKg: number;
+  readonly lineSet?: LineSet | undefined;
+  readonly volumes: Partial<Record<'condenser' | 'receiver', PartVolume>>;
+  readonly valves: Partial<Record<Valve, ValveState>>;
+  readonly ports?: Ports | undefined;
+  readonly compressor: CompressorType;
+}
+
+/** What was seen on arriving. */
+export interface Look {
+  readonly T: Kelvin;
+  /** Standing pressure, Pa absolute, once it was read. */
+  readonly standing?: Pascal | undefined;
+  readonly failed: Part | 'unknown' | 'none';
+  readonly compressor: CompressorState;
+  readonly metering: MeteringState;
+  readonly heldInCooling: boolean;
+  readonly water: 'flows' | 'stands';
+  readonly majorRepair: boolean;
+  readonly atmosphere: Pascal;
+}
+
+export interface Plan {
+  readonly situation: Situation;
+  readonly decision: Decision;
+  readonly contradictions: readonly Contradiction[];
+  /** kg that the line set takes beyond the plate. */
+  readonly lineKg: number;
+}
+
+/** How far a charge by plate and ledger may be off, of itself: common practice. */
+const CHARGE_OFF = 0.1;
+
+/** Everything that follows from the record and the look. @throws the core's errors where the refrigerant is not known at T */
+export function planFor(system: RecordedSystem, look: Look): Plan {
+  const { kind, composition } = system;
+  const lineKg = lineKgOf(system, look.T);
+  const content = contentOf(system, lineKg);
+  const water = kindOf(kind).water ? look.water : 'none';
+  const [condenser, receiver] = [mayHold('condenser', system, look.T), mayHold('receiver', system, look.T)];
+  const situation = situationOf({
+    kind,
+    composition,
+    T: look.T,
+    atmosphere: look.atmosphere,
+    content,
+    arrival: arrivalOf(composition, look, content),
+    failed: look.failed,
+    valves: { ...usualValves(kind), ...system.valves } as Situation['valves'],
+    ports: system.ports ?? kindOf(kind).ports,
+    compressor: { type: system.compressor, state: look.compressor },
+    metering: look.metering,
+    heldInCooling: look.heldInCooling,
+    water,
+    level: levelOf(system, look),
+    ...(condenser === undefined ? {} : { condenser }),
+    ...(receiver === undefined ? {} : { receiver }),
+  });
+  return { situation, decision: decide(situation), contradictions: asked(system), lineKg };
+}
+
+/** The checklist of a method, and how long it takes and how warm it gets where a machine is used. */
+export function stepsFor(
+  { situation }: Plan,
+  method: Method,
+  flammable: boolean,
+): { readonly steps: readonly Step[]; readonly estimate: RecoveryEstimate | undefined } {
+  const estimate = estimateOf(situation, method);
+  return {
+    steps: steps(method, situation, { flammable, needsCooling: estimate?.trips ?? false, endOfPumpDown: 'slightly-positive' }),
+    estimate,
+  };
+}
+
+function estimateOf({ composition, content, T, level }: Situation, method: Method): RecoveryEstimate | undefined {
+  if (method === 'nothing' || method === 'pump-down-condenser' || method === 'pump-down-receiver') return undefined;
+  const task = {
+    composition,
+    massKg: content.likely,
+    T,
+    volume: circuitVolume(content),
+    endP: level.p,
+    cores: 'out',
+    cooling: 'still',
+  } as const;
+  try {
+    return estimateRecovery({ ...task, liquidPort: method === 'liquid-first' || method === 'push-pull' });
+  } catch (error) {
+    if (error instanceof NoTwoPhaseState) return undefined; // no liquid at that temperature: the estimate is of boiling liquid
+    throw error;
+  }
+}
+
+const usualValves = (kind: SystemKind): Partial<Record<Valve, ValveState>> =>
+  Object.fromEntries(
+    (['liquid-service', 'suction-service', 'king'] as const).map((valve) => [
+      valve,
+      kindOf(kind).valves.includes(valve) ? 'holds' : 'none',
+    ]),
+  );
+
+const lineKgOf = ({ lineSet, composition }: RecordedSystem, T: Kelvin): number =>
+  lineSet === undefined ? 0 : lineCorrection(lineSet, bubblePoint(composition, T).rhoLiquid);
+
+/** The ledger counts what was taken out and put in; the line set comes to the plate. */
+function contentOf({ contentKg }: RecordedSystem, lineKg: number): Range {
+  const likely = Math.max(0, contentKg + Math.max(0, lineKg));
+  return { low: (1 - CHARGE_OFF) * likely, likely, high: (1 + CHARGE_OFF) * likely };
+}
+
+function mayHold(
+  part: 'condenser' | 'receiver',
+  { kind, volumes, nameplateKg, composition }: RecordedSystem,
+  T: Kelvin,
+): Holding | undefined {
+  if (!kindOf(kind).parts.includes(part)) return undefined;
+  try {
+    return holding(volumes[part] ?? estimatedVolume(part, kilogram(nameplateKg)), composition, T, USUAL_SHARE);
+  } catch (error) {
+    if (error instanceof NoTwoPhaseState) return { low: 0, likely: 0, high: 0 }; // nothing can be kept as liquid on such a day
+    throw error;
+  }
+}
+
+const arrivalOf = (composition: Composition, { standing, T, atmosphere }: Look, content: Range): Arrival =>
+  standing === undefined ? { state: 'unread' } : arrival(composition, standing, T, atmosphere, circuitVolume(content));
+
+const levelOf = ({ kind, composition, nameplateKg }: RecordedSystem, { compressor, majorRepair, atmosphere }: Look) =>
+  evacuationLevel({
+    composition,
+    fullCharge: kilogram(nameplateKg),
+    machineBuilt: 'after-1993',
+    sealed: kindOf(kind).sealed,
+    compressorRuns: compressor === 'runs',
+    majorRepair,
+    leaks: false,
+    atmosphere,
+  });
+
+const asked = ({ kind, nameplateKg, volumes, lineSet, valves }: RecordedSystem): readonly Contradiction[] =>
+  contradictions({
+    kind,
+    chargeKg: nameplateKg,
+    recorded: Object.keys(volumes) as Part[], // the keys are parts
+    ...(lineSet === undefined ? {} : { lineLengthM: lineSet.length }),
+    kingValve: valves.king !== undefined && valves.king !== 'none',
+  });

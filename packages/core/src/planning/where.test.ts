@@ -1,0 +1,22 @@
+import { methods } from './method';
+import { whereAfter, whereAtRest } from './where';
+
+test('after a pump-down the charge lies outside, and the rest is nearly empty', () => {
+  const where = whereAfter('pump-down-condenser', 'split');
+  expect(where.get('condenser')).toBe('liquid');
+  expect(where.get('compressor')).toBe('vapour');
+  for (const part of ['liquid-line', 'metering', 'evaporator', 'suction-line'] as const) expect(where.get(part)).toBe('nearly-empty');
+});
+
+test('with the king valve shut the receiver holds it, and the liquid line is free', () => {
+  const where = whereAfter('pump-down-receiver', 'walk-in');
+  expect(where.get('receiver')).toBe('liquid');
+  expect(where.get('drier')).toBe('nearly-empty');
+});
+
+test('after a recovery nothing is left anywhere, and only parts that exist are told of', () => {
+  for (const method of methods.filter((own) => !own.startsWith('pump-down')))
+    expect(new Set(whereAfter(method, 'packaged').values())).toEqual(new Set(['nearly-empty']));
+  expect(whereAfter('recover', 'split').has('receiver')).toBe(false);
+  expect([...whereAtRest('split').values()].every((holds) => holds === 'both')).toBe(true);
+});
