@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { cylinderId, expectAccessible } from './pages';
+import { cylinderId, expectAccessible, systemId } from './pages';
 
 for (const path of [
   '/cylinders',
@@ -8,12 +8,14 @@ for (const path of [
   '/cylinders/C-05/fill',
   '/systems',
   '/systems/new',
+  '/systems/SYSTEM',
+  '/systems/SYSTEM/method',
   '/book',
   '/bench',
   '/settings',
 ]) {
   test(`${path} is accessible, light and dark`, async ({ page }) => {
-    const address = path.replace('C-05', await cylinderId(page, 'C-05'));
+    const address = path.replace('C-05', await cylinderId(page, 'C-05')).replace('SYSTEM', await systemId(page, 'Print works'));
     for (const colorScheme of ['light', 'dark'] as const) {
       await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' });
       await page.goto(address, { waitUntil: 'networkidle' });
@@ -25,7 +27,18 @@ for (const path of [
 test('at 360 px nothing runs out of the page', async ({ page }) => {
   await page.setViewportSize({ width: 360, height: 740 });
   const id = await cylinderId(page, 'C-10');
-  for (const path of ['/cylinders', '/cylinders/new', `/cylinders/${id}`, `/cylinders/${id}/fill`, '/book', '/bench', '/settings']) {
+  const system = await systemId(page, 'Print works');
+  for (const path of [
+    '/cylinders',
+    '/cylinders/new',
+    `/cylinders/${id}`,
+    `/cylinders/${id}/fill`,
+    `/systems/${system}`,
+    `/systems/${system}/method`,
+    '/book',
+    '/bench',
+    '/settings',
+  ]) {
     await page.goto(path, { waitUntil: 'networkidle' });
     const width = await page.evaluate(() => document.documentElement.scrollWidth);
     expect(`${path} ${width}`).toBe(`${path} 360`);

@@ -12,6 +12,12 @@ export async function cylinderId(page: Page, name: string): Promise<string> {
   return cylinders.find((cylinder) => cylinder.name === name)!.id;
 }
 
+/** Id of the first system of the demo at a site. */
+export async function systemId(page: Page, site: string): Promise<string> {
+  const systems = (await (await page.request.get('/api/systems')).json()) as { id: string; site: string }[];
+  return systems.find((system) => system.site === site)!.id;
+}
+
 /** To the page before a transfer, by the way a person goes. */
 export async function openFill(page: Page, name: string): Promise<void> {
   await page.goto('/');

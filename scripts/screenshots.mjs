@@ -26,6 +26,9 @@ const views = [
   { file: 'booked', path: '/cylinders/C-07/fill', before: bookTransfer },
   { file: 'add-cylinder', path: '/cylinders/new' },
   { file: 'systems', path: '/systems' },
+  { file: 'system', path: '/systems/Cheese cave' },
+  { file: 'method', path: '/systems/Print works/method', before: lookAround },
+  { file: 'method-phone', path: '/systems/Print works/method', width: 390, height: 844, before: lookAround },
   { file: 'book', path: '/book' },
   { file: 'bench', path: '/bench', before: compareWithLabel },
   { file: 'settings', path: '/settings' },
@@ -44,6 +47,13 @@ async function bookTransfer(page) {
   await page.getByLabel('Scale reads after', { exact: true }).fill('36.2');
   await page.getByRole('button', { name: 'Book the transfer' }).click();
   await page.getByText('Booked.').waitFor();
+}
+
+/** @param {import('@playwright/test').Page} page */
+async function lookAround(page) {
+  await page.getByLabel('Failed part').selectOption('evaporator');
+  await page.getByLabel('Standing pressure', { exact: true }).fill('165');
+  await page.getByRole('heading', { name: 'Pump down into the condenser' }).waitFor();
 }
 
 /** A mixture under the wrong label, with what the gauge shows. @param {import('@playwright/test').Page} page */
@@ -81,7 +91,7 @@ function startApplication(folder) {
 /** @param {import('@playwright/test').Browser} browser @param {View} view @param {Record<string, string>} ids */
 async function take(browser, { file, path: place, width = 1280, height = 800, dark = false, before }, ids) {
   const page = await browser.newPage({ viewport: { width, height }, colorScheme: dark ? 'dark' : 'light', reducedMotion: 'reduce' });
-  await page.goto(BASE + place.replace(/C-\d+/, (name) => ids[name] ?? name), { waitUntil: 'networkidle' });
+  await page.goto(BASE + place.replace(/C-\d+|Cheese cave|Print works/, (name) => ids[name] ?? name), { waitUntil: 'networkidle' });
   await before?.(page);
   await page.waitForLoadState('networkidle');
   await page.evaluate(() => document.fonts.ready.then(() => undefined));
@@ -109,7 +119,8 @@ async function main() {
     ],
   });
   const cylinders = /** @type {{ id: string, name: string }[]} */ (await (await fetch(`${BASE}/api/cylinders`)).json());
-  const ids = Object.fromEntries(cylinders.map(({ id, name }) => [name, id]));
+  const systems = /** @type {{ id: string, site: string }[]} */ (await (await fetch(`${BASE}/api/systems`)).json());
+  const ids = Object.fromEntries([...cylinders.map(({ id, name }) => [name, id]), ...systems.map(({ id, site }) => [site, id])]);
   for (const view of views) await take(browser, view, ids);
   await browser.close();
   application.kill('SIGINT');

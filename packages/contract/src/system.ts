@@ -1,24 +1,10 @@
 import * as z from 'zod';
+import { compressorTypes, systemKinds, tubes, valveStates } from './circuit-lists';
 import { id, instant, massKg, name, quantity, refrigerantId, typed, volumeM3 } from './primitives';
 
-export const systemKinds = [
-  'split',
-  'heat-pump',
-  'packaged',
-  'multi-split',
-  'walk-in',
-  'rack',
-  'chiller',
-  'geothermal',
-  'appliance',
-  'vehicle',
-] as const;
 export const systemKind = z.enum(systemKinds);
 export type SystemKind = z.infer<typeof systemKind>;
 
-export const valveStates = ['holds', 'leaks', 'unproved', 'none'] as const;
-export const compressorTypes = ['scroll', 'reciprocating', 'rotary', 'screw', 'centrifugal'] as const;
-export const tubes = ['1/4', '3/8', '1/2', '5/8', '3/4', '7/8', '1-1/8', '1-3/8', '1-5/8', '2-1/8'] as const;
 const tube = z.enum(tubes);
 const length = (what: string) =>
   quantity(what)

@@ -13,6 +13,7 @@ export const routes: Routes = [
   { path: 'cylinders/:id/fill', title: 'Fill', loadComponent: () => import('./transfer/fill.page').then((m) => m.FillPage) },
   { path: 'systems', title: 'Systems', loadComponent: () => import('./systems/systems.page').then((m) => m.SystemsPage) },
   { path: 'systems/new', title: 'Add a system', loadComponent: () => import('./systems/add-system.page').then((m) => m.AddSystemPage) },
+  { path: 'systems/:id', title: 'System', loadComponent: () => import('./systems/system.page').then((m) => m.SystemPage) },
   { path: 'systems/:id/method', title: 'Method', loadComponent: () => import('./method/method.page').then((m) => m.MethodPage) },
   { path: 'book', title: 'Book', loadComponent: () => import('./book/book.page').then((m) => m.BookPage) },
   { path: 'bench', title: 'Bench', loadComponent: () => import('./bench/bench.page').then((m) => m.BenchPage) },

@@ -99,7 +99,7 @@ export function stepsFor(
   };
 }
 
-function estimateOf({ composition, content, T, level }: Situation, method: Method): RecoveryEstimate | undefined {
+function estimateOf({ composition, content, T, level, arrival: found }: Situation, method: Method): RecoveryEstimate | undefined {
   if (method === 'nothing' || method === 'pump-down-condenser' || method === 'pump-down-receiver') return undefined;
   const task = {
     composition,

@@ -88,6 +88,11 @@ test('every recovery ends at the level of the rules, is watched and weighed', ()
   }
 });
 
+test('where only vapour is left nobody looks for liquid', () => {
+  expect(codes('recover', { arrival: { state: 'vapour-only', mostKg: 0.2 } })).not.toContain('recover-liquid');
+  expect(codes('recover')).toContain('recover-liquid');
+});
+
 test('a caution stands where it applies, and nowhere else', () => {
   const all = (own: Partial<StepFacts>, more: Partial<Situation> = {}) =>
     steps('recover', situation(more), { ...facts, ...own }).flatMap(({ cautions }) => cautions);

@@ -120,7 +120,11 @@ function core(method: Method, situation: Situation, facts: StepFacts): readonly 
         ...drawDown(situation),
       ];
     case 'recover':
-      return [...hookUp(situation, facts), step('recover-liquid', { cautions: ['stop-weight'] }), ...drawDown(situation)];
+      return [
+        ...hookUp(situation, facts),
+        ...(situation.arrival.state === 'vapour-only' ? [] : [step('recover-liquid', { cautions: ['stop-weight'] })]),
+        ...drawDown(situation),
+      ];
     case 'pierce':
       return [step('pierce-process-tube'), ...hookUp(situation, facts), ...drawDown(situation)];
     default:

@@ -11,6 +11,8 @@ export interface ShownValve {
   readonly shut: boolean;
 }
 
+/** In the drawing there is no room for more; read aloud they have their whole names. */
+const shortNames: Record<Valve, string> = { 'liquid-service': 'Liquid valve', 'suction-service': 'Suction valve', king: 'King valve' };
 const holdsWords: Record<Holds, string> = { liquid: 'liquid', vapour: 'vapour', both: 'liquid and vapour', 'nearly-empty': 'nearly empty' };
 
 /** The circuit: double lines filled with what is in them, valves filled when shut, the part to be opened dashed in the danger colour. */
@@ -64,13 +66,13 @@ const holdsWords: Record<Holds, string> = { liquid: 'liquid', vapour: 'vapour', 
           [attr.text-anchor]="part.label.anchor"
           [class.opened-text]="part.part === opened()"
         >
-          {{ part.part === opened() ? names[part.part] + ': will be open' : names[part.part] }}
+          {{ names[part.part] }}
         </text>
       }
       @for (valve of l.valves; track valve.valve) {
         <path class="valve" [class.shut]="isShut(valve.valve)" [attr.d]="bowTie(valve.x, valve.y, valve.upright)" />
         <text class="small" [attr.x]="valve.label.x" [attr.y]="valve.label.y" [attr.text-anchor]="valve.label.anchor">
-          {{ valveNames[valve.valve] }}{{ isShut(valve.valve) ? ', shut' : '' }}
+          {{ shortNames[valve.valve] }}{{ isShut(valve.valve) ? ', shut' : '' }}
         </text>
       }
     </svg>
@@ -79,6 +81,9 @@ const holdsWords: Record<Holds, string> = { liquid: 'liquid', vapour: 'vapour', 
       <li><i class="vapour"></i>vapour</li>
       <li><i class="both"></i>both</li>
       <li><i class="nearly-empty"></i>nearly empty</li>
+      @if (opened() !== undefined) {
+        <li><i class="opened"></i>will be open to the air</li>
+      }
     </ul>
   `,
   styleUrl: './circuit-drawing.css',
@@ -92,7 +97,7 @@ export class CircuitDrawing {
   readonly opened = input<Part | undefined>();
 
   protected readonly names = partNames;
-  protected readonly valveNames = valveNames;
+  protected readonly shortNames = shortNames;
   protected readonly layout = computed(() =>
     layoutOf(
       this.kind(),

@@ -68,7 +68,7 @@ export const reasonText = ({ code, numbers }: Reason, tell: Telling): string => 
 export const standingNames = { possible: 'possible', 'not-advised': 'not advised', impossible: 'impossible' } as const;
 
 /** What the standing pressure says, and what to do about it. */
-export function arrivalText(arrival: Arrival, tell: Telling): string {
+export function arrivalText(arrival: Arrival, ledgerKg: number, tell: Telling): string {
   switch (arrival.state) {
     case 'unread':
       return 'Read the standing pressure before anything is touched: it tells whether there is liquid, only vapour, air, or nothing.';
@@ -77,7 +77,11 @@ export function arrivalText(arrival: Arrival, tell: Telling): string {
     case 'liquid':
       return `It stands at its own pressure, ${tell.pressure(arrival.pBubble)}: there is liquid in it.`;
     case 'vapour-only':
-      return `Below its own pressure: only vapour is left, ${tell.massText(arrival.mostKg)} at most. Every hose that is connected takes a visible part of it.`;
+      return (
+        `Below its own pressure: only vapour is left, ${tell.massText(arrival.mostKg)} at most` +
+        (ledgerKg > arrival.mostKg ? `; ${tell.massText(ledgerKg - arrival.mostKg)} of what the ledger has in it are gone` : '') +
+        '. Every hose that is connected takes a visible part of the rest.'
+      );
     case 'air-or-other':
       return `Above its own pressure: ${tell.percent(arrival.airShare)} of the vapour may be air, or it is another refrigerant. Use an identifier; recover it into a cylinder marked so.`;
     default:

@@ -46,7 +46,7 @@ export class MethodPage {
 
   protected line = ({ refrigerant, nameplateKg }: System): string => `${refrigerant}, ${this.units.massText(nameplateKg)} on the plate`;
   protected kindName = ({ kind }: System): string => systemKindNames[kind];
-  protected arrival = ({ arrival }: PlanAnswer): string => arrivalText(arrival, this.units);
+  protected arrival = ({ arrival, content }: PlanAnswer): string => arrivalText(arrival, content.likely, this.units);
   protected range = ({ low, high }: Holding): string =>
     high - low < 0.01 ? this.units.massText(low, 'down') : `${this.units.mass(low, 'down').number} to ${this.units.massText(high, 'down')}`;
   protected printed = ({ level }: PlanAnswer): string =>

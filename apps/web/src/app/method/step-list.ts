@@ -25,7 +25,7 @@ import { cautionText, stepText } from './step-words';
               />
             }
           </div>
-          @for (caution of step.cautions; track caution) {
+          @for (caution of step.cautions; track $index) {
             <hy-caution>{{ words(caution) }}</hy-caution>
           }
         </li>

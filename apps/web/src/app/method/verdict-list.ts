@@ -1,16 +1,18 @@
-import { ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import type { Verdict } from '@hygromet/core/planning/decide';
 import type { Method } from '@hygromet/core/planning/method';
 import { Units } from '../preferences/units.service';
 import { methodNames, reasonText, standingNames } from './method-words';
 
+const ORDER: readonly Verdict['standing'][] = ['possible', 'not-advised', 'impossible'];
+
 /** Every method with what speaks against it and what it costs; the one that is taken is marked. */
 @Component({
   selector: 'hy-verdict-list',
   template: `
-    <ul role="radiogroup" aria-label="Method">
-      @for (verdict of verdicts(); track verdict.method) {
-        <li [class.taken]="verdict.method === taken()" [class.out]="verdict.standing === 'impossible'">
+    <div role="radiogroup" aria-label="Method">
+      @for (verdict of sorted(); track verdict.method) {
+        <div class="verdict" [class.taken]="verdict.method === taken()" [class.out]="verdict.standing === 'impossible'">
           <label>
             <input
               type="radio"
@@ -32,9 +34,9 @@ import { methodNames, reasonText, standingNames } from './method-words';
               {{ units.massText(cost.lostKg) }} to the air
             </p>
           }
-        </li>
+        </div>
       }
-    </ul>
+    </div>
   `,
   styleUrl: './verdict-list.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -45,6 +47,8 @@ export class VerdictList {
   readonly taken = input<Method | undefined>();
   readonly take = output<Method>();
 
+  /** What may be done comes first. */
+  protected readonly sorted = computed(() => [...this.verdicts()].sort((a, b) => ORDER.indexOf(a.standing) - ORDER.indexOf(b.standing)));
   protected readonly names = methodNames;
   protected readonly standings = standingNames;
   protected reasons = ({ reasons }: Verdict): string => {

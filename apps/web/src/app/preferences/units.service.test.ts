@@ -49,3 +49,11 @@ test('gauge pressure counts from the atmosphere of the altitude', () => {
   ];
   expect([sea, high]).toEqual(['58 psig', '61 psig']);
 });
+
+test('a vacuum is told in inches of mercury to whoever reads psig, and from the atmosphere there', () => {
+  expect(unitsOf({ pressure: 'psig' }).pressure(101_325 - 10 * 3386.389)).toBe('10 inHg vacuum');
+  TestBed.resetTestingModule();
+  expect(unitsOf({ pressure: 'barg' }).pressure(61_325)).toBe('−0.4 bar gauge');
+  TestBed.resetTestingModule();
+  expect(unitsOf({ pressure: 'psig' }).pressure(101_000)).toBe('−0 psig');
+});

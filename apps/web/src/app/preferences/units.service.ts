@@ -22,6 +22,8 @@ export type Rounding = 'nearest' | 'down';
 const DECIMALS: Record<MassUnit, number> = { lb: 1, 'lb-oz': 0, oz: 0, kg: 2, g: 0 };
 /** Below this a charge is told with one digit more. */
 const SMALL_KG = 0.5;
+/** Pa: less cannot be read on a gauge. */
+const SEEN_VACUUM = 1500;
 const NOTHING_KG = 1e-6;
 const decimalsFor = (unit: MassUnit, kg: number) =>
   DECIMALS[unit] + (Math.abs(kg) > NOTHING_KG && Math.abs(kg) < SMALL_KG && unit !== 'g' && unit !== 'oz' ? 1 : 0);
@@ -75,9 +77,12 @@ export class Units {
   /** What one degree of this person's thermometer is, K. */
   kelvinsInADegree = (): number => 1 / temperatureDifferenceIn(1, this.preferences().temperature);
 
+  /** A vacuum is told in inches of mercury where gauges are read in psig: so are those gauges marked. */
   pressure(p: number): string {
     const { pressure } = this.preferences();
-    return `${this.decimal(pressureIn(p, pressure, this.atmosphere()), pressure === 'barg' ? 1 : 0)} ${PRESSURE_LABELS[pressure]}`;
+    const atmosphere = this.atmosphere();
+    if (pressure === 'psig' && p < atmosphere - SEEN_VACUUM) return `${this.decimal(pressureIn(p, 'inHg', atmosphere), 0)} inHg vacuum`;
+    return `${this.decimal(pressureIn(p, pressure, atmosphere), pressure === 'barg' ? 1 : 0)} ${PRESSURE_LABELS[pressure]}`;
   }
 
   /** A difference of pressures, Pa. */

@@ -62,7 +62,7 @@ const SAME_KG = 0.005;
               @for (s of table.data; track s.id) {
                 <tr>
                   <td>
-                    <a [routerLink]="['/systems', s.id, 'method']"
+                    <a [routerLink]="['/systems', s.id]"
                       ><b>{{ s.site }}</b></a
                     ><span class="small block">{{ s.name }}</span>
                   </td>

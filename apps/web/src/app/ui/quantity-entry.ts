@@ -1,4 +1,5 @@
 import { CoreError } from '@hygromet/core/errors';
+import { lengthFrom } from '@hygromet/core/units/length';
 import { massFrom, massFromPoundsOunces, type DecimalMassUnit } from '@hygromet/core/units/mass';
 import { pressureDifferenceIn, pressureFrom, STANDARD_ATMOSPHERE, type PressureUnit } from '@hygromet/core/units/pressure';
 import type { Pascal } from '@hygromet/core/units/quantity';
@@ -23,6 +24,7 @@ export const quantityUnits = {
   mass: { lb: 'lb', 'lb-oz': 'lb + oz', kg: 'kg' },
   volume: { 'lb-water': 'lb of water', L: 'L' },
   'service-pressure': { psig: 'psi', barg: 'bar' },
+  length: { ft: 'ft', m: 'm' },
   temperature: { F: '°F', C: '°C' },
   pressure: { psig: 'psig', barg: 'bar gauge', kPag: 'kPa gauge', inHg: 'inHg vacuum', psia: 'psia', bar: 'bar abs' },
 } as const;
@@ -59,6 +61,8 @@ function siOf(kind: QuantityKind, entry: QuantityEntry, atmosphere: Pascal): num
       return positive(readNumber(entry.text)) * PASCALS_IN[entry.unit === 'barg' ? 'barg' : 'psig'];
     case 'temperature':
       return temperatureFrom(readNumber(entry.text), entry.unit === 'C' ? 'C' : 'F');
+    case 'length':
+      return lengthFrom(readNumber(entry.text), entry.unit === 'm' ? 'm' : 'ft');
     case 'pressure':
       return pressureFrom(readNumber(entry.text), entry.unit as PressureUnit, atmosphere); // the field offers only these
     default:
@@ -93,6 +97,8 @@ function sentenceFor(kind: QuantityKind, error: Error): string {
       return 'The water capacity is above 0. Read "WC" from the collar.';
     case 'temperature':
       return 'No place is that cold or that hot. Check the unit.';
+    case 'length':
+      return 'A length is 0 or more. Check the sign and the unit.';
     case 'pressure':
       return 'No pressure is below a full vacuum or above 10 000 bar. Check the sign and the unit.';
     case 'service-pressure':

@@ -1,0 +1,142 @@
+import { of, Subject } from 'rxjs';
+import type { System } from '@hygromet/contract/system';
+import type { StepCode } from '@hygromet/core/planning/steps';
+import { aSystem, render, settled, stage } from '../../../test/scene';
+import { arrivalText, contradictionText, methodNames, reasonText } from './method-words';
+import { MethodPage } from './method.page';
+import { cautionText, stepText } from './step-words';
+
+const tell = {
+  massText: (kg: number) => `${kg.toFixed(2)} kg`,
+  percent: (share: number) => `${Math.round(share * 100)} %`,
+  pressure: (p: number) => `${Math.round(p / 1000)} kPa`,
+};
+
+const split = (more: Partial<System> = {}) =>
+  aSystem({
+    kind: 'split',
+    contentKg: 4,
+    nameplateKg: 4,
+    facts: { volumes: { condenser: { m3: 0.008, known: 'plate' } }, written: 'keep the cap tight' },
+    ...more,
+  });
+const open = (system: System, drafts: Record<string, object> = {}) => {
+  const { kept } = stage({ id: 's1', registers: { system$: () => of(system) }, drafts });
+  return render(MethodPage).then((page) => ({ ...page, kept }));
+};
+
+test('the failed part decides: a coil is pumped away from, a condenser is emptied', async () => {
+  const { type, text, root } = await open(split());
+  expect(text()).toContain('Written on the unit: “keep the cap tight”');
+  await type('Failed part', 'evaporator');
+  expect(root.querySelector('.decided h2')?.textContent).toBe('Pump down into the condenser');
+  expect(root.querySelector('svg[role=img]')?.getAttribute('aria-label')).toMatch(
+    /Liquid service valve shut.*Evaporator: nearly empty, will be open to the air/,
+  );
+  await type('Failed part', 'condenser');
+  expect(root.querySelector('.decided h2')?.textContent).toBe('Liquid over by pressure, then recover');
+  expect(text()).toContain('The part to open is on the side that keeps the charge');
+});
+
+test('the proposal is overruled with a reason, and taken back', async () => {
+  const { type, root, text, fixture, control, kept } = await open(split());
+  await type('Failed part', 'evaporator');
+  const recover = root.querySelector<HTMLInputElement>('input[value="recover"]')!;
+  recover.click();
+  await settled(fixture);
+  expect(text()).toContain('Chosen against the proposal');
+  await type('Why not the proposal', 'the owner wants it weighed');
+  expect(kept['hygromet.draft.look.s1']).toContain('the owner wants it weighed');
+  root.querySelector<HTMLInputElement>('input[value="pump-down-condenser"]')!.click();
+  await settled(fixture);
+  expect(text()).toContain('Proposed');
+  expect(() => control('Why not the proposal')).toThrow();
+});
+
+test('a standing pressure of nothing ends in proving zero', async () => {
+  const { type, text, root } = await open(split());
+  await type('Failed part', 'evaporator');
+  await type('Standing pressure', '0');
+  expect(root.querySelector('.decided h2')?.textContent).toBe('Nothing to bring out');
+  expect(text()).toContain('Prove zero on both sides');
+});
+
+test('what has leaked away is told from ledger and pressure together', async () => {
+  const { type, text } = await open(split());
+  await type('Standing pressure', '60');
+  expect(text()).toMatch(/only vapour is left, 0\.\d+ lb at most; 8\.\d lb of what the ledger has in it are gone/);
+});
+
+test('without water nothing may be started at a chiller', async () => {
+  const { type, text, root } = await open(aSystem({ kind: 'chiller', refrigerant: 'R-134a', nameplateKg: 62, contentKg: 62 }));
+  await type('Failed part', 'metering');
+  await type('Water', 'stands');
+  expect(root.querySelector('.decided h2')?.textContent).toBe('Nothing is possible as it stands');
+  expect(text()).toContain('Start the pump first');
+});
+
+test('a plan made from facts that somebody has changed meanwhile says so before it is used', async () => {
+  const systems$ = new Subject<System>();
+  stage({ id: 's1', registers: { system$: () => systems$ } });
+  const { text, type, fixture, press } = await render(MethodPage);
+  systems$.next(split());
+  await settled(fixture);
+  await type('Failed part', 'evaporator');
+  systems$.next(split({ version: 2, changedBy: 'Jory Quill' }));
+  await settled(fixture);
+  expect(text()).toContain('Jory Quill has changed the facts of this system since this plan was made');
+  await press('I have looked');
+  expect(text()).not.toContain('has changed the facts');
+});
+
+test('facts that hardly go together are asked about', async () => {
+  const { text } = await open(split({ nameplateKg: 181, contentKg: 181 }));
+  expect(text()).toContain('unusual for this kind of system');
+});
+
+test('a reading noted beside a step is found again', async () => {
+  const { type, kept } = await open(split());
+  await type('Failed part', 'evaporator');
+  await type('Read at step 1', '128 psig at 75 °F');
+  expect(kept['hygromet.draft.look.s1']).toContain('128 psig at 75 °F');
+});
+
+test('a temperature that is not one asks nothing of the core', async () => {
+  const { type, text } = await open(split());
+  await type('Ambient', 'warm');
+  expect(text()).toContain('"warm" is not a number');
+});
+
+test.each([
+  [{ state: 'unread' } as const, /Read the standing pressure/],
+  [{ state: 'flat' } as const, /Prove zero on both sides/],
+  [{ state: 'liquid', pBubble: 1e6 } as never, /1000 kPa: there is liquid/],
+  [{ state: 'air-or-other', airShare: 0.2 } as const, /20 % .*identifier/],
+])('an arrival %j is told with what to do', (arrival, sentence) => {
+  expect(arrivalText(arrival, 4, tell)).toMatch(sentence);
+});
+
+test('a reason is told with its figures', () => {
+  expect(reasonText({ code: 'does-not-fit-condenser', effect: 'impossible', numbers: { content: 5.9, holds: 4 } }, tell)).toBe(
+    '5.90 kg are in it, the condenser may hold 4.00 kg today at 80 % liquid',
+  );
+  expect(reasonText({ code: 'rest-above-level', effect: 'not-advised', numbers: { level: 67_000 } }, tell)).toContain('67 kPa');
+  expect(Object.values(methodNames).every((name) => /^[A-Z]/.test(name))).toBe(true);
+});
+
+test.each([
+  ['part-not-in-kind', { part: 'receiver' }, /a receiver, and this kind/],
+  ['charge-unusual', { numbers: { charge: 181, least: 0.3, most: 30 } }, /181\.00 kg is unusual/],
+  ['line-without-set', {}, /no line set/],
+  ['valve-without-part', {}, /no receiver/],
+] as const)('a contradiction %s is a question', (code, more, sentence) => {
+  expect(contradictionText({ code, numbers: {}, ...more }, tell)).toMatch(sentence);
+});
+
+test('a step says the reading at which to act, and its caution what can happen', () => {
+  const step = (code: StepCode, at?: number) =>
+    stepText({ code, cautions: [], asksReading: false, ...(at === undefined ? {} : { at: at as never }) }, tell);
+  expect(step('watch-suction', 108_000)).toBe('Watch the suction fall. Act at 108 kPa.');
+  expect(step('recover-vapour', 67_000)).toContain('down to 67 kPa');
+  expect(cautionText('barrel-freezes')).toContain('freeze');
+});

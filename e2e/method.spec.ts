@@ -1,0 +1,87 @@
+import { expect, test, type Page } from '@playwright/test';
+
+async function openSystem(page: Page, site: string): Promise<void> {
+  await page.goto('/systems');
+  await page.getByRole('link', { name: site }).first().click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText(site);
+}
+
+test('from the register to the plan: what failed decides, and the steps follow', async ({ page }) => {
+  await openSystem(page, 'Print works');
+  await page.getByRole('link', { name: 'Look and method' }).click();
+  await page.getByLabel('Failed part').selectOption('evaporator');
+  await page.getByLabel('Standing pressure', { exact: true }).fill('165');
+  await expect(page.getByText(/there is liquid in it/)).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Pump down into the condenser' })).toBeVisible();
+  await expect(
+    page.getByRole('img', { name: /Liquid service valve shut.*Evaporator: nearly empty, will be open to the air/ }),
+  ).toBeVisible();
+  await expect(page.getByText('Shut the liquid service valve.')).toBeVisible();
+  await expect(page.getByText(/Do not run it into a vacuum/)).toBeVisible();
+
+  await page.getByLabel('Failed part').selectOption('condenser');
+  await expect(page.getByText('The part to open is on the side that keeps the charge', { exact: false }).first()).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Pump down into the condenser' })).toHaveCount(0);
+});
+
+test('the proposal is overruled by keyboard, with a reason that outlives a reload', async ({ page }) => {
+  await openSystem(page, 'Print works');
+  await page.getByRole('link', { name: 'Look and method' }).click();
+  await page.getByLabel('Failed part').selectOption('evaporator');
+  await page.getByRole('radio', { name: /Recover everything/ }).focus();
+  await page.keyboard.press('Space');
+  await expect(page.getByText('Chosen against the proposal')).toBeVisible();
+  await page.getByLabel('Why not the proposal').fill('the owner wants it weighed');
+  await page.reload();
+  await expect(page.getByLabel('Why not the proposal')).toHaveValue('the owner wants it weighed');
+  await expect(page.getByText(/Recover the vapour down to 0 psig/)).toBeVisible();
+});
+
+test('a chiller without water may not be touched; with it the level of the rules is asked for', async ({ page }) => {
+  await openSystem(page, 'Ferry terminal');
+  await page.getByRole('link', { name: 'Look and method' }).click();
+  await page.getByLabel('Failed part').selectOption('metering');
+  await page.getByLabel('Water', { exact: true }).selectOption('stands');
+  await expect(page.getByRole('heading', { name: 'Nothing is possible as it stands' })).toBeVisible();
+  await expect(page.getByText(/Start the pump first/).first()).toBeVisible();
+  await page.getByLabel('Water', { exact: true }).selectOption('flows');
+  await expect(page.getByText('Without flowing water the tubes of the barrel freeze and burst within seconds.')).toBeVisible();
+  await expect(page.getByText(/10 inHg vacuum/).first()).toBeVisible();
+});
+
+test('a receiver holds the charge of the cheese cave, and a leaking king valve does not', async ({ page }) => {
+  await openSystem(page, 'Cheese cave');
+  await page.getByLabel('King valve').selectOption('leaks');
+  await page.getByLabel('Written on the unit').fill('king valve weeps');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText('Saved.')).toBeVisible();
+  await page.getByRole('link', { name: 'Look and method' }).click();
+  await page.getByLabel('Failed part').selectOption('metering');
+  await expect(page.getByText('The king valve leaks.')).toBeVisible();
+  await expect(page.getByText('Written on the unit: “king valve weeps”')).toBeVisible();
+  await page.goBack();
+  await page.getByLabel('King valve').selectOption('holds');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText('Saved.')).toBeVisible();
+  await page.getByRole('link', { name: 'Look and method' }).click();
+  await expect(page.getByRole('heading', { name: 'Pump down into the receiver' })).toBeVisible();
+});
+
+test('facts that somebody else has changed are not overwritten', async ({ page }) => {
+  await openSystem(page, 'Ceramics museum');
+  await expect(page.getByLabel('Written on the unit')).toBeVisible();
+  const id = page.url().split('/').at(-1)!;
+  const system = (await (await page.request.get(`/api/systems/${id}`)).json()) as { version: number; facts: object };
+  await page.request.put(`/api/systems/${id}/facts`, { data: { version: system.version, facts: system.facts, recordedBy: 'Jory Quill' } });
+  await page.getByLabel('Written on the unit').fill('mine');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText(/Jory Quill has changed these facts meanwhile/)).toBeVisible();
+  await expect(page.getByLabel('Written on the unit')).toHaveValue('mine');
+});
+
+test('a volume that cannot be read is named beside its field', async ({ page }) => {
+  await openSystem(page, 'Lighthouse');
+  await page.getByLabel('Condenser volume', { exact: true }).fill('big');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText(/"big" is not a number/)).toBeVisible();
+});
