@@ -55,6 +55,12 @@ test('a standing pressure decides whether there is anything to bring out', () =>
   expect(planFor(split, look).situation.arrival.state).toBe('unread');
 });
 
+test('where only vapour is left the machine runs for that much, whatever the ledger says', () => {
+  const leaked = planFor(split, { ...look, standing: pressureFrom(60, 'psig', STANDARD_ATMOSPHERE) });
+  const [few, all] = [leaked, planFor(split, look)].map((plan) => stepsFor(plan, 'recover', false).estimate!.minutes);
+  expect(few).toBeLessThan(0.5 * all!);
+});
+
 test('facts of the record that hardly go together come with the plan', () => {
   const odd = planFor({ ...split, kind: 'packaged', volumes: { receiver: knownVolume(cubicMetre(5e-3), 'plate') } }, look);
   expect(odd.contradictions.map(({ code }) => code)).toEqual(['part-not-in-kind']);

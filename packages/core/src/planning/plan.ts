@@ -101,9 +101,11 @@ export function stepsFor(
 
 function estimateOf({ composition, content, T, level, arrival: found }: Situation, method: Method): RecoveryEstimate | undefined {
   if (method === 'nothing' || method === 'pump-down-condenser' || method === 'pump-down-receiver') return undefined;
+  // what is not there any more need not be recovered
+  const massKg = found.state === 'vapour-only' ? Math.min(content.likely, found.mostKg) : content.likely;
   const task = {
     composition,
-    massKg: content.likely,
+    massKg,
     T,
     volume: circuitVolume(content),
     endP: level.p,
