@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, inject, input, model } from '@angul
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { NzSelectModule } from 'ng-zorro-antd/select';
-import { map } from 'rxjs';
+import { catchError, map, of } from 'rxjs';
 import { Registers } from '../live/registers.service';
 
 let count = 0;
@@ -50,7 +50,14 @@ export class RefrigerantField {
   readonly refrigerant = model.required<string | null>();
 
   protected readonly id = `refrigerant-${++count}`;
-  protected readonly ids = toSignal(inject(Registers).refrigerants$.pipe(map((all) => all.map(({ id }) => id))), { initialValue: [] });
+  /** Empty as long as the list cannot be read: the page says why. */
+  protected readonly ids = toSignal(
+    inject(Registers).refrigerants$.pipe(
+      map((all) => all.map(({ id }) => id)),
+      catchError(() => of<string[]>([])),
+    ),
+    { initialValue: [] },
+  );
 
   protected matches = (typed: string, option: { nzLabel: string | number | null }): boolean =>
     plain(String(option.nzLabel)).includes(plain(typed));

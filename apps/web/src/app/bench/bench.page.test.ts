@@ -1,0 +1,138 @@
+import { TestBed } from '@angular/core/testing';
+import { refrigerant } from '@hygromet/core/fluids/refrigerant';
+import { of, throwError } from 'rxjs';
+import { render, settled, stage } from '../../../test/scene';
+import { benchOperations } from '../live/bench-operations';
+import { Refusal } from '../live/refusal';
+import { BenchPage } from './bench.page';
+import { PointsTable } from './points-table';
+
+// jsdom has no canvas: the drawing itself is looked at in a browser
+jest.mock('./chart-setup', () => ({ drawChart: () => new Promise(() => undefined), redraw: () => undefined }));
+beforeAll(() => {
+  globalThis.MutationObserver ??= class {
+    observe() {}
+    disconnect() {}
+    takeRecords() {
+      return [];
+    }
+  };
+});
+
+const open = (drafts: Record<string, object> = {}, registers: Record<string, unknown> = {}) => {
+  stage({ drafts, registers });
+  return render(BenchPage);
+};
+const more = async (page: Awaited<ReturnType<typeof open>>) => {
+  for (let k = 0; k < 3; k++) await settled(page.fixture);
+};
+
+test('one refrigerant at a temperature: the pressure rules the page, both points stand below', async () => {
+  const page = await open();
+  await more(page);
+  expect(page.text()).toContain('R-410A boils at 77.0 °F under');
+  expect(page.text()).toMatch(/225 psig|226 psig/);
+  expect(page.text()).toContain('Bubble point');
+  expect(page.text()).toMatch(/The first bubble is \d+\.\d % R-32/);
+});
+
+test('a pressure leads once it is typed', async () => {
+  const page = await open();
+  await more(page);
+  await page.type('Pressure', '118');
+  await more(page);
+  expect(page.text()).toContain('R-410A boils at');
+  expect(Number(page.control('Temperature').value)).toBeCloseTo(40, 0);
+});
+
+test('the slider tells its value and leads', async () => {
+  const page = await open();
+  await more(page);
+  const slider = [...page.root.querySelectorAll<HTMLInputElement>('input[type=range]')][0]!;
+  expect(slider.getAttribute('aria-valuetext')).toBe('77.0 °F');
+  slider.value = '300';
+  slider.dispatchEvent(new Event('input'));
+  await more(page);
+  expect(page.control('Temperature').value).toBe('80.3');
+});
+
+test('above the end of the boiling line it says where that ends', async () => {
+  const page = await open();
+  await page.type('Temperature', '200');
+  await more(page);
+  expect(page.text()).toMatch(/the boiling line of this refrigerant ends at/);
+});
+
+test('a mixture is asked for until two parts are weighed, and warned of', async () => {
+  const page = await open();
+  await page.press('A mixture by weight');
+  expect(page.text()).toContain('weigh each part: at least two');
+  expect(page.text()).toContain('hardly any reclaimer takes a mixture');
+  await page.press('One more content');
+  expect(page.control('Weight of content 3')).toBeTruthy();
+  await page.press('Leave out content 3');
+  expect(() => page.control('Weight of content 3')).toThrow();
+});
+
+test('the label is compared in the unit of the person', async () => {
+  const page = await open({ bench: { refrigerant: 'R-22', label: 'R-410A' } });
+  await more(page);
+  expect(page.text()).toMatch(/At 77\.0 °F it reads 8\d psi below R-410A, which reads 22\d psig/);
+});
+
+test('a measured pair names what could read it, the own one marked, and what to do', async () => {
+  const page = await open({
+    bench: {
+      refrigerant: 'R-134a',
+      measuredPressure: { unit: 'psig', text: '82', ounces: '' },
+      measuredTemperature: { unit: 'F', text: '77', ounces: '' },
+    },
+  });
+  await more(page);
+  expect(page.text()).toMatch(/R-134a at its own pressure/);
+  expect(page.text()).toContain('A liquid that reads this could be');
+  expect(page.root.querySelector('li.own')?.textContent).toContain('R-134a');
+  await page.type('Measured at', 'liquid');
+  await more(page);
+  expect(page.text()).toMatch(/Subcooling|above the bubble point/);
+});
+
+test('without the list of refrigerants it says so', async () => {
+  const page = await open({}, { refrigerants$: throwError(() => new Refusal('offline', 'x')) });
+  expect(page.text()).toContain('The list of refrigerants cannot be read now.');
+});
+
+describe('the table of both points', () => {
+  const points = (id: string) => benchOperations.twoPoints({ composition: refrigerant(id).composition, given: { T: 298.15 } });
+
+  test('a pure refrigerant has one column, a blend two', async () => {
+    stage();
+    const pure = await render(PointsTable, { points: points('R-134a') });
+    expect(pure.text()).not.toContain('Dew point');
+    TestBed.resetTestingModule();
+    stage();
+    expect((await render(PointsTable, { points: points('R-407C') })).text()).toContain('Dew point');
+  });
+
+  test('metric people read kg/m³ and kJ/kg', async () => {
+    stage({ drafts: { preferences: { mass: 'kg', temperature: 'C', pressure: 'barg' } }, registers: { organisation$: of() } });
+    const { text } = await render(PointsTable, { points: points('R-134a') });
+    // ASHRAE Handbook (from memory): 1206.7 kg/m³, 177.8 kJ/kg at 25 °C
+    expect(text()).toContain('1206.7 kg/m³');
+    expect(text()).toMatch(/Latent heat 177\.\d kJ\/kg/);
+  });
+
+  test('a pair that nobody has published is said to be estimated', async () => {
+    stage();
+    expect((await render(PointsTable, { points: points('R-403B') })).text()).toContain('nobody has published');
+  });
+
+  test('the publications come when they are asked for', async () => {
+    stage();
+    const { root, text, fixture } = await render(PointsTable, { points: points('R-134a') });
+    root.querySelector('details')!.dispatchEvent(new Event('toggle'));
+    await settled(fixture);
+    await settled(fixture);
+    expect(text()).toContain('Tillner-Roth');
+  });
+});

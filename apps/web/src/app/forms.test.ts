@@ -1,0 +1,200 @@
+import { Router } from '@angular/router';
+import { TestBed } from '@angular/core/testing';
+import { fahrenheit } from '@hygromet/core/units/temperature';
+import { massFrom, massFromPoundsOunces } from '@hygromet/core/units/mass';
+import { of, throwError } from 'rxjs';
+import { aCylinder, aSystem, organisation, render, settled, stage } from '../../test/scene';
+import { AddCylinderPage } from './cylinders/add-cylinder.page';
+import { Refusal } from './live/refusal';
+import { SettingsPage } from './preferences/settings.page';
+import { AddSystemPage } from './systems/add-system.page';
+import { SystemPage } from './systems/system.page';
+
+const refusing = (refusal: Refusal) => () => throwError(() => refusal);
+
+/** Keeps what is sent, and answers. */
+function keeping<B, A>(answer: A) {
+  const sent: B[] = [];
+  return { sent, call: (...args: unknown[]) => (sent.push(args.at(-1) as B), of(answer)) };
+}
+
+describe('a cylinder as its collar tells it', () => {
+  const typed = async (page: Awaited<ReturnType<typeof render>>) => {
+    await page.type('Number', 'C-21');
+    await page.type('Water capacity', '26.2');
+    await page.type('Tare', '17.2');
+    await page.type('Service pressure', '400');
+    await page.type('Last requalification', '11-24');
+  };
+
+  test('every missing field is named, and nothing is sent', async () => {
+    const { sent, call } = keeping(aCylinder());
+    stage({ registers: { addCylinder$: call } });
+    const page = await render(AddCylinderPage);
+    await page.press('Add the cylinder');
+    for (const sentence of ['number is missing', 'water capacity is missing', 'tare is missing', 'service pressure is missing'])
+      expect(page.text().toLowerCase()).toContain(sentence);
+    expect(sent).toEqual([]);
+  });
+
+  test('what is typed is sent in SI, with how it was typed', async () => {
+    const { sent, call } = keeping<Record<string, unknown>, object>(aCylinder({ id: 'new' }));
+    stage({ registers: { addCylinder$: call } });
+    const page = await render(AddCylinderPage);
+    const go = jest.spyOn(TestBed.inject(Router), 'navigate').mockResolvedValue(true);
+    await typed(page);
+    await page.press('Add the cylinder');
+    expect(sent[0]).toMatchObject({ name: 'C-21', tareTyped: { text: '17.2', unit: 'lb' }, requalified: '2024-11', place: 'van' });
+    expect(sent[0]!['volumeM3']).toBeCloseTo(0.0119086, 6);
+    expect(sent[0]!['tareKg']).toBeCloseTo(massFrom(17.2, 'lb'), 9);
+    expect(go).toHaveBeenCalledWith(['/cylinders', 'new']);
+  });
+
+  test('a gross below the tare is named before it is sent', async () => {
+    stage();
+    const page = await render(AddCylinderPage);
+    await typed(page);
+    await page.type('Scale reads now', '15');
+    expect(page.text()).toContain('The gross weight is below the tare.');
+  });
+
+  test('a name that is taken is said beside the name', async () => {
+    stage({ registers: { addCylinder$: refusing(new Refusal('name-taken', 'This name is taken.')) } });
+    const page = await render(AddCylinderPage);
+    await typed(page);
+    await page.press('Add the cylinder');
+    expect(page.text()).toContain('This name is taken.');
+    expect(page.control('Number').getAttribute('aria-invalid')).toBe('true');
+    expect(page.control('Tare').value).toBe('17.2');
+  });
+
+  test('what was typed outlives a reload', async () => {
+    const { kept } = stage();
+    await typed(await render(AddCylinderPage));
+    expect(kept['hygromet.draft.new-cylinder']).toContain('C-21');
+  });
+});
+
+describe('a system as its plate tells it', () => {
+  test('5 lb 5 oz are sent as such, and told from 5.5 lb', async () => {
+    const { sent, call } = keeping<{ nameplateKg: number }, object>(aSystem());
+    stage({ registers: { addSystem$: call }, drafts: { 'new-system': { refrigerant: 'R-449A' } } });
+    const page = await render(AddSystemPage);
+    jest.spyOn(TestBed.inject(Router), 'navigate').mockResolvedValue(true);
+    await page.type('Site', 'Net loft');
+    await page.type('Name', 'bait freezer');
+    await page.type('Unit of Nameplate charge', 'lb-oz');
+    await page.type('Nameplate charge', '5');
+    await page.type('Nameplate charge, ounces', '5');
+    await page.press('Add the system');
+    expect(sent[0]!.nameplateKg).toBeCloseTo(massFromPoundsOunces(5, 5), 9);
+    expect(sent[0]).toMatchObject({ nameplateTyped: { text: '5 lb 5 oz', unit: 'lb-oz' }, refrigerant: 'R-449A' });
+  });
+
+  test('without a refrigerant it is not sent, and the field says so', async () => {
+    const { sent, call } = keeping(aSystem());
+    stage({ registers: { addSystem$: call } });
+    const page = await render(AddSystemPage);
+    await page.press('Add the system');
+    expect(page.text()).toMatch(/refrigerant/i);
+    expect(sent).toEqual([]);
+  });
+});
+
+describe('the settings', () => {
+  test('are this device’s for units', async () => {
+    const { kept } = stage();
+    const { type } = await render(SettingsPage);
+    await type('The scale shows', 'kg');
+    await type('Pressure', 'barg');
+    expect(JSON.parse(kept['hygromet.draft.preferences']!)).toMatchObject({ mass: 'kg', pressure: 'barg' });
+  });
+
+  test('a rule that is unticked is sent as not required; the last one cannot be', async () => {
+    const { sent, call } = keeping<{ requiredRules: string[] }, object>(organisation);
+    stage({ registers: { saveOrganisation$: call } });
+    const page = await render(SettingsPage);
+    const boxes = () => [...page.root.querySelectorAll<HTMLInputElement>('input[type=checkbox]')];
+    boxes()
+      .find(({ checked }) => checked)!
+      .click();
+    await settled(page.fixture);
+    await page.press('Save for everybody');
+    expect(sent[0]!.requiredRules).toHaveLength(2);
+    expect(page.text()).toContain('Saved.');
+    for (const box of boxes().filter(({ checked }) => checked)) box.click();
+    await settled(page.fixture);
+    await page.press('Save for everybody');
+    expect(sent).toHaveLength(1);
+    expect(page.text()).toMatch(/at least one rule/i);
+  });
+
+  test('an altitude that is none is said beside its field', async () => {
+    stage();
+    const page = await render(SettingsPage);
+    await page.type('Altitude, m', 'high');
+    expect(page.text()).toContain('The altitude is a number of metres from −450 to 9000.');
+    await page.type('Hottest place by default', '150');
+    expect(page.control('Hottest place by default').value).toBe('150');
+  });
+});
+
+describe('one system', () => {
+  const system = aSystem({
+    kind: 'walk-in',
+    refrigerant: 'R-449A',
+    facts: { valves: { king: 'leaks' }, written: 'turns hard' },
+    version: 3,
+    changedBy: 'Jory Quill',
+    changedAt: '2026-11-20T09:00:00.000Z',
+  });
+  const openSystem = (save: unknown) => {
+    stage({ id: 's1', registers: { system$: () => of(system), saveSystemFacts$: save } });
+    return render(SystemPage);
+  };
+
+  test('shows what is known, by whom, and the circuit of its kind', async () => {
+    const { control, text, root } = await openSystem(() => of(system));
+    expect(control('King valve').value).toBe('leaks');
+    expect(control('Written on the unit').value).toBe('turns hard');
+    expect(text()).toContain('Last changed by Jory Quill');
+    expect(root.querySelector('svg[role=img]')?.getAttribute('aria-label')).toContain('Receiver: liquid and vapour');
+  });
+
+  test('facts are saved with the version that was seen', async () => {
+    const { sent, call } = keeping<object, object>(system);
+    const { type, press, text } = await openSystem(call);
+    await type('Receiver volume', '10.5');
+    await type('Unit of Receiver volume', 'L');
+    await press('Save');
+    expect(sent[0]).toMatchObject({
+      version: 3,
+      recordedBy: 'Ines Marrow',
+      facts: { volumes: { receiver: { m3: expect.closeTo(0.0105, 6) } } },
+    });
+    expect(text()).toContain('Saved.');
+  });
+
+  test('what somebody else has changed is told, and nothing typed is lost', async () => {
+    const { type, press, text, control } = await openSystem(
+      refusing(new Refusal('changed-meanwhile', 'Jory Quill has changed these facts meanwhile.')),
+    );
+    await type('Written on the unit', 'mine');
+    await press('Save');
+    expect(text()).toContain('Jory Quill has changed these facts meanwhile.');
+    expect(control('Written on the unit').value).toBe('mine');
+  });
+
+  test('a length that cannot be is named, and not sent', async () => {
+    const { sent, call } = keeping(system);
+    const { type, press, text } = await openSystem(call);
+    await type('Line set, length', '-3');
+    await press('Save');
+    expect(text()).toContain('A length is 0 or more.');
+    expect(sent).toEqual([]);
+  });
+});
+
+test('a temperature typed in Fahrenheit is one in kelvin', () => {
+  expect(fahrenheit(140)).toBeCloseTo(333.15, 9);
+});

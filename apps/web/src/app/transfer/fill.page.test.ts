@@ -1,0 +1,87 @@
+import { of, throwError } from 'rxjs';
+import { aCylinder, aSystem, render, stage } from '../../../test/scene';
+import { Refusal } from '../live/refusal';
+import { FillPage } from './fill.page';
+
+const open = (registers: Record<string, unknown> = {}) => {
+  const { kept } = stage({ registers });
+  return render(FillPage).then((page) => ({ ...page, kept }));
+};
+
+test('weigh, start, read after, book: the number to stop at stands throughout', async () => {
+  const booked = {
+    movement: { massKg: 5.26, recordedBy: 'Ines Marrow' },
+    from: { name: 'Planetarium, rooftop unit', massKg: 3.72 },
+    to: { name: 'C-07', massKg: 8.62 },
+    limits: { stopGrossKg: 17.59, mayAddKg: 1.17 },
+    overfilledByKg: null,
+  };
+  const { type, press, text } = await open({ bookTransfer$: () => of(booked) });
+  expect(text()).toContain('Close the valve when the scale reads38.7 lb gross');
+  await type('Scale reads now', '24.6');
+  await type('Comes from', 's1');
+  await press('Start the transfer');
+  expect(text()).toContain('Stay with the cylinder while it fills.');
+  await type('Scale reads after', '36.2');
+  expect(text()).toContain('moved 11.6 lb');
+  await press('Book the transfer');
+  expect(text()).toContain('Booked. Left until the stop weight');
+  expect(text()).toContain('C-07 now holds 19.0 lb');
+});
+
+test('nothing typed is named when somebody wants to go on', async () => {
+  const { press, text } = await open();
+  await press('Start the transfer');
+  expect(text()).toContain('The reading of the scale is missing.');
+});
+
+test('beyond the stop it is said at once, and may still be booked: the ledger keeps what happened', async () => {
+  const { type, press, text } = await open();
+  await type('Scale reads now', '24.6');
+  await type('Comes from', 's1');
+  await press('Start the transfer');
+  await type('Scale reads after', '40.0');
+  expect(text()).toMatch(/beyond the stop by 1\.\d lb/);
+  expect(text()).toContain('If it is true, book it');
+});
+
+test('a cylinder that did not get heavier is asked back', async () => {
+  const { type, press, text } = await open();
+  await type('Scale reads now', '24.6');
+  await type('Comes from', 's1');
+  await press('Start the transfer');
+  await type('Scale reads after', '24.0');
+  expect(text()).toContain('The cylinder did not get heavier.');
+});
+
+test('a refusal keeps everything that was typed', async () => {
+  const { type, press, text, control } = await open({
+    bookTransfer$: () => throwError(() => new Refusal('offline', 'The server did not answer.')),
+  });
+  await type('Scale reads now', '24.6');
+  await type('Comes from', 's1');
+  await press('Start the transfer');
+  await type('Scale reads after', '36.2');
+  await press('Book the transfer');
+  expect(text()).toContain('The server did not answer.');
+  expect(control('Scale reads after').value).toBe('36.2');
+});
+
+test('another refrigerant cannot be planned into it', async () => {
+  const { type, text } = await open({ systems$: of([aSystem({ refrigerant: 'R-22' })]) });
+  await type('Comes from', 's1');
+  expect(text()).toContain('C-07 is for R-410A, the system holds R-22');
+});
+
+test('an empty cylinder asks where the refrigerant comes from', async () => {
+  const { text } = await open({
+    cylinder$: () => of(aCylinder({ refrigerant: null, composition: null, contentKg: 0, standing: { state: 'empty' } })),
+  });
+  expect(text()).toContain('Choose where the refrigerant comes from');
+});
+
+test('a cylinder that is not there leads back to the others', async () => {
+  const { text } = await open({ cylinder$: () => throwError(() => new Refusal('not-found', 'This cylinder is not in the register.')) });
+  expect(text()).toContain('This cylinder is not in the register.');
+  expect(text()).toContain('To the cylinders');
+});
