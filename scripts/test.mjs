@@ -4,7 +4,7 @@ import { buildServer, buildWeb } from './lib/build.mjs';
 import { ensureDependencies } from './lib/dependencies.mjs';
 import { at } from './lib/paths.mjs';
 import { fail } from './lib/say.mjs';
-import { check, jest, playwright } from './lib/steps.mjs';
+import { check, jest, nodeTests, playwright } from './lib/steps.mjs';
 import { ensureChromium, ensurePostgres } from './lib/system-packages.mjs';
 
 /** Everything: types, lint, Jest for every part, and the whole application in a browser. Two things at a time, for two cores. */
@@ -20,6 +20,7 @@ async function main() {
       async () => void (await buildServer()),
       async () => void (await buildWeb()),
       () => jest('web-tests', ['--config', 'apps/web/jest.config.mjs', '--maxWorkers=1']),
+      () => nodeTests('script-tests', ['scripts/lib/']),
       () => check('types', 'node', ['scripts/types.mjs']),
       () => check('lint and format', 'node', ['scripts/lint.mjs']),
     ]),

@@ -51,3 +51,11 @@ function told(outcome) {
   if (outcome.failed > 0) process.stdout.write(`${outcome.output}\n`);
   return outcome;
 }
+
+/** Node's own test runner, for the scripts that run before anything is installed. @param {string} name @param {string[]} args @returns {Promise<Outcome>} */
+export async function nodeTests(name, args) {
+  const { code, output } = await run('node', ['--test', '--test-reporter=tap', ...args]);
+  const counted = (/** @type {string} */ what) => Number(new RegExp(`^# ${what} (\\d+)$`, 'm').exec(output)?.[1] ?? 0);
+  const [passed, failed] = [counted('pass'), counted('fail')];
+  return told({ name, passed, failed: failed === 0 && (code !== 0 || passed === 0) ? 1 : failed, output });
+}
