@@ -98,6 +98,7 @@ test('a caution stands where it applies, and nowhere else', () => {
     steps('recover', situation(more), { ...facts, ...own }).flatMap(({ cautions }) => cautions);
   expect(all({})).not.toContain('it-burns');
   expect(all({ flammable: true })).toContain('it-burns');
+  expect(find('pump-down-condenser', 'watch-suction', {}, { flammable: true })?.cautions).toContain('it-burns');
   expect(all({})).not.toContain('cool-the-cylinder');
   expect(all({ needsCooling: true })).toContain('cool-the-cylinder');
   expect(all({}, { compressor: { type: 'scroll', state: 'burnt-out' } })).toContain('acid');

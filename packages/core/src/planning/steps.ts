@@ -79,7 +79,8 @@ export function steps(method: Method, situation: Situation, facts: StepFacts): r
   );
 }
 
-const DANGEROUS_WITH_FIRE: readonly StepCode[] = ['connect-and-purge', 'open', 'pierce-process-tube'];
+/** Where it can meet air or a spark: also in a running compressor that draws air in. */
+const DANGEROUS_WITH_FIRE: readonly StepCode[] = ['connect-and-purge', 'open', 'pierce-process-tube', 'watch-suction'];
 
 const step = (code: StepCode, more: Partial<Step> = {}): Step => ({ code, cautions: [], asksReading: false, ...more });
 

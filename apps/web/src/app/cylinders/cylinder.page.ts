@@ -21,7 +21,7 @@ import { contentName, graveFlags, monthText, placeNames, stateWords } from './cy
   imports: [BigNumber, Caution, CylinderDrawing, LimitsTable, MovementsTable, PageHead, RouterLink, WeightBeam],
   providers: [CylinderSession],
   templateUrl: './cylinder.page.html',
-  styleUrls: ['../ui/columns.css', '../transfer/stage.css', './cylinder.page.css'],
+  styleUrls: ['../ui/columns.css', '../transfer/stage.css', '../ui/figures.css', '../ui/alone.css', './cylinder.page.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class CylinderPage {

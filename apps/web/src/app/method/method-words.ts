@@ -24,6 +24,11 @@ const holds =
   ({ content, holds: may }: Numbers, tell: Telling) =>
     `${tell.massText(content ?? 0)} are in it, the ${what} may hold ${tell.massText(may ?? 0)} today at 80 % liquid`;
 
+const mayNotHold =
+  (what: string) =>
+  ({ content, holds: may }: Numbers, tell: Telling) =>
+    `up to ${tell.massText(content ?? 0)} may be in it, and the ${what} may hold as little as ${tell.massText(may ?? 0)} today at 80 % liquid`;
+
 /** Every reason in a technician's words, with the figures behind it. */
 const reasonWords: Record<ReasonCode, (numbers: Numbers, tell: Telling) => string> = {
   'it-is-flat': () => 'no pressure is left',
@@ -47,9 +52,9 @@ const reasonWords: Record<ReasonCode, (numbers: Numbers, tell: Telling) => strin
   'leak-not-found': () => 'the leak is not found: it may be where the charge goes',
   'to-be-emptied': () => 'it is to be emptied, not opened at one part',
   'does-not-fit-condenser': holds('condenser'),
-  'may-not-fit-condenser': holds('condenser'),
+  'may-not-fit-condenser': mayNotHold('condenser'),
   'does-not-fit-receiver': holds('receiver'),
-  'may-not-fit-receiver': holds('receiver'),
+  'may-not-fit-receiver': mayNotHold('receiver'),
   'fits-whole': () => 'all of it fits the condenser: no machine need be carried',
   'rest-above-level': ({ level }, tell) => `the rest would stay above ${tell.pressure(level ?? 0)}, which the rules ask for`,
   'air-or-other-in-it': ({ airShare }, tell) => `${tell.percent(airShare ?? 0)} of the vapour may be air, or it is not what the plate says`,

@@ -24,7 +24,7 @@ import { VerdictList } from './verdict-list';
   imports: [Caution, CircuitDrawing, LookFields, PageHead, RouterLink, Spine, StepList, TextField, VerdictList],
   providers: [MethodSession],
   templateUrl: './method.page.html',
-  styleUrls: ['../ui/columns.css', './method.page.css'],
+  styleUrls: ['../ui/columns.css', '../ui/figures.css', '../ui/alone.css', './method.page.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class MethodPage {

@@ -120,6 +120,9 @@ test('a reason is told with its figures', () => {
   expect(reasonText({ code: 'does-not-fit-condenser', effect: 'impossible', numbers: { content: 5.9, holds: 4 } }, tell)).toBe(
     '5.90 kg are in it, the condenser may hold 4.00 kg today at 80 % liquid',
   );
+  expect(reasonText({ code: 'may-not-fit-condenser', effect: 'not-advised', numbers: { content: 4.4, holds: 3 } }, tell)).toBe(
+    'up to 4.40 kg may be in it, and the condenser may hold as little as 3.00 kg today at 80 % liquid',
+  );
   expect(reasonText({ code: 'rest-above-level', effect: 'not-advised', numbers: { level: 67_000 } }, tell)).toContain('67 kPa');
   expect(Object.values(methodNames).every((name) => /^[A-Z]/.test(name))).toBe(true);
 });

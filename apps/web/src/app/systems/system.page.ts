@@ -28,7 +28,7 @@ const AS_USUAL = { value: '', label: 'as usual for its kind' };
   selector: 'hy-system-page',
   imports: [ChoiceField, CircuitDrawing, MovementsTable, PageHead, QuantityField, RouterLink, TextField],
   templateUrl: './system.page.html',
-  styleUrls: ['../ui/columns.css', '../ui/form.css', './system.page.css'],
+  styleUrls: ['../ui/columns.css', '../ui/form.css', '../ui/figures.css', '../ui/alone.css', './system.page.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class SystemPage {

@@ -44,18 +44,12 @@ const STAGES = { cylinder: 'Cylinder', transfer: 'Transfer', account: 'Account' 
       }
     }
   `,
+  styleUrl: '../ui/alone.css',
   styles: `
     :host {
       display: flex;
       flex-direction: column;
       min-height: 100%;
-    }
-
-    .alone {
-      display: grid;
-      gap: 16px;
-      justify-items: start;
-      padding: var(--margin);
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
