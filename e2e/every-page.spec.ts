@@ -2,6 +2,7 @@ import { expect, test } from '@playwright/test';
 import { cylinderId, expectAccessible, systemId } from './pages';
 
 for (const path of [
+  '/today',
   '/cylinders',
   '/cylinders/new',
   '/cylinders/C-05',
@@ -29,6 +30,7 @@ test('at 360 px nothing runs out of the page', async ({ page }) => {
   const id = await cylinderId(page, 'C-10');
   const system = await systemId(page, 'Print works');
   for (const path of [
+    '/today',
     '/cylinders',
     '/cylinders/new',
     `/cylinders/${id}`,

@@ -20,7 +20,7 @@ export async function systemId(page: Page, site: string): Promise<string> {
 
 /** To the page before a transfer, by the way a person goes. */
 export async function openFill(page: Page, name: string): Promise<void> {
-  await page.goto('/');
+  await page.goto('/cylinders');
   await page.getByRole('link', { name: new RegExp(`^${name}`) }).click();
   await page.getByRole('link', { name: 'Fill it' }).click();
 }

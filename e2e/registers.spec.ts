@@ -21,14 +21,14 @@ test('a cylinder is added as its collar tells it, in litres and lb + oz, and fou
   await expect(page.getByRole('heading', { name: 'C-21' })).toBeVisible();
   await expect(page.getByText('the scale should read 20.5 lb')).toBeVisible();
 
-  await page.goto('/');
+  await page.goto('/cylinders');
   await page.getByLabel('Find a cylinder').fill('r454');
   await expect(page.getByRole('link', { name: /C-21/ })).toBeVisible();
   await expect(page.getByRole('link', { name: /C-07/ })).toHaveCount(0);
 });
 
 test('the rack as a table is sorted by a tap and exported', async ({ page }) => {
-  await page.goto('/');
+  await page.goto('/cylinders');
   await expect(page.getByRole('button', { name: /^All \d\d/ })).toBeVisible(); // the counts have come, nothing moves any more
   await page.getByRole('button', { name: 'Show a table' }).click();
   await page.getByRole('columnheader', { name: 'Net' }).click();

@@ -17,6 +17,7 @@ const BASE = `http://127.0.0.1:${PORT}`;
  * @type {View[]}
  */
 const views = [
+  { file: 'today', path: '/today' },
   { file: 'rack', path: '/cylinders' },
   { file: 'cylinder', path: '/cylinders/C-05' },
   { file: 'stop-weight', path: '/cylinders/C-07/fill', before: typeGross },

@@ -129,6 +129,7 @@ export function stage({ registers = {}, drafts = {}, id = 'c7', providers = [] }
     cylinders$: of([aCylinder()]),
     systems$: of([aSystem()]),
     system$: () => of(aSystem()),
+    visits$: of([]),
     accounts$: of([anAccount(), anAccount({ id: 'c7', kind: 'cylinder', name: 'C-07', massKg: 3.3566 })]),
     movements$: of([aMovement()]),
     cylinder$: () => of(aCylinder()),

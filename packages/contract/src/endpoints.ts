@@ -8,6 +8,7 @@ import { id } from './primitives';
 import { propertyAnswer, propertyRequest } from './properties';
 import { refrigerantSummary } from './refrigerant';
 import { newSystem, savedFacts, system } from './system';
+import { closedVisit, newVisit, savedPlan, visit } from './visit';
 
 export interface Endpoint {
   readonly method: 'get' | 'post' | 'put';
@@ -39,6 +40,10 @@ export const endpoints = {
   addSystem: { method: 'post', path: '/api/systems', summary: 'Register a system; its nameplate charge is booked', body: newSystem, answer: system, status: 201 },
   system: { method: 'get', path: '/api/systems/:id', summary: 'One system with the facts of its circuit', params: byId, answer: system, status: 200 },
   saveSystemFacts: { method: 'put', path: '/api/systems/:id/facts', summary: 'Change the facts of a circuit; refused where somebody else has changed them meanwhile', params: byId, body: savedFacts, answer: system, status: 200 },
+  visits: { method: 'get', path: '/api/visits', summary: 'All visits, the latest day first', answer: z.array(visit), status: 200 },
+  addVisit: { method: 'post', path: '/api/visits', summary: 'Open a visit to a system', body: newVisit, answer: visit, status: 201 },
+  saveVisitPlan: { method: 'put', path: '/api/visits/:id/plan', summary: 'Keep what was decided; refused where the facts it rests on have changed', params: byId, body: savedPlan, answer: visit, status: 200 },
+  closeVisit: { method: 'put', path: '/api/visits/:id/closing', summary: 'Close a visit', params: byId, body: closedVisit, answer: visit, status: 200 },
   accounts: { method: 'get', path: '/api/accounts', summary: 'All accounts with their balances', answer: z.array(account), status: 200 },
   movements: { method: 'get', path: '/api/movements', summary: 'Entries of the ledger, newest first, of one account where asked', query: z.strictObject({ account: id.optional() }), answer: z.array(movement), status: 200 },
   bookTransfer: { method: 'post', path: '/api/transfers', summary: 'Book a transfer into a cylinder by gross before and after', body: newTransfer, answer: booked, status: 201 },

@@ -11,9 +11,11 @@ import { bookTransfer } from '../domain/book-transfer';
 import { limitsOf } from '../domain/compute-fill-limits';
 import type { Outside } from '../domain/outside';
 import { registerCylinder } from '../domain/register-cylinder';
+import { openVisit } from '../domain/visits';
 import { registerSystem } from '../domain/register-system';
 import { accountsOf, addAccount } from '../store/account-store';
 import type { Db, Tx } from '../store/database';
+import { systemsOf } from '../store/system-store';
 import { addOrganisation, fillPolicyOf, ownOrganisation, type OrganisationRow } from '../store/organisation-store';
 
 type DemoCylinder = (typeof scenario.cylinders)[number] & { readonly evacuatedDaysAgo?: number };
@@ -45,6 +47,7 @@ export const loadDemo = (db: Db, outside: Outside): Promise<boolean> =>
       await addAccount(tx, { id: outside.newId(), organisationId: id, kind: kind as AccountKind, name });
     const organisation = await ownOrganisation(tx);
     for (const system of scenario.systems) await addDemoSystem(tx, organisation, system, daysAgo(outside, SYSTEMS_REGISTERED_DAYS_AGO));
+    for (const visit of scenario.visits) await addDemoVisit(tx, organisation, visit, outside);
     for (const cylinder of scenario.cylinders) await addDemoCylinder(tx, organisation, cylinder, outside);
     return true;
   });
@@ -79,6 +82,23 @@ async function addDemoSystem(
       // the demo's own file, checked against the contract by its test
       ...('facts' in system ? { facts: system.facts as SystemFacts } : {}),
     },
+    outside,
+  );
+}
+
+async function addDemoVisit(
+  tx: Tx,
+  organisation: OrganisationRow,
+  visit: (typeof scenario.visits)[number],
+  outside: Outside,
+): Promise<void> {
+  const system = (await systemsOf(tx, organisation.id)).find(({ site }) => site === visit.site);
+  if (system === undefined) throw new Error(`the demo visits ${visit.site}, which is not in it`);
+  const day = new Date(outside.now().getTime() + visit.inDays * 86_400_000).toISOString().slice(0, 10);
+  await openVisit(
+    tx,
+    organisation.id,
+    { key: outside.newId(), system: system.id, day, reason: visit.reason, recordedBy: visit.by },
     outside,
   );
 }

@@ -11,6 +11,7 @@ import { problemAnswer, problemOf } from './errors';
 import { movementRoutes } from './movement-routes';
 import { registerRoutes } from './register-routes';
 import { systemRoutes } from './system-routes';
+import { visitRoutes } from './visit-routes';
 import { webFiles } from './web-files';
 
 /** The whole server as one function from request to answer; `webRoot` is where the built web application lies. */
@@ -56,6 +57,7 @@ export function createApp(deps: Deps, webRoot?: string) {
   app.route('/', documentRoutes(deps));
   app.route('/', registerRoutes(deps));
   app.route('/', systemRoutes(deps));
+  app.route('/', visitRoutes(deps));
   app.route('/', cylinderRoutes(deps));
   app.route('/', movementRoutes(deps));
   app.all('/api/*', (c) => problemAnswer(c, { code: 'not-found', detail: `There is no ${c.req.method} ${c.req.path}. See /api/docs.` }));

@@ -1,4 +1,5 @@
 import type { SystemFacts } from '@hygromet/contract/system';
+import type { VisitPlan } from '@hygromet/contract/visit';
 import { Kysely, PostgresDialect, type ColumnType, type Generated, type Transaction } from 'kysely';
 import pg from 'pg';
 
@@ -39,6 +40,20 @@ interface SystemTable {
   version: Generated<number>;
   changed_at: ColumnType<Date | null, Date | string | undefined, Date | string>;
   changed_by: ColumnType<string | null, string | undefined, string>;
+}
+
+interface VisitTable {
+  id: string;
+  organisation_id: string;
+  opening_key: string;
+  system_id: string;
+  day: ColumnType<Date, string, string>;
+  reason: string;
+  plan: ColumnType<VisitPlan | null, string | undefined, string>;
+  state: Generated<string>;
+  opened_by: string;
+  changed_at: Instant;
+  version: Generated<number>;
 }
 
 interface CylinderTable {
@@ -96,6 +111,7 @@ export interface Tables {
   account: AccountTable;
   system: SystemTable;
   cylinder: CylinderTable;
+  visit: VisitTable;
   movement: MovementTable;
   balance: BalanceTable;
   balance_part: BalancePartTable;

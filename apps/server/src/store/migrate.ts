@@ -3,9 +3,15 @@ import type { Db } from './database';
 import * as accounts from './migrations/0001-accounts';
 import * as ledger from './migrations/0002-ledger';
 import * as systemFacts from './migrations/0003-system-facts';
+import * as visits from './migrations/0004-visits';
 
 /** Imported one by one, so that they survive bundling. A migration is never edited once it has run anywhere. */
-const migrations: Record<string, Migration> = { '0001-accounts': accounts, '0002-ledger': ledger, '0003-system-facts': systemFacts };
+const migrations: Record<string, Migration> = {
+  '0001-accounts': accounts,
+  '0002-ledger': ledger,
+  '0003-system-facts': systemFacts,
+  '0004-visits': visits,
+};
 
 /** Brings the database to the newest shape. @throws the error of the migration that failed */
 export async function migrate(db: Db): Promise<readonly string[]> {

@@ -42,6 +42,7 @@ export class AppRoot {
   private readonly preferences = inject(PreferencesService).current;
   protected readonly person = computed(() => this.preferences().person.split(' ')[0] ?? '');
   protected readonly places: readonly { path: string; name: string; icon: IconName }[] = [
+    { path: '/today', name: 'Today', icon: 'today' },
     { path: '/cylinders', name: 'Cylinders', icon: 'cylinder' },
     { path: '/systems', name: 'Systems', icon: 'system' },
     { path: '/book', name: 'Book', icon: 'book' },

@@ -2,7 +2,8 @@ import type { Routes } from '@angular/router';
 
 /** Every place, loaded when somebody first goes there. */
 export const routes: Routes = [
-  { path: '', pathMatch: 'full', redirectTo: 'cylinders' },
+  { path: '', pathMatch: 'full', redirectTo: 'today' },
+  { path: 'today', title: 'Today', loadComponent: () => import('./today/today.page').then((m) => m.TodayPage) },
   { path: 'cylinders', title: 'Cylinders', loadComponent: () => import('./cylinders/rack.page').then((m) => m.RackPage) },
   {
     path: 'cylinders/new',

@@ -118,7 +118,7 @@ test('every place is one step away, and the content is reached without passing t
   stage({ drafts: { preferences: { person: 'Odalys Fenn' } } });
   const { root, text } = await render(AppRoot);
   const links = [...root.querySelectorAll('nav a')].map((link) => link.getAttribute('href'));
-  expect(links).toEqual(['/', '/cylinders', '/systems', '/book', '/bench', '/settings']);
+  expect(links).toEqual(['/', '/today', '/cylinders', '/systems', '/book', '/bench', '/settings']);
   expect(text()).toContain('Odalys');
   expect(root.querySelector('a.skip')?.getAttribute('href')).toBe('#main');
 });

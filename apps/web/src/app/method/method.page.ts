@@ -1,9 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { System } from '@hygromet/contract/system';
+import type { Visit } from '@hygromet/contract/visit';
 import type { Holding } from '@hygromet/core/circuit/holding';
 import type { Method } from '@hygromet/core/planning/method';
 import type { PlanAnswer } from '../live/plan-operations';
+import { refusalIn } from '../live/command';
 import { Units } from '../preferences/units.service';
 import { systemKindNames } from '../systems/system-words';
 import { Caution } from '../ui/caution';
@@ -38,6 +40,11 @@ export class MethodPage {
     const plan = this.session.plan();
     return plan.state === 'failed' ? plan.sentence : undefined;
   });
+  protected readonly notKept = computed(
+    () => refusalIn(this.session.keeping.state(), '/plan/why') ?? refusalIn(this.session.keeping.state()),
+  );
+  protected kept = ({ plan }: Visit, { method }: PlanAnswer): boolean =>
+    plan !== null && plan.method === method && plan.failed === this.session.draft().failed;
   protected readonly questions = computed(() => (this.plan()?.contradictions ?? []).map((own) => contradictionText(own, this.units)));
   protected readonly ambient = computed(() => {
     const ambient = this.session.ambient();

@@ -6,7 +6,9 @@ import { kindOf } from '@hygromet/core/circuit/system-kind';
 import type { Method } from '@hygromet/core/planning/method';
 import type { CompressorState, MeteringState } from '@hygromet/core/planning/situation';
 import { whereAfter, whereAtRest } from '@hygromet/core/planning/where';
+import type { Visit, VisitPlan } from '@hygromet/contract/visit';
 import { asked } from '../live/asked';
+import { command } from '../live/command';
 import { Drafts } from '../live/draft.service';
 import type { PlanArgs } from '../live/plan-operations';
 import { PropertyService } from '../live/property.service';
@@ -92,6 +94,33 @@ export class MethodSession {
     const [system, { seenVersion }] = [this.known(), this.draft()];
     return system === undefined || seenVersion === null || seenVersion === system.version ? undefined : (system.changedBy ?? 'Somebody');
   });
+
+  private readonly visits = toSignal(loadable(this.registers.visits$), { initialValue: waiting });
+  /** The open visit to this system, the latest where there are several. */
+  readonly visit = computed(() => valueOf(this.visits())?.find(({ state, system }) => state === 'open' && system.id === this.systemId));
+  readonly keeping = command(
+    ({ visit, plan }: { visit: Visit; plan: VisitPlan }) =>
+      this.registers.saveVisitPlan$(visit.id, { version: visit.version, plan, recordedBy: this.preferences().person }),
+    () => undefined,
+  );
+
+  /** Keeps what was decided with the visit, and the version of the facts it rests on. */
+  keep(): void {
+    const [visit, plan, question, draft] = [this.visit(), valueOf(this.plan()), this.question(), this.draft()];
+    if (visit === undefined || plan?.method === undefined || question === undefined) return;
+    this.keeping.send({
+      visit,
+      plan: {
+        method: plan.method,
+        proposed: plan.decision.chosen ?? null,
+        why: draft.why.trim(),
+        failed: draft.failed,
+        ambientK: question.look.T,
+        standingPa: question.look.standing ?? null,
+        factsVersion: draft.seenVersion ?? visit.system.factsVersion,
+      },
+    });
+  }
 
   /** What is changed is looked at with the facts as they are now. */
   change(part: Partial<LookDraft>): void {

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, ElementRef, effect, inject, input, Renderer2 } from '@angular/core';
 import {
   BookOpen,
+  CalendarCheck,
   ChevronRight,
   CircleCheck,
   Download,
@@ -21,6 +22,7 @@ type Drawing = readonly (readonly [string, Readonly<Record<string, string | numb
 
 const drawings = {
   book: BookOpen,
+  today: CalendarCheck,
   bench: Gauge,
   forward: ChevronRight,
   fine: CircleCheck,

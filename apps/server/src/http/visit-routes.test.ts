@@ -1,0 +1,117 @@
+import { visit, type Visit } from '@hygromet/contract/visit';
+import { randomUUID } from 'node:crypto';
+import { openHouse, type House } from '../../test/house';
+
+let house: House;
+beforeAll(async () => (house = await openHouse()));
+afterAll(() => house.close());
+
+const systemAt = async (site: string): Promise<{ id: string; version: number }> => {
+  const { body } = await house.get('/api/systems');
+  return (body as { id: string; site: string; version: number }[]).find((own) => own.site === site)!;
+};
+const opened = async (site: string, key = randomUUID()): Promise<Visit> => {
+  const { id: system } = await systemAt(site);
+  const { body } = await house.send('POST', '/api/visits', {
+    key,
+    system,
+    day: '2026-11-26',
+    reason: 'no cooling',
+    recordedBy: 'Ines Marrow',
+  });
+  return visit.parse(body);
+};
+const plan = (factsVersion: number, more: object = {}) => ({
+  method: 'recover',
+  proposed: 'recover',
+  why: '',
+  failed: 'condenser',
+  ambientK: 300,
+  standingPa: 1_240_000,
+  factsVersion,
+  ...more,
+});
+const keep = (id: string, version: number, own: object) =>
+  house.send('PUT', `/api/visits/${id}/plan`, { version, plan: own, recordedBy: 'Ines Marrow' });
+
+test('a visit is opened once, however often it is sent', async () => {
+  const key = randomUUID();
+  const [first, second] = [await opened('Print works', key), await opened('Print works', key)];
+  expect(second.id).toBe(first.id);
+  expect(first).toMatchObject({ day: '2026-11-26', reason: 'no cooling', state: 'open', plan: null, system: { site: 'Print works' } });
+});
+
+test('what was decided is kept with the facts it rests on', async () => {
+  const own = await opened('Planetarium');
+  const { status, body } = await keep(own.id, own.version, plan(own.system.factsVersion));
+  expect(status).toBe(200);
+  expect(visit.parse(body)).toMatchObject({ plan: { method: 'recover', failed: 'condenser' }, version: own.version + 1 });
+});
+
+test('a plan from facts that have changed meanwhile is refused', async () => {
+  const own = await opened('Cheese cave');
+  const system = await systemAt('Cheese cave');
+  await house.send('PUT', `/api/systems/${system.id}/facts`, {
+    version: system.version,
+    facts: { written: 'new' },
+    recordedBy: 'Jory Quill',
+  });
+  const { status, body } = await keep(own.id, own.version, plan(own.system.factsVersion));
+  expect(status).toBe(409);
+  expect(body).toMatchObject({ code: 'changed-meanwhile' });
+  expect(body.detail).toContain('Look at the plan again');
+});
+
+test('another method than the proposed one needs its reason', async () => {
+  const own = await opened('Seed bank');
+  const refused = await keep(own.id, own.version, plan(own.system.factsVersion, { proposed: 'pump-down-receiver' }));
+  expect(refused.status).toBe(422);
+  expect(refused.body.errors[0]).toMatchObject({ pointer: '/plan/why' });
+  const { status } = await keep(
+    own.id,
+    own.version,
+    plan(own.system.factsVersion, { proposed: 'pump-down-receiver', why: 'the owner wants it weighed' }),
+  );
+  expect(status).toBe(200);
+});
+
+test('two people who keep a plan at once: one is told', async () => {
+  const own = await opened('Lighthouse');
+  const both = await Promise.all([
+    keep(own.id, own.version, plan(own.system.factsVersion)),
+    keep(own.id, own.version, plan(own.system.factsVersion)),
+  ]);
+  expect(both.map(({ status }) => status).sort()).toEqual([200, 409]);
+});
+
+test('a closed visit is not planned any more', async () => {
+  const own = await opened('Bell foundry');
+  const { body } = await house.send('PUT', `/api/visits/${own.id}/closing`, { version: own.version, recordedBy: 'Ines Marrow' });
+  expect(visit.parse(body).state).toBe('closed');
+  expect((await keep(own.id, own.version + 1, plan(own.system.factsVersion))).body.detail).toContain('closed');
+});
+
+test.each([
+  [{ reason: ' ' }, 422],
+  [{ day: 'tomorrow' }, 422],
+  [{ system: '00000000-0000-4000-8000-000000000000' }, 404],
+])('a visit with %j is refused', async (change, status) => {
+  const { id: system } = await systemAt('Print works');
+  const answer = await house.send('POST', '/api/visits', {
+    key: randomUUID(),
+    system,
+    day: '2026-11-26',
+    reason: 'x',
+    recordedBy: 'y',
+    ...change,
+  });
+  expect(answer.status).toBe(status);
+  expect(answer.body.detail.length).toBeGreaterThan(5);
+});
+
+test('visits come with the latest day first', async () => {
+  const { body } = await house.get('/api/visits');
+  const days = (body as Visit[]).map(({ day }) => day);
+  expect(days.length).toBeGreaterThan(4);
+  expect(days).toEqual([...days].sort().reverse());
+});

@@ -1,0 +1,132 @@
+import { TestBed } from '@angular/core/testing';
+import { Router } from '@angular/router';
+import type { Visit, VisitPlan } from '@hygromet/contract/visit';
+import { of, throwError } from 'rxjs';
+import { render, stage } from '../../../test/scene';
+import { Refusal } from '../live/refusal';
+import { MethodPage } from '../method/method.page';
+import { TodayPage } from './today.page';
+import { byDay, dayOf, nextOf } from './visit-words';
+
+const plan: VisitPlan = {
+  method: 'recover',
+  proposed: 'recover',
+  why: '',
+  failed: 'condenser',
+  ambientK: 300,
+  standingPa: null,
+  factsVersion: 1,
+};
+const aVisit = (more: Partial<Visit> = {}): Visit => ({
+  id: 'v1',
+  system: { id: 's1', site: 'Planetarium', name: 'rooftop unit', kind: 'packaged', refrigerant: 'R-410A', factsVersion: 1 },
+  day: dayOf(new Date()),
+  reason: 'no cooling',
+  plan: null,
+  state: 'open',
+  openedBy: 'Ines Marrow',
+  changedAt: '2026-11-26T08:00:00.000Z',
+  version: 1,
+  ...more,
+});
+
+describe('the one thing to do next', () => {
+  test.each([
+    [{}, 'Look, and choose the method'],
+    [{ plan }, 'Recover everything: choose the cylinder and fill it'],
+    [{ plan: { ...plan, method: 'nothing' } }, 'Prove it flat, then close'],
+    [{ plan: { ...plan, factsVersion: 0 } }, 'The facts have changed: look at the plan again'],
+    [{ state: 'closed' }, 'closed'],
+  ] satisfies [Partial<Visit>, string][])('of a visit with %j', (more: Partial<Visit>, words) => {
+    expect(nextOf(aVisit(more))).toBe(words);
+  });
+});
+
+test('visits stand by when they want attention; what is closed and past is gone', () => {
+  const visits = [
+    aVisit({ id: 'a', day: '2026-11-24' }),
+    aVisit({ id: 'b', day: '2026-11-20' }),
+    aVisit({ id: 'c', day: '2026-11-26', state: 'closed' }),
+    aVisit({ id: 'd', day: '2026-11-30' }),
+    aVisit({ id: 'e', day: '2026-11-20', state: 'closed' }),
+  ];
+  const groups = byDay(visits, '2026-11-26').map(({ name, visits: own }) => [name, own.map(({ id }) => id)]);
+  expect(groups).toEqual([
+    ['Left over', ['b', 'a']],
+    ['Today', ['c']],
+    ['Later', ['d']],
+  ]);
+  expect(byDay([], '2026-11-26')).toEqual([{ name: 'Today', visits: [] }]);
+});
+
+test('a day is counted as the device counts it', () => {
+  expect(dayOf(new Date(2026, 0, 5, 23, 59))).toBe('2026-01-05');
+});
+
+describe('the page', () => {
+  test('shows today’s visits with what is next, and closes one', async () => {
+    const closed: unknown[] = [];
+    stage({ registers: { visits$: of([aVisit()]), closeVisit$: (...args: unknown[]) => (closed.push(args), of(aVisit())) } });
+    const { text, press } = await render(TodayPage);
+    expect(text()).toContain('1 open visit');
+    expect(text()).toContain('Look, and choose the method');
+    await press('Close the visit to Planetarium');
+    expect(closed).toEqual([['v1', { version: 1, recordedBy: 'Ines Marrow' }]]);
+  });
+
+  test('a day without visits says what to do', async () => {
+    stage();
+    expect((await render(TodayPage)).text()).toContain('No visit today.');
+  });
+
+  test('a visit is opened for a system with its reason, and leads to the look', async () => {
+    const sent: object[] = [];
+    stage({ registers: { addVisit$: (body: object) => (sent.push(body), of(aVisit())) } });
+    const { type, press, text } = await render(TodayPage);
+    await press('Open the visit');
+    expect(text()).toContain('Choose the system that is visited.');
+    expect(text()).toContain('The reason is missing.');
+    const go = jest.spyOn(TestBed.inject(Router), 'navigate').mockResolvedValue(true);
+    await type('System', 's1');
+    await type('Reason', 'no cooling since Monday');
+    await press('Open the visit');
+    expect(sent[0]).toMatchObject({ system: 's1', reason: 'no cooling since Monday', day: dayOf(new Date()) });
+    expect(go).toHaveBeenCalledWith(['/systems', 's1', 'method']);
+  });
+
+  test('an unreachable server is said', async () => {
+    stage({ registers: { visits$: throwError(() => new Refusal('offline', 'x')) } });
+    expect((await render(TodayPage)).text()).toContain('The visits cannot be read now.');
+  });
+});
+
+describe('the plan of a visit', () => {
+  test('is kept with what was read and what it rests on', async () => {
+    const sent: [string, { version: number; plan: VisitPlan }][] = [];
+    stage({
+      id: 's1',
+      registers: { visits$: of([aVisit()]), saveVisitPlan$: (...args: (typeof sent)[number]) => (sent.push(args), of(aVisit({ plan }))) },
+    });
+    const { type, press } = await render(MethodPage);
+    await type('Failed part', 'condenser');
+    await press('Keep this plan for the visit');
+    expect(sent[0]![0]).toBe('v1');
+    expect(sent[0]![1]).toMatchObject({ version: 1, plan: { failed: 'condenser', standingPa: null, factsVersion: 1, why: '' } });
+    expect(sent[0]![1].plan.ambientK).toBeCloseTo(299.8, 0);
+  });
+
+  test('is not kept without its reason, and the sentence says so', async () => {
+    const refusal = new Refusal('invalid-input', 'x', { '/plan/why': 'Say why the proposal is not taken.' });
+    stage({ id: 's1', registers: { visits$: of([aVisit()]), saveVisitPlan$: () => throwError(() => refusal) } });
+    const { type, press, text } = await render(MethodPage);
+    await type('Failed part', 'condenser');
+    await press('Keep this plan for the visit');
+    expect(text()).toContain('Say why the proposal is not taken.');
+  });
+
+  test('without an open visit the way to one is shown', async () => {
+    stage({ id: 's1', registers: { visits$: of([aVisit({ state: 'closed' })]) } });
+    const { text } = await render(MethodPage);
+    expect(text()).toContain('No visit is open for this system.');
+  });
+});

@@ -1,0 +1,62 @@
+import * as z from 'zod';
+import { id, instant, name, quantity, temperatureK } from './primitives';
+import { systemKind } from './system';
+
+export const methods = [
+  'nothing',
+  'pump-down-condenser',
+  'pump-down-receiver',
+  'pump-down-and-recover',
+  'liquid-first',
+  'push-pull',
+  'recover',
+  'pierce',
+] as const;
+
+const day = z.iso.date({ error: 'The day is missing.' });
+
+export const newVisit = z.strictObject({
+  key: id,
+  system: id,
+  day,
+  reason: name('reason of the visit'),
+  recordedBy: name('name of the person'),
+});
+export type NewVisit = z.infer<typeof newVisit>;
+
+/** What was decided at the unit, and from which facts. */
+export const visitPlan = z.strictObject({
+  method: z.enum(methods),
+  /** What the table of reasons proposed; another method carries its reason. */
+  proposed: z.enum(methods).nullable(),
+  why: z.string().max(500),
+  failed: z.string().max(40),
+  ambientK: temperatureK('ambient temperature'),
+  standingPa: quantity('standing pressure').nullable(),
+  /** Version of the system's facts that the plan rests on. */
+  factsVersion: z.int(),
+});
+export type VisitPlan = z.infer<typeof visitPlan>;
+
+export const savedPlan = z
+  .strictObject({ version: z.int(), plan: visitPlan, recordedBy: name('name of the person') })
+  .refine(({ plan }) => plan.method === plan.proposed || plan.why.trim() !== '', {
+    path: ['plan', 'why'],
+    error: 'Say why the proposal is not taken: it stands in the record.',
+  });
+export type SavedPlan = z.infer<typeof savedPlan>;
+
+export const closedVisit = z.strictObject({ version: z.int(), recordedBy: name('name of the person') });
+
+export const visit = z.strictObject({
+  id,
+  system: z.strictObject({ id, site: z.string(), name: z.string(), kind: systemKind, refrigerant: z.string(), factsVersion: z.int() }),
+  day,
+  reason: z.string(),
+  plan: visitPlan.nullable(),
+  state: z.enum(['open', 'closed']),
+  openedBy: z.string(),
+  changedAt: instant,
+  version: z.int(),
+});
+export type Visit = z.infer<typeof visit>;
