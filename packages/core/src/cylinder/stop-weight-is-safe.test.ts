@@ -45,8 +45,9 @@ test.each(allRefrigerants.map(({ id }) => id))('a cylinder of %s filled to its s
   const limits = limitsOf(id);
   if (limits === undefined) return;
   if (!hasLiquidAt131F(id)) {
-    // above its critical temperature nothing is liquid there: a published table has given the limit
-    expect(limits.ruling.rule).toBe('filling-density');
+    // above its critical temperature nothing is liquid there: a published table bounds the filling
+    const tabulated = limits.limits.find(({ rule }) => rule === 'filling-density');
+    expect(limits.ruling.net).toBeLessThanOrEqual(tabulated?.net ?? 0);
     return;
   }
   const hot = levelAt(refrigerant(id).composition, volumeFrom(26.2, 'lb-water'), kilogram(limits.ruling.net), celsius(55));
