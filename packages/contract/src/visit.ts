@@ -1,17 +1,7 @@
+import { methods } from '@hygromet/core/planning/method';
 import * as z from 'zod';
 import { id, instant, name, quantity, temperatureK } from './primitives';
 import { systemKind } from './system';
-
-export const methods = [
-  'nothing',
-  'pump-down-condenser',
-  'pump-down-receiver',
-  'pump-down-and-recover',
-  'liquid-first',
-  'push-pull',
-  'recover',
-  'pierce',
-] as const;
 
 const day = z.iso.date({ error: 'The day is missing.' });
 

@@ -9,7 +9,7 @@ export interface PartVolume {
   readonly known: 'measured' | 'plate' | 'estimated';
 }
 
-export type PartWithVolume = 'condenser' | 'receiver' | 'evaporator' | 'accumulator' | 'compressor';
+export type PartWithVolume = 'condenser' | 'receiver' | 'evaporator' | 'accumulator' | 'compressor' | 'circuit';
 
 const LITRE = 1e-3;
 
@@ -21,7 +21,10 @@ export const knownVolume = (value: CubicMetre, known: 'measured' | 'plate'): Par
   known,
 });
 
-/** The volume of a part by the charge of its system, with its range: nothing to rely on without a margin. */
+/**
+ * The volume of a part, or of the whole circuit, by the full charge of its system, with its range: nothing to rely on without a margin.
+ * By the plate, never by what is left: a circuit does not shrink as it leaks.
+ */
 export function estimatedVolume(part: PartWithVolume, charge: Kilogram): PartVolume {
   const { low, likely, high } = table[part];
   const of = (litresPerKilogram: number) => cubicMetre(litresPerKilogram * LITRE * charge);

@@ -3,7 +3,7 @@ import type { Composition } from '../fluids/composition';
 import { vesselAtRest } from '../readings/vessel-at-rest';
 import { massDensity } from '../thermo/phase';
 import { singlePhase } from '../thermo/single-phase';
-import type { CubicMetre, Kelvin, Pascal } from '../units/quantity';
+import { cubicMetre, type CubicMetre, type Kelvin, type Pascal } from '../units/quantity';
 
 /** What a system's standing pressure says before anything is touched. */
 export type Arrival =
@@ -35,6 +35,9 @@ export function arrival(composition: Composition, p: Pascal, T: Kelvin, atmosphe
   }
   return { state: 'vapour-only', mostKg: massDensity(singlePhase(composition, T, p, 'vapour')) * volume };
 }
+
+/** m³: three hoses of 3/8 in, 1.2 m long, 8 mm bore. Common practice. */
+export const USUAL_HOSES = cubicMetre(1.8e-4);
 
 /**
  * What connecting evacuated hoses takes from vapour at rest: the pressure falls as the same vapour fills more room.

@@ -32,6 +32,7 @@ function system(kind: SystemKind, id: string, { kg = 3, tC = 27, condenserL, rec
     composition,
     T,
     atmosphere: STANDARD_ATMOSPHERE,
+    volume: estimatedVolume('circuit', kilogram(kg)),
     content: { low: 0.95 * kg, likely: kg, high: 1.05 * kg },
     level: evacuationLevel({
       composition,

@@ -1,12 +1,12 @@
 import { kindOf } from '../circuit/system-kind';
 import { NoTwoPhaseState } from '../errors';
 import { dewPoint } from '../thermo/saturation';
-import { cubicMetre, kelvin, type CubicMetre, type Pascal } from '../units/quantity';
+import { kelvin, type Pascal } from '../units/quantity';
 import costs from './method-costs.json';
 import type { Method } from './method';
 import { estimateRecovery } from './recovery-estimate';
 import machine from './recovery-machine.json';
-import type { Range, Situation } from './situation';
+import type { Situation } from './situation';
 
 /** What a method takes: time, what has to be carried to the unit, and refrigerant that ends in the air. */
 export interface MethodCost {
@@ -48,20 +48,20 @@ function flowMinutes(method: Method, situation: Situation): number {
   }
 }
 
-/** L/kg of charge, common practice: what a whole circuit holds beyond its liquid. */
-const CIRCUIT_VOLUME = 2.5e-3;
-/** m³: a wall unit or a small appliance. */
-const SMALLEST_CIRCUIT = 2e-4;
-
-/** Volume of the whole circuit, m³, by its content, where nobody has measured it. */
-export const circuitVolume = ({ likely }: Range): CubicMetre => cubicMetre(Math.max(SMALLEST_CIRCUIT, CIRCUIT_VOLUME * likely));
-
-function recoveryMinutes({ composition, T, level, content, arrival }: Situation, massKg: number, liquidPort: boolean): number {
+function recoveryMinutes({ composition, T, level, volume, arrival }: Situation, massKg: number, liquidPort: boolean): number {
   if (massKg <= 0) return 0;
-  const volume = circuitVolume(content);
   const mass = arrival.state === 'vapour-only' ? Math.min(massKg, arrival.mostKg) : massKg;
   try {
-    return estimateRecovery({ composition, massKg: mass, T, volume, endP: level.p, cores: 'out', cooling: 'still', liquidPort }).minutes;
+    return estimateRecovery({
+      composition,
+      massKg: mass,
+      T,
+      volume: volume.likely,
+      endP: level.p,
+      cores: 'out',
+      cooling: 'still',
+      liquidPort,
+    }).minutes;
   } catch (error) {
     if (error instanceof NoTwoPhaseState) return mass / vapourAlone; // above its critical temperature: vapour, as fast as the machine draws it
     throw error;
@@ -78,13 +78,12 @@ const carried = (method: Method) => {
 };
 
 /** Vapour that is left in what is opened, at the pressure at which it is opened, and in the hoses. */
-function lost(method: Method, { composition, T, atmosphere, level, content, kind }: Situation): number {
+function lost(method: Method, { composition, T, atmosphere, level, volume, kind }: Situation): number {
   if (method === 'nothing') return 0;
   const opened = method.startsWith('pump-down') ? 0.4 : 1;
   const p = method.startsWith('pump-down') && method !== 'pump-down-and-recover' ? atmosphere : level.p;
-  const volume = circuitVolume(content);
   const hoses = kindOf(kind).sealed ? 0 : costs.hoseLossKg;
-  return opened * volume * vapourDensity(composition, T, Math.min(p, atmosphere) as Pascal) + hoses;
+  return opened * volume.likely * vapourDensity(composition, T, Math.min(p, atmosphere) as Pascal) + hoses;
 }
 
 /** Density of vapour at a low pressure, kg/m³: an ideal gas is near enough there. */

@@ -61,6 +61,16 @@ test('where only vapour is left the machine runs for that much, whatever the led
   expect(few).toBeLessThan(0.5 * all!);
 });
 
+test('a circuit does not shrink as it leaks: what vapour can be left follows from the plate, not from the ledger', () => {
+  const standing = { ...look, standing: pressureFrom(60, 'psig', STANDARD_ATMOSPHERE) };
+  const most = (contentKg: number) => {
+    const { arrival } = planFor({ ...split, contentKg }, standing).situation;
+    return arrival.state === 'vapour-only' ? arrival.mostKg : Number.NaN;
+  };
+  expect(most(4)).toBeGreaterThan(0.1);
+  expect(most(0.5)).toBe(most(4));
+});
+
 test('facts of the record that hardly go together come with the plan', () => {
   const odd = planFor({ ...split, kind: 'packaged', volumes: { receiver: knownVolume(cubicMetre(5e-3), 'plate') } }, look);
   expect(odd.contradictions.map(({ code }) => code)).toEqual(['part-not-in-kind']);

@@ -12,7 +12,6 @@ import { arrival, type Arrival } from './arrival';
 import { contradictions, type Contradiction } from './contradictions';
 import { decide, type Decision } from './decide';
 import type { Method } from './method';
-import { circuitVolume } from './method-cost';
 import { estimateRecovery, type RecoveryEstimate } from './recovery-estimate';
 import { situationOf, type CompressorState, type CompressorType, type MeteringState, type Range, type Situation } from './situation';
 import { steps, type Step } from './steps';
@@ -63,6 +62,7 @@ export function planFor(system: RecordedSystem, look: Look): Plan {
   const { kind, composition } = system;
   const lineKg = lineKgOf(system, look.T);
   const content = contentOf(system, lineKg);
+  const volume = estimatedVolume('circuit', kilogram(system.nameplateKg + Math.max(0, lineKg)));
   const water = kindOf(kind).water ? look.water : 'none';
   const [condenser, receiver] = [mayHold('condenser', system, look.T), mayHold('receiver', system, look.T)];
   const situation = situationOf({
@@ -70,8 +70,9 @@ export function planFor(system: RecordedSystem, look: Look): Plan {
     composition,
     T: look.T,
     atmosphere: look.atmosphere,
+    volume,
     content,
-    arrival: arrivalOf(composition, look, content),
+    arrival: arrivalOf(composition, look, volume),
     failed: look.failed,
     valves: { ...usualValves(kind), ...system.valves } as Situation['valves'],
     ports: system.ports ?? kindOf(kind).ports,
@@ -99,7 +100,7 @@ export function stepsFor(
   };
 }
 
-function estimateOf({ composition, content, T, level, arrival: found }: Situation, method: Method): RecoveryEstimate | undefined {
+function estimateOf({ composition, content, volume, T, level, arrival: found }: Situation, method: Method): RecoveryEstimate | undefined {
   if (method === 'nothing' || method === 'pump-down-condenser' || method === 'pump-down-receiver') return undefined;
   // what is not there any more need not be recovered
   const massKg = found.state === 'vapour-only' ? Math.min(content.likely, found.mostKg) : content.likely;
@@ -107,7 +108,7 @@ function estimateOf({ composition, content, T, level, arrival: found }: Situatio
     composition,
     massKg,
     T,
-    volume: circuitVolume(content),
+    volume: volume.likely,
     endP: level.p,
     cores: 'out',
     cooling: 'still',
@@ -151,8 +152,9 @@ function mayHold(
   }
 }
 
-const arrivalOf = (composition: Composition, { standing, T, atmosphere }: Look, content: Range): Arrival =>
-  standing === undefined ? { state: 'unread' } : arrival(composition, standing, T, atmosphere, circuitVolume(content));
+/** What vapour can be left is told for the largest the circuit may be: at most. */
+const arrivalOf = (composition: Composition, { standing, T, atmosphere }: Look, { high }: PartVolume): Arrival =>
+  standing === undefined ? { state: 'unread' } : arrival(composition, standing, T, atmosphere, high);
 
 const levelOf = ({ kind, composition, nameplateKg }: RecordedSystem, { compressor, majorRepair, atmosphere }: Look) =>
   evacuationLevel({

@@ -1,5 +1,6 @@
 import type { Holding } from '../circuit/holding';
 import type { Part, Valve, ValveState } from '../circuit/part';
+import type { PartVolume } from '../circuit/part-volume';
 import { kindOf, type Ports, type SystemKind } from '../circuit/system-kind';
 import type { EvacuationLevel } from '../compliance/evacuation-level';
 import type { Composition } from '../fluids/composition';
@@ -25,6 +26,8 @@ export interface Situation {
   readonly T: Kelvin;
   /** Pa, at the site. */
   readonly atmosphere: Pascal;
+  /** Of the whole circuit. */
+  readonly volume: PartVolume;
   /** What is in it: by the ledger, or by the plate with the line set. */
   readonly content: Range;
   readonly arrival: Arrival;
@@ -45,7 +48,7 @@ export interface Situation {
   readonly level: EvacuationLevel;
 }
 
-type Given = Pick<Situation, 'kind' | 'composition' | 'T' | 'atmosphere' | 'content' | 'level'>;
+type Given = Pick<Situation, 'kind' | 'composition' | 'T' | 'atmosphere' | 'volume' | 'content' | 'level'>;
 
 /** A situation of which only the given is known: the rest as the kind of system usually is, nothing broken, nothing read. */
 export function situationOf(given: Given & Partial<Situation>): Situation {

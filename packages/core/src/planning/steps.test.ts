@@ -1,3 +1,4 @@
+import { estimatedVolume } from '../circuit/part-volume';
 import { evacuationLevel } from '../compliance/evacuation-level';
 import { refrigerant } from '../fluids/refrigerant';
 import { STANDARD_ATMOSPHERE, pressureIn } from '../units/pressure';
@@ -25,6 +26,7 @@ const situation = (more: Partial<Situation> = {}) =>
     composition,
     T: celsius(27),
     atmosphere: STANDARD_ATMOSPHERE,
+    volume: estimatedVolume('circuit', kilogram(4)),
     content: { low: 3.8, likely: 4, high: 4.2 },
     level,
     failed: 'evaporator',

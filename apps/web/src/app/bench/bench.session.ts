@@ -90,19 +90,18 @@ export class BenchSession {
   );
   readonly labelPoints = asked(this.properties, 'twoPoints', this.questionOf(this.labelComposition));
 
-  private readonly pair = computed(() => {
+  readonly measured = computed(() => {
     const { measuredPressure, measuredTemperature } = this.draft();
     const [p, T] = [readQuantity('pressure', measuredPressure, this.units.atmosphere()), readQuantity('temperature', measuredTemperature)];
     return p.state === 'good' && T.state === 'good' ? { p: p.si, T: T.si } : undefined;
   });
-  readonly measured = this.pair;
   readonly atRest = asked(this.properties, 'atRest', this.pairFor('rest'));
   readonly superheat = asked(this.properties, 'superheat', this.pairFor('suction'));
   readonly subcooling = asked(this.properties, 'subcooling', this.pairFor('liquid'));
   readonly candidates = asked(
     this.properties,
     'candidates',
-    computed(() => (this.draft().measuredAt === 'rest' ? this.pair() : undefined)),
+    computed(() => (this.draft().measuredAt === 'rest' ? this.measured() : undefined)),
   );
 
   change(part: Partial<BenchDraft>): void {
@@ -156,7 +155,7 @@ export class BenchSession {
 
   private pairFor(place: BenchDraft['measuredAt']) {
     return computed(() => {
-      const pair = this.pair();
+      const pair = this.measured();
       return pair === undefined || this.draft().measuredAt !== place ? undefined : this.withComposition(this.composition(), pair);
     });
   }

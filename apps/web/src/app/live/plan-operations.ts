@@ -5,7 +5,7 @@ import { knownVolume, type PartVolume } from '@hygromet/core/circuit/part-volume
 import type { Valve, ValveState } from '@hygromet/core/circuit/part';
 import type { EvacuationLevel } from '@hygromet/core/compliance/evacuation-level';
 import type { Composition } from '@hygromet/core/fluids/composition';
-import type { Arrival } from '@hygromet/core/planning/arrival';
+import { fallByHoses, USUAL_HOSES, type Arrival } from '@hygromet/core/planning/arrival';
 import type { Contradiction } from '@hygromet/core/planning/contradictions';
 import type { Decision } from '@hygromet/core/planning/decide';
 import type { Method } from '@hygromet/core/planning/method';
@@ -43,6 +43,8 @@ export interface PlanAnswer {
   readonly lineKg: number;
   readonly steps: readonly Step[];
   readonly estimate: RecoveryEstimate | undefined;
+  /** What three usual hoses take from a system that holds vapour alone, Pa; nothing while there is liquid, or unread. */
+  readonly hosesTake: number | undefined;
 }
 
 export const planOperations = {
@@ -57,7 +59,11 @@ export const planOperations = {
     const taken = method ?? decision.chosen;
     const { steps, estimate } = taken === undefined ? { steps: [], estimate: undefined } : stepsFor(plan, taken, flammable);
     const { arrival, content, condenser, receiver, level } = situation;
-    return { decision, method: taken, arrival, content, condenser, receiver, level, contradictions, lineKg, steps, estimate };
+    const hosesTake =
+      arrival.state === 'vapour-only' && look.standing !== undefined
+        ? fallByHoses(pascal(look.standing), situation.volume.likely, USUAL_HOSES)
+        : undefined;
+    return { decision, method: taken, arrival, content, condenser, receiver, level, contradictions, lineKg, steps, estimate, hosesTake };
   },
 };
 

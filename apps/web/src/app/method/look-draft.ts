@@ -4,6 +4,8 @@ import { emptyEntry, type QuantityEntry } from '../ui/quantity-entry';
 
 /** What was seen and decided at the unit, kept on the device. */
 export interface LookDraft {
+  /** The visit it was made for; nothing before one is open. */
+  readonly visit: string | null;
   readonly ambient: QuantityEntry;
   readonly standing: QuantityEntry;
   readonly failed: string;
@@ -22,6 +24,7 @@ export interface LookDraft {
 }
 
 export const newLookDraft = ({ temperature, pressure }: Preferences): LookDraft => ({
+  visit: null,
   ambient: { ...emptyEntry(temperature), text: temperature === 'F' ? '80' : '27' },
   standing: emptyEntry(pressure),
   failed: 'unknown',

@@ -18,6 +18,7 @@ import { MethodSession } from './method.session';
     />
     <hy-quantity-field
       label="Ambient"
+      hint="measured at the condenser"
       kind="temperature"
       [entry]="draft.ambient"
       (entryChange)="session.change({ ambient: $event })"

@@ -1,4 +1,4 @@
-import { computed, inject, Injectable } from '@angular/core';
+import { computed, effect, inject, Injectable } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute } from '@angular/router';
 import type { Part, Valve, ValveState } from '@hygromet/core/circuit/part';
@@ -104,6 +104,16 @@ export class MethodSession {
     () => undefined,
   );
 
+  constructor() {
+    // a reading of the last visit must not decide this one; what was typed before the visit was opened belongs to it
+    effect(() => {
+      const visit = this.visit();
+      const own = this.draft().visit;
+      if (visit === undefined || own === visit.id) return;
+      this.stored.value.update((draft) => ({ ...(own === null ? draft : newLookDraft(this.preferences())), visit: visit.id }));
+    });
+  }
+
   /** Keeps what was decided with the visit, and the version of the facts it rests on. */
   keep(): void {
     const [visit, plan, question, draft] = [this.visit(), valueOf(this.plan()), this.question(), this.draft()];
@@ -129,10 +139,5 @@ export class MethodSession {
 
   lookAgain(): void {
     this.change({ seenVersion: this.known()?.version ?? null });
-  }
-
-  /** A look for the next visit: nothing of the last one is taken over. */
-  again(): void {
-    this.stored.value.set(newLookDraft(this.preferences()));
   }
 }

@@ -65,6 +65,7 @@ test('what has leaked away is told from ledger and pressure together', async () 
   const { type, text } = await open(split());
   await type('Standing pressure', '60');
   expect(text()).toMatch(/only vapour is left, 0\.\d+ lb at most; 8\.\d lb of what the ledger has in it are gone/);
+  expect(text()).toMatch(/Three 3\/8 in hoses lower the reading by about \d+ psi/);
 });
 
 test('without water nothing may be started at a chiller', async () => {

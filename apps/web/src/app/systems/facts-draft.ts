@@ -49,16 +49,16 @@ export function factsOf(draft: FactsDraft): SystemFacts | undefined {
   if ([condenser, receiver, length, covered].some(({ state }) => state === 'bad')) return undefined;
   const volume = (reading: typeof condenser) =>
     reading.state === 'good' ? { m3: reading.si, known: 'plate' as const, typed: reading.typed } : undefined;
-  const volumes = { condenser: volume(condenser), receiver: volume(receiver) };
+  const volumes = Object.fromEntries(
+    Object.entries({ condenser: volume(condenser), receiver: volume(receiver) }).filter(([, own]) => own !== undefined),
+  );
   const valves = Object.fromEntries(Object.entries(draft.valves).filter(([, state]) => state !== ''));
   // the fields offer only what the contract knows, and the server checks it again
   return {
     ...(draft.compressor === '' ? {} : { compressor: draft.compressor }),
     ...(draft.ports === '' ? {} : { ports: draft.ports }),
     ...(Object.keys(valves).length === 0 ? {} : { valves }),
-    ...(volumes.condenser === undefined && volumes.receiver === undefined
-      ? {}
-      : { volumes: JSON.parse(JSON.stringify(volumes)) as object }),
+    ...(Object.keys(volumes).length === 0 ? {} : { volumes }),
     ...(length.state !== 'good'
       ? {}
       : {

@@ -124,6 +124,20 @@ describe('the plan of a visit', () => {
     expect(text()).toContain('Say why the proposal is not taken.');
   });
 
+  test('begins without the readings of the last one, and keeps what was typed before it was opened', async () => {
+    const typed = { standing: { unit: 'psig', text: '128', ounces: '' }, failed: 'condenser' };
+    stage({ id: 's1', registers: { visits$: of([aVisit()]) }, drafts: { 'look.s1': { ...typed, visit: 'last-week' } } });
+    const fresh = await render(MethodPage);
+    expect([fresh.control('Standing pressure').value, fresh.control('Failed part').value]).toEqual(['', 'unknown']);
+    TestBed.resetTestingModule();
+    stage({ id: 's1', registers: { visits$: of([aVisit()]) }, drafts: { 'look.s1': { ...typed, visit: null } } });
+    const adopted = await render(MethodPage);
+    expect(adopted.control('Standing pressure').value).toBe('128');
+    TestBed.resetTestingModule();
+    stage({ id: 's1', registers: { visits$: of([aVisit()]) }, drafts: { 'look.s1': { ...typed, visit: 'v1' } } });
+    expect((await render(MethodPage)).control('Failed part').value).toBe('condenser');
+  });
+
   test('without an open visit the way to one is shown', async () => {
     stage({ id: 's1', registers: { visits$: of([aVisit({ state: 'closed' })]) } });
     const { text } = await render(MethodPage);
