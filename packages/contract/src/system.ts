@@ -1,11 +1,14 @@
+import { tubeSizes } from '@hygromet/core/circuit/line-set';
+import { valves, valveStates } from '@hygromet/core/circuit/part';
+import { systemKinds } from '@hygromet/core/circuit/system-kind';
+import { compressorTypes } from '@hygromet/core/planning/situation';
 import * as z from 'zod';
-import { compressorTypes, systemKinds, tubes, valveStates } from './circuit-lists';
 import { id, instant, massKg, name, quantity, refrigerantId, typed, volumeM3 } from './primitives';
 
 export const systemKind = z.enum(systemKinds);
 export type SystemKind = z.infer<typeof systemKind>;
 
-const tube = z.enum(tubes);
+const tube = z.enum(tubeSizes);
 const length = (what: string) =>
   quantity(what)
     .min(0, { error: `The ${what} is below 0.` })
@@ -18,7 +21,7 @@ export const partVolume = z.strictObject({ m3: volumeM3, known: z.enum(['measure
 export const systemFacts = z.strictObject({
   compressor: z.enum(compressorTypes).optional(),
   ports: z.enum(['both', 'one', 'none']).optional(),
-  valves: z.partialRecord(z.enum(['liquid-service', 'suction-service', 'king']), z.enum(valveStates)).optional(),
+  valves: z.partialRecord(z.enum(valves), z.enum(valveStates)).optional(),
   volumes: z.partialRecord(z.enum(['condenser', 'receiver']), partVolume).optional(),
   lineSet: z
     .strictObject({

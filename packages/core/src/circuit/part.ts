@@ -19,7 +19,8 @@ export const valves = ['liquid-service', 'suction-service', 'king'] as const;
 export type Valve = (typeof valves)[number];
 
 /** `none`: this system has no such valve. */
-export type ValveState = 'holds' | 'leaks' | 'unproved' | 'none';
+export const valveStates = ['holds', 'leaks', 'unproved', 'none'] as const;
+export type ValveState = (typeof valveStates)[number];
 
 /** Parts that keep the charge when the system is pumped down behind this valve. */
 const keepers: Readonly<Record<'condenser' | 'receiver', readonly Part[]>> = {

@@ -15,7 +15,8 @@ export interface Range {
 }
 
 export type CompressorState = 'runs' | 'stands' | 'burnt-out' | 'unknown';
-export type CompressorType = 'scroll' | 'reciprocating' | 'rotary' | 'screw' | 'centrifugal';
+export const compressorTypes = ['scroll', 'reciprocating', 'rotary', 'screw', 'centrifugal'] as const;
+export type CompressorType = (typeof compressorTypes)[number];
 export type MeteringState = 'works' | 'stuck-closed' | 'stuck-open';
 
 /** Everything that decides how the refrigerant is brought out, SI. */

@@ -4,11 +4,10 @@ import { BigNumber } from '../ui/big-number';
 import { Caution } from '../ui/caution';
 import { valueOf } from '../ui/loadable';
 import { PageHead } from '../ui/page-head';
-import { QuantityField } from '../ui/quantity-field';
 import { RefrigerantField } from '../ui/refrigerant-field';
-import { ValueSlider } from '../ui/value-slider';
 import { BenchSession } from './bench.session';
 import { ContentFields } from './content-fields';
+import { LeadField, type Rail } from './lead-field';
 import { MeasuredPair } from './measured-pair';
 import { PointsTable } from './points-table';
 import { PressureChart } from './pressure-chart';
@@ -19,18 +18,7 @@ const SMALLEST_GLIDE = 0.05;
 /** Saturation of anything that can be in a cylinder, and what a gauge says about it. Nothing here touches the ledger. */
 @Component({
   selector: 'hy-bench-page',
-  imports: [
-    BigNumber,
-    Caution,
-    ContentFields,
-    MeasuredPair,
-    PageHead,
-    PointsTable,
-    PressureChart,
-    QuantityField,
-    RefrigerantField,
-    ValueSlider,
-  ],
+  imports: [BigNumber, Caution, ContentFields, LeadField, MeasuredPair, PageHead, PointsTable, PressureChart, RefrigerantField],
   providers: [BenchSession],
   templateUrl: './bench.page.html',
   styleUrls: ['../ui/columns.css', './bench.page.css'],
@@ -56,13 +44,35 @@ export class BenchPage {
   protected readonly pressure = computed(() => this.units.pressureShown(this.points()?.bubble.p ?? 0));
   protected readonly temperature = computed(() => this.units.temperatureShown(this.points()?.bubble.T ?? 0));
 
-  protected readonly range = computed(() => {
+  private readonly ends = computed(() => {
     const lines = this.lines();
     const [coldest, hottest, lowest, highest] = [lines?.T[0], lines?.T.at(-1), lines?.pBubble[0], lines?.pBubble.at(-1)];
     if (coldest === undefined || hottest === undefined || lowest === undefined || highest === undefined) return undefined;
-    return { coldest, hottest, lowest, highest, lowestLn: Math.log(lowest), highestLn: Math.log(highest) };
+    return { coldest, hottest, lowest, highest };
   });
-  protected readonly lnPressure = computed(() => Math.log(this.points()?.bubble.p ?? 1));
+  protected readonly temperatureRail = computed((): Rail | undefined => {
+    const ends = this.ends();
+    if (ends === undefined) return undefined;
+    const T = this.points()?.bubble.T ?? ends.coldest;
+    const [from, to] = [this.units.temperature(ends.coldest), this.units.temperature(ends.hottest)];
+    return { min: ends.coldest, max: ends.hottest, step: 0.1, value: T, text: this.units.temperature(T, 1), from, to };
+  });
+  /** Along the logarithm: a pressure is dragged as evenly at its low end as at its high one. */
+  protected readonly pressureRail = computed((): Rail | undefined => {
+    const ends = this.ends();
+    if (ends === undefined) return undefined;
+    const p = this.points()?.bubble.p ?? ends.lowest;
+    const [from, to] = [this.units.pressure(ends.lowest), this.units.pressure(ends.highest)];
+    return {
+      min: Math.log(ends.lowest),
+      max: Math.log(ends.highest),
+      step: 0.001,
+      value: Math.log(p),
+      text: this.units.pressure(p),
+      from,
+      to,
+    };
+  });
   protected movePressure = (ln: number): void => this.session.leadPressure(Math.exp(ln));
 
   protected readonly here = computed(() => {

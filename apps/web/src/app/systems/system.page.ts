@@ -1,9 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute, RouterLink } from '@angular/router';
-import { compressorTypes, tubes, valveStates } from '@hygromet/contract/circuit-lists';
 import type { SavedFacts, System } from '@hygromet/contract/system';
+import { tubeSizes } from '@hygromet/core/circuit/line-set';
+import { valveStates } from '@hygromet/core/circuit/part';
 import { kindOf } from '@hygromet/core/circuit/system-kind';
+import { compressorTypes } from '@hygromet/core/planning/situation';
 import { whereAtRest } from '@hygromet/core/planning/where';
 import { momentText } from '../cylinders/cylinder-words';
 import { command, refusalIn } from '../live/command';
@@ -66,7 +68,7 @@ export class SystemPage {
     { value: 'none', label: 'none' },
   ];
   protected readonly valveChoices = [AS_USUAL, ...valveStates.map((value) => ({ value, label: valveStateNames[value] }))];
-  protected readonly tubes = tubes.map((value) => ({ value, label: `${value} in` }));
+  protected readonly tubes = tubeSizes.map((value) => ({ value, label: `${value} in` }));
   protected readonly valveNames = valveNames;
 
   protected readonly reversing = command(
