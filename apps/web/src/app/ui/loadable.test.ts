@@ -1,0 +1,27 @@
+import { of, Subject, throwError } from 'rxjs';
+import { loadable, valueOf, type Loadable } from './loadable';
+
+test('what is asked for is waited for, and then there', () => {
+  const answer$ = new Subject<number>();
+  const seen: Loadable<number>[] = [];
+  loadable(answer$).subscribe((state) => seen.push(state));
+  answer$.next(7);
+  answer$.next(8);
+  expect(seen).toEqual([{ state: 'waiting' }, { state: 'ready', value: 7 }, { state: 'ready', value: 8 }]);
+});
+
+test('a failure is a value with its sentence, and the stream does not break whoever listens', () => {
+  const seen: Loadable<number>[] = [];
+  loadable(throwError(() => new Error('The server did not answer.'))).subscribe((state) => seen.push(state as Loadable<number>));
+  expect(seen.at(-1)).toEqual({ state: 'failed', sentence: 'The server did not answer.' });
+  loadable(throwError(() => 'no error at all')).subscribe((state) => seen.push(state as Loadable<number>));
+  expect(seen.at(-1)).toEqual({ state: 'failed', sentence: 'Something failed.' });
+});
+
+test('there is a value only when it is ready', () => {
+  expect(valueOf({ state: 'waiting' })).toBeUndefined();
+  expect(valueOf({ state: 'failed', sentence: 'x' })).toBeUndefined();
+  let last: Loadable<string> = { state: 'waiting' };
+  loadable(of('there')).subscribe((state) => (last = state));
+  expect(valueOf(last)).toBe('there');
+});
