@@ -19,6 +19,8 @@ export const organisation: Organisation = {
   requiredRules: ['eighty-percent-77F', 'not-liquid-full-131F', 'filling-density'],
   liquidShareAt131F: 0.95,
   hottestK: 318.15,
+  partShare: 0.8,
+  endOfPumpDown: 'slightly-positive',
 };
 
 /** 26.2 lb of water capacity, tare 17.2 lb, 7.4 lb of R-410A in it. */
@@ -88,6 +90,7 @@ export const aMovement = (more: Partial<Movement> = {}): Movement => ({
   grossAfterKg: 11,
   typed: { before: { text: '9', unit: 'kg' } },
   note: null,
+  visit: null,
   happenedAt: '2026-11-20T09:00:00.000Z',
   recordedAt: '2026-11-20T09:01:00.000Z',
   recordedBy: 'Ines Marrow',
@@ -115,11 +118,14 @@ export interface Scene {
   /** What the device has kept, by key without prefix. */
   readonly drafts?: Readonly<Record<string, object>>;
   readonly id?: string;
+  readonly query?: Readonly<Record<string, string>>;
   readonly providers?: readonly (Provider | EnvironmentProviders)[];
 }
 
 /** An application without server, worker and browser storage: everything that a page asks for is answered from here. */
-export function stage({ registers = {}, drafts = {}, id = 'c7', providers = [] }: Scene = {}): { readonly kept: Record<string, string> } {
+export function stage({ registers = {}, drafts = {}, id = 'c7', query = {}, providers = [] }: Scene = {}): {
+  readonly kept: Record<string, string>;
+} {
   const kept: Record<string, string> = Object.fromEntries(
     Object.entries(drafts).map(([name, value]) => [`hygromet.draft.${name}`, JSON.stringify(value)]),
   );
@@ -129,6 +135,7 @@ export function stage({ registers = {}, drafts = {}, id = 'c7', providers = [] }
     cylinders$: of([aCylinder()]),
     systems$: of([aSystem()]),
     system$: () => of(aSystem()),
+    systemHistory$: () => of([]),
     visits$: of([]),
     accounts$: of([anAccount(), anAccount({ id: 'c7', kind: 'cylinder', name: 'C-07', massKg: 3.3566 })]),
     movements$: of([aMovement()]),
@@ -139,7 +146,7 @@ export function stage({ registers = {}, drafts = {}, id = 'c7', providers = [] }
     providers: [
       provideRouter([]),
       { provide: Registers, useValue: { ...usual, ...registers } },
-      { provide: ActivatedRoute, useValue: { snapshot: { paramMap: convertToParamMap({ id }) } } },
+      { provide: ActivatedRoute, useValue: { snapshot: { paramMap: convertToParamMap({ id }), queryParamMap: convertToParamMap(query) } } },
       {
         provide: DRAFT_STORAGE,
         useValue: {

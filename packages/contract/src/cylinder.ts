@@ -3,7 +3,7 @@ import { fillRule } from './fill-limits';
 import { places } from './places';
 import { composition, id, instant, massKg, name, quantity, refrigerantId, stampMonth, typed, volumeM3 } from './primitives';
 
-export const place = z.enum(places);
+export const place = z.enum(places, { error: `Choose one of the places: ${places.join(', ')}.` });
 export type Place = z.infer<typeof place>;
 
 /** What a person reads from the collar, and from the scale when something is in it. */

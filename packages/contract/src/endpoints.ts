@@ -4,11 +4,12 @@ import { cylinder, newCylinder } from './cylinder';
 import { fillLimitsAnswer, fillLimitsRequest } from './fill-limits';
 import { booked, movement, newReversal, newTransfer, newWeighing } from './movement';
 import { organisation } from './organisation';
+import { cylindersImport, importAnswer, systemsImport } from './import';
 import { id } from './primitives';
 import { propertyAnswer, propertyRequest } from './properties';
 import { refrigerantSummary } from './refrigerant';
-import { newSystem, savedFacts, system } from './system';
-import { closedVisit, newVisit, savedPlan, visit } from './visit';
+import { factsChange, newSystem, savedFacts, system } from './system';
+import { closedVisit, newVisit, newVisitReading, savedPlan, visit } from './visit';
 
 export interface Endpoint {
   readonly method: 'get' | 'post' | 'put';
@@ -40,9 +41,13 @@ export const endpoints = {
   addSystem: { method: 'post', path: '/api/systems', summary: 'Register a system; its nameplate charge is booked', body: newSystem, answer: system, status: 201 },
   system: { method: 'get', path: '/api/systems/:id', summary: 'One system with the facts of its circuit', params: byId, answer: system, status: 200 },
   saveSystemFacts: { method: 'put', path: '/api/systems/:id/facts', summary: 'Change the facts of a circuit; refused where somebody else has changed them meanwhile', params: byId, body: savedFacts, answer: system, status: 200 },
+  systemHistory: { method: 'get', path: '/api/systems/:id/history', summary: 'Every state of the facts of a system, the latest first', params: byId, answer: z.array(factsChange), status: 200 },
+  importSystems: { method: 'post', path: '/api/systems/import', summary: 'Register or change systems from rows, all or none; tries without keeping where asked', body: systemsImport, answer: importAnswer, status: 200 },
+  importCylinders: { method: 'post', path: '/api/cylinders/import', summary: 'Register cylinders from rows, all or none; tries without keeping where asked', body: cylindersImport, answer: importAnswer, status: 200 },
   visits: { method: 'get', path: '/api/visits', summary: 'All visits, the latest day first', answer: z.array(visit), status: 200 },
   addVisit: { method: 'post', path: '/api/visits', summary: 'Open a visit to a system', body: newVisit, answer: visit, status: 201 },
   saveVisitPlan: { method: 'put', path: '/api/visits/:id/plan', summary: 'Keep what was decided; refused where the facts it rests on have changed', params: byId, body: savedPlan, answer: visit, status: 200 },
+  addVisitReading: { method: 'post', path: '/api/visits/:id/readings', summary: 'Keep what was read at a step', params: byId, body: newVisitReading, answer: visit, status: 201 },
   closeVisit: { method: 'put', path: '/api/visits/:id/closing', summary: 'Close a visit', params: byId, body: closedVisit, answer: visit, status: 200 },
   accounts: { method: 'get', path: '/api/accounts', summary: 'All accounts with their balances', answer: z.array(account), status: 200 },
   movements: { method: 'get', path: '/api/movements', summary: 'Entries of the ledger, newest first, of one account where asked', query: z.strictObject({ account: id.optional() }), answer: z.array(movement), status: 200 },

@@ -20,6 +20,7 @@ export const movement = z.strictObject({
   grossAfterKg: z.number().nullable(),
   typed: z.record(z.string(), typed).nullable(),
   note: z.string().nullable(),
+  visit: id.nullable(),
   happenedAt: instant,
   recordedAt: instant,
   recordedBy: z.string(),
@@ -44,6 +45,8 @@ export const newTransfer = z.strictObject({
   happenedAt: instant,
   recordedBy: name('name of the person'),
   note: z.string().max(500).optional(),
+  /** The visit on which it was done. */
+  visit: id.optional(),
 });
 export type NewTransfer = z.input<typeof newTransfer>;
 

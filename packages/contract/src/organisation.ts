@@ -1,3 +1,4 @@
+import { endsOfPumpDown } from '@hygromet/core/planning/schools';
 import * as z from 'zod';
 import { fillRule } from './fill-limits';
 import { name, quantity, temperatureK } from './primitives';
@@ -11,5 +12,9 @@ export const organisation = z.strictObject({
     .min(0.5, { error: 'Below 50 % nothing useful fits. Choose 50 to 100 %.' })
     .max(1, { error: 'More than 100 % liquid does not fit. Choose 50 to 100 %.' }),
   hottestK: temperatureK('hottest temperature'),
+  partShare: quantity('liquid share of condenser and receiver')
+    .min(0.5, { error: 'Below 50 % hardly anything is kept. Choose 50 to 80 %.' })
+    .max(0.8, { error: 'More than 80 % liquid leaves no room for it to warm up. Choose 50 to 80 %.' }),
+  endOfPumpDown: z.enum(endsOfPumpDown),
 });
 export type Organisation = z.infer<typeof organisation>;

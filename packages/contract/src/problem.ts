@@ -17,6 +17,7 @@ export const problemCodes = [
   'below-tare',
   'would-mix',
   'content-unknown',
+  'other-visit',
   'key-reused',
   'already-reversed',
   'reversal-of-reversal',

@@ -87,10 +87,13 @@ test('an organisation requires at least one rule, and a share of liquid that mak
     requiredRules: ['eighty-percent-77F'],
     liquidShareAt131F: 0.95,
     hottestK: 318.15,
+    partShare: 0.8,
+    endOfPumpDown: 'slightly-positive',
   };
   expect(organisation.safeParse(own).success).toBe(true);
   expect(sentences(organisation.safeParse({ ...own, requiredRules: [] })).join()).toMatch(/without one there is no stop weight/);
   expect(sentences(organisation.safeParse({ ...own, liquidShareAt131F: 1.1 })).join()).toMatch(/More than 100 %/);
+  expect(sentences(organisation.safeParse({ ...own, partShare: 0.9 })).join()).toMatch(/no room for it to warm up/);
   expect(sentences(organisation.safeParse({ ...own, altitudeM: 9500 })).join()).toMatch(/above 9000 m/);
 });
 

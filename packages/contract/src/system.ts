@@ -1,5 +1,6 @@
 import { tubeSizes } from '@hygromet/core/circuit/line-set';
-import { valves, valveStates } from '@hygromet/core/circuit/part';
+import { parts, valves, valveStates } from '@hygromet/core/circuit/part';
+import { partsWithVolume } from '@hygromet/core/circuit/part-volume';
 import { systemKinds } from '@hygromet/core/circuit/system-kind';
 import { compressorTypes } from '@hygromet/core/planning/situation';
 import * as z from 'zod';
@@ -14,6 +15,11 @@ const length = (what: string) =>
     .min(0, { error: `The ${what} is below 0.` })
     .max(500, { error: `The ${what} is above 500 m. Check the unit.` });
 
+const gauge = (what: string) =>
+  quantity(what)
+    .min(-101_325, { error: `The ${what} is below a full vacuum.` })
+    .max(4e7, { error: `The ${what} is above 400 bar. Check the unit.` });
+
 /** A volume of a part that somebody measured or read from its plate; what is not here is estimated. */
 export const partVolume = z.strictObject({ m3: volumeM3, known: z.enum(['measured', 'plate']), typed: typed.optional() });
 
@@ -22,7 +28,7 @@ export const systemFacts = z.strictObject({
   compressor: z.enum(compressorTypes).optional(),
   ports: z.enum(['both', 'one', 'none']).optional(),
   valves: z.partialRecord(z.enum(valves), z.enum(valveStates)).optional(),
-  volumes: z.partialRecord(z.enum(['condenser', 'receiver']), partVolume).optional(),
+  volumes: z.partialRecord(z.enum(partsWithVolume), partVolume).optional(),
   lineSet: z
     .strictObject({
       lengthM: length('length of the line set'),
@@ -30,6 +36,28 @@ export const systemFacts = z.strictObject({
       liquid: tube,
       suction: tube,
     })
+    .optional(),
+  switches: z
+    .strictObject({
+      low: z.enum(['none', 'fitted']).optional(),
+      /** Pa above the atmosphere at which they open. */
+      lowOpensPa: gauge('pressure at which the low-pressure switch opens').optional(),
+      lowTyped: typed.optional(),
+      highOpensPa: gauge('pressure at which the high-pressure switch opens').optional(),
+      highTyped: typed.optional(),
+    })
+    .optional(),
+  /** What single components bear, as it stands on them. */
+  limits: z
+    .array(
+      z.strictObject({
+        what: name('component'),
+        part: z.enum(parts),
+        gaugePa: gauge('pressure limit').positive({ error: 'A pressure limit is above 0. Read it from the component.' }),
+        typed: typed.optional(),
+      }),
+    )
+    .max(40, { error: 'At most 40 components.' })
     .optional(),
   /** What the last person left written on the unit. */
   written: z.string().max(500, { error: 'At most 500 characters.' }).optional(),
@@ -69,3 +97,7 @@ export const system = z.strictObject({
   changedBy: z.string().nullable(),
 });
 export type System = z.infer<typeof system>;
+
+/** One state of a system's facts: the first as it was registered, each later one with who changed it. */
+export const factsChange = z.strictObject({ version: z.int(), facts: systemFacts, changedAt: instant, changedBy: z.string() });
+export type FactsChange = z.infer<typeof factsChange>;

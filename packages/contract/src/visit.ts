@@ -3,6 +3,19 @@ import * as z from 'zod';
 import { id, instant, name, quantity, temperatureK } from './primitives';
 import { systemKind } from './system';
 
+/** What was read at a step of the checklist. It is added, never changed: the last reading of a step counts. */
+export const newVisitReading = z.strictObject({
+  key: id,
+  step: z.string().min(1).max(60),
+  text: z.string().trim().min(1, { error: 'Write what was read.' }).max(200, { error: 'At most 200 characters.' }),
+  readAt: instant,
+  recordedBy: name('name of the person'),
+});
+export type NewVisitReading = z.infer<typeof newVisitReading>;
+
+export const visitReading = z.strictObject({ step: z.string(), text: z.string(), readAt: instant, recordedBy: z.string() });
+export type VisitReading = z.infer<typeof visitReading>;
+
 const day = z.iso.date({ error: 'The day is missing.' });
 
 export const newVisit = z.strictObject({
@@ -44,6 +57,9 @@ export const visit = z.strictObject({
   day,
   reason: z.string(),
   plan: visitPlan.nullable(),
+  readings: z.array(visitReading),
+  /** What was taken out on this visit, by the scale; reversed bookings do not count. */
+  recovered: z.strictObject({ bookings: z.int(), massKg: z.number() }),
   state: z.enum(['open', 'closed']),
   openedBy: z.string(),
   changedAt: instant,

@@ -2,6 +2,7 @@ import type { AccountKind } from '@hygromet/contract/account';
 import type { Place } from '@hygromet/contract/cylinder';
 import type { SystemFacts, SystemKind } from '@hygromet/contract/system';
 import { fillRules } from '@hygromet/core/cylinder/fill-rule';
+import type { EndOfPumpDown } from '@hygromet/core/planning/schools';
 import { refrigerant } from '@hygromet/core/fluids/refrigerant';
 import { massFrom, massIn, type DecimalMassUnit } from '@hygromet/core/units/mass';
 import { pressureDifferenceIn } from '@hygromet/core/units/pressure';
@@ -41,6 +42,7 @@ export const loadDemo = (db: Db, outside: Outside): Promise<boolean> =>
     const id = outside.newId();
     await addOrganisation(tx, id, {
       ...scenario.organisation,
+      endOfPumpDown: scenario.organisation.endOfPumpDown as EndOfPumpDown,
       requiredRules: fillRules.filter((rule) => scenario.organisation.requiredRules.includes(rule)),
     });
     for (const { kind, name } of scenario.accounts)

@@ -1,7 +1,7 @@
 import type { Account } from '@hygromet/contract/account';
 import type { Booked, newTransfer } from '@hygromet/contract/movement';
 import { refrigerant } from '@hygromet/core/fluids/refrigerant';
-import type { Composition } from '@hygromet/core/fluids/composition';
+import { sameRefrigerant, type Composition } from '@hygromet/core/fluids/composition';
 import type * as z from 'zod';
 import { accountById } from '../store/account-store';
 import { cylinderById, labelCylinder, lockCylinders, type CylinderRecord } from '../store/cylinder-store';
@@ -10,9 +10,10 @@ import { inTransaction } from '../store/in-transaction';
 import { addMovement, type Draft } from '../store/movement-store';
 import type { OrganisationRow } from '../store/organisation-store';
 import { systemById } from '../store/system-store';
+import { visitById } from '../store/visit-store';
 import { assessmentOf } from './assessment';
 import { bookedAnswer } from './booked-answer';
-import { compositionIn, sameRefrigerant } from './cylinder-standing';
+import { compositionIn } from './cylinder-standing';
 import type { Outside } from './outside';
 import { Refused } from './refused';
 
@@ -34,6 +35,7 @@ export const bookTransfer = (db: Tx, organisation: OrganisationRow, transfer: Tr
     const source = await accountById(tx, organisation.id, transfer.from);
     if (source === undefined) throw new Refused('not-found', 'The account it comes from does not exist.', '/from');
     const massKg = massMoved(transfer, cylinder);
+    await refuseOtherVisit(tx, organisation.id, transfer);
     const incoming = await incomingRefrigerant(tx, organisation, source, transfer);
     const added = await addMovement(tx, draftOf(transfer, organisation, incoming, massKg, outside.newId()), outside.now());
     if (added.state === 'key-reused')
@@ -64,6 +66,19 @@ function massMoved({ grossBeforeKg, grossAfterKg }: Transfer, { tareKg, name }: 
       '/grossAfterKg',
     );
   return massKg;
+}
+
+/** A transfer belongs to the visit to the system it comes from. */
+async function refuseOtherVisit(tx: Tx, organisationId: string, { visit: id, from }: Transfer): Promise<void> {
+  if (id === undefined) return;
+  const visit = await visitById(tx, organisationId, id);
+  if (visit === undefined) throw new Refused('not-found', 'This visit is not there.', '/visit');
+  if (visit.system.id !== from)
+    throw new Refused(
+      'other-visit',
+      `That visit is to ${visit.system.site}. Choose what it comes from again, or book it without the visit.`,
+      '/visit',
+    );
 }
 
 interface Incoming {
@@ -122,5 +137,6 @@ function draftOf(transfer: Transfer, organisation: OrganisationRow, incoming: In
     happenedAt: transfer.happenedAt,
     recordedBy: transfer.recordedBy,
     ...(transfer.note === undefined ? {} : { note: transfer.note }),
+    ...(transfer.visit === undefined ? {} : { visit: transfer.visit }),
   };
 }

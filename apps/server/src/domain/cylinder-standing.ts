@@ -3,7 +3,7 @@ import { levelAt } from '@hygromet/core/cylinder/level';
 import { pressureRating } from '@hygromet/core/cylinder/pressure-rating';
 import { requalificationState, validThrough, type StampMonth } from '@hygromet/core/cylinder/requalification';
 import { NoFillLimit } from '@hygromet/core/errors';
-import type { Composition } from '@hygromet/core/fluids/composition';
+import { SAME_SHARE, sameRefrigerant, type Composition } from '@hygromet/core/fluids/composition';
 import { designationOf, refrigerant } from '@hygromet/core/fluids/refrigerant';
 import { cubicMetre, kilogram } from '@hygromet/core/units/quantity';
 import { celsius } from '@hygromet/core/units/temperature';
@@ -11,18 +11,9 @@ import type { CylinderRecord } from '../store/cylinder-store';
 import { fillPolicyOf, type OrganisationRow } from '../store/organisation-store';
 import { limitsOf } from './compute-fill-limits';
 
-/** A share of a substance that differs by less is the same refrigerant: scales and rounding do as much. */
-const SAME_SHARE = 0.005;
-
 /** What a cylinder holds, or would hold by its label. */
 export const compositionIn = (record: Pick<CylinderRecord, 'composition' | 'refrigerant'>): Composition | undefined =>
   record.composition ?? (record.refrigerant === null ? undefined : refrigerant(record.refrigerant).composition);
-
-/** Whether two compositions are the same refrigerant. */
-export function sameRefrigerant(one: Composition, other: Composition): boolean {
-  const substances = new Set([...Object.keys(one), ...Object.keys(other)]);
-  return [...substances].every((id) => Math.abs((one[id] ?? 0) - (other[id] ?? 0)) < SAME_SHARE);
-}
 
 /** A cylinder as the interface shows it: limits, level and what to look at, computed now. */
 export function describeCylinder(record: CylinderRecord, organisation: OrganisationRow, now: Date): Cylinder {

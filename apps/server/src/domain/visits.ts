@@ -1,8 +1,8 @@
-import type { NewVisit, SavedPlan, Visit } from '@hygromet/contract/visit';
+import type { NewVisit, NewVisitReading, SavedPlan, Visit } from '@hygromet/contract/visit';
 import type { Tx } from '../store/database';
 import { inTransaction } from '../store/in-transaction';
 import { systemById } from '../store/system-store';
-import { addVisit, changeVisit, visitById } from '../store/visit-store';
+import { addReading, addVisit, changeVisit, visitById } from '../store/visit-store';
 import type { Outside } from './outside';
 import { Refused } from './refused';
 
@@ -27,6 +27,14 @@ export const closeVisit = (db: Tx, organisationId: string, id: string, version: 
   inTransaction(db, async (tx) => {
     await open(tx, organisationId, id);
     return changed(tx, organisationId, id, version, { state: 'closed' }, outside);
+  });
+
+/** What was read at a step, added to the visit. */
+export const keepReading = (db: Tx, organisationId: string, id: string, reading: NewVisitReading): Promise<Visit> =>
+  inTransaction(db, async (tx) => {
+    await open(tx, organisationId, id);
+    await addReading(tx, organisationId, id, reading);
+    return read(tx, organisationId, id);
   });
 
 async function open(tx: Tx, organisationId: string, id: string): Promise<Visit> {

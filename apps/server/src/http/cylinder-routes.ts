@@ -2,6 +2,7 @@ import { endpoints } from '@hygromet/contract/endpoints';
 import { Hono } from 'hono';
 import { bookWeighing } from '../domain/book-weighing';
 import { describeCylinder } from '../domain/cylinder-standing';
+import { importCylinders } from '../domain/import-cylinders';
 import { Refused } from '../domain/refused';
 import { registerCylinder } from '../domain/register-cylinder';
 import { cylinderById, cylindersOf } from '../store/cylinder-store';
@@ -9,7 +10,7 @@ import { ownOrganisation } from '../store/organisation-store';
 import type { Deps, Env } from './env';
 import { body, params } from './valid';
 
-const { cylinders, cylinder, addCylinder, weighCylinder } = endpoints;
+const { cylinders, cylinder, addCylinder, weighCylinder, importCylinders: take } = endpoints;
 
 export const cylinderRoutes = ({ db, outside }: Deps) =>
   new Hono<Env>()
@@ -26,6 +27,9 @@ export const cylinderRoutes = ({ db, outside }: Deps) =>
     })
     .post(addCylinder.path, body(addCylinder.body), async (c) =>
       c.json(await registerCylinder(db, await ownOrganisation(db), c.req.valid('json'), outside), addCylinder.status),
+    )
+    .post(take.path, body(take.body), async (c) =>
+      c.json(await importCylinders(db, await ownOrganisation(db), c.req.valid('json'), outside)),
     )
     .post(weighCylinder.path, params(weighCylinder.params), body(weighCylinder.body), async (c) => {
       const booked = await bookWeighing(db, await ownOrganisation(db), c.req.valid('param').id, c.req.valid('json'), outside);

@@ -25,6 +25,7 @@ export const statusOf = {
   'below-tare': 422,
   'would-mix': 409,
   'content-unknown': 422,
+  'other-visit': 409,
   'key-reused': 409,
   'already-reversed': 409,
   'reversal-of-reversal': 409,

@@ -1,4 +1,5 @@
-import { system } from '@hygromet/contract/system';
+import { factsChange, system } from '@hygromet/contract/system';
+import { randomUUID } from 'node:crypto';
 import { openHouse, type House } from '../../test/house';
 
 let house: House;
@@ -61,4 +62,53 @@ test('a system that is not there is said to be not there', async () => {
 test('the demo comes with facts that matter for a plan', async () => {
   expect((await named('Cheese cave')).kind).toBe('walk-in');
   expect((await named('Ferry terminal')).facts.compressor).toBe('screw');
+});
+
+test('every state of the facts stays: who changed what, and what stood there before', async () => {
+  const { id, version, facts: first } = await named('Seed bank');
+  await save(id, { version, facts: { written: 'oil return noisy' }, recordedBy: 'Jory Quill' });
+  const { body } = await house.get(`/api/systems/${id}/history`);
+  const history = body.map((own: unknown) => factsChange.parse(own));
+  expect(history.map(({ changedBy }: { changedBy: string }) => changedBy)).toEqual(['Jory Quill', 'register']);
+  expect(history[1].facts).toEqual(first);
+});
+
+describe('systems from a file', () => {
+  const row = (more: object = {}) => ({
+    key: randomUUID(),
+    site: 'Net loft',
+    name: 'cold room',
+    kind: 'walk-in',
+    refrigerant: 'R-449A',
+    nameplateKg: 5.1,
+    ...more,
+  });
+  const take = (rows: object[], tryOnly = false) => house.send('POST', '/api/systems/import', { rows, tryOnly, recordedBy: 'Ines Marrow' });
+  const count = async () => (await house.get('/api/systems')).body.length;
+
+  test('a try says what would happen and keeps nothing; the same file twice changes nothing', async () => {
+    const before = await count();
+    expect((await take([row()], true)).body).toEqual({ kept: false, outcomes: [{ row: 0, outcome: 'added' }] });
+    expect(await count()).toBe(before);
+    expect((await take([row()])).body).toEqual({ kept: true, outcomes: [{ row: 0, outcome: 'added' }] });
+    expect((await take([row()])).body).toEqual({ kept: true, outcomes: [{ row: 0, outcome: 'unchanged' }] });
+    expect(await count()).toBe(before + 1);
+  });
+
+  test('other facts of a known system are taken; another plate is refused, and then nothing of the file is kept', async () => {
+    const changed = row({ facts: { written: 'door gasket torn' } });
+    expect((await take([changed])).body.outcomes).toEqual([{ row: 0, outcome: 'changed' }]);
+    const before = await count();
+    const { body } = await take([row({ name: 'ice store' }), row({ nameplateKg: 7 }), row({ name: 'loft', refrigerant: 'R-999' })]);
+    expect(body.kept).toBe(false);
+    expect(body.outcomes.map(({ outcome }: { outcome: string }) => outcome)).toEqual(['added', 'refused', 'refused']);
+    expect(body.outcomes[1].detail).toMatch(/another nameplate charge \(5\.100 kg here\)/);
+    expect(await count()).toBe(before);
+  });
+
+  test('a row that is not a system is named by its place', async () => {
+    const { status, body } = await take([row({ name: 'one' }), row({ nameplateKg: 0 })]);
+    expect(status).toBe(422);
+    expect(body.errors[0]).toEqual({ pointer: '/rows/1/nameplateKg', detail: 'The nameplate charge is 0. Read it from the plate.' });
+  });
 });

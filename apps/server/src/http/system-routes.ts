@@ -1,14 +1,15 @@
 import { endpoints } from '@hygromet/contract/endpoints';
 import { Hono } from 'hono';
+import { importSystems } from '../domain/import-systems';
 import { Refused } from '../domain/refused';
 import { registerSystem } from '../domain/register-system';
 import { saveSystemFacts } from '../domain/save-system-facts';
 import { ownOrganisation } from '../store/organisation-store';
-import { systemById, systemsOf } from '../store/system-store';
+import { factsHistory, systemById, systemsOf } from '../store/system-store';
 import type { Deps, Env } from './env';
 import { body, params } from './valid';
 
-const { systems, system, addSystem, saveSystemFacts: save } = endpoints;
+const { systems, system, addSystem, saveSystemFacts: save, systemHistory, importSystems: take } = endpoints;
 
 export const systemRoutes = ({ db, outside }: Deps) =>
   new Hono<Env>()
@@ -20,6 +21,10 @@ export const systemRoutes = ({ db, outside }: Deps) =>
     })
     .post(addSystem.path, body(addSystem.body), async (c) =>
       c.json(await registerSystem(db, await ownOrganisation(db), c.req.valid('json'), outside), addSystem.status),
+    )
+    .post(take.path, body(take.body), async (c) => c.json(await importSystems(db, await ownOrganisation(db), c.req.valid('json'), outside)))
+    .get(systemHistory.path, params(systemHistory.params), async (c) =>
+      c.json(await factsHistory(db, (await ownOrganisation(db)).id, c.req.valid('param').id)),
     )
     .put(save.path, params(save.params), body(save.body), async (c) =>
       c.json(await saveSystemFacts(db, (await ownOrganisation(db)).id, c.req.valid('param').id, c.req.valid('json'), outside)),

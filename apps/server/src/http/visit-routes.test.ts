@@ -1,6 +1,6 @@
 import { visit, type Visit } from '@hygromet/contract/visit';
 import { randomUUID } from 'node:crypto';
-import { openHouse, type House } from '../../test/house';
+import { openHouse, transferOf, type House } from '../../test/house';
 
 let house: House;
 beforeAll(async () => (house = await openHouse()));
@@ -114,4 +114,39 @@ test('visits come with the latest day first', async () => {
   const days = (body as Visit[]).map(({ day }) => day);
   expect(days.length).toBeGreaterThan(4);
   expect(days).toEqual([...days].sort().reverse());
+});
+
+test('what was read at a step stays with the visit, in order, and once however often it is sent', async () => {
+  const { id } = await opened('Cheese cave');
+  const reading = (text: string, key = randomUUID()) => ({
+    key,
+    step: 'watch-suction',
+    text,
+    readAt: '2026-11-26T09:10:00Z',
+    recordedBy: 'Tobin Wake',
+  });
+  const twice = reading('4 psig');
+  await house.send('POST', `/api/visits/${id}/readings`, twice);
+  await house.send('POST', `/api/visits/${id}/readings`, twice);
+  const { status, body } = await house.send('POST', `/api/visits/${id}/readings`, reading('1 psig'));
+  expect(status).toBe(201);
+  expect(visit.parse(body).readings.map(({ text }) => text)).toEqual(['4 psig', '1 psig']);
+  expect((await house.send('POST', `/api/visits/${id}/readings`, reading('  '))).body.errors[0].detail).toBe('Write what was read.');
+  await expect(house.db.updateTable('visit_reading').set({ text: '0 psig' }).execute()).rejects.toThrow(/append-only/);
+});
+
+test('a transfer counts to its visit until it is reversed, and not to a visit of another system', async () => {
+  const [own, other] = [await opened('Planetarium'), await opened('Lighthouse')];
+  const wrong = await house.send('POST', '/api/transfers', await transferOf(house, 1, { visit: other.id }));
+  expect(wrong.body).toMatchObject({ code: 'other-visit', errors: [{ pointer: '/visit' }] });
+  const booked = await house.send('POST', '/api/transfers', await transferOf(house, 1.5, { visit: own.id }));
+  expect(booked.body.movement.visit).toBe(own.id);
+  const recovered = async () => ((await house.get('/api/visits')).body as Visit[]).find(({ id }) => id === own.id)!.recovered;
+  expect(await recovered()).toEqual({ bookings: 1, massKg: 1.5 });
+  await house.send('POST', `/api/movements/${booked.body.movement.id}/reversal`, {
+    key: randomUUID(),
+    recordedBy: 'Ines Marrow',
+    note: 'wrong scale',
+  });
+  expect(await recovered()).toEqual({ bookings: 0, massKg: 0 });
 });

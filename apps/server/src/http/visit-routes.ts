@@ -1,12 +1,12 @@
 import { endpoints } from '@hygromet/contract/endpoints';
 import { Hono } from 'hono';
-import { closeVisit, openVisit, savePlan } from '../domain/visits';
+import { closeVisit, keepReading, openVisit, savePlan } from '../domain/visits';
 import { ownOrganisation } from '../store/organisation-store';
 import { visitsOf } from '../store/visit-store';
 import type { Deps, Env } from './env';
 import { body, params } from './valid';
 
-const { visits, addVisit, saveVisitPlan, closeVisit: close } = endpoints;
+const { visits, addVisit, saveVisitPlan, addVisitReading, closeVisit: close } = endpoints;
 
 export const visitRoutes = ({ db, outside }: Deps) =>
   new Hono<Env>()
@@ -16,6 +16,9 @@ export const visitRoutes = ({ db, outside }: Deps) =>
     )
     .put(saveVisitPlan.path, params(saveVisitPlan.params), body(saveVisitPlan.body), async (c) =>
       c.json(await savePlan(db, (await ownOrganisation(db)).id, c.req.valid('param').id, c.req.valid('json'), outside)),
+    )
+    .post(addVisitReading.path, params(addVisitReading.params), body(addVisitReading.body), async (c) =>
+      c.json(await keepReading(db, (await ownOrganisation(db)).id, c.req.valid('param').id, c.req.valid('json')), addVisitReading.status),
     )
     .put(close.path, params(close.params), body(close.body), async (c) =>
       c.json(await closeVisit(db, (await ownOrganisation(db)).id, c.req.valid('param').id, c.req.valid('json').version, outside)),

@@ -101,3 +101,12 @@ export async function cylinderByKey(db: Tx, organisationId: string, key: string)
 export async function labelCylinder(db: Tx, id: string, refrigerant: string): Promise<void> {
   await db.updateTable('cylinder').set({ refrigerant, evacuated_at: null }).where('id', '=', id).where('refrigerant', 'is', null).execute();
 }
+
+export async function cylinderByName(db: Tx, organisationId: string, name: string): Promise<CylinderRecord | undefined> {
+  const row = await cylinderQuery(db, organisationId).where('account.name', '=', name).executeTakeFirst();
+  return row === undefined ? undefined : recordOf(row);
+}
+
+export async function moveCylinder(db: Tx, organisationId: string, id: string, place: Place): Promise<void> {
+  await db.updateTable('cylinder').set({ place }).where('organisation_id', '=', organisationId).where('id', '=', id).execute();
+}

@@ -16,6 +16,8 @@ interface OrganisationTable {
   required_rules: string[];
   liquid_share_at_131f: Numeric;
   hottest_k: Numeric;
+  part_share: Numeric;
+  end_of_pump_down: string;
   created_at: Generated<Date>;
 }
 
@@ -54,6 +56,27 @@ interface VisitTable {
   opened_by: string;
   changed_at: Instant;
   version: Generated<number>;
+}
+
+interface VisitReadingTable {
+  organisation_id: string;
+  visit_id: string;
+  reading_key: string;
+  step: string;
+  text: string;
+  read_at: Instant;
+  recorded_by: string;
+  sequence: Generated<string>;
+}
+
+/** Written by the database alone. */
+interface SystemFactsHistoryTable {
+  organisation_id: string;
+  system_id: string;
+  version: number;
+  facts: SystemFacts;
+  changed_at: Date;
+  changed_by: string;
 }
 
 interface CylinderTable {
@@ -112,6 +135,8 @@ export interface Tables {
   system: SystemTable;
   cylinder: CylinderTable;
   visit: VisitTable;
+  visit_reading: VisitReadingTable;
+  system_facts_history: SystemFactsHistoryTable;
   movement: MovementTable;
   balance: BalanceTable;
   balance_part: BalancePartTable;

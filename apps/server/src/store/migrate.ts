@@ -4,6 +4,7 @@ import * as accounts from './migrations/0001-accounts';
 import * as ledger from './migrations/0002-ledger';
 import * as systemFacts from './migrations/0003-system-facts';
 import * as visits from './migrations/0004-visits';
+import * as visitRecord from './migrations/0005-visit-record';
 
 /** Imported one by one, so that they survive bundling. A migration is never edited once it has run anywhere. */
 const migrations: Record<string, Migration> = {
@@ -11,6 +12,7 @@ const migrations: Record<string, Migration> = {
   '0002-ledger': ledger,
   '0003-system-facts': systemFacts,
   '0004-visits': visits,
+  '0005-visit-record': visitRecord,
 };
 
 /** Brings the database to the newest shape. @throws the error of the migration that failed */

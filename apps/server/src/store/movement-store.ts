@@ -20,6 +20,7 @@ export interface Draft {
   readonly note?: string;
   /** What was computed from it, with the versions that computed it. */
   readonly assessment?: object;
+  readonly visit?: string;
   readonly happenedAt: string;
   readonly recordedBy: string;
   readonly reverses?: string;
@@ -68,7 +69,7 @@ function rowOf(draft: Draft) {
     typed: draft.typed === undefined ? null : JSON.stringify(draft.typed),
     note: draft.note ?? null,
     assessment: draft.assessment === undefined ? null : JSON.stringify(draft.assessment),
-    visit_id: null,
+    visit_id: draft.visit ?? null,
     happened_at: draft.happenedAt,
     recorded_by: draft.recordedBy,
     reverses: draft.reverses ?? null,
@@ -108,6 +109,7 @@ const movementOf = (row: MovementRow): Movement => ({
   grossAfterKg: numberOrNull(row.gross_after_kg),
   typed: row.typed,
   note: row.note,
+  visit: row.visit_id,
   happenedAt: row.happened_at.toISOString(),
   recordedAt: row.recorded_at.toISOString(),
   recordedBy: row.recorded_by,

@@ -16,6 +16,8 @@ export async function ownOrganisation(db: Tx): Promise<OrganisationRow> {
     requiredRules: row.required_rules as FillRule[], // written by this server from the contract's own list
     liquidShareAt131F: Number(row.liquid_share_at_131f),
     hottestK: Number(row.hottest_k),
+    partShare: Number(row.part_share),
+    endOfPumpDown: row.end_of_pump_down as Organisation['endOfPumpDown'], // written from the contract's own list
   };
 }
 
@@ -25,6 +27,8 @@ const columnsOf = (organisation: Organisation) => ({
   required_rules: [...organisation.requiredRules],
   liquid_share_at_131f: organisation.liquidShareAt131F,
   hottest_k: organisation.hottestK,
+  part_share: organisation.partShare,
+  end_of_pump_down: organisation.endOfPumpDown,
 });
 
 export async function addOrganisation(db: Tx, id: string, organisation: Organisation): Promise<void> {

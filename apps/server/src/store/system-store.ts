@@ -1,4 +1,4 @@
-import type { NewSystem, SavedFacts, System, SystemKind } from '@hygromet/contract/system';
+import type { FactsChange, NewSystem, SavedFacts, System, SystemKind } from '@hygromet/contract/system';
 import type { Tx } from './database';
 
 const systemQuery = (db: Tx, organisationId: string) =>
@@ -73,4 +73,26 @@ export async function saveFacts(
     .where('version', '=', version)
     .executeTakeFirst();
   return numUpdatedRows === 1n;
+}
+
+/** Every state of the facts, the latest first. */
+export async function factsHistory(db: Tx, organisationId: string, id: string): Promise<FactsChange[]> {
+  const rows = await db
+    .selectFrom('system_facts_history')
+    .selectAll()
+    .where('organisation_id', '=', organisationId)
+    .where('system_id', '=', id)
+    .orderBy('version', 'desc')
+    .execute();
+  return rows.map(({ version, facts, changed_at, changed_by }) => ({
+    version,
+    facts,
+    changedAt: changed_at.toISOString(),
+    changedBy: changed_by,
+  }));
+}
+
+export async function systemAt(db: Tx, organisationId: string, site: string, name: string): Promise<System | undefined> {
+  const row = await systemQuery(db, organisationId).where('system.site', '=', site).where('system.name', '=', name).executeTakeFirst();
+  return row === undefined ? undefined : systemOf(row);
 }

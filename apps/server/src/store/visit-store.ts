@@ -1,6 +1,7 @@
 import type { SystemKind } from '@hygromet/contract/system';
-import type { NewVisit, Visit, VisitPlan } from '@hygromet/contract/visit';
+import type { NewVisit, NewVisitReading, Visit, VisitPlan } from '@hygromet/contract/visit';
 import { sql } from 'kysely';
+import { jsonArrayFrom, jsonObjectFrom } from 'kysely/helpers/postgres';
 import type { Tx } from './database';
 
 const visitQuery = (db: Tx, organisationId: string) =>
@@ -24,6 +25,24 @@ const visitQuery = (db: Tx, organisationId: string) =>
       'system.version as facts_version',
       // a day has no time zone: it is read as it was written
       sql<string>`to_char(visit.day, 'YYYY-MM-DD')`.as('day'),
+    ])
+    .select((eb) => [
+      jsonArrayFrom(
+        eb
+          .selectFrom('visit_reading')
+          .whereRef('visit_reading.visit_id', '=', 'visit.id')
+          .orderBy('visit_reading.sequence')
+          .select(['visit_reading.step', 'visit_reading.text', 'visit_reading.read_at', 'visit_reading.recorded_by']),
+      ).as('readings'),
+      jsonObjectFrom(
+        eb
+          .selectFrom('movement')
+          .leftJoin('movement as reversal', 'reversal.reverses', 'movement.id')
+          .whereRef('movement.visit_id', '=', 'visit.id')
+          .whereRef('movement.from_account', '=', 'visit.system_id')
+          .where('reversal.id', 'is', null)
+          .select((row) => [row.fn.countAll<string>().as('bookings'), row.fn.sum<string | null>('movement.mass_kg').as('mass_kg')]),
+      ).as('recovered'),
     ]);
 
 type Row = Awaited<ReturnType<ReturnType<typeof visitQuery>['execute']>>[number];
@@ -41,6 +60,13 @@ const visitOf = (row: Row): Visit => ({
   day: row.day,
   reason: row.reason,
   plan: row.plan,
+  readings: row.readings.map(({ step, text, read_at, recorded_by }) => ({
+    step,
+    text,
+    readAt: new Date(read_at).toISOString(),
+    recordedBy: recorded_by,
+  })),
+  recovered: { bookings: Number(row.recovered?.bookings ?? 0), massKg: Number(row.recovered?.mass_kg ?? 0) },
   state: row.state as Visit['state'], // the database knows no other
   openedBy: row.opened_by,
   changedAt: row.changed_at.toISOString(),
@@ -102,4 +128,21 @@ export async function changeVisit(
     .where('version', '=', version)
     .executeTakeFirst();
   return numUpdatedRows === 1n;
+}
+
+/** Keeps a reading; a repeated key keeps no second one. */
+export async function addReading(db: Tx, organisationId: string, visitId: string, reading: NewVisitReading): Promise<void> {
+  await db
+    .insertInto('visit_reading')
+    .values({
+      organisation_id: organisationId,
+      visit_id: visitId,
+      reading_key: reading.key,
+      step: reading.step,
+      text: reading.text,
+      read_at: reading.readAt,
+      recorded_by: reading.recordedBy,
+    })
+    .onConflict((conflict) => conflict.constraint('reading_kept_once').doNothing())
+    .execute();
 }

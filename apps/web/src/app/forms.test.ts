@@ -149,7 +149,11 @@ describe('one system', () => {
     changedAt: '2026-11-20T09:00:00.000Z',
   });
   const openSystem = (save: unknown) => {
-    stage({ id: 's1', registers: { system$: () => of(system), saveSystemFacts$: save } });
+    const history = [
+      { version: 3, facts: system.facts, changedAt: '2026-11-20T09:00:00.000Z', changedBy: 'Jory Quill' },
+      { version: 2, facts: { written: 'turns hard', ports: 'one' }, changedAt: '2026-11-10T09:00:00.000Z', changedBy: 'Ines Marrow' },
+    ];
+    stage({ id: 's1', registers: { system$: () => of(system), systemHistory$: () => of(history), saveSystemFacts$: save } });
     return render(SystemPage);
   };
 
@@ -157,7 +161,9 @@ describe('one system', () => {
     const { control, text, root } = await openSystem(() => of(system));
     expect(control('King valve').value).toBe('leaks');
     expect(control('Written on the unit').value).toBe('turns hard');
-    expect(text()).toContain('Last changed by Jory Quill');
+    expect(text()).toMatch(
+      /Who changed what\s?Jory Quill.*King valve: leaks · Ports: taken back\s?Ines Marrow.*Ports: one · Written on it: “turns hard”/,
+    );
     expect(root.querySelector('svg[role=img]')?.getAttribute('aria-label')).toContain('Receiver: liquid and vapour');
   });
 
@@ -185,10 +191,25 @@ describe('one system', () => {
     expect(control('Written on the unit').value).toBe('mine');
   });
 
+  test('a component and what it bears are added, and its missing figure is asked for', async () => {
+    const { sent, call } = keeping<object, object>(system);
+    const { type, press, text } = await openSystem(call);
+    await press('Add a component');
+    await type('Component', 'suction sensor');
+    await press('Save');
+    expect(text()).toContain('How much does it bear?');
+    expect(sent).toEqual([]);
+    await type('Bears', '150');
+    await press('Save');
+    expect(sent[0]).toMatchObject({
+      facts: { limits: [{ what: 'suction sensor', gaugePa: expect.closeTo(1034214, -1), typed: { text: '150', unit: 'psig' } }] },
+    });
+  });
+
   test('a length that cannot be is named, and not sent', async () => {
     const { sent, call } = keeping(system);
     const { type, press, text } = await openSystem(call);
-    await type('Line set, length', '-3');
+    await type('Length', '-3');
     await press('Save');
     expect(text()).toContain('A length is 0 or more.');
     expect(sent).toEqual([]);

@@ -2,6 +2,7 @@ import type { Composition } from '../fluids/composition';
 import { bubblePoint } from '../thermo/saturation';
 import type { Kelvin } from '../units/quantity';
 import type { PartVolume } from './part-volume';
+import { USUAL_SHARE } from './usual-share';
 
 /** What a part may hold as liquid, kg, over the range of its volume. */
 export interface Holding {
@@ -9,9 +10,6 @@ export interface Holding {
   readonly likely: number;
   readonly high: number;
 }
-
-/** Share of a condenser or receiver that liquid may take: 80 %, common practice (75 to 80); an organisation may choose less. */
-export const USUAL_SHARE = 0.8;
 
 /**
  * The mass a part may hold with liquid at T: share · V · ρ′(T) at the bubble point.

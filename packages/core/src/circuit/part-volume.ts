@@ -30,3 +30,30 @@ export function estimatedVolume(part: PartWithVolume, charge: Kilogram): PartVol
   const of = (litresPerKilogram: number) => cubicMetre(litresPerKilogram * LITRE * charge);
   return { low: of(low), likely: of(likely), high: of(high), known: 'estimated' };
 }
+
+/** Parts whose volume may stand in the record. */
+export const partsWithVolume = ['condenser', 'receiver', 'evaporator', 'accumulator'] as const;
+export type KnownVolumes = Partial<Record<(typeof partsWithVolume)[number], PartVolume>>;
+
+/** The whole circuit: estimated by the plate, with what is known of its parts in place of what was assumed of them. */
+export function circuitVolume(charge: Kilogram, known: KnownVolumes): PartVolume {
+  let { low, likely, high } = estimatedVolume('circuit', charge) as { low: number; likely: number; high: number };
+  let sum = 0;
+  for (const part of partsWithVolume) {
+    const own = known[part];
+    if (own === undefined) continue;
+    const assumed = estimatedVolume(part, charge);
+    // a receiver or an accumulator comes to what a usual circuit has; condenser and evaporator were counted with it
+    const counted = part === 'condenser' || part === 'evaporator';
+    low += own.low - (counted ? assumed.low : 0);
+    likely += own.likely - (counted ? assumed.likely : 0);
+    high += own.high - (counted ? assumed.high : 0);
+    sum += own.likely;
+  }
+  return {
+    low: cubicMetre(Math.max(sum, low)),
+    likely: cubicMetre(Math.max(sum, likely)),
+    high: cubicMetre(Math.max(sum, high)),
+    known: 'estimated',
+  };
+}

@@ -33,6 +33,15 @@ export function mixed(contents: readonly { readonly composition: Composition; re
   return compositionOf(parts);
 }
 
+/** A share of a substance that differs by less is the same refrigerant: scales and rounding do as much. */
+export const SAME_SHARE = 0.005;
+
+/** Whether two compositions are the same refrigerant. */
+export function sameRefrigerant(one: Composition, other: Composition): boolean {
+  const substances = new Set([...Object.keys(one), ...Object.keys(other)]);
+  return [...substances].every((id) => Math.abs((one[id] ?? 0) - (other[id] ?? 0)) < SAME_SHARE);
+}
+
 export interface MolarComposition {
   readonly substances: readonly Substance[];
   readonly moleFraction: readonly number[];

@@ -1,12 +1,16 @@
 import { kindOf, type SystemKind } from '../circuit/system-kind';
 import type { Part } from '../circuit/part';
-import limits from './usual-charges.json';
+import type { PartLimit } from '../circuit/weakest-part';
+import usual from './usual-charges.json';
 
 /** Facts of one record that hardly go together: asked about, not swallowed, and never refused. */
 export interface Contradiction {
-  readonly code: 'part-not-in-kind' | 'charge-unusual' | 'line-without-set' | 'valve-without-part';
+  readonly code:
+    'part-not-in-kind' | 'charge-unusual' | 'line-without-set' | 'valve-without-part' | 'switches-crossed' | 'limit-below-standing';
   readonly numbers: Readonly<Record<string, number>>;
   readonly part?: Part;
+  /** The name of a component, as it was recorded. */
+  readonly what?: string;
 }
 
 export interface RecordedFacts {
@@ -16,11 +20,24 @@ export interface RecordedFacts {
   readonly recorded: readonly Part[];
   readonly lineLengthM?: number;
   readonly kingValve: boolean;
+  /** Pa above the atmosphere. */
+  readonly switches?: { readonly lowOpens?: number | undefined; readonly highOpens?: number | undefined };
+  readonly limits?: readonly PartLimit[];
+  readonly standingGauge?: number;
 }
 
-export function contradictions({ kind, chargeKg, recorded, lineLengthM, kingValve }: RecordedFacts): readonly Contradiction[] {
+export function contradictions({
+  kind,
+  chargeKg,
+  recorded,
+  lineLengthM,
+  kingValve,
+  switches = {},
+  limits = [],
+  standingGauge = 0,
+}: RecordedFacts): readonly Contradiction[] {
   const of = kindOf(kind);
-  const { least, most } = limits.kinds[kind];
+  const { least, most } = usual.kinds[kind];
   return [
     ...recorded.filter((part) => !of.parts.includes(part)).map((part) => ({ code: 'part-not-in-kind' as const, numbers: {}, part })),
     ...(chargeKg < least || chargeKg > most ? [{ code: 'charge-unusual' as const, numbers: { charge: chargeKg, least, most } }] : []),
@@ -28,5 +45,11 @@ export function contradictions({ kind, chargeKg, recorded, lineLengthM, kingValv
     ...(kingValve && !of.parts.includes('receiver')
       ? [{ code: 'valve-without-part' as const, numbers: {}, part: 'receiver' as const }]
       : []),
+    ...(switches.lowOpens !== undefined && switches.highOpens !== undefined && switches.lowOpens >= switches.highOpens
+      ? [{ code: 'switches-crossed' as const, numbers: { low: switches.lowOpens, high: switches.highOpens } }]
+      : []),
+    ...limits
+      .filter(({ gaugePa }) => gaugePa < standingGauge)
+      .map(({ what, gaugePa }) => ({ code: 'limit-below-standing' as const, numbers: { limit: gaugePa, standing: standingGauge }, what })),
   ];
 }

@@ -4,8 +4,8 @@ import { dewPoint } from '../thermo/saturation';
 import { kelvin, type Pascal } from '../units/quantity';
 import costs from './method-costs.json';
 import type { Method } from './method';
+import { machineWeight } from './equipment';
 import { estimateRecovery } from './recovery-estimate';
-import machine from './recovery-machine.json';
 import type { Situation } from './situation';
 
 /** What a method takes: time, what has to be carried to the unit, and refrigerant that ends in the air. */
@@ -19,7 +19,7 @@ export interface MethodCost {
 export function methodCost(method: Method, situation: Situation): MethodCost {
   return {
     minutes: costs.setUpMinutes[method] + flowMinutes(method, situation),
-    carriedKg: carried(method),
+    carriedKg: carried(method, situation),
     lostKg: lost(method, situation),
   };
 }
@@ -48,7 +48,7 @@ function flowMinutes(method: Method, situation: Situation): number {
   }
 }
 
-function recoveryMinutes({ composition, T, level, volume, arrival }: Situation, massKg: number, liquidPort: boolean): number {
+function recoveryMinutes({ composition, T, level, volume, arrival, equipment }: Situation, massKg: number, liquidPort: boolean): number {
   if (massKg <= 0) return 0;
   const mass = arrival.state === 'vapour-only' ? Math.min(massKg, arrival.mostKg) : massKg;
   try {
@@ -58,8 +58,7 @@ function recoveryMinutes({ composition, T, level, volume, arrival }: Situation, 
       T,
       volume: volume.likely,
       endP: level.p,
-      cores: 'out',
-      cooling: 'still',
+      equipment,
       liquidPort,
     }).minutes;
   } catch (error) {
@@ -71,10 +70,10 @@ function recoveryMinutes({ composition, T, level, volume, arrival }: Situation, 
 /** kg a minute of a dense vapour, common practice. */
 const vapourAlone = 0.5;
 
-const carried = (method: Method) => {
+const carried = (method: Method, { equipment }: Situation) => {
   if (method === 'nothing') return 0;
   if (method === 'pump-down-condenser' || method === 'pump-down-receiver') return 1;
-  return machine.carriedKg + costs.cylinderKg + (method === 'push-pull' ? 6 : 0);
+  return machineWeight(equipment.machine) + costs.cylinderKg + (method === 'push-pull' ? 6 : 0);
 };
 
 /** Vapour that is left in what is opened, at the pressure at which it is opened, and in the hoses. */

@@ -4,7 +4,10 @@ import { massIn } from '../units/mass';
 import { pressureFrom, STANDARD_ATMOSPHERE } from '../units/pressure';
 import { cubicMetre, kilogram, type Metre } from '../units/quantity';
 import { fahrenheit } from '../units/temperature';
-import { planFor, stepsFor, type Look, type RecordedSystem } from './plan';
+import { planFor as planned, stepsFor as listed, type Look, type Plan, type RecordedSystem } from './plan';
+import type { Method } from './method';
+import { USUAL_EQUIPMENT } from './equipment';
+import { USUAL_SCHOOLS, type Schools } from './schools';
 
 const split: RecordedSystem = {
   kind: 'split',
@@ -15,6 +18,8 @@ const split: RecordedSystem = {
   volumes: { condenser: knownVolume(cubicMetre(8e-3), 'plate') },
   valves: {},
   compressor: 'scroll',
+  switches: { low: 'fitted' },
+  limits: [],
 };
 const look: Look = {
   T: fahrenheit(80),
@@ -25,15 +30,20 @@ const look: Look = {
   water: 'flows',
   majorRepair: true,
   atmosphere: STANDARD_ATMOSPHERE,
+  equipment: USUAL_EQUIPMENT,
 };
+const planFor = (system: RecordedSystem, own: Look, schools: Partial<Schools> = {}) =>
+  planned(system, own, { ...USUAL_SCHOOLS, ...schools });
+const stepsFor = (plan: Plan, method: Method, system: Partial<RecordedSystem> = {}, schools: Partial<Schools> = {}) =>
+  listed(plan, method, { ...split, ...system }, { ...USUAL_SCHOOLS, ...schools });
 
 test('from the register and the look to the method and its checklist', () => {
   const plan = planFor(split, look);
   expect(plan.decision.chosen).toBe('pump-down-condenser');
-  const { steps, estimate } = stepsFor(plan, 'pump-down-condenser', false);
+  const { steps, estimate } = stepsFor(plan, 'pump-down-condenser');
   expect(steps.map(({ code }) => code)).toContain('close-liquid-valve');
   expect(estimate).toBeUndefined();
-  expect(stepsFor(plan, 'recover', false).estimate?.minutes).toBeGreaterThan(1);
+  expect(stepsFor(plan, 'recover').estimate?.minutes).toBeGreaterThan(1);
 });
 
 test('a long line set comes to the charge', () => {
@@ -57,7 +67,7 @@ test('a standing pressure decides whether there is anything to bring out', () =>
 
 test('where only vapour is left the machine runs for that much, whatever the ledger says', () => {
   const leaked = planFor(split, { ...look, standing: pressureFrom(60, 'psig', STANDARD_ATMOSPHERE) });
-  const [few, all] = [leaked, planFor(split, look)].map((plan) => stepsFor(plan, 'recover', false).estimate!.minutes);
+  const [few, all] = [leaked, planFor(split, look)].map((plan) => stepsFor(plan, 'recover').estimate!.minutes);
   expect(few).toBeLessThan(0.5 * all!);
 });
 
@@ -80,5 +90,54 @@ test('on a day too warm for liquid nothing can be kept in a condenser', () => {
   const plan = planFor({ ...split, composition: refrigerant('R-744').composition }, { ...look, T: fahrenheit(95) });
   expect(plan.situation.condenser).toEqual({ low: 0, likely: 0, high: 0 });
   expect(plan.decision.verdicts.find(({ method }) => method === 'pump-down-condenser')?.standing).toBe('impossible');
-  expect(stepsFor(plan, 'recover', false).estimate).toBeUndefined();
+  expect(stepsFor(plan, 'recover').estimate).toBeUndefined();
+});
+
+test('an organisation that fills a condenser less full may recover what another pumps down', () => {
+  const [eighty, sixty] = [planFor(split, look), planFor(split, look, { partShare: 0.4 })];
+  expect(sixty.situation.condenser!.likely / eighty.situation.condenser!.likely).toBeCloseTo(0.5, 9);
+  expect([eighty, sixty].map(({ decision }) => decision.chosen)).toEqual(['pump-down-condenser', 'pump-down-and-recover']);
+  const verdict = sixty.decision.verdicts.find(({ method }) => method === 'pump-down-condenser');
+  expect(verdict?.reasons[0]).toMatchObject({ code: 'does-not-fit-condenser', numbers: { share: 0.4 } });
+});
+
+test('the weakest recorded part limits the sweep with nitrogen, and says so beside it', () => {
+  const limits = [
+    { what: 'evaporator coil', part: 'evaporator', gaugePa: 2.4e6 },
+    { what: 'suction sensor', part: 'suction-line', gaugePa: 1.03e6 },
+  ] as const;
+  const plan = planFor({ ...split, limits }, look);
+  expect(plan.weakest?.what).toBe('suction sensor');
+  const sweep = stepsFor(plan, 'recover').steps.find(({ code }) => code === 'sweep-with-nitrogen');
+  expect(sweep?.at).toBeCloseTo(1.03e6 + STANDARD_ATMOSPHERE, 6);
+  expect(sweep?.cautions).toContain('not-above-weakest');
+});
+
+test('facts that cannot both be true of a unit are asked about', () => {
+  const crossed = { low: 'fitted', lowOpens: 3e6, highOpens: 2.8e6 } as const;
+  expect(planFor({ ...split, switches: crossed }, look).contradictions).toMatchObject([{ code: 'switches-crossed' }]);
+  const limits = [{ what: 'suction sensor', part: 'suction-line', gaugePa: 5e5 }] as const;
+  const standing = pressureFrom(130, 'psig', STANDARD_ATMOSPHERE);
+  expect(planFor({ ...split, limits }, { ...look, standing }).contradictions).toMatchObject([
+    { code: 'limit-below-standing', what: 'suction sensor' },
+  ]);
+});
+
+test('a measured evaporator takes the place of what a circuit of that charge usually has', () => {
+  const small = planFor({ ...split, volumes: { ...split.volumes, evaporator: knownVolume(cubicMetre(2e-3), 'measured') } }, look);
+  const [known, guessed] = [small.situation.volume, planFor(split, look).situation.volume];
+  expect(known.high - known.low).toBeLessThan(guessed.high - guessed.low);
+  expect(known.likely - guessed.likely).toBeCloseTo((2 - 0.9 * 4) / 1000, 9);
+  const receiver = planFor({ ...split, volumes: { receiver: knownVolume(cubicMetre(5e-3), 'plate') } }, look).situation.volume;
+  expect(receiver.likely).toBeCloseTo(0.0025 * 4 + 5e-3, 9);
+});
+
+test('a smaller machine takes longer, and the verdicts say so', () => {
+  const with_ = (machine: 'one-cylinder' | 'two-cylinder') =>
+    planFor(
+      { ...split, valves: { 'liquid-service': 'none' } },
+      { ...look, equipment: { ...USUAL_EQUIPMENT, machine } },
+    ).decision.verdicts.find(({ method }) => method === 'recover')!.cost!;
+  expect(with_('one-cylinder').minutes).toBeGreaterThan(with_('two-cylinder').minutes);
+  expect(with_('one-cylinder').carriedKg).toBeLessThan(with_('two-cylinder').carriedKg);
 });

@@ -1,18 +1,21 @@
-import { holding, USUAL_SHARE, type Holding } from '../circuit/holding';
+import { holding, type Holding } from '../circuit/holding';
 import { lineCorrection, type LineSet } from '../circuit/line-set';
 import type { Part, Valve, ValveState } from '../circuit/part';
-import { estimatedVolume, type PartVolume } from '../circuit/part-volume';
+import { circuitVolume, estimatedVolume, type KnownVolumes, type PartVolume } from '../circuit/part-volume';
+import { weakestPart, type PartLimit } from '../circuit/weakest-part';
 import { kindOf, type Ports, type SystemKind } from '../circuit/system-kind';
 import { evacuationLevel } from '../compliance/evacuation-level';
 import { NoTwoPhaseState } from '../errors';
 import type { Composition } from '../fluids/composition';
 import { bubblePoint } from '../thermo/saturation';
-import { kilogram, type Kelvin, type Pascal } from '../units/quantity';
+import { kilogram, pascal, type Kelvin, type Pascal } from '../units/quantity';
 import { arrival, type Arrival } from './arrival';
 import { contradictions, type Contradiction } from './contradictions';
 import { decide, type Decision } from './decide';
 import type { Method } from './method';
+import { type Equipment } from './equipment';
 import { estimateRecovery, type RecoveryEstimate } from './recovery-estimate';
+import type { Schools } from './schools';
 import { situationOf, type CompressorState, type CompressorType, type MeteringState, type Range, type Situation } from './situation';
 import { steps, type Step } from './steps';
 
@@ -26,10 +29,19 @@ export interface RecordedSystem {
   /** kg, by the ledger. */
   readonly contentKg: number;
   readonly lineSet?: LineSet | undefined;
-  readonly volumes: Partial<Record<'condenser' | 'receiver', PartVolume>>;
+  readonly volumes: KnownVolumes;
   readonly valves: Partial<Record<Valve, ValveState>>;
   readonly ports?: Ports | undefined;
   readonly compressor: CompressorType;
+  readonly switches: Switches;
+  readonly limits: readonly PartLimit[];
+}
+
+/** The pressure switches of a system; the pressures at which they open are Pa above the atmosphere. */
+export interface Switches {
+  readonly low: 'none' | 'fitted';
+  readonly lowOpens?: number | undefined;
+  readonly highOpens?: number | undefined;
 }
 
 /** What was seen on arriving. */
@@ -44,6 +56,7 @@ export interface Look {
   readonly water: 'flows' | 'stands';
   readonly majorRepair: boolean;
   readonly atmosphere: Pascal;
+  readonly equipment: Equipment;
 }
 
 export interface Plan {
@@ -52,19 +65,21 @@ export interface Plan {
   readonly contradictions: readonly Contradiction[];
   /** kg that the line set takes beyond the plate. */
   readonly lineKg: number;
+  /** What bears least of the recorded parts. */
+  readonly weakest: PartLimit | undefined;
 }
 
 /** How far a charge by plate and ledger may be off, of itself: common practice. */
 const CHARGE_OFF = 0.1;
 
 /** Everything that follows from the record and the look. @throws the core's errors where the refrigerant is not known at T */
-export function planFor(system: RecordedSystem, look: Look): Plan {
+export function planFor(system: RecordedSystem, look: Look, schools: Schools): Plan {
   const { kind, composition } = system;
   const lineKg = lineKgOf(system, look.T);
   const content = contentOf(system, lineKg);
-  const volume = estimatedVolume('circuit', kilogram(system.nameplateKg + Math.max(0, lineKg)));
+  const volume = circuitVolume(kilogram(system.nameplateKg + Math.max(0, lineKg)), system.volumes);
   const water = kindOf(kind).water ? look.water : 'none';
-  const [condenser, receiver] = [mayHold('condenser', system, look.T), mayHold('receiver', system, look.T)];
+  const [condenser, receiver] = [mayHold('condenser', system, look.T, schools), mayHold('receiver', system, look.T, schools)];
   const situation = situationOf({
     kind,
     composition,
@@ -81,26 +96,37 @@ export function planFor(system: RecordedSystem, look: Look): Plan {
     heldInCooling: look.heldInCooling,
     water,
     level: levelOf(system, look),
+    equipment: look.equipment,
+    partShare: schools.partShare,
     ...(condenser === undefined ? {} : { condenser }),
     ...(receiver === undefined ? {} : { receiver }),
   });
-  return { situation, decision: decide(situation), contradictions: asked(system), lineKg };
+  return { situation, decision: decide(situation), contradictions: asked(system, look), lineKg, weakest: weakestPart(system.limits) };
 }
 
 /** The checklist of a method, and how long it takes and how warm it gets where a machine is used. */
 export function stepsFor(
-  { situation }: Plan,
+  { situation, weakest }: Plan,
   method: Method,
-  flammable: boolean,
+  { flammable, switches }: Pick<RecordedSystem, 'flammable' | 'switches'>,
+  { endOfPumpDown }: Schools,
 ): { readonly steps: readonly Step[]; readonly estimate: RecoveryEstimate | undefined } {
   const estimate = estimateOf(situation, method);
-  return {
-    steps: steps(method, situation, { flammable, needsCooling: estimate?.trips ?? false, endOfPumpDown: 'slightly-positive' }),
-    estimate,
+  const absolute = (gauge: number | undefined) => (gauge === undefined ? undefined : pascal(gauge + situation.atmosphere));
+  const facts = {
+    flammable,
+    needsCooling: estimate?.trips ?? false,
+    endOfPumpDown,
+    switches: { low: switches.low, lowOpens: absolute(switches.lowOpens), highOpens: absolute(switches.highOpens) },
+    weakest: absolute(weakest?.gaugePa),
   };
+  return { steps: steps(method, situation, facts), estimate };
 }
 
-function estimateOf({ composition, content, volume, T, level, arrival: found }: Situation, method: Method): RecoveryEstimate | undefined {
+function estimateOf(
+  { composition, content, volume, T, level, arrival: found, equipment }: Situation,
+  method: Method,
+): RecoveryEstimate | undefined {
   if (method === 'nothing' || method === 'pump-down-condenser' || method === 'pump-down-receiver') return undefined;
   // what is not there any more need not be recovered
   const massKg = found.state === 'vapour-only' ? Math.min(content.likely, found.mostKg) : content.likely;
@@ -110,9 +136,8 @@ function estimateOf({ composition, content, volume, T, level, arrival: found }: 
     T,
     volume: volume.likely,
     endP: level.p,
-    cores: 'out',
-    cooling: 'still',
-  } as const;
+    equipment,
+  };
   try {
     return estimateRecovery({ ...task, liquidPort: method === 'liquid-first' || method === 'push-pull' });
   } catch (error) {
@@ -142,10 +167,11 @@ function mayHold(
   part: 'condenser' | 'receiver',
   { kind, volumes, nameplateKg, composition }: RecordedSystem,
   T: Kelvin,
+  { partShare }: Schools,
 ): Holding | undefined {
   if (!kindOf(kind).parts.includes(part)) return undefined;
   try {
-    return holding(volumes[part] ?? estimatedVolume(part, kilogram(nameplateKg)), composition, T, USUAL_SHARE);
+    return holding(volumes[part] ?? estimatedVolume(part, kilogram(nameplateKg)), composition, T, partShare);
   } catch (error) {
     if (error instanceof NoTwoPhaseState) return { low: 0, likely: 0, high: 0 }; // nothing can be kept as liquid on such a day
     throw error;
@@ -168,11 +194,17 @@ const levelOf = ({ kind, composition, nameplateKg }: RecordedSystem, { compresso
     atmosphere,
   });
 
-const asked = ({ kind, nameplateKg, volumes, lineSet, valves }: RecordedSystem): readonly Contradiction[] =>
+const asked = (
+  { kind, nameplateKg, volumes, lineSet, valves, switches, limits }: RecordedSystem,
+  { standing, atmosphere }: Look,
+): readonly Contradiction[] =>
   contradictions({
     kind,
     chargeKg: nameplateKg,
     recorded: Object.keys(volumes) as Part[], // the keys are parts
     ...(lineSet === undefined ? {} : { lineLengthM: lineSet.length }),
     kingValve: valves.king !== undefined && valves.king !== 'none',
+    switches,
+    limits,
+    ...(standing === undefined ? {} : { standingGauge: standing - atmosphere }),
   });

@@ -141,35 +141,46 @@ const rules = [
     code: 'does-not-fit-condenser',
     effect: 'impossible',
     against: ['pump-down-condenser'],
-    when: ({ content, condenser }) =>
-      fits(content.likely > (condenser?.likely ?? Number.POSITIVE_INFINITY), content.likely, condenser?.likely),
+    when: ({ content, condenser, partShare }) =>
+      fitsPart(content.likely > (condenser?.likely ?? Number.POSITIVE_INFINITY), content.likely, condenser?.likely, partShare),
   },
   {
     code: 'may-not-fit-condenser',
     effect: 'not-advised',
     against: ['pump-down-condenser'],
-    when: ({ content, condenser }) =>
-      fits(condenser !== undefined && content.likely <= condenser.likely && content.high > condenser.low, content.high, condenser?.low),
+    when: ({ content, condenser, partShare }) =>
+      fitsPart(
+        condenser !== undefined && content.likely <= condenser.likely && content.high > condenser.low,
+        content.high,
+        condenser?.low,
+        partShare,
+      ),
   },
   {
     code: 'does-not-fit-receiver',
     effect: 'impossible',
     against: ['pump-down-receiver'],
-    when: ({ content, receiver }) =>
-      fits(content.likely > (receiver?.likely ?? Number.POSITIVE_INFINITY), content.likely, receiver?.likely),
+    when: ({ content, receiver, partShare }) =>
+      fitsPart(content.likely > (receiver?.likely ?? Number.POSITIVE_INFINITY), content.likely, receiver?.likely, partShare),
   },
   {
     code: 'may-not-fit-receiver',
     effect: 'not-advised',
     against: ['pump-down-receiver'],
-    when: ({ content, receiver }) =>
-      fits(receiver !== undefined && content.likely <= receiver.likely && content.high > receiver.low, content.high, receiver?.low),
+    when: ({ content, receiver, partShare }) =>
+      fitsPart(
+        receiver !== undefined && content.likely <= receiver.likely && content.high > receiver.low,
+        content.high,
+        receiver?.low,
+        partShare,
+      ),
   },
   {
     code: 'fits-whole',
     effect: 'not-advised',
     against: ['pump-down-and-recover'],
-    when: ({ content, condenser }) => fits(condenser !== undefined && content.high <= condenser.low, content.high, condenser?.low),
+    when: ({ content, condenser, partShare }) =>
+      fitsPart(condenser !== undefined && content.high <= condenser.low, content.high, condenser?.low, partShare),
   },
   {
     code: 'rest-above-level',
@@ -221,6 +232,8 @@ const rules = [
 const isPart = (failed: Situation['failed']) => failed !== 'unknown' && failed !== 'none';
 const fits = (condition: boolean, content: number, holds: number | undefined) =>
   condition && holds !== undefined ? { content, holds } : undefined;
+const fitsPart = (condition: boolean, content: number, holds: number | undefined, share: number) =>
+  condition && holds !== undefined ? { content, holds, share } : undefined;
 
 /** Everything that speaks against a method here and now. */
 export function reasonsAgainst(method: Method, situation: Situation): readonly Reason[] {

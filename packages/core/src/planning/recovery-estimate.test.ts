@@ -3,17 +3,17 @@ import { massFrom } from '../units/mass';
 import { pressureIn, STANDARD_ATMOSPHERE } from '../units/pressure';
 import { cubicMetre, kilogram } from '../units/quantity';
 import { fahrenheit } from '../units/temperature';
+import { USUAL_EQUIPMENT, type Equipment } from './equipment';
 import { estimateRecovery, type RecoveryTask } from './recovery-estimate';
 
-const task = (id: string, kg: number, tF: number, litres: number, more: Partial<RecoveryTask> = {}) =>
+const task = (id: string, kg: number, tF: number, litres: number, more: Partial<RecoveryTask & Equipment> = {}) =>
   estimateRecovery({
     composition: refrigerant(id).composition,
     massKg: kilogram(kg),
     T: fahrenheit(tF),
     volume: cubicMetre(litres / 1000),
     endP: STANDARD_ATMOSPHERE,
-    cores: 'out',
-    cooling: 'still',
+    equipment: { ...USUAL_EQUIPMENT, ...more },
     liquidPort: false,
     ...more,
   });
@@ -65,4 +65,10 @@ test('more refrigerant takes longer, and a lower end a little longer', () => {
   const minutes = [2, 4, 8].map((kg) => task('R-22', kg, 80, 2.5 * kg).minutes);
   expect(minutes).toEqual([...minutes].sort((a, b) => a - b));
   expect(task('R-22', 4, 80, 10, { endP: (STANDARD_ATMOSPHERE * 0.6) as typeof STANDARD_ATMOSPHERE }).minutes).toBeGreaterThan(minutes[1]!);
+});
+
+test('a one-cylinder machine takes longer for the same, and its head stays no warmer', () => {
+  const [two, one] = (['two-cylinder', 'one-cylinder'] as const).map((machine) => task('R-22', 8, 80, 20, { machine }));
+  expect(one!.minutes).toBeGreaterThan(1.4 * two!.minutes);
+  expect(one!.headP).toBeLessThan(1.05 * two!.headP);
 });

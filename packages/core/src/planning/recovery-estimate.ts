@@ -4,9 +4,8 @@ import { enthalpy } from '../thermo/caloric';
 import { bubblePoint, dewPoint, phasesOf } from '../thermo/saturation';
 import { pressureFrom, STANDARD_ATMOSPHERE } from '../units/pressure';
 import { kelvin, type CubicMetre, type Kelvin, type Pascal } from '../units/quantity';
+import { coolings, type Cooling, type Equipment } from './equipment';
 import machine from './recovery-machine.json';
-
-export type Cooling = keyof typeof machine.cylinderUA;
 
 export interface RecoveryTask {
   readonly composition: Composition;
@@ -16,8 +15,7 @@ export interface RecoveryTask {
   readonly volume: CubicMetre;
   /** Absolute, Pa, at which it ends. */
   readonly endP: Pascal;
-  readonly cores: 'in' | 'out';
-  readonly cooling: Cooling;
+  readonly equipment: Equipment;
   /** Whether liquid can be drawn: from a low port, before the vapour. */
   readonly liquidPort: boolean;
 }
@@ -42,23 +40,25 @@ const MINUTE = 60;
 const SUCTION_AT_MOST = pressureFrom(machine.suctionAtMost.value, 'bar', STANDARD_ATMOSPHERE);
 /** Steps in which the vapour is taken down, and the liquid boiled away. */
 const STEPS = 24;
-const COOLINGS = Object.keys(machine.cylinderUA) as readonly Cooling[]; // in the table from mild to strong
 
 /** @throws OutOfRange, NoTwoPhaseState where there is no liquid at T, LiquidParts */
 export function estimateRecovery(task: RecoveryTask): RecoveryEstimate {
-  const estimate = withCooling(task, task.cooling);
-  const needs = estimate.trips ? COOLINGS.find((cooling) => !withCooling(task, cooling).trips) : task.cooling;
+  const estimate = run(task);
+  const needs = estimate.trips ? coolings.find((cooling) => !run(cooledBy(task, cooling)).trips) : task.equipment.cooling;
   return { ...estimate, needs };
 }
 
 type Run = Omit<RecoveryEstimate, 'needs'>;
 
-function withCooling(task: RecoveryTask, cooling: Cooling): Run {
+const cooledBy = (task: RecoveryTask, cooling: Cooling): RecoveryTask => ({ ...task, equipment: { ...task.equipment, cooling } });
+
+function run(task: RecoveryTask): Run {
+  const own = machine.classes[task.equipment.machine];
   const here = stateAt(task.composition, task.T);
   const reachable = task.liquidPort ? Math.max(0, task.massKg - here.rhoVapour * task.volume) * REACHABLE : 0;
-  const liquidFlow = Math.min(machine.mostLiquid.value, criticalFlux(here) * machine.core[task.cores]);
+  const liquidFlow = Math.min(own.mostLiquid.value, criticalFlux(here) * machine.core[task.equipment.cores]);
   const liquidMinutes = reachable / liquidFlow / MINUTE;
-  const vapour = boilDown(task, task.massKg - reachable, cooling);
+  const vapour = boilDown(task, task.massKg - reachable);
   const headT = kelvin(vapour.headT);
   const headP = saturationOrAbove(task.composition, headT);
   return {
@@ -101,24 +101,24 @@ const criticalFlux = ({ latent, vfg, cp, T }: State) => (0.8 * latent) / (vfg * 
  * The remaining liquid boils as fast as the machine draws its vapour, at the temperature at which the walls bring the heat; then the
  * vapour is drawn down to the end. The head warms until machine and cylinder give off what was taken up.
  */
-function boilDown(task: RecoveryTask, massKg: number, cooling: Cooling): { readonly minutes: number; readonly headT: number } {
+function boilDown(task: RecoveryTask, massKg: number): { readonly minutes: number; readonly headT: number } {
+  const own = machine.classes[task.equipment.machine];
   const first = stateAt(task.composition, task.T);
-  let [headT, seconds, rest] = [warmedTo(0, task.T, cooling), 0, massKg];
+  let [headT, seconds, rest] = [warmedTo(0, task), 0, massKg];
   const step = massKg / STEPS;
   let T = task.T as number;
   while (rest > step / 2) {
     const state = stateAt(task.composition, kelvin(T));
     if (rest <= state.rhoVapour * task.volume) break;
-    const flow = vapourFlow(state, saturationOrAbove(task.composition, kelvin(headT)));
+    const flow = own.displacement.value * vapourDrawn(state, saturationOrAbove(task.composition, kelvin(headT)));
     seconds += step / flow;
-    headT = Math.max(headT, warmedTo(flow * first.latent * WITH_WORK, task.T, cooling));
+    headT = Math.max(headT, warmedTo(flow * first.latent * WITH_WORK, task));
     const walls = (machine.systemUA.value * task.volume) / 1e-3;
     T = Math.max(coldest(task), task.T - (flow * state.latent) / walls);
     rest -= step;
   }
   const end = stateAt(task.composition, kelvin(T));
-  const swept =
-    machine.displacement.value * volumetric(Math.min(end.p, SUCTION_AT_MOST), saturationOrAbove(task.composition, kelvin(headT)));
+  const swept = own.displacement.value * volumetric(Math.min(end.p, SUCTION_AT_MOST), saturationOrAbove(task.composition, kelvin(headT)));
   if (end.p > task.endP) seconds += (task.volume / swept) * Math.log(end.p / task.endP);
   return { minutes: seconds / MINUTE, headT };
 }
@@ -127,19 +127,19 @@ const COLDEST_WALL = 30;
 /** K: a coil does not get colder than that below the surroundings while it is emptied. */
 const coldest = ({ T }: RecoveryTask) => T - COLDEST_WALL;
 
-/** kg/s: the suction is throttled, and its gas thinner in proportion. */
-function vapourFlow(state: State, headP: number): number {
+/** kg per m³ of displacement: the suction is throttled, and its gas thinner in proportion. */
+function vapourDrawn(state: State, headP: number): number {
   const suction = Math.min(state.p, SUCTION_AT_MOST);
-  return machine.displacement.value * volumetric(suction, headP) * state.rhoVapour * (suction / state.p);
+  return volumetric(suction, headP) * state.rhoVapour * (suction / state.p);
 }
 
 /** What is given off in the head, over the heat that was taken up: the work of compression comes to it. */
 const WITH_WORK = 1 + 0.1 / machine.efficiency;
 
 /** Temperature, K, at which the machine's condenser and the cooled cylinder together give off `heat`, W. */
-function warmedTo(heat: number, T: number, cooling: Cooling): number {
+function warmedTo(heat: number, { T, equipment: { cooling, machine: own } }: RecoveryTask): number {
   const coolant = cooling === 'water' || cooling === 'ice' ? machine.coolantT[cooling] : T;
-  const [ofMachine, ofCylinder] = [machine.condenserUA.value, machine.cylinderUA[cooling]];
+  const [ofMachine, ofCylinder] = [machine.classes[own].condenserUA.value, machine.cylinderUA[cooling]];
   return (heat + ofMachine * T + ofCylinder * coolant) / (ofMachine + ofCylinder);
 }
 

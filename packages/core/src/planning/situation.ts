@@ -6,6 +6,8 @@ import type { EvacuationLevel } from '../compliance/evacuation-level';
 import type { Composition } from '../fluids/composition';
 import type { Kelvin, Pascal } from '../units/quantity';
 import type { Arrival } from './arrival';
+import { USUAL_SCHOOLS } from './schools';
+import { USUAL_EQUIPMENT, type Equipment } from './equipment';
 
 /** A mass and how far it may be off, kg. */
 export interface Range {
@@ -45,8 +47,12 @@ export interface Situation {
   /** What condenser and receiver may hold at T; absent where there is no such part. */
   readonly condenser?: Holding;
   readonly receiver?: Holding;
+  /** Share of them that liquid may take. */
+  readonly partShare: number;
   /** What has to be reached before it is opened. */
   readonly level: EvacuationLevel;
+  /** What recovers it. */
+  readonly equipment: Equipment;
 }
 
 type Given = Pick<Situation, 'kind' | 'composition' | 'T' | 'atmosphere' | 'volume' | 'content' | 'level'>;
@@ -63,6 +69,8 @@ export function situationOf(given: Given & Partial<Situation>): Situation {
     metering: 'works',
     heldInCooling: true,
     water: kind.water ? 'flows' : 'none',
+    equipment: USUAL_EQUIPMENT,
+    partShare: USUAL_SCHOOLS.partShare,
     ...given,
     valves: {
       'liquid-service': state('liquid-service'),

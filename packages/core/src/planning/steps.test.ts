@@ -1,7 +1,7 @@
 import { estimatedVolume } from '../circuit/part-volume';
 import { evacuationLevel } from '../compliance/evacuation-level';
 import { refrigerant } from '../fluids/refrigerant';
-import { STANDARD_ATMOSPHERE, pressureIn } from '../units/pressure';
+import { pressureFrom, STANDARD_ATMOSPHERE, pressureIn } from '../units/pressure';
 import { kilogram } from '../units/quantity';
 import { celsius } from '../units/temperature';
 import { contradictions } from './contradictions';
@@ -32,7 +32,7 @@ const situation = (more: Partial<Situation> = {}) =>
     failed: 'evaporator',
     ...more,
   });
-const facts: StepFacts = { flammable: false, needsCooling: false, endOfPumpDown: 'slightly-positive' };
+const facts: StepFacts = { flammable: false, needsCooling: false, endOfPumpDown: 'slightly-positive', switches: { low: 'fitted' } };
 const codes = (method: Method, more: Partial<Situation> = {}, own: Partial<StepFacts> = {}) =>
   steps(method, situation(more), { ...facts, ...own }).map(({ code }) => code);
 const find = (method: Method, code: string, more: Partial<Situation> = {}, own: Partial<StepFacts> = {}) =>
@@ -130,4 +130,28 @@ describe('facts that hardly go together are asked about', () => {
     ]);
     expect(contradictions(record)).toEqual([]);
   });
+});
+
+test('a switch is put out of action only where it would stop the pump-down too early', () => {
+  const has = (switches: StepFacts['switches']) => codes('pump-down-condenser', {}, { switches }).includes('defeat-low-pressure-switch');
+  const absolute = (psig: number) => pressureFrom(psig, 'psig', STANDARD_ATMOSPHERE);
+  expect(has({ low: 'none' })).toBe(false);
+  expect(has({ low: 'fitted' })).toBe(true);
+  expect(has({ low: 'fitted', lowOpens: absolute(50) })).toBe(true);
+  expect(has({ low: 'fitted', lowOpens: absolute(0) })).toBe(false);
+});
+
+test('where the high-pressure switch is known, the head is watched while the condenser fills', () => {
+  const highOpens = pressureFrom(610, 'psig', STANDARD_ATMOSPHERE);
+  const own = codes('pump-down-condenser', {}, { switches: { low: 'none', highOpens } });
+  expect(own.indexOf('watch-head')).toBe(own.indexOf('close-liquid-valve') + 1);
+  expect(codes('pump-down-condenser')).not.toContain('watch-head');
+});
+
+test('what burns is never drawn into a vacuum by a school, and nothing is heated before it was swept out', () => {
+  const reciprocating: Partial<Situation> = { compressor: { type: 'reciprocating', state: 'runs' } };
+  const burning = { flammable: true, endOfPumpDown: 'vacuum' } as const;
+  expect(find('pump-down-condenser', 'watch-suction', reciprocating, burning)!.at).toBeGreaterThan(STANDARD_ATMOSPHERE);
+  expect(find('recover', 'sweep-with-nitrogen', {}, burning)!.cautions).toContain('no-flame-before-swept');
+  expect(find('recover', 'prepare-cylinder', {}, burning)!.cautions).toContain('rated-for-it');
 });

@@ -2,6 +2,7 @@ import type { Valve } from '../circuit/part';
 import { kindOf } from '../circuit/system-kind';
 import type { Pascal } from '../units/quantity';
 import type { Method } from './method';
+import type { EndOfPumpDown } from './schools';
 import type { Situation } from './situation';
 
 export type StepCode =
@@ -12,6 +13,7 @@ export type StepCode =
   | 'defeat-low-pressure-switch'
   | 'nearly-close-suction'
   | 'run-compressor'
+  | 'watch-head'
   | 'close-liquid-valve'
   | 'close-king'
   | 'watch-suction'
@@ -42,7 +44,10 @@ export type StepCaution =
   | 'it-burns'
   | 'lock-out'
   | 'acid'
-  | 'cool-the-cylinder';
+  | 'cool-the-cylinder'
+  | 'rated-for-it'
+  | 'not-above-weakest'
+  | 'no-flame-before-swept';
 
 /** One line of the checklist. Words are the interface's; figures are here. */
 export interface Step {
@@ -63,8 +68,12 @@ export interface StepFacts {
   readonly flammable: boolean;
   /** The machine's cut-out would open without cooling. */
   readonly needsCooling: boolean;
-  /** The organisation ends a pump-down slightly positive (default), or a reciprocating compressor may draw a vacuum. */
-  readonly endOfPumpDown: 'slightly-positive' | 'vacuum';
+  /** The organisation's own; a vacuum only where a reciprocating compressor draws it and nothing burns. */
+  readonly endOfPumpDown: EndOfPumpDown;
+  /** The switches of the system, Pa absolute at which they open where that stands in the record. */
+  readonly switches: { readonly low: 'none' | 'fitted'; readonly lowOpens?: Pascal | undefined; readonly highOpens?: Pascal | undefined };
+  /** Pa absolute that the weakest recorded part bears. */
+  readonly weakest?: Pascal | undefined;
 }
 
 /** Common practice: a pump-down ends between 0 and 2 psig; after a recovery the system is watched for this long. */
@@ -73,14 +82,19 @@ const WATCHED_MINUTES = 10;
 
 /** The ordered checklist of a method for this system. */
 export function steps(method: Method, situation: Situation, facts: StepFacts): readonly Step[] {
-  const all = [...before(situation), ...core(method, situation, facts), ...after(method, situation)];
-  return all.map((step) =>
-    facts.flammable && DANGEROUS_WITH_FIRE.includes(step.code) ? { ...step, cautions: [...step.cautions, 'it-burns'] } : step,
-  );
+  const all = [...before(situation), ...core(method, situation, facts), ...after(method, situation, facts)];
+  return facts.flammable ? all.map((step) => ({ ...step, cautions: [...step.cautions, ...(WITH_FIRE[step.code] ?? [])] })) : all;
 }
 
-/** Where it can meet air or a spark: also in a running compressor that draws air in. */
-const DANGEROUS_WITH_FIRE: readonly StepCode[] = ['connect-and-purge', 'open', 'pierce-process-tube', 'watch-suction'];
+/** Where a flammable refrigerant can meet air, a spark or a flame: also in a running compressor that draws air in. */
+const WITH_FIRE: Readonly<Partial<Record<StepCode, readonly StepCaution[]>>> = {
+  'prepare-cylinder': ['rated-for-it'],
+  'connect-and-purge': ['it-burns'],
+  'pierce-process-tube': ['it-burns'],
+  'watch-suction': ['it-burns'],
+  'sweep-with-nitrogen': ['no-flame-before-swept'],
+  open: ['it-burns'],
+};
 
 const step = (code: StepCode, more: Partial<Step> = {}): Step => ({ code, cautions: [], asksReading: false, ...more });
 
@@ -138,14 +152,15 @@ const exceeds = ({ content, condenser }: Situation) => condenser !== undefined &
 function pumpDown(valve: 'liquid-service' | 'king', situation: Situation, facts: StepFacts): readonly Step[] {
   const { kind, compressor, atmosphere, valves } = situation;
   const suctionValve = valves['suction-service'] !== 'none';
-  const vacuum = facts.endOfPumpDown === 'vacuum' && compressor.type === 'reciprocating';
+  const vacuum = facts.endOfPumpDown === 'vacuum' && compressor.type === 'reciprocating' && !facts.flammable;
   const end = (vacuum ? 0.7 * atmosphere : atmosphere + SLIGHTLY_POSITIVE) as Pascal;
   return [
     ...(kindOf(kind).parts.includes('reversing-valve') ? [step('hold-in-cooling')] : []),
-    ...(valve === 'king' ? [] : [step('defeat-low-pressure-switch', { cautions: ['lock-out'] })]),
+    ...(valve === 'king' || !stopsTooEarly(facts, end) ? [] : [lowPressureSwitch(facts)]),
     ...(suctionValve && valve === 'liquid-service' ? [step('nearly-close-suction', { valve: 'suction-service' })] : []),
     step('run-compressor'),
     step(valve === 'king' ? 'close-king' : 'close-liquid-valve', { valve }),
+    ...(facts.switches.highOpens === undefined ? [] : [step('watch-head', { at: facts.switches.highOpens, asksReading: true })]),
     step('watch-suction', {
       at: end,
       cautions: vacuum || compressor.type === 'reciprocating' ? [] : ['scroll-no-vacuum'],
@@ -156,6 +171,13 @@ function pumpDown(valve: 'liquid-service' | 'king', situation: Situation, facts:
     step('watch-holding', { minutes: WATCHED_MINUTES, asksReading: true }),
   ];
 }
+
+/** A switch that opens below the end of the pump-down does not stop it; one whose setting nobody knows may. */
+const stopsTooEarly = ({ switches: { low, lowOpens } }: StepFacts, end: Pascal) =>
+  low === 'fitted' && (lowOpens === undefined || lowOpens > end);
+
+const lowPressureSwitch = ({ switches: { lowOpens } }: StepFacts) =>
+  step('defeat-low-pressure-switch', { cautions: ['lock-out'], ...(lowOpens === undefined ? {} : { at: lowOpens }) });
 
 function hookUp({ compressor, ports }: Situation, { needsCooling }: StepFacts): readonly Step[] {
   return [
@@ -177,5 +199,10 @@ const drawDown = ({ level }: Situation): readonly Step[] => [
   step('book-by-scale', { asksReading: true }),
 ];
 
-const after = (method: Method, { failed }: Situation): readonly Step[] =>
-  failed === 'none' || method === 'nothing' ? [] : [step('sweep-with-nitrogen'), step('open', { cautions: ['lock-out'] })];
+const after = (method: Method, { failed }: Situation, { weakest }: StepFacts): readonly Step[] =>
+  failed === 'none' || method === 'nothing'
+    ? []
+    : [
+        step('sweep-with-nitrogen', weakest === undefined ? {} : { at: weakest, cautions: ['not-above-weakest'] }),
+        step('open', { cautions: ['lock-out'] }),
+      ];

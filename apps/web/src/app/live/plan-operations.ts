@@ -1,8 +1,9 @@
 import type { System } from '@hygromet/contract/system';
 import type { Holding } from '@hygromet/core/circuit/holding';
 import type { LineSet } from '@hygromet/core/circuit/line-set';
-import { knownVolume, type PartVolume } from '@hygromet/core/circuit/part-volume';
+import { knownVolume, partsWithVolume, type PartVolume } from '@hygromet/core/circuit/part-volume';
 import type { Valve, ValveState } from '@hygromet/core/circuit/part';
+import type { PartLimit } from '@hygromet/core/circuit/weakest-part';
 import type { EvacuationLevel } from '@hygromet/core/compliance/evacuation-level';
 import type { Composition } from '@hygromet/core/fluids/composition';
 import { fallByHoses, USUAL_HOSES, type Arrival } from '@hygromet/core/planning/arrival';
@@ -11,6 +12,7 @@ import type { Decision } from '@hygromet/core/planning/decide';
 import type { Method } from '@hygromet/core/planning/method';
 import { planFor, stepsFor, type Look, type RecordedSystem } from '@hygromet/core/planning/plan';
 import type { RecoveryEstimate } from '@hygromet/core/planning/recovery-estimate';
+import type { Schools } from '@hygromet/core/planning/schools';
 import type { Range } from '@hygromet/core/planning/situation';
 import type { Step } from '@hygromet/core/planning/steps';
 import { cubicMetre, kelvin, pascal, type Metre } from '@hygromet/core/units/quantity';
@@ -27,6 +29,8 @@ export interface PlanArgs {
   readonly composition: Composition;
   readonly flammable: boolean;
   readonly look: PlainLook;
+  /** As the organisation has decided. */
+  readonly schools: Schools;
   /** Chosen by a person; otherwise the one that is proposed. */
   readonly method?: Method | undefined;
 }
@@ -43,27 +47,38 @@ export interface PlanAnswer {
   readonly lineKg: number;
   readonly steps: readonly Step[];
   readonly estimate: RecoveryEstimate | undefined;
+  /** What bears least of the recorded parts. */
+  readonly weakest: PartLimit | undefined;
   /** What three usual hoses take from a system that holds vapour alone, Pa; nothing while there is liquid, or unread. */
   readonly hosesTake: number | undefined;
 }
 
 export const planOperations = {
-  plan: ({ system, composition, flammable, look, method }: PlanArgs): PlanAnswer => {
-    const plan = planFor(recorded(system, composition, flammable), {
-      ...look,
-      T: kelvin(look.T),
-      atmosphere: pascal(look.atmosphere),
-      standing: look.standing === undefined ? undefined : pascal(look.standing),
-    });
-    const { situation, decision, contradictions, lineKg } = plan;
+  plan: ({ system, composition, flammable, look, schools, method }: PlanArgs): PlanAnswer => {
+    const known = recorded(system, composition, flammable);
+    const standing = look.standing === undefined ? undefined : pascal(look.standing);
+    const plan = planFor(known, { ...look, T: kelvin(look.T), atmosphere: pascal(look.atmosphere), standing }, schools);
+    const { situation, decision, contradictions, lineKg, weakest } = plan;
     const taken = method ?? decision.chosen;
-    const { steps, estimate } = taken === undefined ? { steps: [], estimate: undefined } : stepsFor(plan, taken, flammable);
+    const { steps, estimate } = taken === undefined ? { steps: [], estimate: undefined } : stepsFor(plan, taken, known, schools);
     const { arrival, content, condenser, receiver, level } = situation;
     const hosesTake =
-      arrival.state === 'vapour-only' && look.standing !== undefined
-        ? fallByHoses(pascal(look.standing), situation.volume.likely, USUAL_HOSES)
-        : undefined;
-    return { decision, method: taken, arrival, content, condenser, receiver, level, contradictions, lineKg, steps, estimate, hosesTake };
+      arrival.state === 'vapour-only' && standing !== undefined ? fallByHoses(standing, situation.volume.likely, USUAL_HOSES) : undefined;
+    return {
+      decision,
+      method: taken,
+      arrival,
+      content,
+      condenser,
+      receiver,
+      level,
+      contradictions,
+      lineKg,
+      steps,
+      estimate,
+      hosesTake,
+      weakest,
+    };
   },
 };
 
@@ -83,6 +98,8 @@ function recorded(
     valves: (facts.valves ?? {}) as Partial<Record<Valve, ValveState>>,
     ports: facts.ports,
     compressor: facts.compressor ?? 'scroll',
+    switches: { low: facts.switches?.low ?? 'fitted', lowOpens: facts.switches?.lowOpensPa, highOpens: facts.switches?.highOpensPa },
+    limits: facts.limits ?? [],
   };
 }
 
@@ -94,8 +111,8 @@ const lineSetOf = ({ lengthM, coveredM, liquid, suction }: NonNullable<System['f
 });
 
 function volumesOf(volumes: System['facts']['volumes'] = {}): RecordedSystem['volumes'] {
-  const known: Partial<Record<'condenser' | 'receiver', PartVolume>> = {};
-  for (const part of ['condenser', 'receiver'] as const) {
+  const known: Partial<Record<(typeof partsWithVolume)[number], PartVolume>> = {};
+  for (const part of partsWithVolume) {
     const volume = volumes[part];
     if (volume !== undefined) known[part] = knownVolume(cubicMetre(volume.m3), volume.known);
   }

@@ -3,7 +3,8 @@ import type { NewCylinder } from '@hygromet/contract/cylinder';
 import type { NewReversal, NewTransfer, NewWeighing } from '@hygromet/contract/movement';
 import type { Organisation } from '@hygromet/contract/organisation';
 import type { NewSystem, SavedFacts } from '@hygromet/contract/system';
-import type { NewVisit, SavedPlan } from '@hygromet/contract/visit';
+import type { CylindersImport, SystemsImport } from '@hygromet/contract/import';
+import type { NewVisit, NewVisitReading, SavedPlan } from '@hygromet/contract/visit';
 import { shareReplay, startWith, Subject, switchMap, tap, type Observable } from 'rxjs';
 import { Api } from './api';
 
@@ -24,14 +25,19 @@ export class Registers {
   readonly cylinder$ = (id: string) => this.fresh$(() => this.api.call$('cylinder', { params: { id } }));
   readonly system$ = (id: string) => this.fresh$(() => this.api.call$('system', { params: { id } }));
   readonly saveSystemFacts$ = (id: string, body: SavedFacts) => this.changes$(this.api.call$('saveSystemFacts', { params: { id }, body }));
+  readonly systemHistory$ = (id: string) => this.fresh$(() => this.api.call$('systemHistory', { params: { id } }));
+  readonly importSystems$ = (body: SystemsImport) => this.changes$(this.api.call$('importSystems', { body }));
   readonly visits$ = this.fresh$(() => this.api.call$('visits'));
   readonly addVisit$ = (body: NewVisit) => this.changes$(this.api.call$('addVisit', { body }));
   readonly saveVisitPlan$ = (id: string, body: SavedPlan) => this.changes$(this.api.call$('saveVisitPlan', { params: { id }, body }));
   readonly closeVisit$ = (id: string, body: { version: number; recordedBy: string }) =>
     this.changes$(this.api.call$('closeVisit', { params: { id }, body }));
+  readonly addVisitReading$ = (id: string, body: NewVisitReading) =>
+    this.changes$(this.api.call$('addVisitReading', { params: { id }, body }));
   readonly movementsOf$ = (account: string) => this.fresh$(() => this.api.call$('movements', { query: { account } }));
 
   readonly addCylinder$ = (body: NewCylinder) => this.changes$(this.api.call$('addCylinder', { body }));
+  readonly importCylinders$ = (body: CylindersImport) => this.changes$(this.api.call$('importCylinders', { body }));
   readonly addSystem$ = (body: NewSystem) => this.changes$(this.api.call$('addSystem', { body }));
   readonly bookTransfer$ = (body: NewTransfer) => this.changes$(this.api.call$('bookTransfer', { body }));
   readonly weigh$ = (id: string, body: NewWeighing) => this.changes$(this.api.call$('weighCylinder', { params: { id }, body }));

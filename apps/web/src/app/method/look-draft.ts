@@ -1,4 +1,5 @@
 import type { Method } from '@hygromet/core/planning/method';
+import { USUAL_EQUIPMENT } from '@hygromet/core/planning/equipment';
 import type { Preferences } from '../preferences/preferences';
 import { emptyEntry, type QuantityEntry } from '../ui/quantity-entry';
 
@@ -14,6 +15,9 @@ export interface LookDraft {
   readonly heldInCooling: boolean;
   readonly water: string;
   readonly majorRepair: boolean;
+  readonly machine: string;
+  readonly cores: string;
+  readonly cooling: string;
   /** Chosen against the proposal, and why. */
   readonly method: Method | null;
   readonly why: string;
@@ -33,6 +37,9 @@ export const newLookDraft = ({ temperature, pressure }: Preferences): LookDraft 
   heldInCooling: true,
   water: 'flows',
   majorRepair: true,
+  machine: USUAL_EQUIPMENT.machine,
+  cores: USUAL_EQUIPMENT.cores,
+  cooling: USUAL_EQUIPMENT.cooling,
   method: null,
   why: '',
   seenVersion: null,

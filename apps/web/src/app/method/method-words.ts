@@ -1,6 +1,7 @@
 import type { Method } from '@hygromet/core/planning/method';
 import type { Reason, ReasonCode } from '@hygromet/core/planning/reasons';
 import type { Arrival } from '@hygromet/core/planning/arrival';
+import type { Cooling } from '@hygromet/core/planning/equipment';
 import type { Contradiction } from '@hygromet/core/planning/contradictions';
 import type { Units } from '../preferences/units.service';
 import { partNames } from '../systems/system-words';
@@ -16,18 +17,26 @@ export const methodNames: Record<Method, string> = {
   pierce: 'Pierce and recover',
 };
 
-type Telling = Pick<Units, 'massText' | 'percent' | 'pressure'>;
+/** How a cylinder is cooled while it fills. */
+export const coolingWords: Record<Cooling, string> = {
+  still: 'in still air',
+  fan: 'before a fan',
+  water: 'into running water',
+  ice: 'into ice water',
+};
+
+type Telling = Pick<Units, 'massText' | 'percent' | 'pressure' | 'pressureStep'>;
 type Numbers = Reason['numbers'];
 
 const holds =
   (what: string) =>
-  ({ content, holds: may }: Numbers, tell: Telling) =>
-    `${tell.massText(content ?? 0)} are in it, the ${what} may hold ${tell.massText(may ?? 0)} today at 80 % liquid`;
+  ({ content, holds: may, share }: Numbers, tell: Telling) =>
+    `${tell.massText(content ?? 0)} are in it, the ${what} may hold ${tell.massText(may ?? 0)} today at ${tell.percent(share ?? 0)} liquid`;
 
 const mayNotHold =
   (what: string) =>
-  ({ content, holds: may }: Numbers, tell: Telling) =>
-    `up to ${tell.massText(content ?? 0)} may be in it, and the ${what} may hold as little as ${tell.massText(may ?? 0)} today at 80 % liquid`;
+  ({ content, holds: may, share }: Numbers, tell: Telling) =>
+    `up to ${tell.massText(content ?? 0)} may be in it, and the ${what} may hold as little as ${tell.massText(may ?? 0)} today at ${tell.percent(share ?? 0)} liquid`;
 
 /** Every reason in a technician's words, with the figures behind it. */
 const reasonWords: Record<ReasonCode, (numbers: Numbers, tell: Telling) => string> = {
@@ -95,7 +104,7 @@ export function arrivalText(arrival: Arrival, ledgerKg: number, tell: Telling): 
 }
 
 /** A question about facts that hardly go together. */
-export function contradictionText({ code, numbers, part }: Contradiction, tell: Telling): string {
+export function contradictionText({ code, numbers, part, what }: Contradiction, tell: Telling): string {
   switch (code) {
     case 'part-not-in-kind':
       return `The record tells of a ${part === undefined ? 'part' : partNames[part].toLowerCase()}, and this kind of system usually has none. Is the kind right?`;
@@ -105,6 +114,10 @@ export function contradictionText({ code, numbers, part }: Contradiction, tell: 
       return 'A sealed appliance has no line set. Is the kind right?';
     case 'valve-without-part':
       return 'A king valve is recorded, and no receiver. Which is right?';
+    case 'switches-crossed':
+      return 'The low-pressure switch is recorded to open above the high-pressure switch. Which reading is whose?';
+    case 'limit-below-standing':
+      return `It stands at ${tell.pressureStep(numbers['standing'] ?? 0)}, and the ${what ?? 'weakest part'} is recorded to bear ${tell.pressureStep(numbers['limit'] ?? 0)}. Read it again before anything is tested.`;
     default:
       return code satisfies never;
   }

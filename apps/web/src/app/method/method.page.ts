@@ -14,16 +14,17 @@ import { PageHead } from '../ui/page-head';
 import { Spine } from '../ui/spine';
 import { TextField } from '../ui/text-field';
 import { CircuitDrawing } from './circuit-drawing';
+import { EquipmentFields } from './equipment-fields';
 import { LookFields } from './look-fields';
 import { MethodSession } from './method.session';
-import { arrivalText, contradictionText, methodNames } from './method-words';
+import { arrivalText, contradictionText, coolingWords, methodNames } from './method-words';
 import { StepList } from './step-list';
 import { VerdictList } from './verdict-list';
 
 /** Look and method: what was seen, every way to bring the refrigerant out with its reasons, and the steps of the one that is taken. */
 @Component({
   selector: 'hy-method-page',
-  imports: [Caution, CircuitDrawing, LookFields, PageHead, RouterLink, Spine, StepList, TextField, VerdictList],
+  imports: [Caution, CircuitDrawing, EquipmentFields, LookFields, PageHead, RouterLink, Spine, StepList, TextField, VerdictList],
   providers: [MethodSession],
   templateUrl: './method.page.html',
   styleUrls: ['../ui/columns.css', '../ui/figures.css', '../ui/alone.css', './method.page.css'],
@@ -58,7 +59,12 @@ export class MethodPage {
     high - low < 0.01 ? this.units.massText(low, 'down') : `${this.units.mass(low, 'down').number} to ${this.units.massText(high, 'down')}`;
   protected printed = ({ level }: PlanAnswer): string =>
     level.orShare === undefined ? 'The level' : `The level, or ${this.units.percent(level.orShare)} of the charge`;
-  protected cooling = ({ estimate }: PlanAnswer): string => (estimate?.needs === 'fan' ? 'a fan' : (estimate?.needs ?? ''));
+  protected readonly share = computed(() => this.units.percent(this.session.question()?.schools.partShare ?? 0));
+  protected tripping = ({ estimate }: PlanAnswer): string => {
+    const cure =
+      estimate?.needs === undefined ? 'take less at a time, or wait for a cooler hour' : `put the cylinder ${coolingWords[estimate.needs]}`;
+    return `The machine’s high-pressure cut-out will open: ${cure}.`;
+  };
 
   protected take(method: Method, { decision }: PlanAnswer): void {
     this.session.change({ method: method === decision.chosen ? null : method, ...(method === decision.chosen ? { why: '' } : {}) });

@@ -1,17 +1,21 @@
-import { computed, effect, inject, Injectable } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+import { computed, effect, inject, Injectable, signal } from '@angular/core';
+import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute } from '@angular/router';
 import type { Part, Valve, ValveState } from '@hygromet/core/circuit/part';
 import { kindOf } from '@hygromet/core/circuit/system-kind';
+import type { Equipment } from '@hygromet/core/planning/equipment';
 import type { Method } from '@hygromet/core/planning/method';
 import type { CompressorState, MeteringState } from '@hygromet/core/planning/situation';
 import { whereAfter, whereAtRest } from '@hygromet/core/planning/where';
 import type { Visit, VisitPlan } from '@hygromet/contract/visit';
+import { catchError, concatMap, EMPTY, Subject, tap } from 'rxjs';
 import { asked } from '../live/asked';
 import { command } from '../live/command';
 import { Drafts } from '../live/draft.service';
+import { newKey } from '../live/new-key';
 import type { PlanArgs } from '../live/plan-operations';
 import { PropertyService } from '../live/property.service';
+import { Refusal } from '../live/refusal';
 import { Registers } from '../live/registers.service';
 import { PreferencesService } from '../preferences/preferences.service';
 import { Units } from '../preferences/units.service';
@@ -37,6 +41,7 @@ export class MethodSession {
   readonly draft = this.stored.value.asReadonly();
   readonly system = toSignal(loadable(this.registers.system$(this.systemId)), { initialValue: waiting });
   private readonly refrigerants = toSignal(loadable(this.registers.refrigerants$), { initialValue: waiting });
+  private readonly organisation = toSignal(loadable(this.registers.organisation$), { initialValue: waiting });
   private readonly known = computed(() => valueOf(this.system()));
   private readonly summary = computed(() => valueOf(this.refrigerants())?.find(({ id }) => id === this.known()?.refrigerant));
 
@@ -48,8 +53,10 @@ export class MethodSession {
   readonly standing = computed(() => readQuantity('pressure', this.draft().standing, this.units.atmosphere()));
 
   readonly question = computed((): PlanArgs | undefined => {
-    const [system, summary, ambient, standing, draft] = [this.known(), this.summary(), this.ambient(), this.standing(), this.draft()];
-    if (system === undefined || summary === undefined || ambient.state !== 'good' || standing.state === 'bad') return undefined;
+    const [system, summary, organisation] = [this.known(), this.summary(), valueOf(this.organisation())];
+    const [ambient, standing, draft] = [this.ambient(), this.standing(), this.draft()];
+    if (system === undefined || summary === undefined || organisation === undefined || ambient.state !== 'good' || standing.state === 'bad')
+      return undefined;
     return {
       system,
       composition: summary.composition,
@@ -64,7 +71,9 @@ export class MethodSession {
         water: draft.water === 'stands' ? 'stands' : 'flows',
         majorRepair: draft.majorRepair,
         atmosphere: this.units.atmosphere(),
+        equipment: { machine: draft.machine, cores: draft.cores, cooling: draft.cooling } as Equipment, // as above
       },
+      schools: { partShare: organisation.partShare, endOfPumpDown: organisation.endOfPumpDown },
       method: draft.method ?? undefined,
     };
   });
@@ -104,7 +113,36 @@ export class MethodSession {
     () => undefined,
   );
 
+  /** The last reading of each step that the visit keeps. */
+  readonly keptReadings = computed(() => new Map((this.visit()?.readings ?? []).map((reading) => [reading.step, reading])));
+  private readonly readings$ = new Subject<{ readonly visit: string; readonly step: string; readonly text: string }>();
+  /** Why the last reading could not be kept; it stays on the device. */
+  readonly readingRefused = signal<string | undefined>(undefined);
+
   constructor() {
+    // one after the other: what is read quickly at two steps is kept twice
+    this.readings$
+      .pipe(
+        concatMap(({ visit, step, text }) =>
+          this.registers
+            .addVisitReading$(visit, {
+              key: newKey(),
+              step,
+              text,
+              readAt: new Date().toISOString(),
+              recordedBy: this.preferences().person,
+            })
+            .pipe(
+              tap(() => this.readingRefused.set(undefined)),
+              catchError((error: unknown) => {
+                this.readingRefused.set(error instanceof Refusal ? error.message : 'This reading is not kept yet.');
+                return EMPTY;
+              }),
+            ),
+        ),
+        takeUntilDestroyed(),
+      )
+      .subscribe();
     // a reading of the last visit must not decide this one; what was typed before the visit was opened belongs to it
     effect(() => {
       const visit = this.visit();
@@ -130,6 +168,13 @@ export class MethodSession {
         factsVersion: draft.seenVersion ?? visit.system.factsVersion,
       },
     });
+  }
+
+  /** What was read at a step: on the device as it is typed, with the visit once it is complete. */
+  keepReading(step: string, text: string): void {
+    const visit = this.visit();
+    if (visit === undefined || text.trim() === '' || this.keptReadings().get(step)?.text === text.trim()) return;
+    this.readings$.next({ visit: visit.id, step, text: text.trim() });
   }
 
   /** What is changed is looked at with the facts as they are now. */

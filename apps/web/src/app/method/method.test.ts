@@ -10,6 +10,7 @@ const tell = {
   massText: (kg: number) => `${kg.toFixed(2)} kg`,
   percent: (share: number) => `${Math.round(share * 100)} %`,
   pressure: (p: number) => `${Math.round(p / 1000)} kPa`,
+  pressureStep: (p: number) => `${Math.round(p / 1000)} kPa`,
 };
 
 const split = (more: Partial<System> = {}) =>
@@ -118,10 +119,10 @@ test.each([
 });
 
 test('a reason is told with its figures', () => {
-  expect(reasonText({ code: 'does-not-fit-condenser', effect: 'impossible', numbers: { content: 5.9, holds: 4 } }, tell)).toBe(
-    '5.90 kg are in it, the condenser may hold 4.00 kg today at 80 % liquid',
+  expect(reasonText({ code: 'does-not-fit-condenser', effect: 'impossible', numbers: { content: 5.9, holds: 4, share: 0.75 } }, tell)).toBe(
+    '5.90 kg are in it, the condenser may hold 4.00 kg today at 75 % liquid',
   );
-  expect(reasonText({ code: 'may-not-fit-condenser', effect: 'not-advised', numbers: { content: 4.4, holds: 3 } }, tell)).toBe(
+  expect(reasonText({ code: 'may-not-fit-condenser', effect: 'not-advised', numbers: { content: 4.4, holds: 3, share: 0.8 } }, tell)).toBe(
     'up to 4.40 kg may be in it, and the condenser may hold as little as 3.00 kg today at 80 % liquid',
   );
   expect(reasonText({ code: 'rest-above-level', effect: 'not-advised', numbers: { level: 67_000 } }, tell)).toContain('67 kPa');

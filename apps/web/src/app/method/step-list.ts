@@ -1,5 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
+import type { VisitReading } from '@hygromet/contract/visit';
 import type { Step } from '@hygromet/core/planning/steps';
+import { momentText } from '../cylinders/cylinder-words';
 import { Units } from '../preferences/units.service';
 import { Caution } from '../ui/caution';
 import { cautionText, stepText } from './step-words';
@@ -20,11 +22,15 @@ import { cautionText, stepText } from './step-words';
                 autocomplete="off"
                 [attr.aria-label]="'Read at step ' + ($index + 1)"
                 placeholder="read"
-                [value]="readings()[step.code] ?? ''"
+                [value]="readings()[step.code] ?? kept().get(step.code)?.text ?? ''"
                 (input)="noted.emit({ code: step.code, text: $any($event.target).value })"
+                (change)="complete.emit({ code: step.code, text: $any($event.target).value })"
               />
             }
           </div>
+          @if (step.asksReading && kept().get(step.code); as reading) {
+            <p class="small">{{ reading.text }} · {{ reading.recordedBy }}, {{ moment(reading.readAt) }}</p>
+          }
           @for (caution of step.cautions; track $index) {
             <hy-caution>{{ words(caution) }}</hy-caution>
           }
@@ -39,8 +45,13 @@ export class StepList {
   private readonly units = inject(Units);
   readonly steps = input.required<readonly Step[]>();
   readonly readings = input.required<Readonly<Record<string, string>>>();
+  /** What the visit keeps already, by step. */
+  readonly kept = input<ReadonlyMap<string, VisitReading>>(new Map());
   readonly noted = output<{ code: string; text: string }>();
+  /** Sent when the field is left. */
+  readonly complete = output<{ code: string; text: string }>();
 
   protected text = (step: Step): string => stepText(step, this.units);
   protected words = cautionText;
+  protected moment = momentText;
 }

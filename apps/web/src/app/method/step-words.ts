@@ -8,11 +8,14 @@ const told: Record<StepCode, (step: Step, tell: Telling) => string> = {
   'prove-flat': () => 'Prove zero on the liquid and on the suction side, each with its own gauge.',
   'start-water': () => 'Start the water pump, and see that water flows.',
   'hold-in-cooling': () => 'Hold it in cooling.',
-  'defeat-low-pressure-switch': () => 'Keep the low-pressure switch from stopping it, by the unit’s own service mode where it has one.',
+  'defeat-low-pressure-switch': ({ at }, tell) =>
+    `Keep the low-pressure switch${at === undefined ? '' : `, which opens at ${tell.pressure(at)},`} from stopping it, by the unit’s own service mode where it has one.`,
   'nearly-close-suction': () => 'Close the suction service valve all but a quarter of a turn, so that it can be shut at once.',
   'run-compressor': () => 'Run the compressor and let it settle.',
   'close-liquid-valve': () => 'Shut the liquid service valve.',
   'close-king': () => 'Front-seat the king valve. The low-pressure switch should stop the compressor: see that it does.',
+  'watch-head': ({ at }, tell) =>
+    `Watch the head: at ${tell.pressure(at ?? 0)} the high-pressure switch opens. A steep rise says that the condenser is full: open the liquid valve again.`,
   'watch-suction': ({ at }, tell) => `Watch the suction fall. Act at ${tell.pressure(at ?? 0)}.`,
   'close-suction': () => 'Shut the suction service valve.',
   'cut-power': () => 'Cut the power.',
@@ -30,7 +33,8 @@ const told: Record<StepCode, (step: Step, tell: Telling) => string> = {
   'isolate-and-wait': ({ minutes }) => `Shut it in and watch for ${minutes ?? 0} min: refrigerant boils out of oil and cold spots.`,
   'recover-again': ({ at }, tell) => `If it has passed ${tell.pressure(at ?? 0)}, recover again.`,
   'book-by-scale': () => 'Close the cylinder, read the scale, book the transfer.',
-  'sweep-with-nitrogen': () => 'Sweep the part with dry nitrogen: it carries out what could not be recovered.',
+  'sweep-with-nitrogen': ({ at }, tell) =>
+    `Sweep the part with dry nitrogen through a regulator${at === undefined ? '' : `, never above ${tell.pressure(at)}`}: it carries out what could not be recovered.`,
   open: () => 'Open the part.',
 };
 
@@ -43,6 +47,10 @@ const cautions: Record<StepCaution, string> = {
   'it-burns': 'It burns: no ignition source, ventilate, everything rated for it, no air in cylinder or hoses.',
   'lock-out': 'Mains voltage. Lock it out before a cover is opened; never push a contactor in by hand.',
   acid: 'Acid: gloves and glasses, a cylinder marked for it, a drier in line.',
+  'rated-for-it':
+    'Machine, hoses and cylinder rated for flammable refrigerant, and the cylinder marked so. The fire service and the codes of the place have their own rules.',
+  'not-above-weakest': 'The weakest recorded part of the circuit sets this pressure: valve it off or take it out before anything higher.',
+  'no-flame-before-swept': 'No torch before it is swept and a detector reads nothing: cut the joint instead of unbrazing it.',
   'cool-the-cylinder': 'Without cooling the machine’s high-pressure cut-out will open. Have water or ice ready.',
 };
 

@@ -5,11 +5,16 @@ const good: OrganisationForm = {
   liquidPercent: '95',
   hottest: { unit: 'F', text: '140', ounces: '' },
   requiredRules: ['eighty-percent-77F'],
+  partPercent: '75',
+  endOfPumpDown: 'vacuum',
 };
 
 test('settings become SI', () => {
   const reading = readOrganisationForm(good, 'Tidewrack');
-  expect(reading).toMatchObject({ state: 'good', organisation: { altitudeM: 40, liquidShareAt131F: 0.95 } });
+  expect(reading).toMatchObject({
+    state: 'good',
+    organisation: { altitudeM: 40, liquidShareAt131F: 0.95, partShare: 0.75, endOfPumpDown: 'vacuum' },
+  });
   expect(reading.state === 'good' && reading.organisation.hottestK).toBeCloseTo(333.15, 9);
 });
 
@@ -18,6 +23,7 @@ test.each([
   [{ altitudeM: '20000' }, 'altitudeM', /9000/],
   [{ liquidPercent: '120' }, 'liquidPercent', /50 to 100/],
   [{ hottest: { unit: 'F', text: '', ounces: '' } }, 'hottest', /missing/],
+  [{ partPercent: '85' }, 'partPercent', /50 to 80/],
   [{ requiredRules: [] }, 'requiredRules', /at least one/],
 ])('%j has its sentence at its field', (change, field, sentence) => {
   expect(readOrganisationForm({ ...good, ...change }, 'Tidewrack')).toEqual({

@@ -11,6 +11,8 @@ export interface OrganisationForm {
   readonly liquidPercent: string;
   readonly hottest: QuantityEntry;
   readonly requiredRules: readonly FillRule[];
+  readonly partPercent: string;
+  readonly endOfPumpDown: string;
 }
 
 export type FormProblems = Readonly<Partial<Record<keyof OrganisationForm, string>>>;
@@ -21,25 +23,40 @@ export type FormReading =
 /** The settings in SI, or the sentence for each field that is wrong. */
 export function readOrganisationForm(form: OrganisationForm, name: string): FormReading {
   const altitudeM = attempt(() => altitude(readNumber(form.altitudeM)));
-  const share = attempt(() => liquidShare(readNumber(form.liquidPercent)));
+  const share = attempt(() => shareBetween(readNumber(form.liquidPercent), 50, 100));
+  const partShare = attempt(() => shareBetween(readNumber(form.partPercent), 50, 80));
   const hottest = readQuantity('temperature', form.hottest);
   const problems: FormProblems = {
     ...(altitudeM === undefined ? { altitudeM: 'The altitude is a number of metres from −450 to 9000.' } : {}),
     ...(share === undefined ? { liquidPercent: 'Choose 50 to 100 %: the share of the volume that liquid may fill at 131 °F.' } : {}),
+    ...(partShare === undefined ? { partPercent: 'Choose 50 to 80 %: above that nothing is left for the liquid to warm up into.' } : {}),
     ...(hottest.state === 'good' ? {} : { hottest: hottest.state === 'bad' ? hottest.sentence : 'The hottest temperature is missing.' }),
     ...(form.requiredRules.length === 0 ? { requiredRules: 'Require at least one rule: without one there is no stop weight.' } : {}),
   };
-  if (altitudeM === undefined || share === undefined || hottest.state !== 'good' || form.requiredRules.length === 0)
+  if (
+    altitudeM === undefined ||
+    share === undefined ||
+    partShare === undefined ||
+    hottest.state !== 'good' ||
+    form.requiredRules.length === 0
+  )
     return { state: 'bad', problems };
   return {
     state: 'good',
-    organisation: { name, altitudeM, liquidShareAt131F: share, hottestK: hottest.si, requiredRules: [...form.requiredRules] },
+    organisation: {
+      name,
+      altitudeM,
+      liquidShareAt131F: share,
+      hottestK: hottest.si,
+      requiredRules: [...form.requiredRules],
+      partShare,
+      endOfPumpDown: form.endOfPumpDown as Organisation['endOfPumpDown'], // the field offers only these
+    },
   };
 }
 
-function liquidShare(percent: number): number | undefined {
-  return percent >= 50 && percent <= 100 ? percent / 100 : undefined;
-}
+const shareBetween = (percent: number, least: number, most: number): number | undefined =>
+  percent >= least && percent <= most ? percent / 100 : undefined;
 
 function attempt<T>(read: () => T): T | undefined {
   try {

@@ -44,6 +44,8 @@ export class SettingsPage {
         ounces: '',
       },
       requiredRules: stored?.requiredRules ?? [],
+      partPercent: stored === undefined ? '' : String(Math.round(stored.partShare * 100)),
+      endOfPumpDown: stored?.endOfPumpDown ?? 'slightly-positive',
       ...this.edits(),
     };
   });
@@ -61,6 +63,10 @@ export class SettingsPage {
   protected readonly refused = computed(() => refusalIn(this.saving.state()));
 
   protected readonly rules = fillRules.map((rule) => ({ rule, name: fillRuleName(rule), source: fillRuleSource(rule) }));
+  protected readonly endsOfPumpDown = choices({
+    'slightly-positive': 'Slightly positive, 0 to 2 psig',
+    vacuum: 'Vacuum, reciprocating compressors only',
+  });
   protected readonly massUnits = choices({
     lb: 'Pounds, decimal: 38.7 lb',
     'lb-oz': 'Pounds and ounces: 38 lb 11 oz',

@@ -1,6 +1,7 @@
 import { computed, inject, Injectable } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { densityIn } from '@hygromet/core/units/density';
+import { lengthIn } from '@hygromet/core/units/length';
 import { massFrom, massIn, poundsOuncesOf, type MassUnit } from '@hygromet/core/units/mass';
 import { atmosphereAt, pressureDifferenceIn, pressureIn } from '@hygromet/core/units/pressure';
 import { altitude } from '@hygromet/core/units/quantity';
@@ -105,6 +106,10 @@ export class Units {
   temperatureStep(difference: number): string {
     const { temperature } = this.preferences();
     return `${this.decimal(temperatureDifferenceIn(difference, temperature), 1)} °${temperature}`;
+  }
+
+  length(metres: number): string {
+    return this.metric() ? `${this.decimal(metres, 1)} m` : `${this.decimal(lengthIn(metres, 'ft'), 0)} ft`;
   }
 
   density(rho: number): string {

@@ -6,30 +6,46 @@ const facts: SystemFacts = {
   compressor: 'scroll',
   ports: 'one',
   valves: { 'liquid-service': 'leaks' },
-  volumes: { condenser: { m3: 0.0085, known: 'plate', typed: { text: '8.5', unit: 'L' } } },
+  volumes: {
+    condenser: { m3: 0.0085, known: 'plate', typed: { text: '8.5', unit: 'L' } },
+    evaporator: { m3: 0.004, known: 'measured', typed: { text: '4', unit: 'L' } },
+  },
   lineSet: { lengthM: 14, coveredM: 7.5, liquid: '3/8', suction: '7/8' },
+  switches: { low: 'fitted', lowOpensPa: 172369, lowTyped: { text: '25', unit: 'psig' } },
+  limits: [{ what: 'suction sensor', part: 'suction-line', gaugePa: 1034214, typed: { text: '150', unit: 'psig' } }],
   written: 'keep the cap tight',
 };
+const draft = (own: SystemFacts, metric = true) => draftOf(own, metric, metric ? 'barg' : 'psig');
 
 test('what is stored comes back as it was, through the fields', () => {
-  expect(factsOf(draftOf(facts, true))).toEqual(facts);
+  const back = factsOf(draft(facts))!;
+  expect(back).toMatchObject({
+    ...facts,
+    switches: { low: 'fitted', lowTyped: { text: '25', unit: 'psig' } },
+    limits: [{ what: 'suction sensor' }],
+  });
+  expect(back.switches!.lowOpensPa).toBeCloseTo(172369, -1);
+  expect(back.limits![0]!.gaugePa).toBeCloseTo(1034214, -1);
 });
 
 test('feet are typed, metres are stored', () => {
-  const draft = draftOf(facts, false);
-  expect(draft.length).toMatchObject({ unit: 'ft', text: '45.93' });
-  expect(factsOf(draft)?.lineSet?.lengthM).toBeCloseTo(14, 2);
+  const typed = draft(facts, false);
+  expect(typed.length).toMatchObject({ unit: 'ft', text: '45.93' });
+  expect(factsOf(typed)?.lineSet?.lengthM).toBeCloseTo(14, 2);
 });
 
 test('nothing typed is nothing claimed', () => {
-  expect(factsOf(draftOf({}, true))).toEqual({});
+  expect(factsOf(draft({}))).toEqual({});
 });
 
 test('what cannot be read is not stored', () => {
-  expect(factsOf({ ...draftOf({}, true), condenser: { ...emptyEntry('L'), text: 'big' } })).toBeUndefined();
-  expect(factsOf({ ...draftOf({}, true), length: { ...emptyEntry('m'), text: '-3' } })).toBeUndefined();
+  const big = { entry: { ...emptyEntry('L'), text: 'big' }, known: 'plate' };
+  expect(factsOf({ ...draft({}), volumes: { ...draft({}).volumes, condenser: big } })).toBeUndefined();
+  expect(factsOf({ ...draft({}), length: { ...emptyEntry('m'), text: '-3' } })).toBeUndefined();
+  expect(factsOf({ ...draft({}), highOpens: { ...emptyEntry('psig'), text: 'high' } })).toBeUndefined();
+  expect(factsOf({ ...draft({}), limits: [{ what: 'sensor', part: 'evaporator', gauge: emptyEntry('psig') }] })).toBeUndefined();
 });
 
 test('a choice taken back is gone', () => {
-  expect(factsOf({ ...draftOf(facts, true), valves: { 'liquid-service': '' }, ports: '' })).not.toHaveProperty('valves');
+  expect(factsOf({ ...draft(facts), valves: { 'liquid-service': '' }, ports: '' })).not.toHaveProperty('valves');
 });

@@ -1,74 +1,123 @@
 import type { SystemFacts } from '@hygromet/contract/system';
+import { partsWithVolume } from '@hygromet/core/circuit/part-volume';
 import { lengthIn } from '@hygromet/core/units/length';
-import { emptyEntry, readQuantity, type QuantityEntry } from '../ui/quantity-entry';
+import { pressureDifferenceIn } from '@hygromet/core/units/pressure';
+import { emptyEntry, readQuantity, type QuantityEntry, type Reading } from '../ui/quantity-entry';
+
+export type PartWithVolume = (typeof partsWithVolume)[number];
+
+/** What one component bears, as it is typed. */
+export interface LimitDraft {
+  readonly what: string;
+  readonly part: string;
+  readonly gauge: QuantityEntry;
+}
 
 /** The facts of a circuit as they are typed. An empty choice is "as usual for its kind". */
 export interface FactsDraft {
   readonly compressor: string;
   readonly ports: string;
   readonly valves: Readonly<Record<string, string>>;
-  readonly condenser: QuantityEntry;
-  readonly receiver: QuantityEntry;
+  readonly volumes: Readonly<Record<PartWithVolume, { readonly entry: QuantityEntry; readonly known: string }>>;
   readonly length: QuantityEntry;
   readonly covered: QuantityEntry;
   readonly liquid: string;
   readonly suction: string;
+  readonly lowSwitch: string;
+  readonly lowOpens: QuantityEntry;
+  readonly highOpens: QuantityEntry;
+  readonly limits: readonly LimitDraft[];
   readonly written: string;
 }
 
-const litres = (volume: { readonly m3: number } | undefined): QuantityEntry => ({
+export type Gauge = 'psig' | 'barg';
+type Volume = NonNullable<SystemFacts['volumes']>[PartWithVolume];
+
+const litres = (volume: Volume): QuantityEntry => ({
   ...emptyEntry('L'),
   text: volume === undefined ? '' : String(Number((volume.m3 * 1000).toPrecision(6))),
 });
 
+/** As it was typed where that is known, otherwise in the unit of this person's gauge. */
+function gaugeEntry(gaugePa: number | undefined, typed: { text: string; unit: string } | undefined, unit: Gauge): QuantityEntry {
+  if (typed !== undefined && (typed.unit === 'psig' || typed.unit === 'barg')) return { ...emptyEntry(typed.unit), text: typed.text };
+  return { ...emptyEntry(unit), text: gaugePa === undefined ? '' : String(Number(pressureDifferenceIn(gaugePa, unit).toPrecision(5))) };
+}
+
+export const emptyLimit = (gauge: Gauge): LimitDraft => ({ what: '', part: 'evaporator', gauge: emptyEntry(gauge) });
+
 /** What is stored, as it would be typed. */
-export function draftOf(facts: SystemFacts, metric: boolean): FactsDraft {
+export function draftOf(facts: SystemFacts, metric: boolean, gauge: Gauge): FactsDraft {
   const unit = metric ? 'm' : 'ft';
   const length = (metres: number | undefined): QuantityEntry => ({
     ...emptyEntry(unit),
     text: metres === undefined ? '' : String(Number(lengthIn(metres, unit).toFixed(2))),
   });
+  const { lineSet, switches, volumes } = facts;
+  const volume = (part: PartWithVolume) => ({ entry: litres(volumes?.[part]), known: volumes?.[part]?.known ?? 'plate' });
   return {
     compressor: facts.compressor ?? '',
     ports: facts.ports ?? '',
     valves: { ...facts.valves },
-    condenser: litres(facts.volumes?.condenser),
-    receiver: litres(facts.volumes?.receiver),
-    length: length(facts.lineSet?.lengthM),
-    covered: length(facts.lineSet?.coveredM),
-    liquid: facts.lineSet?.liquid ?? '3/8',
-    suction: facts.lineSet?.suction ?? '3/4',
+    volumes: {
+      condenser: volume('condenser'),
+      receiver: volume('receiver'),
+      evaporator: volume('evaporator'),
+      accumulator: volume('accumulator'),
+    },
+    length: length(lineSet?.lengthM),
+    covered: length(lineSet?.coveredM),
+    liquid: lineSet?.liquid ?? '3/8',
+    suction: lineSet?.suction ?? '3/4',
+    lowSwitch: switches?.low ?? '',
+    lowOpens: gaugeEntry(switches?.lowOpensPa, switches?.lowTyped, gauge),
+    highOpens: gaugeEntry(switches?.highOpensPa, switches?.highTyped, gauge),
+    limits: (facts.limits ?? []).map(({ what, part, gaugePa, typed }) => ({ what, part, gauge: gaugeEntry(gaugePa, typed, gauge) })),
     written: facts.written ?? '',
   };
 }
 
 /** The facts to be stored, or nothing where a field cannot be read: its sentence stands beside it. */
 export function factsOf(draft: FactsDraft): SystemFacts | undefined {
-  const [condenser, receiver] = [readQuantity('volume', draft.condenser), readQuantity('volume', draft.receiver)];
-  const [length, covered] = [readQuantity('length', draft.length), readQuantity('length', draft.covered)];
-  if ([condenser, receiver, length, covered].some(({ state }) => state === 'bad')) return undefined;
-  const volume = (reading: typeof condenser) =>
-    reading.state === 'good' ? { m3: reading.si, known: 'plate' as const, typed: reading.typed } : undefined;
-  const volumes = Object.fromEntries(
-    Object.entries({ condenser: volume(condenser), receiver: volume(receiver) }).filter(([, own]) => own !== undefined),
-  );
+  const length = readQuantity('length', draft.length);
+  const covered = readQuantity('length', draft.covered);
+  const low = readQuantity('service-pressure', draft.lowOpens);
+  const high = readQuantity('service-pressure', draft.highOpens);
+  const volumes = partsWithVolume.map((part) => [part, readQuantity('volume', draft.volumes[part].entry)] as const);
+  const limits = draft.limits.map((limit) => [limit, readQuantity('service-pressure', limit.gauge)] as const);
+  if ([length, covered, low, high, ...volumes.map(([, own]) => own)].some(({ state }) => state === 'bad')) return undefined;
+  if (limits.some(([{ what }, reading]) => reading.state !== 'good' || what.trim() === '')) return undefined;
+  const switches = {
+    ...(draft.lowSwitch === '' ? {} : { low: draft.lowSwitch }),
+    ...(low.state === 'good' ? { lowOpensPa: low.si, lowTyped: low.typed } : {}),
+    ...(high.state === 'good' ? { highOpensPa: high.si, highTyped: high.typed } : {}),
+  };
   const valves = Object.fromEntries(Object.entries(draft.valves).filter(([, state]) => state !== ''));
+  const known = Object.fromEntries(
+    volumes.flatMap(([part, own]) =>
+      own.state === 'good' ? [[part, { m3: own.si, known: draft.volumes[part].known, typed: own.typed }]] : [],
+    ),
+  );
   // the fields offer only what the contract knows, and the server checks it again
   return {
     ...(draft.compressor === '' ? {} : { compressor: draft.compressor }),
     ...(draft.ports === '' ? {} : { ports: draft.ports }),
-    ...(Object.keys(valves).length === 0 ? {} : { valves }),
-    ...(Object.keys(volumes).length === 0 ? {} : { volumes }),
-    ...(length.state !== 'good'
+    ...filled('valves', valves),
+    ...filled('volumes', known),
+    ...(length.state === 'good' ? { lineSet: lineSetOf(draft, length.si, covered) } : {}),
+    ...filled('switches', switches),
+    ...(limits.length === 0
       ? {}
-      : {
-          lineSet: {
-            lengthM: length.si,
-            coveredM: covered.state === 'good' ? covered.si : 0,
-            liquid: draft.liquid,
-            suction: draft.suction,
-          },
-        }),
+      : { limits: limits.map(([{ what, part }, reading]) => ({ what: what.trim(), part, ...gaugeOf(reading) })) }),
     ...(draft.written.trim() === '' ? {} : { written: draft.written.trim() }),
   } as SystemFacts;
 }
+
+const filled = (name: string, value: object) => (Object.keys(value).length === 0 ? {} : { [name]: value });
+const gaugeOf = (reading: Reading) => (reading.state === 'good' ? { gaugePa: reading.si, typed: reading.typed } : {});
+const lineSetOf = ({ liquid, suction }: FactsDraft, lengthM: number, covered: Reading) => ({
+  lengthM,
+  coveredM: covered.state === 'good' ? covered.si : 0,
+  liquid,
+  suction,
+});

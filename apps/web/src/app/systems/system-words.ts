@@ -49,3 +49,13 @@ export const compressorNames: Record<CompressorType, string> = {
   screw: 'Screw',
   centrifugal: 'Centrifugal',
 };
+
+export const portNames = { both: 'liquid and suction side', one: 'one', none: 'none' } as const;
+
+/** What a safety class means at the unit; the codes of the place say the rest. */
+export const flammableWords: Readonly<Record<string, string>> = {
+  A2L: 'A2L, mildly flammable: no ignition source, ventilate, machine, hoses and cylinder rated for it, sweep with nitrogen before any flame.',
+  A2: 'A2, flammable: no ignition source, ventilate, machine, hoses and cylinder rated for it, cut joints instead of unbrazing them.',
+  A3: 'A3, highly flammable: no ignition source within reach, ventilate, a detector on, everything rated for it, cut joints instead of unbrazing them.',
+  B2L: 'B2L, toxic and mildly flammable: breathing protection ready, no ignition source, ventilate, everything rated for it.',
+};

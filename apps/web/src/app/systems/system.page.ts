@@ -5,6 +5,7 @@ import type { SavedFacts, System } from '@hygromet/contract/system';
 import { tubeSizes } from '@hygromet/core/circuit/line-set';
 import { valveStates } from '@hygromet/core/circuit/part';
 import { kindOf } from '@hygromet/core/circuit/system-kind';
+import { partsWithVolume } from '@hygromet/core/circuit/part-volume';
 import { compressorTypes } from '@hygromet/core/planning/situation';
 import { whereAtRest } from '@hygromet/core/planning/where';
 import { momentText } from '../cylinders/cylinder-words';
@@ -14,21 +15,24 @@ import { Registers } from '../live/registers.service';
 import { CircuitDrawing } from '../method/circuit-drawing';
 import { PreferencesService } from '../preferences/preferences.service';
 import { Units } from '../preferences/units.service';
+import { Caution } from '../ui/caution';
 import { ChoiceField } from '../ui/choice-field';
 import { loadable, valueOf, waiting } from '../ui/loadable';
 import { MovementsTable } from '../ui/movements-table';
 import { PageHead } from '../ui/page-head';
 import { QuantityField } from '../ui/quantity-field';
 import { TextField } from '../ui/text-field';
-import { draftOf, factsOf, type FactsDraft } from './facts-draft';
-import { compressorNames, systemKindNames, valveNames, valveStateNames } from './system-words';
+import { draftOf, factsOf, type FactsDraft, type PartWithVolume } from './facts-draft';
+import { changesIn } from './facts-words';
+import { LimitsField } from './limits-field';
+import { compressorNames, flammableWords, partNames, portNames, systemKindNames, valveNames, valveStateNames } from './system-words';
 
 const AS_USUAL = { value: '', label: 'as usual for its kind' };
 
 /** One system: its circuit, what is known of it, and what was moved in and out. */
 @Component({
   selector: 'hy-system-page',
-  imports: [ChoiceField, CircuitDrawing, MovementsTable, PageHead, QuantityField, RouterLink, TextField],
+  imports: [Caution, ChoiceField, CircuitDrawing, LimitsField, MovementsTable, PageHead, QuantityField, RouterLink, TextField],
   templateUrl: './system.page.html',
   styleUrls: ['../ui/columns.css', '../ui/form.css', '../ui/figures.css', '../ui/alone.css', './system.page.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -48,9 +52,24 @@ export class SystemPage {
   protected readonly where = computed(() => whereAtRest(this.known()?.kind ?? 'split'));
   protected readonly shownValves = computed(() => this.kind().valves.map((valve) => ({ valve, shut: false })));
   protected readonly moment = momentText;
+  private readonly history = toSignal(loadable(this.registers.systemHistory$(this.id)), { initialValue: waiting });
+  /** Every change of the facts, the latest first, with what it changed. */
+  protected readonly changes = computed(() => {
+    const history = valueOf(this.history()) ?? [];
+    return history.map((change, k) => ({ ...change, lines: changesIn(change, history[k + 1], this.units) }));
+  });
+  private readonly refrigerants = toSignal(loadable(this.registers.refrigerants$), { initialValue: waiting });
+  protected readonly flammable = computed(() => {
+    const own = valueOf(this.refrigerants())?.find(({ id }) => id === this.known()?.refrigerant);
+    return own?.flammable === true
+      ? (flammableWords[own.safetyGroup ?? ''] ?? 'Flammable: everything rated for it, no ignition source, ventilate.')
+      : undefined;
+  });
 
   /** Follows what is stored until somebody types. */
-  protected readonly draft = linkedSignal<FactsDraft>(() => draftOf(this.known()?.facts ?? {}, this.preferences().mass === 'kg'));
+  protected readonly draft = linkedSignal<FactsDraft>(() =>
+    draftOf(this.known()?.facts ?? {}, this.preferences().mass === 'kg', this.preferences().pressure === 'psig' ? 'psig' : 'barg'),
+  );
   protected readonly asked = signal(false);
   protected readonly saving = command(
     (body: SavedFacts) => this.registers.saveSystemFacts$(this.id, body),
@@ -61,13 +80,15 @@ export class SystemPage {
   protected readonly refused = computed(() => refusalIn(this.saving.state()));
 
   protected readonly compressors = [AS_USUAL, ...compressorTypes.map((value) => ({ value, label: compressorNames[value] }))];
-  protected readonly ports = [
-    AS_USUAL,
-    { value: 'both', label: 'liquid and suction side' },
-    { value: 'one', label: 'one' },
-    { value: 'none', label: 'none' },
-  ];
+  protected readonly ports = [AS_USUAL, ...Object.entries(portNames).map(([value, label]) => ({ value, label }))];
   protected readonly valveChoices = [AS_USUAL, ...valveStates.map((value) => ({ value, label: valveStateNames[value] }))];
+  protected readonly volumes = computed(() => partsWithVolume.filter((part) => this.kind().parts.includes(part)));
+  protected readonly sources = [
+    { value: 'plate', label: 'from the plate' },
+    { value: 'measured', label: 'measured' },
+  ];
+  protected readonly lowSwitches = [AS_USUAL, { value: 'fitted', label: 'there is one' }, { value: 'none', label: 'there is none' }];
+  protected readonly partNames = partNames;
   protected readonly tubes = tubeSizes.map((value) => ({ value, label: `${value} in` }));
   protected readonly valveNames = valveNames;
 
@@ -78,6 +99,11 @@ export class SystemPage {
   );
 
   protected setValve = ({ valves }: FactsDraft, valve: string, state: string) => ({ ...valves, [valve]: state });
+
+  protected setVolume = ({ volumes }: FactsDraft, part: PartWithVolume, own: Partial<FactsDraft['volumes'][PartWithVolume]>) => ({
+    ...volumes,
+    [part]: { ...volumes[part], ...own },
+  });
 
   protected edit(part: Partial<FactsDraft>): void {
     this.saved.set(false);

@@ -23,6 +23,8 @@ const aVisit = (more: Partial<Visit> = {}): Visit => ({
   day: dayOf(new Date()),
   reason: 'no cooling',
   plan: null,
+  readings: [],
+  recovered: { bookings: 0, massKg: 0 },
   state: 'open',
   openedBy: 'Ines Marrow',
   changedAt: '2026-11-26T08:00:00.000Z',

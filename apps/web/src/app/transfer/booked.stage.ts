@@ -61,7 +61,12 @@ import { FillSession } from './fill.session';
           Recorded by {{ booked.movement.recordedBy }}. An entry is never edited: a wrong one is reversed on the cylinder's page.
         </p>
         <div class="actions">
-          <a class="button main" [routerLink]="['/cylinders', c.id]" (click)="session.again()">To the cylinder</a>
+          @if (session.draft().visit !== '') {
+            <a class="button main" [routerLink]="['/systems', booked.from.id, 'method']" (click)="session.again()">Back to the visit</a>
+          }
+          <a class="button" [class.main]="session.draft().visit === ''" [routerLink]="['/cylinders', c.id]" (click)="session.again()"
+            >To the cylinder</a
+          >
           <button type="button" class="button" (click)="session.again()">Another transfer into {{ c.name }}</button>
         </div>
       }

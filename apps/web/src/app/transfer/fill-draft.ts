@@ -12,6 +12,8 @@ export interface FillDraft {
   readonly after: QuantityEntry;
   /** Account it comes from; empty until one is chosen. */
   readonly source: string;
+  /** The visit it is done on; empty outside of one. */
+  readonly visit: string;
   /** Said by the person where the source does not say it. */
   readonly refrigerant: string | null;
   /** One of the places, or "own" with its temperature. */
@@ -29,6 +31,7 @@ export const newFillDraft = ({ mass, temperature }: Preferences): FillDraft => (
   before: emptyEntry(mass === 'g' || mass === 'oz' ? 'kg' : mass),
   after: emptyEntry(mass === 'g' || mass === 'oz' ? 'kg' : mass),
   source: '',
+  visit: '',
   refrigerant: null,
   place: '',
   ownHottest: emptyEntry(temperature),

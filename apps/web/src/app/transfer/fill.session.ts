@@ -27,7 +27,8 @@ export class FillSession {
   private readonly properties = inject(PropertyService);
   private readonly units = inject(Units);
   private readonly preferences = inject(PreferencesService).current;
-  readonly cylinderId = inject(ActivatedRoute).snapshot.paramMap.get('id') ?? '';
+  private readonly route = inject(ActivatedRoute).snapshot;
+  readonly cylinderId = this.route.paramMap.get('id') ?? '';
   private readonly drafts = inject(Drafts).open<FillDraft>(`fill.${this.cylinderId}`, () => newFillDraft(this.preferences()));
 
   readonly draft = this.drafts.value.asReadonly();
@@ -206,6 +207,13 @@ export class FillSession {
     () => undefined,
   );
 
+  constructor() {
+    // a page that was opened for a visit knows where the refrigerant comes from
+    const [visit, source] = [this.route.queryParamMap.get('visit'), this.route.queryParamMap.get('from')];
+    if (visit === null || source === null || visit === this.draft().visit) return;
+    this.drafts.value.set({ ...newFillDraft(this.preferences()), visit, source });
+  }
+
   change(part: Partial<FillDraft>): void {
     this.drafts.value.update((draft) => ({ ...draft, ...part }));
   }
@@ -235,6 +243,7 @@ export class FillSession {
       grossAfterKg: after.si,
       grossAfterTyped: after.typed,
       acceptMixing: draft.acceptMixing,
+      ...(draft.visit === '' ? {} : { visit: draft.visit }),
       happenedAt: draft.happenedAt,
       recordedBy: this.preferences().person,
     });
@@ -242,7 +251,8 @@ export class FillSession {
 
   /** A fresh draft for the same cylinder. */
   again(): void {
-    this.drafts.value.set(newFillDraft(this.preferences()));
+    const { visit, source } = this.draft();
+    this.drafts.value.set({ ...newFillDraft(this.preferences()), ...(visit === '' ? {} : { visit, source }) });
     this.booking.reset();
   }
 

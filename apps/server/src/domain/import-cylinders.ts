@@ -1,0 +1,48 @@
+import type { NewCylinder } from '@hygromet/contract/cylinder';
+import type { CylindersImport, ImportAnswer } from '@hygromet/contract/import';
+import { cylinderByName, moveCylinder, type CylinderRecord } from '../store/cylinder-store';
+import type { Tx } from '../store/database';
+import type { OrganisationRow } from '../store/organisation-store';
+import { importRows } from './import-rows';
+import type { Outside } from './outside';
+import { Refused } from './refused';
+import { registerCylinder } from './register-cylinder';
+
+/** What a collar says may be read to the last stamped digit; a file may have rounded it. */
+const SAME_SHARE = 1e-3;
+
+/** Cylinders are known by their number. A new one is registered; of a known one only its place is changed, never collar or content. */
+export const importCylinders = (
+  db: Tx,
+  organisation: OrganisationRow,
+  { rows, tryOnly }: CylindersImport,
+  outside: Outside,
+): Promise<ImportAnswer> =>
+  importRows(db, rows, tryOnly, async (tx, row) => {
+    const known = await cylinderByName(tx, organisation.id, row.name);
+    if (known === undefined) {
+      await registerCylinder(tx, organisation, row, outside);
+      return 'added';
+    }
+    refuseOtherCollar(known, row);
+    if (known.place === row.place) return 'unchanged';
+    await moveCylinder(tx, organisation.id, known.id, row.place);
+    return 'changed';
+  });
+
+function refuseOtherCollar(known: CylinderRecord, row: NewCylinder): void {
+  const same = (here: number, there: number) => Math.abs(here - there) <= SAME_SHARE * here;
+  const differs = [
+    ...(same(known.volumeM3, row.volumeM3) ? [] : [`water capacity (${(known.volumeM3 * 1000).toFixed(2)} L here)`]),
+    ...(same(known.tareKg, row.tareKg) ? [] : [`tare (${known.tareKg.toFixed(3)} kg here)`]),
+    ...(same(known.servicePressurePa, row.servicePressurePa)
+      ? []
+      : [`service pressure (${(known.servicePressurePa / 1e5).toFixed(1)} bar here)`]),
+    ...(known.requalified === row.requalified ? [] : [`stamp (${known.requalified} here)`]),
+  ];
+  if (differs.length > 0)
+    throw new Refused(
+      'name-taken',
+      `${row.name} is in the register with another ${differs.join(' and ')}. Read its collar again, or give it another number.`,
+    );
+}

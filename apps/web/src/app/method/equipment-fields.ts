@@ -1,0 +1,40 @@
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { ChoiceField } from '../ui/choice-field';
+import { MethodSession } from './method.session';
+
+/** What is carried to the unit: the estimate of minutes and of the head pressure follows from it. */
+@Component({
+  selector: 'hy-equipment-fields',
+  imports: [ChoiceField],
+  template: `
+    @let draft = session.draft();
+    <hy-choice-field label="Machine" [choices]="machines" [value]="draft.machine" (valueChange)="session.change({ machine: $event })" />
+    <hy-choice-field label="Valve cores" [choices]="cores" [value]="draft.cores" (valueChange)="session.change({ cores: $event })" />
+    <hy-choice-field label="Cylinder" [choices]="coolings" [value]="draft.cooling" (valueChange)="session.change({ cooling: $event })" />
+  `,
+  styles: `
+    :host {
+      display: grid;
+      gap: 10px 12px;
+      grid-template-columns: repeat(auto-fit, minmax(118px, 1fr));
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class EquipmentFields {
+  protected readonly session = inject(MethodSession);
+  protected readonly machines = [
+    { value: 'two-cylinder', label: 'two cylinders' },
+    { value: 'one-cylinder', label: 'one cylinder' },
+  ];
+  protected readonly cores = [
+    { value: 'out', label: 'taken out' },
+    { value: 'in', label: 'left in' },
+  ];
+  protected readonly coolings = [
+    { value: 'still', label: 'in still air' },
+    { value: 'fan', label: 'with a fan' },
+    { value: 'water', label: 'in water' },
+    { value: 'ice', label: 'in ice water' },
+  ];
+}
