@@ -1,3 +1,4 @@
+import { cylinderKinds } from '@hygromet/core/cylinder/cylinder-kind';
 import * as z from 'zod';
 import { fillRule } from './fill-limits';
 import { places } from './places';
@@ -5,6 +6,28 @@ import { composition, id, instant, massKg, name, quantity, refrigerantId, stampM
 
 export const place = z.enum(places, { error: `Choose one of the places: ${places.join(', ')}.` });
 export type Place = z.infer<typeof place>;
+
+export const cylinderKind = z.enum(cylinderKinds, { error: `Choose one of: ${cylinderKinds.join(', ')}.` });
+export const cylinderPorts = ['liquid-and-vapour', 'one'] as const;
+
+/** What is known of a cylinder beyond its collar's weights; it may be described anew at any time. */
+export const cylinderMarks = z.strictObject({
+  kind: cylinderKind,
+  /** Whose refrigerant it is kept for. */
+  owner: z.string().trim().max(120).optional(),
+  flammableRated: z.boolean(),
+  ports: z.enum(cylinderPorts),
+  thread: z.string().trim().max(40).optional(),
+  /** Pa above the atmosphere, as stamped. */
+  testPressurePa: quantity('test pressure')
+    .min(1e5, { error: 'The test pressure is below 1 bar. Read it from the collar.' })
+    .max(6e7, { error: 'The test pressure is above 600 bar. Check the unit.' })
+    .optional(),
+  /** Between two requalifications: five in the US, elsewhere as stamped. */
+  validYears: z.int({ error: 'Whole years.' }).min(1, { error: 'At least 1 year.' }).max(15, { error: 'At most 15 years.' }),
+});
+export type CylinderMarks = z.infer<typeof cylinderMarks>;
+export const usualMarks: CylinderMarks = { kind: 'recovery', flammableRated: false, ports: 'liquid-and-vapour', validYears: 5 };
 
 /** What a person reads from the collar, and from the scale when something is in it. */
 export const newCylinder = z
@@ -26,6 +49,7 @@ export const newCylinder = z
     /** The scale, where the cylinder stands on it; its content is booked from it. */
     grossKg: massKg('gross weight').optional(),
     grossTyped: typed.optional(),
+    marks: cylinderMarks.optional(),
   })
   .refine((body) => body.grossKg === undefined || body.grossKg >= body.tareKg, {
     path: ['grossKg'],
@@ -51,7 +75,17 @@ export const standing = z.discriminatedUnion('state', [
   z.strictObject({ state: z.literal('no-limit'), why: z.string() }),
 ]);
 
-export const cylinderFlags = ['overfilled', 'overdue', 'due-soon', 'mixed', 'over-rated', 'overdrawn'] as const;
+export const cylinderFlags = [
+  'overfilled',
+  'mixed',
+  'over-rated',
+  'overdrawn',
+  'overdue',
+  'airy',
+  'wrong-tare',
+  'due-soon',
+  'long-full',
+] as const;
 export const cylinderFlag = z.enum(cylinderFlags);
 export type CylinderFlag = z.infer<typeof cylinderFlag>;
 
@@ -73,6 +107,16 @@ export const cylinder = z.strictObject({
   composition: composition.nullable(),
   contentKg: z.number(),
   evacuatedAt: instant.nullable(),
+  /** The last proof of its vacuum; null where it was taken as evacuated without one. */
+  vacuum: z.strictObject({ pressurePa: z.number(), gauge: z.string(), provedBy: z.string() }).nullable(),
+  marks: cylinderMarks,
+  /** Tare as it was weighed empty, beside the one on the collar. */
+  tareWeighedKg: z.number().nullable(),
+  /** Volume share of air in its vapour at the last check since it was last evacuated. */
+  airShare: z.number().nullable(),
+  retiredAt: instant.nullable(),
+  /** When something last went in or out. */
+  lastMovedAt: instant.nullable(),
   standing,
   flags: z.array(cylinderFlag),
 });

@@ -50,6 +50,22 @@ export const newTransfer = z.strictObject({
 });
 export type NewTransfer = z.input<typeof newTransfer>;
 
+/** What leaves a cylinder by the scale: into a system, to the reclaimer, into the air. */
+export const newRemoval = z.strictObject({
+  key: id,
+  cylinder: id,
+  to: id,
+  grossBeforeKg: massKg('gross weight before'),
+  grossBeforeTyped: typed.optional(),
+  grossAfterKg: massKg('gross weight after'),
+  grossAfterTyped: typed.optional(),
+  happenedAt: instant,
+  recordedBy: name('name of the person'),
+  note: z.string().max(500).optional(),
+  visit: id.optional(),
+});
+export type NewRemoval = z.infer<typeof newRemoval>;
+
 /** A cylinder on the scale whose net weight is not what the ledger says: the difference is booked as unexplained. */
 export const newWeighing = z.strictObject({
   key: id,

@@ -18,6 +18,8 @@ export const problemCodes = [
   'would-mix',
   'content-unknown',
   'other-visit',
+  'not-empty',
+  'got-heavier',
   'key-reused',
   'already-reversed',
   'reversal-of-reversal',

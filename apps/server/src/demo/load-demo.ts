@@ -1,25 +1,41 @@
 import type { AccountKind } from '@hygromet/contract/account';
-import type { Place } from '@hygromet/contract/cylinder';
+import { usualMarks, type CylinderMarks, type Place } from '@hygromet/contract/cylinder';
 import type { SystemFacts, SystemKind } from '@hygromet/contract/system';
 import { fillRules } from '@hygromet/core/cylinder/fill-rule';
 import type { EndOfPumpDown } from '@hygromet/core/planning/schools';
 import { refrigerant } from '@hygromet/core/fluids/refrigerant';
+import { bubblePoint } from '@hygromet/core/thermo/saturation';
 import { massFrom, massIn, type DecimalMassUnit } from '@hygromet/core/units/mass';
 import { pressureDifferenceIn } from '@hygromet/core/units/pressure';
+import { celsius } from '@hygromet/core/units/temperature';
 import { volumeFrom } from '@hygromet/core/units/volume';
 import scenario from '../../../../demo/tidewrack.json';
 import { bookTransfer } from '../domain/book-transfer';
 import { limitsOf } from '../domain/compute-fill-limits';
 import type { Outside } from '../domain/outside';
+import { recordCylinderEvent } from '../domain/record-cylinder-event';
 import { registerCylinder } from '../domain/register-cylinder';
 import { openVisit } from '../domain/visits';
 import { registerSystem } from '../domain/register-system';
 import { accountsOf, addAccount } from '../store/account-store';
+import { cylinderById } from '../store/cylinder-store';
 import type { Db, Tx } from '../store/database';
 import { systemsOf } from '../store/system-store';
 import { addOrganisation, fillPolicyOf, ownOrganisation, type OrganisationRow } from '../store/organisation-store';
 
-type DemoCylinder = (typeof scenario.cylinders)[number] & { readonly evacuatedDaysAgo?: number };
+interface DemoCylinder {
+  readonly name: string;
+  readonly waterLb: number;
+  readonly tareLb: number;
+  readonly servicePsi: number;
+  readonly requalified: string;
+  readonly place: string;
+  readonly fills: readonly DemoFill[];
+  readonly evacuatedDaysAgo?: number;
+  readonly marks?: Partial<CylinderMarks>;
+  /** Volume share of air that a check found. */
+  readonly airShare?: number;
+}
 interface DemoFill {
   readonly from: string;
   readonly refrigerant?: string;
@@ -50,7 +66,7 @@ export const loadDemo = (db: Db, outside: Outside): Promise<boolean> =>
     const organisation = await ownOrganisation(tx);
     for (const system of scenario.systems) await addDemoSystem(tx, organisation, system, daysAgo(outside, SYSTEMS_REGISTERED_DAYS_AGO));
     for (const visit of scenario.visits) await addDemoVisit(tx, organisation, visit, outside);
-    for (const cylinder of scenario.cylinders) await addDemoCylinder(tx, organisation, cylinder, outside);
+    for (const cylinder of scenario.cylinders as readonly DemoCylinder[]) await addDemoCylinder(tx, organisation, cylinder, outside);
     return true;
   });
 
@@ -123,12 +139,41 @@ async function addDemoCylinder(tx: Tx, organisation: OrganisationRow, demo: Demo
       serviceTyped: typed(demo.servicePsi, 'psig'),
       requalified: demo.requalified,
       place: demo.place as Place,
+      marks: { ...usualMarks, ...demo.marks },
     },
-    daysAgo(outside, demo.evacuatedDaysAgo ?? CYLINDERS_REGISTERED_DAYS_AGO),
+    daysAgo(outside, Math.min(demo.evacuatedDaysAgo ?? CYLINDERS_REGISTERED_DAYS_AGO, daysSinceStamp(demo.requalified, outside.now()))),
   );
   let grossLb = demo.tareLb;
-  for (const fill of demo.fills as readonly DemoFill[]) grossLb = await addDemoFill(tx, organisation, cylinder, grossLb, fill, outside);
+  for (const fill of demo.fills) grossLb = await addDemoFill(tx, organisation, cylinder, grossLb, fill, outside);
+  if (demo.airShare !== undefined) await addDemoAirCheck(tx, organisation, cylinder.id, demo.airShare, outside);
 }
+
+/** A check of yesterday morning in the workshop, with the pressure that such a share of air gives. */
+async function addDemoAirCheck(tx: Tx, organisation: OrganisationRow, id: string, airShare: number, outside: Outside): Promise<void> {
+  const cylinder = await cylinderById(tx, organisation.id, id);
+  if (cylinder?.composition == null) throw new Error('the demo checks a cylinder for air that is empty');
+  const temperatureK = celsius(21);
+  const pressurePa = Math.round(bubblePoint(cylinder.composition, temperatureK).p / (1 - airShare));
+  await recordCylinderEvent(
+    tx,
+    organisation,
+    id,
+    {
+      what: 'air-checked',
+      key: outside.newId(),
+      pressurePa,
+      temperatureK,
+      gaugePa: 10_000,
+      thermometerK: 0.5,
+      happenedAt: inWorkingHours(outside.now(), 1),
+      recordedBy: 'Tobin Wake',
+    },
+    outside,
+  );
+}
+
+/** Nobody registers a cylinder with a stamp that is still to come. */
+const daysSinceStamp = (stamp: string, now: Date) => Math.floor((now.getTime() - Date.parse(`${stamp}-02T00:00:00Z`)) / 86_400_000);
 
 /** So many days before, between eight and sixteen. */
 function inWorkingHours(now: Date, daysAgo: number): string {

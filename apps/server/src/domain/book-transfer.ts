@@ -4,9 +4,10 @@ import { refrigerant } from '@hygromet/core/fluids/refrigerant';
 import { sameRefrigerant, type Composition } from '@hygromet/core/fluids/composition';
 import type * as z from 'zod';
 import { accountById } from '../store/account-store';
-import { cylinderById, labelCylinder, lockCylinders, type CylinderRecord } from '../store/cylinder-store';
+import { cylinderById, filled, lockCylinders, type CylinderRecord } from '../store/cylinder-store';
 import type { Tx } from '../store/database';
 import { inTransaction } from '../store/in-transaction';
+import { emptiedIfSo } from './emptied';
 import { addMovement, type Draft } from '../store/movement-store';
 import type { OrganisationRow } from '../store/organisation-store';
 import { systemById } from '../store/system-store';
@@ -43,7 +44,8 @@ export const bookTransfer = (db: Tx, organisation: OrganisationRow, transfer: Tr
     if (added.state === 'added') {
       // after the entry: a repeated key is answered before anything is asked again, and a refusal takes the entry back
       refuseUnaskedMixing(cylinder, incoming, transfer.acceptMixing);
-      if (incoming.id !== undefined) await labelCylinder(tx, cylinder.id, incoming.id);
+      await filled(tx, cylinder.id, incoming.id);
+      if (source.kind === 'cylinder') await emptiedIfSo(tx, organisation.id, source.id);
     }
     return bookedAnswer(tx, organisation, added.id, cylinder.id, added.state === 'repeated');
   });

@@ -1,10 +1,12 @@
 import type { Cylinder, CylinderFlag } from '@hygromet/contract/cylinder';
+import type { FillPolicy } from '@hygromet/core/cylinder/fill-rule';
 import { levelAt } from '@hygromet/core/cylinder/level';
 import { pressureRating } from '@hygromet/core/cylinder/pressure-rating';
 import { requalificationState, validThrough, type StampMonth } from '@hygromet/core/cylinder/requalification';
 import { NoFillLimit } from '@hygromet/core/errors';
 import { SAME_SHARE, sameRefrigerant, type Composition } from '@hygromet/core/fluids/composition';
 import { designationOf, refrigerant } from '@hygromet/core/fluids/refrigerant';
+import { MOST_AIR } from '@hygromet/core/readings/air-check';
 import { cubicMetre, kilogram } from '@hygromet/core/units/quantity';
 import { celsius } from '@hygromet/core/units/temperature';
 import type { CylinderRecord } from '../store/cylinder-store';
@@ -29,31 +31,59 @@ export function describeCylinder(record: CylinderRecord, organisation: Organisat
     servicePressurePa: record.servicePressurePa,
     serviceTyped: record.serviceTyped,
     requalified: record.requalified,
-    validThrough: monthText(validThrough(stamp)),
+    validThrough: monthText(validThrough(stamp, record.marks.validYears)),
     place: record.place,
     refrigerant: record.refrigerant,
     composition: record.composition,
     contentKg: record.contentKg,
     evacuatedAt: record.evacuatedAt?.toISOString() ?? null,
+    vacuum: record.vacuum,
+    marks: record.marks,
+    tareWeighedKg: record.tareWeighedKg,
+    airShare: record.airShare,
+    retiredAt: record.retiredAt?.toISOString() ?? null,
+    lastMovedAt: record.lastMovedAt?.toISOString() ?? null,
     standing,
     flags: flagsOf(record, standing, stamp, now),
   };
 }
 
+/**
+ * Limits and levels by the full model take half a millisecond, and a rack may hold thousands: what was computed for the same content
+ * under the same rules is remembered. Nothing of it can grow old, for everything it depends on stands in its key.
+ */
+const remembered = new Map<string, Cylinder['standing']>();
+const MOST_REMEMBERED = 20_000;
+
 function standingOf(record: CylinderRecord, organisation: OrganisationRow): Cylinder['standing'] {
   const composition = compositionIn(record);
   if (composition === undefined) return { state: 'empty' };
   const contentKg = Math.max(0, record.contentKg); // a ledger below zero is flagged; no level can be drawn of it
+  const policy = fillPolicyOf(organisation);
+  const key = JSON.stringify([composition, record.volumeM3, record.tareKg, contentKg, policy]);
+  const known = remembered.get(key);
+  if (known !== undefined) return known;
+  const standing = computedStanding(composition, { ...record, contentKg }, policy);
+  if (remembered.size >= MOST_REMEMBERED) remembered.clear();
+  remembered.set(key, standing);
+  return standing;
+}
+
+function computedStanding(
+  composition: Composition,
+  { volumeM3, tareKg, contentKg }: Pick<CylinderRecord, 'volumeM3' | 'tareKg' | 'contentKg'>,
+  policy: FillPolicy,
+): Cylinder['standing'] {
   try {
-    const limits = limitsOf({ composition, volumeM3: record.volumeM3, tareKg: record.tareKg, contentKg }, fillPolicyOf(organisation));
-    const levelOf = (massKg: number) => levelAt(composition, cubicMetre(record.volumeM3), kilogram(massKg), celsius(25)).liquidShare;
+    const limits = limitsOf({ composition, volumeM3, tareKg, contentKg }, policy);
+    const levelOf = (massKg: number) => levelAt(composition, cubicMetre(volumeM3), kilogram(massKg), celsius(25)).liquidShare;
     return {
       state: 'limited',
       ruling: limits.ruling,
       stopGrossKg: limits.stopGrossKg,
       mayAddKg: limits.mayAddKg,
       liquidShare77F: levelOf(contentKg),
-      stopShare77F: levelOf(limits.stopGrossKg - record.tareKg),
+      stopShare77F: levelOf(limits.stopGrossKg - tareKg),
     };
   } catch (error) {
     if (error instanceof NoFillLimit) return { state: 'no-limit', why: error.message };
@@ -61,18 +91,35 @@ function standingOf(record: CylinderRecord, organisation: OrganisationRow): Cyli
   }
 }
 
+/** Common practice: what was filled goes to the reclaimer within a quarter; a difference of tares beyond what a scale leaves open. */
+const LONG_FULL_DAYS = 90;
+const FULL_SHARE = 0.8;
+const TARE_DIFFERS_KG = 0.1;
+
 function flagsOf(record: CylinderRecord, standing: Cylinder['standing'], stamp: StampMonth, now: Date): CylinderFlag[] {
   const composition = compositionIn(record);
-  const requalification = requalificationState(stamp, { year: now.getUTCFullYear(), month: now.getUTCMonth() + 1 });
+  const requalification = requalificationState(
+    stamp,
+    { year: now.getUTCFullYear(), month: now.getUTCMonth() + 1 },
+    record.marks.validYears,
+  );
   const flags: [CylinderFlag, boolean][] = [
     ['overfilled', standing.state === 'limited' && standing.mayAddKg < 0],
     ['mixed', isMixed(record)],
     ['over-rated', composition !== undefined && !pressureRating(composition, record.servicePressurePa).suits],
     ['overdrawn', record.contentKg < 0],
     ['overdue', requalification === 'overdue'],
+    ['airy', record.airShare !== null && record.airShare > MOST_AIR && record.contentKg > 0],
+    ['wrong-tare', record.tareWeighedKg !== null && Math.abs(record.tareWeighedKg - record.tareKg) > TARE_DIFFERS_KG],
     ['due-soon', requalification === 'due-soon'],
+    ['long-full', restsFull(record, standing, now)],
   ];
   return flags.filter(([, applies]) => applies).map(([flag]) => flag);
+}
+
+function restsFull({ contentKg, tareKg, lastMovedAt }: CylinderRecord, standing: Cylinder['standing'], now: Date): boolean {
+  if (standing.state !== 'limited' || lastMovedAt === null || contentKg < FULL_SHARE * (standing.stopGrossKg - tareKg)) return false;
+  return now.getTime() - lastMovedAt.getTime() > LONG_FULL_DAYS * 86_400_000;
 }
 
 const isMixed = ({ composition, refrigerant: label }: CylinderRecord): boolean =>

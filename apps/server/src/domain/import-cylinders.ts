@@ -1,6 +1,6 @@
 import type { NewCylinder } from '@hygromet/contract/cylinder';
 import type { CylindersImport, ImportAnswer } from '@hygromet/contract/import';
-import { cylinderByName, moveCylinder, type CylinderRecord } from '../store/cylinder-store';
+import { changeCylinder, cylinderByName, type CylinderRecord } from '../store/cylinder-store';
 import type { Tx } from '../store/database';
 import type { OrganisationRow } from '../store/organisation-store';
 import { importRows } from './import-rows';
@@ -26,7 +26,7 @@ export const importCylinders = (
     }
     refuseOtherCollar(known, row);
     if (known.place === row.place) return 'unchanged';
-    await moveCylinder(tx, organisation.id, known.id, row.place);
+    await changeCylinder(tx, organisation.id, known.id, { place: row.place });
     return 'changed';
   });
 

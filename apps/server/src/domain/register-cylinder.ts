@@ -9,6 +9,7 @@ import type { OrganisationRow } from '../store/organisation-store';
 import { assessmentOf } from './assessment';
 import { differenceKg } from './book-transfer';
 import { describeCylinder } from './cylinder-standing';
+import { refuseFutureStamp } from './record-cylinder-event';
 import type { Outside } from './outside';
 
 /** Registers a cylinder; what the scale shows in it comes from "unexplained", for nobody has booked how it came there. */
@@ -18,6 +19,7 @@ export const registerCylinder = (db: Tx, organisation: OrganisationRow, draft: N
     if (known !== undefined) return describeCylinder(known, organisation, outside.now());
     const id = outside.newId();
     const now = outside.now();
+    refuseFutureStamp(draft.requalified, now, '/requalified');
     if (draft.refrigerant !== undefined) refrigerant(draft.refrigerant); // refuses an unknown name before anything is stored
     await addAccount(tx, { id, organisationId: organisation.id, kind: 'cylinder', name: draft.name });
     await addCylinder(tx, organisation.id, id, draft, now);

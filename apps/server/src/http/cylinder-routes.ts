@@ -3,14 +3,16 @@ import { Hono } from 'hono';
 import { bookWeighing } from '../domain/book-weighing';
 import { describeCylinder } from '../domain/cylinder-standing';
 import { importCylinders } from '../domain/import-cylinders';
+import { recordCylinderEvent } from '../domain/record-cylinder-event';
 import { Refused } from '../domain/refused';
 import { registerCylinder } from '../domain/register-cylinder';
+import { cylinderEventsOf } from '../store/cylinder-event-store';
 import { cylinderById, cylindersOf } from '../store/cylinder-store';
 import { ownOrganisation } from '../store/organisation-store';
 import type { Deps, Env } from './env';
 import { body, params } from './valid';
 
-const { cylinders, cylinder, addCylinder, weighCylinder, importCylinders: take } = endpoints;
+const { cylinders, cylinder, addCylinder, weighCylinder, importCylinders: take, cylinderEvents, addCylinderEvent } = endpoints;
 
 export const cylinderRoutes = ({ db, outside }: Deps) =>
   new Hono<Env>()
@@ -28,6 +30,13 @@ export const cylinderRoutes = ({ db, outside }: Deps) =>
     .post(addCylinder.path, body(addCylinder.body), async (c) =>
       c.json(await registerCylinder(db, await ownOrganisation(db), c.req.valid('json'), outside), addCylinder.status),
     )
+    .get(cylinderEvents.path, params(cylinderEvents.params), async (c) =>
+      c.json(await cylinderEventsOf(db, (await ownOrganisation(db)).id, c.req.valid('param').id)),
+    )
+    .post(addCylinderEvent.path, params(addCylinderEvent.params), body(addCylinderEvent.body), async (c) => {
+      const changed = await recordCylinderEvent(db, await ownOrganisation(db), c.req.valid('param').id, c.req.valid('json'), outside);
+      return c.json(changed, addCylinderEvent.status);
+    })
     .post(take.path, body(take.body), async (c) =>
       c.json(await importCylinders(db, await ownOrganisation(db), c.req.valid('json'), outside)),
     )

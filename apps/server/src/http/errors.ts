@@ -26,6 +26,8 @@ export const statusOf = {
   'would-mix': 409,
   'content-unknown': 422,
   'other-visit': 409,
+  'not-empty': 409,
+  'got-heavier': 422,
   'key-reused': 409,
   'already-reversed': 409,
   'reversal-of-reversal': 409,

@@ -1,5 +1,6 @@
 import { endpoints } from '@hygromet/contract/endpoints';
 import { Hono } from 'hono';
+import { bookRemoval } from '../domain/book-removal';
 import { bookTransfer } from '../domain/book-transfer';
 import { reverseMovement } from '../domain/reverse-movement';
 import { accountsOf } from '../store/account-store';
@@ -8,7 +9,7 @@ import { ownOrganisation } from '../store/organisation-store';
 import type { Deps, Env } from './env';
 import { body, params, query } from './valid';
 
-const { accounts, movements, bookTransfer: transfer, reverseMovement: reversal } = endpoints;
+const { accounts, movements, bookTransfer: transfer, bookRemoval: removal, reverseMovement: reversal } = endpoints;
 
 export const movementRoutes = ({ db, outside }: Deps) =>
   new Hono<Env>()
@@ -19,6 +20,10 @@ export const movementRoutes = ({ db, outside }: Deps) =>
     .post(transfer.path, body(transfer.body), async (c) => {
       const booked = await bookTransfer(db, await ownOrganisation(db), c.req.valid('json'), outside);
       return c.json(booked, booked.repeated ? 200 : transfer.status);
+    })
+    .post(removal.path, body(removal.body), async (c) => {
+      const booked = await bookRemoval(db, await ownOrganisation(db), c.req.valid('json'), outside);
+      return c.json(booked, booked.repeated ? 200 : removal.status);
     })
     .post(reversal.path, params(reversal.params), body(reversal.body), async (c) => {
       const booked = await reverseMovement(db, await ownOrganisation(db), c.req.valid('param').id, c.req.valid('json'), outside);

@@ -1,4 +1,4 @@
-import type { NewCylinder, Place } from '@hygromet/contract/cylinder';
+import { usualMarks, type Cylinder, type CylinderMarks, type NewCylinder, type Place } from '@hygromet/contract/cylinder';
 import type { Typed } from '@hygromet/contract/primitives';
 import { sql } from 'kysely';
 import { sharesOf } from './account-store';
@@ -18,12 +18,25 @@ export interface CylinderRecord {
   readonly place: Place;
   readonly refrigerant: string | null;
   readonly evacuatedAt: Date | null;
+  readonly marks: CylinderMarks;
+  readonly vacuum: Cylinder['vacuum'];
+  readonly tareWeighedKg: number | null;
+  readonly airShare: number | null;
+  readonly retiredAt: Date | null;
+  readonly lastMovedAt: Date | null;
   readonly contentKg: number;
   readonly composition: Record<string, number> | null;
 }
 
 const parts = sql<Record<string, number> | null>`
   (select jsonb_object_agg(substance, part.mass_kg) from balance_part part where part.account_id = cylinder.id and part.mass_kg <> 0)`;
+
+/** The latest of both sides, each by its index. */
+const lastMoved = sql<Date | null>`
+  greatest(
+    (select happened_at from movement where from_account = cylinder.id order by sequence desc limit 1),
+    (select happened_at from movement where to_account = cylinder.id order by sequence desc limit 1)
+  )`;
 
 const cylinderQuery = (db: Tx, organisationId: string) =>
   db
@@ -32,7 +45,7 @@ const cylinderQuery = (db: Tx, organisationId: string) =>
     .leftJoin('balance', 'balance.account_id', 'cylinder.id')
     .where('cylinder.organisation_id', '=', organisationId)
     .selectAll('cylinder')
-    .select(['account.name', 'balance.mass_kg as content_kg', parts.as('parts')]);
+    .select(['account.name', 'balance.mass_kg as content_kg', parts.as('parts'), lastMoved.as('last_moved')]);
 
 type Row = Awaited<ReturnType<ReturnType<typeof cylinderQuery>['execute']>>[number];
 
@@ -49,6 +62,12 @@ const recordOf = (row: Row): CylinderRecord => ({
   place: row.place as Place, // written from the contract's own list
   refrigerant: row.refrigerant,
   evacuatedAt: row.evacuated_at,
+  marks: row.marks,
+  vacuum: row.vacuum,
+  tareWeighedKg: row.tare_weighed_kg === null ? null : Number(row.tare_weighed_kg),
+  airShare: row.air_share === null ? null : Number(row.air_share),
+  retiredAt: row.retired_at,
+  lastMovedAt: row.last_moved,
   contentKg: row.content_kg === null ? 0 : Number(row.content_kg),
   composition: sharesOf(row.parts),
 });
@@ -88,6 +107,7 @@ export async function addCylinder(db: Tx, organisationId: string, id: string, dr
       place: draft.place,
       refrigerant: draft.refrigerant ?? null,
       evacuated_at: draft.refrigerant === undefined ? now : null,
+      marks: JSON.stringify(draft.marks ?? usualMarks),
     })
     .execute();
 }
@@ -97,9 +117,13 @@ export async function cylinderByKey(db: Tx, organisationId: string, key: string)
   return row === undefined ? undefined : recordOf(row);
 }
 
-/** Labels an empty cylinder with its first content; a label that is there stays. */
-export async function labelCylinder(db: Tx, id: string, refrigerant: string): Promise<void> {
-  await db.updateTable('cylinder').set({ refrigerant, evacuated_at: null }).where('id', '=', id).where('refrigerant', 'is', null).execute();
+/** Something went in: it is no longer evacuated, and where it had no label it has the first one. */
+export async function filled(db: Tx, id: string, refrigerant: string | undefined): Promise<void> {
+  await db
+    .updateTable('cylinder')
+    .set((eb) => ({ evacuated_at: null, vacuum: null, refrigerant: eb.fn.coalesce('refrigerant', eb.val(refrigerant ?? null)) }))
+    .where('id', '=', id)
+    .execute();
 }
 
 export async function cylinderByName(db: Tx, organisationId: string, name: string): Promise<CylinderRecord | undefined> {
@@ -107,6 +131,35 @@ export async function cylinderByName(db: Tx, organisationId: string, name: strin
   return row === undefined ? undefined : recordOf(row);
 }
 
-export async function moveCylinder(db: Tx, organisationId: string, id: string, place: Place): Promise<void> {
-  await db.updateTable('cylinder').set({ place }).where('organisation_id', '=', organisationId).where('id', '=', id).execute();
+/** What changed of a cylinder; what is not named stays. */
+export interface CylinderChange {
+  readonly place?: Place;
+  readonly refrigerant?: string | null;
+  readonly evacuatedAt?: Date | null;
+  readonly vacuum?: Cylinder['vacuum'];
+  readonly requalified?: string;
+  readonly marks?: CylinderMarks;
+  readonly tareWeighedKg?: number;
+  readonly airShare?: number | null;
+  readonly retiredAt?: Date;
+}
+
+export async function changeCylinder(db: Tx, organisationId: string, id: string, change: CylinderChange): Promise<void> {
+  const { place, refrigerant, evacuatedAt, vacuum, requalified, marks, tareWeighedKg, airShare, retiredAt } = change;
+  await db
+    .updateTable('cylinder')
+    .set({
+      ...(place === undefined ? {} : { place }),
+      ...(refrigerant === undefined ? {} : { refrigerant }),
+      ...(evacuatedAt === undefined ? {} : { evacuated_at: evacuatedAt }),
+      ...(vacuum === undefined ? {} : { vacuum: vacuum === null ? null : JSON.stringify(vacuum) }),
+      ...(requalified === undefined ? {} : { requalified }),
+      ...(marks === undefined ? {} : { marks: JSON.stringify(marks) }),
+      ...(tareWeighedKg === undefined ? {} : { tare_weighed_kg: tareWeighedKg }),
+      ...(airShare === undefined ? {} : { air_share: airShare }),
+      ...(retiredAt === undefined ? {} : { retired_at: retiredAt }),
+    })
+    .where('organisation_id', '=', organisationId)
+    .where('id', '=', id)
+    .execute();
 }

@@ -1,3 +1,4 @@
+import type { Cylinder, CylinderMarks } from '@hygromet/contract/cylinder';
 import type { SystemFacts } from '@hygromet/contract/system';
 import type { VisitPlan } from '@hygromet/contract/visit';
 import { Kysely, PostgresDialect, type ColumnType, type Generated, type Transaction } from 'kysely';
@@ -7,6 +8,7 @@ import pg from 'pg';
 type Numeric = ColumnType<string, number | string, number | string>;
 type Instant = ColumnType<Date, Date | string, Date | string>;
 type Json<T> = ColumnType<T, string, string>;
+type Vacuum = NonNullable<Cylinder['vacuum']>;
 export type TypedText = { text: string; unit: string };
 
 interface OrganisationTable {
@@ -93,6 +95,25 @@ interface CylinderTable {
   place: string;
   refrigerant: string | null;
   evacuated_at: ColumnType<Date | null, Date | string | null, Date | string | null>;
+  marks: ColumnType<CylinderMarks, string | undefined, string>;
+  vacuum: ColumnType<Vacuum | null, string | null | undefined, string | null>;
+  tare_weighed_kg: ColumnType<string | null, number | null | undefined, number | null>;
+  air_share: ColumnType<string | null, number | null | undefined, number | null>;
+  retired_at: ColumnType<Date | null, Date | null | undefined, Date | null>;
+}
+
+interface CylinderEventTable {
+  id: string;
+  organisation_id: string;
+  cylinder_id: string;
+  event_key: string;
+  what: string;
+  detail: Json<Record<string, unknown>>;
+  happened_at: Instant;
+  recorded_at: Instant;
+  recorded_by: string;
+  note: string | null;
+  sequence: Generated<string>;
 }
 
 interface MovementTable {
@@ -134,6 +155,7 @@ export interface Tables {
   account: AccountTable;
   system: SystemTable;
   cylinder: CylinderTable;
+  cylinder_event: CylinderEventTable;
   visit: VisitTable;
   visit_reading: VisitReadingTable;
   system_facts_history: SystemFactsHistoryTable;

@@ -5,6 +5,7 @@ import * as ledger from './migrations/0002-ledger';
 import * as systemFacts from './migrations/0003-system-facts';
 import * as visits from './migrations/0004-visits';
 import * as visitRecord from './migrations/0005-visit-record';
+import * as cylinderLife from './migrations/0006-cylinder-life';
 
 /** Imported one by one, so that they survive bundling. A migration is never edited once it has run anywhere. */
 const migrations: Record<string, Migration> = {
@@ -13,6 +14,7 @@ const migrations: Record<string, Migration> = {
   '0003-system-facts': systemFacts,
   '0004-visits': visits,
   '0005-visit-record': visitRecord,
+  '0006-cylinder-life': cylinderLife,
 };
 
 /** Brings the database to the newest shape. @throws the error of the migration that failed */

@@ -12,11 +12,11 @@ export type RequalificationState = 'valid' | 'due-soon' | 'overdue';
 export const requalificationSource = data.source;
 
 /** The last month in which the cylinder may be filled. */
-export const validThrough = ({ year, month }: StampMonth): StampMonth => ({ year: year + data.years, month });
+export const validThrough = ({ year, month }: StampMonth, years = data.years): StampMonth => ({ year: year + years, month });
 
 /** How the stamp stands in the month of `today`. */
-export function requalificationState(stamp: StampMonth, today: StampMonth): RequalificationState {
-  const last = validThrough(stamp);
+export function requalificationState(stamp: StampMonth, today: StampMonth, years = data.years): RequalificationState {
+  const last = validThrough(stamp, years);
   const left = (last.year - today.year) * 12 + (last.month - today.month);
   if (left < 0) return 'overdue';
   return left < data.dueSoonMonths ? 'due-soon' : 'valid';

@@ -1,6 +1,7 @@
 import type { Composition } from '../fluids/composition';
 import { gasShare } from '../thermo/non-condensable';
 import { bubblePoint, dewPoint } from '../thermo/saturation';
+import { MOST_AIR } from './air-check';
 import { kelvin, type Kelvin, type Pascal } from '../units/quantity';
 
 /** What the pressure of a vessel at rest says about its content, its composition taken as known. */
@@ -23,8 +24,6 @@ export interface VesselAtRest {
   readonly aboveAhri700: boolean;
 }
 
-/** AHRI 700: non-condensables at most 1.5 % by volume of the vapour at 25 °C. */
-const MOST_AIR = 0.015;
 /** Common practice: a probe on the wall is good to 1 K, a gauge to 1 % of its reading and never better than 7 kPa (1 psi). */
 const THERMOMETER = 1;
 const GAUGE_SHARE = 0.01;

@@ -1,0 +1,79 @@
+import type { Booked, NewRemoval } from '@hygromet/contract/movement';
+import { accountById } from '../store/account-store';
+import { changeCylinder, cylinderById, lockCylinders, type CylinderRecord } from '../store/cylinder-store';
+import type { Tx } from '../store/database';
+import { inTransaction } from '../store/in-transaction';
+import { addMovement, movementIdByKey } from '../store/movement-store';
+import type { OrganisationRow } from '../store/organisation-store';
+import { assessmentOf } from './assessment';
+import { differenceKg } from './book-transfer';
+import { bookedAnswer } from './booked-answer';
+import { compositionIn } from './cylinder-standing';
+import { emptiedIfSo, NOTHING_KG } from './emptied';
+import type { Outside } from './outside';
+import { Refused } from './refused';
+
+/** Books what leaves a cylinder: by the scale, into a system, to the reclaimer, or into the air. @throws Refused */
+export const bookRemoval = (db: Tx, organisation: OrganisationRow, removal: NewRemoval, outside: Outside): Promise<Booked> =>
+  inTransaction(db, async (tx) => {
+    await lockCylinders(tx, [removal.cylinder]);
+    const cylinder = await cylinderById(tx, organisation.id, removal.cylinder);
+    if (cylinder === undefined) throw new Refused('not-found', 'This cylinder is not in the register.', '/cylinder');
+    const earlier = await movementIdByKey(tx, organisation.id, removal.key);
+    if (earlier !== undefined) return bookedAnswer(tx, organisation, earlier, cylinder.id, true);
+    const to = await accountById(tx, organisation.id, removal.to);
+    if (to === undefined || to.kind === 'cylinder')
+      throw new Refused('not-found', 'Choose where it goes. Into another cylinder it is booked as a transfer into that one.', '/to');
+    const massKg = massOut(removal, cylinder);
+    const composition = compositionIn(cylinder);
+    if (composition === undefined)
+      throw new Refused('content-unknown', `${cylinder.name} is empty by the ledger. Weigh it in first.`, '/grossBeforeKg');
+    const added = await addMovement(
+      tx,
+      {
+        id: outside.newId(),
+        organisationId: organisation.id,
+        key: removal.key,
+        from: cylinder.id,
+        to: to.id,
+        massKg,
+        refrigerant: cylinder.refrigerant,
+        composition,
+        known: 'weighed',
+        grossBeforeKg: removal.grossBeforeKg,
+        grossAfterKg: removal.grossAfterKg,
+        typed: {
+          ...(removal.grossBeforeTyped === undefined ? {} : { grossBefore: removal.grossBeforeTyped }),
+          ...(removal.grossAfterTyped === undefined ? {} : { grossAfter: removal.grossAfterTyped }),
+        },
+        assessment: assessmentOf(organisation),
+        happenedAt: removal.happenedAt,
+        recordedBy: removal.recordedBy,
+        ...(removal.note === undefined ? {} : { note: removal.note }),
+        ...(removal.visit === undefined ? {} : { visit: removal.visit }),
+      },
+      outside.now(),
+    );
+    if (added.state === 'key-reused')
+      throw new Refused('key-reused', 'This booking was sent before with other content. Reload, look at the ledger, and book again.');
+    await emptiedIfSo(tx, organisation.id, cylinder.id);
+    if (to.kind === 'reclaimer') await changeCylinder(tx, organisation.id, cylinder.id, { place: 'reclaimer' });
+    return bookedAnswer(tx, organisation, added.id, cylinder.id, added.state === 'repeated');
+  });
+
+function massOut({ grossBeforeKg, grossAfterKg }: NewRemoval, { name, tareKg }: CylinderRecord): number {
+  if (grossAfterKg < tareKg - NOTHING_KG)
+    throw new Refused(
+      'below-tare',
+      `The gross weight after is below the tare of ${name}. Read the scale again, and "TW" on the collar.`,
+      '/grossAfterKg',
+    );
+  const massKg = differenceKg(grossBeforeKg, grossAfterKg);
+  if (massKg <= 0)
+    throw new Refused(
+      'got-heavier',
+      `${name} did not get lighter. Read the scale again; what goes in is booked as a transfer.`,
+      '/grossAfterKg',
+    );
+  return massKg;
+}

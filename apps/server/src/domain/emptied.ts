@@ -1,0 +1,12 @@
+import { changeCylinder, cylinderById } from '../store/cylinder-store';
+import type { Tx } from '../store/database';
+
+/** A scale cannot tell less from nothing. */
+export const NOTHING_KG = 0.02;
+
+/** What was emptied has held refrigerant: it is no evacuated cylinder until somebody evacuates it. */
+export async function emptiedIfSo(tx: Tx, organisationId: string, cylinderId: string): Promise<void> {
+  const cylinder = await cylinderById(tx, organisationId, cylinderId);
+  if (cylinder === undefined || cylinder.contentKg >= NOTHING_KG) return;
+  await changeCylinder(tx, organisationId, cylinderId, { evacuatedAt: null, vacuum: null, airShare: null });
+}

@@ -1,0 +1,105 @@
+import type { Cylinder } from '@hygromet/contract/cylinder';
+import type { NewCylinderEvent } from '@hygromet/contract/cylinder-event';
+import { refrigerant } from '@hygromet/core/fluids/refrigerant';
+import { airCheck } from '@hygromet/core/readings/air-check';
+import { kelvin, pascal } from '@hygromet/core/units/quantity';
+import { coreVersion } from '@hygromet/core/version';
+import { addCylinderEvent } from '../store/cylinder-event-store';
+import { changeCylinder, cylinderById, lockCylinders, type CylinderChange, type CylinderRecord } from '../store/cylinder-store';
+import type { Tx } from '../store/database';
+import { inTransaction } from '../store/in-transaction';
+import type { OrganisationRow } from '../store/organisation-store';
+import { compositionIn, describeCylinder } from './cylinder-standing';
+import { NOTHING_KG } from './emptied';
+import type { Outside } from './outside';
+import { Refused } from './refused';
+
+/** What an event changes of the cylinder, and what is kept of it. */
+interface Effect {
+  readonly change: CylinderChange;
+  readonly detail: object;
+}
+
+/** Records what happened to a cylinder, and how it stands since. The same sending twice is one event. @throws Refused */
+export const recordCylinderEvent = (
+  db: Tx,
+  organisation: OrganisationRow,
+  cylinderId: string,
+  event: NewCylinderEvent,
+  outside: Outside,
+): Promise<Cylinder> =>
+  inTransaction(db, async (tx) => {
+    await lockCylinders(tx, [cylinderId]);
+    const cylinder = await cylinderById(tx, organisation.id, cylinderId);
+    if (cylinder === undefined) throw new Refused('not-found', 'This cylinder is not in the register.');
+    const { change, detail } = effectOf(event, cylinder, outside.now());
+    const { key, what, happenedAt, recordedBy, note } = event;
+    const draft = { id: outside.newId(), organisationId: organisation.id, cylinderId, key, what, detail, happenedAt, recordedBy, note };
+    if (await addCylinderEvent(tx, draft, outside.now())) await changeCylinder(tx, organisation.id, cylinderId, change);
+    const changed = await cylinderById(tx, organisation.id, cylinderId);
+    if (changed === undefined) throw new Error(`the cylinder ${cylinderId} was changed and is not there`);
+    return describeCylinder(changed, organisation, outside.now());
+  });
+
+function effectOf(event: NewCylinderEvent, cylinder: CylinderRecord, now: Date): Effect {
+  switch (event.what) {
+    case 'evacuated': {
+      refuseUnlessEmpty(cylinder, 'be evacuated');
+      const { pressurePa, gauge, typed, recordedBy, happenedAt } = event;
+      // what it was labelled for stays on its collar until it is labelled anew
+      const vacuum = { pressurePa, gauge, provedBy: recordedBy };
+      return { change: { evacuatedAt: new Date(happenedAt), vacuum, airShare: null }, detail: { pressurePa, gauge, typed } };
+    }
+    case 'relabelled': {
+      refuseUnlessEmpty(cylinder, 'get another label');
+      if (cylinder.evacuatedAt === null)
+        throw new Refused('not-empty', `${cylinder.name} is not evacuated since it was last used. Evacuate it first, then label it anew.`);
+      if (event.refrigerant !== null) refrigerant(event.refrigerant); // refuses an unknown name
+      const marks = { ...cylinder.marks, kind: event.kind };
+      return { change: { refrigerant: event.refrigerant, marks }, detail: { refrigerant: event.refrigerant, kind: event.kind } };
+    }
+    case 'moved':
+      return { change: { place: event.place }, detail: { place: event.place, from: cylinder.place } };
+    case 'requalified':
+      refuseFutureStamp(event.stamp, now);
+      return { change: { requalified: event.stamp }, detail: { stamp: event.stamp, before: cylinder.requalified } };
+    case 'tare-weighed':
+      refuseUnlessEmpty(cylinder, 'be weighed for its tare');
+      return { change: { tareWeighedKg: event.tareKg }, detail: { tareKg: event.tareKg, collarKg: cylinder.tareKg, typed: event.typed } };
+    case 'air-checked':
+      return airChecked(event, cylinder);
+    case 'described':
+      return { change: { marks: event.marks }, detail: { marks: event.marks, before: cylinder.marks } };
+    case 'retired':
+      refuseUnlessEmpty(cylinder, 'be taken out of use');
+      return { change: { retiredAt: new Date(event.happenedAt) }, detail: { reason: event.reason } };
+    default:
+      return event satisfies never;
+  }
+}
+
+function airChecked(event: Extract<NewCylinderEvent, { what: 'air-checked' }>, cylinder: CylinderRecord): Effect {
+  const composition = compositionIn(cylinder);
+  if (composition === undefined || cylinder.contentKg < NOTHING_KG)
+    throw new Refused('content-unknown', `${cylinder.name} is empty by the ledger: there is no pressure of its own to compare with.`);
+  const { pressurePa, temperatureK, gaugePa, thermometerK } = event;
+  const check = airCheck(composition, pascal(pressurePa), kelvin(temperatureK), { gauge: gaugePa, thermometer: thermometerK });
+  return {
+    change: { airShare: check.finding === 'air' ? check.likely : check.finding === 'clean' ? 0 : cylinder.airShare },
+    detail: { pressurePa, temperatureK, gaugePa, thermometerK, check, coreVersion },
+  };
+}
+
+function refuseUnlessEmpty({ name, contentKg }: CylinderRecord, what: string): void {
+  if (Math.abs(contentKg) < NOTHING_KG) return;
+  throw new Refused('not-empty', `By the ledger ${contentKg.toFixed(2)} kg are in ${name}. Book where they went, then it can ${what}.`);
+}
+
+export function refuseFutureStamp(stamp: string, now: Date, pointer = '/stamp'): void {
+  if (stamp > now.toISOString().slice(0, 7))
+    throw new Refused(
+      'invalid-input',
+      `The stamp ${stamp.slice(5)}-${stamp.slice(2, 4)} is in the future. Read month and year again.`,
+      pointer,
+    );
+}

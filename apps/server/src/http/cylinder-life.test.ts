@@ -1,0 +1,142 @@
+import { cylinder } from '@hygromet/contract/cylinder';
+import { cylinderEvent } from '@hygromet/contract/cylinder-event';
+import { refrigerant } from '@hygromet/core/fluids/refrigerant';
+import { bubblePoint } from '@hygromet/core/thermo/saturation';
+import { celsius } from '@hygromet/core/units/temperature';
+import { randomUUID } from 'node:crypto';
+import { accountNamed, cylinderNamed, openHouse, type House } from '../../test/house';
+
+let house: House;
+beforeAll(async () => (house = await openHouse()));
+afterAll(() => house.close());
+
+const happened = (more: object) => ({ key: randomUUID(), happenedAt: '2026-11-24T09:00:00Z', recordedBy: 'Tobin Wake', ...more });
+const record = async (name: string, event: object) =>
+  house.send('POST', `/api/cylinders/${(await cylinderNamed(house, name)).id}/events`, happened(event));
+const evacuated = { what: 'evacuated', pressurePa: 40, gauge: 'micron gauge 2', typed: { text: '300', unit: 'micron' } };
+
+test('a life: registered, evacuated and proved, filled, sent to the reclaimer, evacuated again, labelled anew, out of use', async () => {
+  const made = await house.send('POST', '/api/cylinders', {
+    key: randomUUID(),
+    name: 'L-01',
+    volumeM3: 0.0216,
+    tareKg: 12.6,
+    servicePressurePa: 2.76e6,
+    requalified: '2025-01',
+    place: 'van',
+  });
+  const { id } = made.body;
+  const send = (event: object) => house.send('POST', `/api/cylinders/${id}/events`, happened(event));
+  expect((await send(evacuated)).body.vacuum).toEqual({ pressurePa: 40, gauge: 'micron gauge 2', provedBy: 'Tobin Wake' });
+  const [system, reclaimer] = [await accountNamed(house, 'Planetarium, rooftop unit'), await accountNamed(house, 'Reclaimer')];
+  const weights = { key: randomUUID(), cylinder: id, happenedAt: '2026-11-25T07:40:00Z', recordedBy: 'Ines Marrow' };
+  await house.send('POST', '/api/transfers', { ...weights, from: system.id, grossBeforeKg: 12.6, grossAfterKg: 16.6 });
+  const filled = cylinder.parse((await house.get(`/api/cylinders/${id}`)).body);
+  expect(filled).toMatchObject({ refrigerant: 'R-410A', contentKg: 4, evacuatedAt: null, vacuum: null });
+  expect((await send({ what: 'relabelled', refrigerant: 'R-22', kind: 'recovery' })).body.detail).toMatch(/4\.00 kg are in L-01/);
+  const out = { ...weights, key: randomUUID(), to: reclaimer.id, grossBeforeKg: 16.6, grossAfterKg: 12.6 };
+  expect((await house.send('POST', '/api/removals', out)).status).toBe(201);
+  expect((await house.send('POST', '/api/removals', out)).body.repeated).toBe(true);
+  const sent = cylinder.parse((await house.get(`/api/cylinders/${id}`)).body);
+  expect(sent).toMatchObject({ place: 'reclaimer', contentKg: 0, evacuatedAt: null });
+  expect((await send({ what: 'relabelled', refrigerant: null, kind: 'recovery' })).body.detail).toMatch(/Evacuate it first/);
+  await send(evacuated);
+  expect((await send({ what: 'relabelled', refrigerant: null, kind: 'burn-out' })).body).toMatchObject({
+    refrigerant: null,
+    marks: { kind: 'burn-out' },
+  });
+  expect((await send({ what: 'retired', reason: 'dent at the foot ring' })).body.retiredAt).toBe('2026-11-24T09:00:00.000Z');
+  const { body } = await house.get(`/api/cylinders/${id}/events`);
+  expect(body.map((own: unknown) => cylinderEvent.parse(own).what)).toEqual(['retired', 'relabelled', 'evacuated', 'evacuated']);
+});
+
+test('air is computed here from pressure and temperature, kept with the version that computed it, and flagged', async () => {
+  const own = bubblePoint(refrigerant('R-410A').composition, celsius(25)).p;
+  const check = (pressurePa: number) => ({ what: 'air-checked', pressurePa, temperatureK: celsius(25), gaugePa: 5000, thermometerK: 0.3 });
+  const { body } = await record('C-07', check(own / 0.92));
+  expect(body.airShare).toBeCloseTo(0.08, 6);
+  expect(body.flags).toContain('airy');
+  // what the instruments cannot tell changes nothing
+  expect((await record('C-07', check(own * 1.01))).body.airShare).toBeCloseTo(0.08, 6);
+  const [latest] = (await house.get(`/api/cylinders/${body.id}/events`)).body;
+  expect(latest.detail).toMatchObject({ check: { finding: 'cannot-tell' }, coreVersion: expect.any(String) });
+  expect((await record('C-04', check(own))).body).toMatchObject({ code: 'content-unknown' });
+});
+
+test('the demo knows one cylinder with air in it', async () => {
+  expect((await cylinderNamed(house, 'C-08')).flags).toContain('airy');
+});
+
+test('a stamp of the future is asked back; a later stamp ends what was overdue', async () => {
+  const refused = await record('C-06', { what: 'requalified', stamp: '2027-03' });
+  expect(refused.body).toMatchObject({
+    code: 'invalid-input',
+    errors: [{ pointer: '/stamp', detail: expect.stringContaining('03-27 is in the future') }],
+  });
+  const { body } = await record('C-06', { what: 'requalified', stamp: '2026-10' });
+  expect(body).toMatchObject({ validThrough: '2031-10' });
+  expect(body.flags).not.toContain('overdue');
+});
+
+test('a tare that the scale does not confirm is flagged, and only an empty cylinder is weighed for it', async () => {
+  expect((await record('C-04', { what: 'tare-weighed', tareKg: 8.4 })).body.flags).toContain('wrong-tare');
+  expect((await record('C-07', { what: 'tare-weighed', tareKg: 7.8 })).body).toMatchObject({ code: 'not-empty' });
+});
+
+test('marks are described anew and a regime of other years moves its date', async () => {
+  const marks = { kind: 'clean', owner: 'Cheese cave', flammableRated: true, ports: 'one', validYears: 10 };
+  const { body } = await record('C-11', { what: 'described', marks });
+  expect(body).toMatchObject({ marks, validThrough: '2036-02' });
+  await house.send('POST', `/api/cylinders/${body.id}/events`, happened({ what: 'moved', place: 'van' }));
+  expect((await cylinderNamed(house, 'C-11')).place).toBe('van');
+});
+
+test.each([
+  [{ what: 'evacuated', pressurePa: 5000, gauge: 'g' }, /no vacuum a cylinder can be filled from/],
+  [{ what: 'evacuated', pressurePa: 40, gauge: ' ' }, /Give the gauge/],
+  [{ what: 'retired', reason: '' }, /Give the reason/],
+  [{ what: 'dropped' }, /./],
+])('%j is refused with its sentence', async (event, sentence) => {
+  const { status, body } = await record('C-04', event);
+  expect(status).toBe(422);
+  expect(body.detail).toMatch(sentence);
+});
+
+test('an event sent twice is one, and none is ever changed', async () => {
+  const event = happened({ what: 'moved', place: 'workshop' });
+  const { id } = await cylinderNamed(house, 'C-12');
+  await house.send('POST', `/api/cylinders/${id}/events`, event);
+  await house.send('POST', `/api/cylinders/${id}/events`, event);
+  expect((await house.get(`/api/cylinders/${id}/events`)).body).toHaveLength(1);
+  await expect(house.db.updateTable('cylinder_event').set({ note: 'x' }).execute()).rejects.toThrow(/append-only/);
+});
+
+describe('what leaves a cylinder', () => {
+  const removal = async (more: object) => {
+    const [own, air] = [await cylinderNamed(house, 'C-02'), await accountNamed(house, 'Lost to the air')];
+    const before = own.tareKg + own.contentKg;
+    return {
+      key: randomUUID(),
+      cylinder: own.id,
+      to: air.id,
+      grossBeforeKg: before,
+      grossAfterKg: before - 0.2,
+      happenedAt: '2026-11-25T07:00:00Z',
+      recordedBy: 'Ines Marrow',
+      ...more,
+    };
+  };
+  test('is booked by the scale, also into the air', async () => {
+    const { body } = await house.send('POST', '/api/removals', await removal({}));
+    expect(body.movement).toMatchObject({ massKg: expect.closeTo(0.2, 9), to: { kind: 'air' }, refrigerant: 'R-448A' });
+  });
+  test.each([
+    [{ grossAfterKg: 40 }, 'got-heavier', /did not get lighter/],
+    [{ grossAfterKg: 3 }, 'below-tare', /below the tare/],
+    [{ to: '00000000-0000-4000-8000-000000000000' }, 'not-found', /Choose where it goes/],
+  ])('%j is refused', async (wrong, code, sentence) => {
+    const { body } = await house.send('POST', '/api/removals', await removal(wrong));
+    expect(body.code).toBe(code);
+    expect(body.detail).toMatch(sentence);
+  });
+});
