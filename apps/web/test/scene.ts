@@ -40,6 +40,12 @@ export const aCylinder = (more: Partial<Cylinder> = {}): Cylinder => ({
   composition: { 'R-32': 0.5, 'R-125': 0.5 },
   contentKg: 3.3566,
   evacuatedAt: null,
+  vacuum: null,
+  marks: { kind: 'recovery', flammableRated: false, ports: 'liquid-and-vapour', validYears: 5 },
+  tareWeighedKg: null,
+  airShare: null,
+  retiredAt: null,
+  lastMovedAt: null,
   standing: {
     state: 'limited',
     ruling: 'not-liquid-full-131F',
@@ -118,12 +124,13 @@ export interface Scene {
   /** What the device has kept, by key without prefix. */
   readonly drafts?: Readonly<Record<string, object>>;
   readonly id?: string;
+  readonly data?: Readonly<Record<string, unknown>>;
   readonly query?: Readonly<Record<string, string>>;
   readonly providers?: readonly (Provider | EnvironmentProviders)[];
 }
 
 /** An application without server, worker and browser storage: everything that a page asks for is answered from here. */
-export function stage({ registers = {}, drafts = {}, id = 'c7', query = {}, providers = [] }: Scene = {}): {
+export function stage({ registers = {}, drafts = {}, id = 'c7', query = {}, data = {}, providers = [] }: Scene = {}): {
   readonly kept: Record<string, string>;
 } {
   const kept: Record<string, string> = Object.fromEntries(
@@ -141,12 +148,16 @@ export function stage({ registers = {}, drafts = {}, id = 'c7', query = {}, prov
     movements$: of([aMovement()]),
     cylinder$: () => of(aCylinder()),
     movementsOf$: () => of([aMovement()]),
+    cylinderEvents$: () => of([]),
   };
   TestBed.configureTestingModule({
     providers: [
       provideRouter([]),
       { provide: Registers, useValue: { ...usual, ...registers } },
-      { provide: ActivatedRoute, useValue: { snapshot: { paramMap: convertToParamMap({ id }), queryParamMap: convertToParamMap(query) } } },
+      {
+        provide: ActivatedRoute,
+        useValue: { snapshot: { paramMap: convertToParamMap({ id }), queryParamMap: convertToParamMap(query), data } },
+      },
       {
         provide: DRAFT_STORAGE,
         useValue: {

@@ -1,7 +1,6 @@
 import type { ImportAnswer, SystemsImport } from '@hygromet/contract/import';
 import type { NewSystem, System } from '@hygromet/contract/system';
 import { refrigerant } from '@hygromet/core/fluids/refrigerant';
-import { isDeepStrictEqual } from 'node:util';
 import type { Tx } from '../store/database';
 import type { OrganisationRow } from '../store/organisation-store';
 import { saveFacts, systemAt } from '../store/system-store';
@@ -9,6 +8,7 @@ import { importRows } from './import-rows';
 import type { Outside } from './outside';
 import { Refused } from './refused';
 import { registerSystem } from './register-system';
+import { sameFacts } from './same-facts';
 
 const SAME_CHARGE_KG = 0.001;
 
@@ -27,7 +27,7 @@ export const importSystems = (
     }
     refuseOtherPlate(known, row);
     const facts = row.facts ?? {};
-    if (isDeepStrictEqual(facts, known.facts)) return 'unchanged';
+    if (sameFacts(facts, known.facts)) return 'unchanged';
     await saveFacts(tx, organisation.id, known.id, { version: known.version, facts, recordedBy }, outside.now());
     return 'changed';
   });

@@ -10,7 +10,7 @@ import { Units } from './preferences/units.service';
 import { drawnLevels } from './transfer/drawn-levels';
 import { CylinderDrawing, type DrawnLevel } from './ui/cylinder-drawing';
 import { bodyHeightOf, cylinderShape } from './ui/cylinder-shape';
-import { saveCsv } from './ui/csv';
+import { saveCsv } from './ui/save-file';
 
 const levels = (now: number, stop: number, hot: number): readonly DrawnLevel[] => [
   { kind: 'hot', share: hot, title: 'at 131 °F', text: '94 %' },

@@ -96,7 +96,7 @@ export class BookPage {
   protected readonly refused = computed(() => refusalIn(this.reversing.state()));
 
   protected async export(): Promise<void> {
-    const { saveCsv } = await import('../ui/csv');
+    const { saveCsv } = await import('../ui/save-file');
     const rows = this.shown().map((m) => ({
       id: m.id,
       happened_at: m.happenedAt,

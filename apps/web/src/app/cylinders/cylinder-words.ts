@@ -4,7 +4,7 @@ import type { Units } from '../preferences/units.service';
 export const placeNames: Record<Place, string> = { van: 'Van', workshop: 'Workshop', site: 'On site', reclaimer: 'At the reclaimer' };
 
 /** Flags that a person has to act on; the others inform. */
-export const graveFlags: readonly CylinderFlag[] = ['overfilled', 'mixed', 'overdue', 'over-rated', 'overdrawn'];
+export const graveFlags: readonly CylinderFlag[] = ['overfilled', 'mixed', 'overdue', 'over-rated', 'overdrawn', 'airy', 'wrong-tare'];
 
 export const needsALook = ({ flags }: Cylinder): boolean => flags.some((flag) => graveFlags.includes(flag));
 
@@ -30,6 +30,12 @@ function flagWords(flag: CylinderFlag, cylinder: Cylinder, units: Units): string
       return 'pressure class too low';
     case 'overdrawn':
       return 'ledger below zero: weigh it';
+    case 'airy':
+      return `${units.percent(cylinder.airShare ?? 0)} air in it`;
+    case 'wrong-tare':
+      return 'tare differs from its collar';
+    case 'long-full':
+      return `full since ${dayText(cylinder.lastMovedAt ?? '')}`;
     default:
       return flag satisfies never;
   }

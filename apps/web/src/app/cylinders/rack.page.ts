@@ -86,7 +86,7 @@ export class RackPage {
   }
 
   protected async export(): Promise<void> {
-    const { saveCsv } = await import('../ui/csv');
+    const { saveCsv } = await import('../ui/save-file');
     saveCsv(
       'cylinders.csv',
       this.shown().map((cylinder) => exported(cylinder, this.units)),

@@ -14,6 +14,8 @@ export const endpointPaths = {
   cylinder: { method: 'get', path: '/api/cylinders/:id' },
   addCylinder: { method: 'post', path: '/api/cylinders' },
   weighCylinder: { method: 'post', path: '/api/cylinders/:id/weighings' },
+  cylinderEvents: { method: 'get', path: '/api/cylinders/:id/events' },
+  addCylinderEvent: { method: 'post', path: '/api/cylinders/:id/events' },
   systems: { method: 'get', path: '/api/systems' },
   addSystem: { method: 'post', path: '/api/systems' },
   system: { method: 'get', path: '/api/systems/:id' },
@@ -29,5 +31,6 @@ export const endpointPaths = {
   accounts: { method: 'get', path: '/api/accounts' },
   movements: { method: 'get', path: '/api/movements' },
   bookTransfer: { method: 'post', path: '/api/transfers' },
+  bookRemoval: { method: 'post', path: '/api/removals' },
   reverseMovement: { method: 'post', path: '/api/movements/:id/reversal' },
 } as const satisfies { readonly [K in EndpointName]: Pick<(typeof endpoints)[K], 'method' | 'path'> };

@@ -7,6 +7,7 @@ import type { Composition } from '@hygromet/core/fluids/composition';
 import { liquidFull } from '@hygromet/core/thermo/liquid-full';
 import { cubicMetre, density, kelvin, kilogram } from '@hygromet/core/units/quantity';
 import { benchOperations } from './bench-operations';
+import { cylinderOperations } from './cylinder-operations';
 import { planOperations } from './plan-operations';
 
 /** Plain numbers in SI on both sides: what goes to a worker and comes back is copied. */
@@ -36,6 +37,7 @@ export type Heat = { readonly fills: true; readonly T: number; readonly slopePaP
 
 export const operations = {
   ...benchOperations,
+  ...cylinderOperations,
   ...planOperations,
 
   limits: ({ composition, volumeM3, tareKg, contentKg, hottestK, policy }: LimitsArgs): FillLimits =>

@@ -1,6 +1,7 @@
 import { inject, Injectable } from '@angular/core';
 import type { NewCylinder } from '@hygromet/contract/cylinder';
-import type { NewReversal, NewTransfer, NewWeighing } from '@hygromet/contract/movement';
+import type { NewCylinderEvent } from '@hygromet/contract/cylinder-event';
+import type { NewRemoval, NewReversal, NewTransfer, NewWeighing } from '@hygromet/contract/movement';
 import type { Organisation } from '@hygromet/contract/organisation';
 import type { NewSystem, SavedFacts } from '@hygromet/contract/system';
 import type { CylindersImport, SystemsImport } from '@hygromet/contract/import';
@@ -37,6 +38,10 @@ export class Registers {
   readonly movementsOf$ = (account: string) => this.fresh$(() => this.api.call$('movements', { query: { account } }));
 
   readonly addCylinder$ = (body: NewCylinder) => this.changes$(this.api.call$('addCylinder', { body }));
+  readonly cylinderEvents$ = (id: string) => this.fresh$(() => this.api.call$('cylinderEvents', { params: { id } }));
+  readonly addCylinderEvent$ = (id: string, body: NewCylinderEvent) =>
+    this.changes$(this.api.call$('addCylinderEvent', { params: { id }, body }));
+  readonly bookRemoval$ = (body: NewRemoval) => this.changes$(this.api.call$('bookRemoval', { body }));
   readonly importCylinders$ = (body: CylindersImport) => this.changes$(this.api.call$('importCylinders', { body }));
   readonly addSystem$ = (body: NewSystem) => this.changes$(this.api.call$('addSystem', { body }));
   readonly bookTransfer$ = (body: NewTransfer) => this.changes$(this.api.call$('bookTransfer', { body }));

@@ -16,7 +16,7 @@ import { MethodSession } from './method.session';
     :host {
       display: grid;
       gap: 10px 12px;
-      grid-template-columns: repeat(auto-fit, minmax(118px, 1fr));
+      grid-template-columns: repeat(auto-fit, minmax(160px, 1fr));
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

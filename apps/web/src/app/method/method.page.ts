@@ -14,17 +14,32 @@ import { PageHead } from '../ui/page-head';
 import { Spine } from '../ui/spine';
 import { TextField } from '../ui/text-field';
 import { CircuitDrawing } from './circuit-drawing';
+import { CylinderChoice } from './cylinder-choice';
 import { EquipmentFields } from './equipment-fields';
 import { LookFields } from './look-fields';
 import { MethodSession } from './method.session';
 import { arrivalText, contradictionText, coolingWords, methodNames } from './method-words';
 import { StepList } from './step-list';
 import { VerdictList } from './verdict-list';
+import { VisitStages } from './visit-stages';
 
 /** Look and method: what was seen, every way to bring the refrigerant out with its reasons, and the steps of the one that is taken. */
 @Component({
   selector: 'hy-method-page',
-  imports: [Caution, CircuitDrawing, EquipmentFields, LookFields, PageHead, RouterLink, Spine, StepList, TextField, VerdictList],
+  imports: [
+    Caution,
+    CircuitDrawing,
+    CylinderChoice,
+    EquipmentFields,
+    LookFields,
+    PageHead,
+    RouterLink,
+    Spine,
+    StepList,
+    TextField,
+    VerdictList,
+    VisitStages,
+  ],
   providers: [MethodSession],
   templateUrl: './method.page.html',
   styleUrls: ['../ui/columns.css', '../ui/figures.css', '../ui/alone.css', './method.page.css'],
@@ -34,6 +49,12 @@ export class MethodPage {
   protected readonly session = inject(MethodSession);
   protected readonly units = inject(Units);
   protected readonly stages = ['Look', 'Method', 'Cylinders', 'Transfer', 'Account'];
+  /** How far this visit has come. */
+  protected readonly here = computed(() => {
+    const visit = this.session.visit();
+    if (visit === undefined || visit.plan === null) return 'Method';
+    return visit.recovered.bookings > 0 ? 'Account' : 'Cylinders';
+  });
   protected readonly names = methodNames;
 
   protected readonly plan = computed(() => valueOf(this.session.plan()));
@@ -65,6 +86,10 @@ export class MethodPage {
       estimate?.needs === undefined ? 'take less at a time, or wait for a cooler hour' : `put the cylinder ${coolingWords[estimate.needs]}`;
     return `The machine’s high-pressure cut-out will open: ${cure}.`;
   };
+
+  protected weakest = ({ weakest }: PlanAnswer): string | undefined =>
+    weakest === undefined ? undefined : `${this.units.pressureStep(weakest.gaugePa)}, what the ${weakest.what} bears`;
+  protected print = (): void => window.print();
 
   protected take(method: Method, { decision }: PlanAnswer): void {
     this.session.change({ method: method === decision.chosen ? null : method, ...(method === decision.chosen ? { why: '' } : {}) });

@@ -55,7 +55,7 @@ interface SystemDraft {
       />
       <hy-quantity-field
         label="Nameplate charge"
-        kind="mass"
+        kind="charge"
         hint="pounds and ounces: choose lb + oz"
         [entry]="d.nameplate"
         (entryChange)="change({ nameplate: $event })"
@@ -110,7 +110,7 @@ export class AddSystemPage {
   protected save(): void {
     this.asked.set(true);
     const draft = this.draft();
-    const nameplate = readQuantity('mass', draft.nameplate);
+    const nameplate = readQuantity('charge', draft.nameplate);
     if (nameplate.state !== 'good' || draft.refrigerant === null || draft.site.trim() === '' || draft.name.trim() === '') return;
     this.saving.send({
       key: draft.key,

@@ -84,7 +84,7 @@ export class SystemPage {
   protected readonly valveChoices = [AS_USUAL, ...valveStates.map((value) => ({ value, label: valveStateNames[value] }))];
   protected readonly volumes = computed(() => partsWithVolume.filter((part) => this.kind().parts.includes(part)));
   protected readonly sources = [
-    { value: 'plate', label: 'from the plate' },
+    { value: 'plate', label: 'plate' },
     { value: 'measured', label: 'measured' },
   ];
   protected readonly lowSwitches = [AS_USUAL, { value: 'fitted', label: 'there is one' }, { value: 'none', label: 'there is none' }];

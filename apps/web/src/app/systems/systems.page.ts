@@ -30,8 +30,12 @@ const SAME_KG = 0.005;
         [value]="view().search"
         (input)="view.set({ search: $any($event.target).value })"
       />
-      <button type="button" class="icon-button push" aria-label="Export these systems as CSV" (click)="export()">
-        <svg hyIcon="export"></svg>
+      <a class="button small push" routerLink="/systems/import">Import</a>
+      <button type="button" class="button small" aria-label="Export these systems as CSV" (click)="export('csv')">
+        <svg hyIcon="export"></svg>CSV
+      </button>
+      <button type="button" class="button small" aria-label="Export these systems as JSON" (click)="export('json')">
+        <svg hyIcon="export"></svg>JSON
       </button>
     </div>
     @switch (systems().state) {
@@ -129,16 +133,18 @@ export class SystemsPage {
   protected readonly missing = ({ nameplateKg, contentKg }: System) =>
     Math.abs(nameplateKg - contentKg) > SAME_KG ? nameplateKg - contentKg : undefined;
 
-  protected async export(): Promise<void> {
-    const { saveCsv } = await import('../ui/csv');
-    const rows = this.shown().map(({ site, name, kind, refrigerant, nameplateKg, contentKg }) => ({
+  protected async export(format: 'csv' | 'json'): Promise<void> {
+    const [{ saveCsv, saveJson }, { systemSheet }] = await Promise.all([import('../ui/save-file'), import('../sheets/system-sheet')]);
+    if (format === 'csv') return saveCsv('systems.csv', this.shown().map(systemSheet.write));
+    const records = this.shown().map(({ site, name, kind, refrigerant, nameplateKg, nameplateTyped, facts }) => ({
       site,
-      system: name,
+      name,
       kind,
       refrigerant,
-      nameplate_kg: nameplateKg,
-      content_kg: contentKg,
+      nameplateKg,
+      ...(nameplateTyped === null ? {} : { nameplateTyped }),
+      facts,
     }));
-    saveCsv('systems.csv', rows);
+    saveJson('systems.json', records);
   }
 }

@@ -21,7 +21,10 @@ export type Reading =
 
 /** The kinds of quantity that are typed, with their units in the order they are offered. */
 export const quantityUnits = {
+  /** What a scale shows. */
   mass: { lb: 'lb', 'lb-oz': 'lb + oz', kg: 'kg' },
+  /** What a plate tells: small charges stand there in ounces or grams. */
+  charge: { lb: 'lb', 'lb-oz': 'lb + oz', oz: 'oz', kg: 'kg', g: 'g' },
   volume: { 'lb-water': 'lb of water', L: 'L' },
   'service-pressure': { psig: 'psi', barg: 'bar' },
   length: { ft: 'ft', m: 'm' },
@@ -54,6 +57,7 @@ class EntryError extends Error {}
 function siOf(kind: QuantityKind, entry: QuantityEntry, atmosphere: Pascal): number {
   switch (kind) {
     case 'mass':
+    case 'charge':
       return entry.unit === 'lb-oz' ? poundsAndOunces(entry) : massFrom(readNumber(entry.text), entry.unit as DecimalMassUnit); // the field offers only these
     case 'volume':
       return volumeFrom(readNumber(entry.text), entry.unit === 'L' ? 'L' : 'lb-water');
@@ -92,6 +96,7 @@ function sentenceFor(kind: QuantityKind, error: Error): string {
   if (!(error instanceof CoreError) || error.code !== 'out-of-range') return error.message;
   switch (kind) {
     case 'mass':
+    case 'charge':
       return 'A weight is 0 or more, and below 1000 t. Check the sign and the unit.';
     case 'volume':
       return 'The water capacity is above 0. Read "WC" from the collar.';

@@ -1,0 +1,18 @@
+import type { Cylinder } from '@hygromet/contract/cylinder';
+import type { Candidate } from '@hygromet/core/cylinder/suitability';
+
+/** A cylinder of the register as the core judges it; what it is labelled for counts as much as what is in it. */
+export const candidateOf = (cylinder: Cylinder, nominal: (id: string) => Readonly<Record<string, number>> | undefined): Candidate => ({
+  kind: cylinder.marks.kind,
+  volumeM3: cylinder.volumeM3,
+  tareKg: cylinder.tareKg,
+  contentKg: cylinder.contentKg,
+  composition: cylinder.composition ?? (cylinder.refrigerant === null ? undefined : nominal(cylinder.refrigerant)),
+  evacuated: cylinder.evacuatedAt !== null,
+  servicePressurePa: cylinder.servicePressurePa,
+  overdue: cylinder.flags.includes('overdue'),
+  retired: cylinder.retiredAt !== null,
+  flammableRated: cylinder.marks.flammableRated,
+  owner: cylinder.marks.owner,
+  airy: cylinder.flags.includes('airy'),
+});

@@ -1,0 +1,30 @@
+import type { CylinderKind } from '@hygromet/core/cylinder/cylinder-kind';
+import type { Objection } from '@hygromet/core/cylinder/suitability';
+
+/** What speaks against filling a cylinder, in a few words. */
+export const objectionWords: Readonly<Record<Objection, string>> = {
+  retired: 'out of use',
+  nitrogen: 'for nitrogen',
+  'class-too-low': 'pressure class too low',
+  overdue: 'past its retest date',
+  overfilled: 'overfilled',
+  overdrawn: 'ledger below zero: weigh it',
+  'other-refrigerant': 'another refrigerant',
+  'not-evacuated': 'not evacuated',
+  virgin: 'virgin refrigerant is kept apart',
+  'not-for-flammable': 'not rated for flammables',
+  'burn-out-apart': 'burnt-out refrigerant goes apart',
+  'other-owner': 'kept for another owner',
+  airy: 'air in it',
+  'no-limit': 'no published limit',
+  full: 'full',
+};
+
+export const cylinderKindNames: Readonly<Record<CylinderKind, string>> = {
+  recovery: 'Recovery',
+  virgin: 'Virgin refrigerant',
+  clean: 'Clean, of one owner',
+  'burn-out': 'Burn-out or unknown',
+  destruction: 'For destruction',
+  nitrogen: 'Nitrogen',
+};

@@ -1,0 +1,158 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { RouterLink } from '@angular/router';
+import type { Visit } from '@hygromet/contract/visit';
+import { candidateOf } from '../cylinders/candidate';
+import { placeNames } from '../cylinders/cylinder-words';
+import { objectionWords } from '../cylinders/objection-words';
+import { asked } from '../live/asked';
+import type { SuitArgs } from '../live/cylinder-operations';
+import { PropertyService } from '../live/property.service';
+import { Registers } from '../live/registers.service';
+import { Units } from '../preferences/units.service';
+import { loadable, valueOf, waiting } from '../ui/loadable';
+
+const SHOWN = 4;
+
+/** Which cylinder takes it: those that may be filled, the nearest first, with what each takes; why the others do not. */
+@Component({
+  selector: 'hy-cylinder-choice',
+  imports: [RouterLink],
+  template: `
+    <h2>Cylinders</h2>
+    @if (suited(); as list) {
+      <p [class.short]="shortBy() > 0">{{ sentence() }}</p>
+      <ul>
+        @for (own of offered(); track own.cylinder.id) {
+          <li>
+            <a [routerLink]="['/cylinders', own.cylinder.id]"
+              ><b>{{ own.cylinder.name }}</b></a
+            >
+            <span class="second"
+              >{{ place(own.cylinder.place) }} · {{ own.cylinder.contentKg > 0 ? own.cylinder.refrigerant : 'evacuated' }}</span
+            >
+            <span class="room">takes {{ units.massText(own.roomKg, 'down') }}</span>
+            <a
+              class="button small"
+              [routerLink]="['/cylinders', own.cylinder.id, 'fill']"
+              [queryParams]="{ from: visit().system.id, visit: visit().id }"
+              >Fill {{ own.cylinder.name }}</a
+            >
+          </li>
+        }
+      </ul>
+      @if (others().length > 0) {
+        <p class="small">Not now: {{ others().join(' · ') }}</p>
+      }
+    } @else {
+      <p class="second">Looking at the cylinders</p>
+    }
+  `,
+  styles: `
+    :host {
+      display: grid;
+      gap: 8px;
+    }
+
+    h2 {
+      font-size: 18px;
+    }
+
+    .short {
+      color: var(--danger);
+      font-weight: 600;
+    }
+
+    li {
+      display: flex;
+      flex-wrap: wrap;
+      align-items: center;
+      gap: 6px 14px;
+      padding: 8px 0;
+      border-top: 1px solid var(--line);
+    }
+
+    .second {
+      flex: 1 1 130px;
+    }
+
+    .room {
+      font-weight: 650;
+      white-space: nowrap;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class CylinderChoice {
+  readonly visit = input.required<Visit>();
+  /** What has to find room, kg. */
+  readonly massKg = input.required<number>();
+  readonly burnt = input(false);
+  protected readonly units = inject(Units);
+  private readonly registers = inject(Registers);
+  private readonly cylinders = toSignal(loadable(this.registers.cylinders$), { initialValue: waiting });
+  private readonly refrigerants = toSignal(loadable(this.registers.refrigerants$), { initialValue: waiting });
+  private readonly organisation = toSignal(loadable(this.registers.organisation$), { initialValue: waiting });
+
+  private readonly question = computed((): SuitArgs | undefined => {
+    const [cylinders, refrigerants, organisation] = [valueOf(this.cylinders()), valueOf(this.refrigerants()), valueOf(this.organisation())];
+    const { refrigerant, site } = this.visit().system;
+    const incoming = refrigerants?.find(({ id }) => id === refrigerant);
+    if (cylinders === undefined || incoming === undefined || organisation === undefined) return undefined;
+    const nominal = (id: string) => refrigerants?.find((own) => own.id === id)?.composition;
+    return {
+      cylinders: cylinders.map((cylinder) => ({ id: cylinder.id, ...candidateOf(cylinder, nominal) })),
+      incoming: {
+        composition: incoming.composition,
+        flammable: incoming.flammable,
+        quality: this.burnt() ? 'burnt' : 'usual',
+        owner: site,
+      },
+      policy: { required: organisation.requiredRules, liquidShareAt131F: organisation.liquidShareAt131F },
+      hottestK: organisation.hottestK,
+    };
+  });
+  private readonly answer = asked(inject(PropertyService), 'suit', this.question);
+  protected readonly suited = computed(() => {
+    const [answer, cylinders] = [valueOf(this.answer()), valueOf(this.cylinders())];
+    return answer?.flatMap((own) => {
+      const cylinder = cylinders?.find(({ id }) => id === own.id);
+      return cylinder === undefined || cylinder.retiredAt !== null ? [] : [{ ...own, cylinder }];
+    });
+  });
+  private readonly fitting = computed(() =>
+    (this.suited() ?? [])
+      .filter(({ objections }) => objections.length === 0)
+      .sort(
+        (a, b) => Number(b.cylinder.place === 'van') - Number(a.cylinder.place === 'van') || b.cylinder.contentKg - a.cylinder.contentKg,
+      ),
+  );
+  protected readonly offered = computed(() => this.fitting().slice(0, SHOWN));
+  /** kg that find no room in the van. */
+  protected readonly shortBy = computed(() => {
+    const room = this.fitting()
+      .filter(({ cylinder }) => cylinder.place === 'van')
+      .reduce((sum, { roomKg }) => sum + roomKg, 0);
+    return Math.max(0, this.massKg() - room);
+  });
+  protected readonly sentence = computed(() => {
+    const mass = this.units.massText(this.massKg());
+    const inVan = this.fitting().filter(({ cylinder }) => cylinder.place === 'van');
+    if (this.shortBy() > 0)
+      return `${mass} may have to find room, and the cylinders in the van take ${this.units.massText(this.massKg() - this.shortBy(), 'down')}: ${this.units.massText(this.shortBy())} are short.`;
+    const whole = inVan.find(({ roomKg }) => roomKg >= this.massKg());
+    return whole === undefined
+      ? `${mass} fit into the cylinders in the van, into more than one.`
+      : `${mass} fit into ${whole.cylinder.name}.`;
+  });
+  /** Cylinders of the same refrigerant, or empty ones, that must not be filled now, each with its gravest reason. */
+  protected readonly others = computed(() =>
+    (this.suited() ?? [])
+      .filter(
+        ({ objections, cylinder }) =>
+          objections.length > 0 && (cylinder.refrigerant === this.visit().system.refrigerant || cylinder.refrigerant === null),
+      )
+      .map(({ cylinder, objections }) => `${cylinder.name} ${objectionWords[objections[0]!]}`),
+  );
+  protected place = (place: keyof typeof placeNames): string => placeNames[place];
+}

@@ -1,0 +1,109 @@
+import { usualMarks, type Cylinder, type CylinderMarks, type NewCylinder } from '@hygromet/contract/cylinder';
+import { places } from '@hygromet/contract/places';
+import { cylinderKinds } from '@hygromet/core/cylinder/cylinder-kind';
+import { newKey } from '../live/new-key';
+import { readStamp } from '../cylinders/stamp-month';
+import { choiceIn, quantityCell, quantityIn, textIn } from './cell';
+import { CellError, type Cells, type Column, type Sheet } from './sheet';
+
+const column = (name: string, label: string, hint: string, more: Partial<Column> = {}): Column => ({
+  name,
+  label,
+  hint,
+  required: false,
+  ...more,
+});
+
+const columns: readonly Column[] = [
+  column('number', 'Number', 'such as C-07', { required: true }),
+  column('water_capacity', 'Water capacity', '47.7 lb-water, 21.6 L', { required: true, quantity: 'volume' }),
+  column('tare', 'Tare', '27.7 lb, 12.6 kg', { required: true, quantity: 'mass' }),
+  column('service_pressure', 'Service pressure', '400 psig', { required: true, quantity: 'service-pressure' }),
+  column('requalified', 'Stamp', '11-21, 2021-11', { required: true }),
+  column('place', 'Place', places.join(', ')),
+  column('refrigerant', 'Refrigerant', 'empty: empty and evacuated'),
+  column('gross', 'Gross weight', 'what the scale shows, 31.4 lb', { quantity: 'mass' }),
+  column('kind', 'Kind', cylinderKinds.join(', ')),
+  column('owner', 'Owner', 'whose refrigerant it is kept for'),
+  column('flammable_rated', 'Rated for flammables', 'yes, no'),
+  column('ports', 'Ports', 'liquid-and-vapour, one'),
+  column('thread', 'Thread', ''),
+  column('test_pressure', 'Test pressure', '800 psig', { quantity: 'service-pressure' }),
+  column('valid_years', 'Years between retests', '5'),
+];
+
+export const cylinderSheet: Sheet<NewCylinder, Cylinder> = {
+  what: 'cylinders',
+  one: 'cylinder',
+  columns,
+  write: (own) => ({
+    number: own.name,
+    water_capacity: quantityCell(own.volumeM3, own.volumeTyped, 'L', 1000),
+    tare: quantityCell(own.tareKg, own.tareTyped, 'kg'),
+    service_pressure: quantityCell(own.servicePressurePa, own.serviceTyped, 'barg', 1e-5),
+    requalified: own.requalified,
+    place: own.place,
+    refrigerant: own.contentKg > 0 ? (own.refrigerant ?? '') : '',
+    gross: own.contentKg > 0 ? quantityCell(own.tareKg + own.contentKg, null, 'kg') : '',
+    kind: own.marks.kind,
+    owner: own.marks.owner ?? '',
+    flammable_rated: own.marks.flammableRated ? 'yes' : 'no',
+    ports: own.marks.ports,
+    thread: own.marks.thread ?? '',
+    test_pressure: quantityCell(own.marks.testPressurePa, null, 'barg', 1e-5),
+    valid_years: String(own.marks.validYears),
+  }),
+  read: (cells) => {
+    const volume = needed(quantityIn(cells, 'water_capacity', 'volume'), 'water_capacity', 'water capacity');
+    const tare = needed(quantityIn(cells, 'tare', 'mass'), 'tare', 'tare');
+    const service = needed(quantityIn(cells, 'service_pressure', 'service-pressure'), 'service_pressure', 'service pressure');
+    const gross = quantityIn(cells, 'gross', 'mass');
+    const refrigerant = (cells['refrigerant'] ?? '').trim();
+    return {
+      key: newKey(),
+      name: textIn(cells, 'number', 'number'),
+      volumeM3: volume.si,
+      volumeTyped: volume.typed,
+      tareKg: tare.si,
+      tareTyped: tare.typed,
+      servicePressurePa: service.si,
+      serviceTyped: service.typed,
+      requalified: stampIn(cells),
+      place: choiceIn(cells, 'place', places) ?? 'workshop',
+      ...(refrigerant === '' ? {} : { refrigerant }),
+      ...(gross === undefined ? {} : { grossKg: gross.si, grossTyped: gross.typed }),
+      marks: marksIn(cells),
+    };
+  },
+};
+
+function needed<T>(value: T | undefined, name: string, what: string): T {
+  if (value === undefined) throw new CellError(name, `The ${what} is missing.`);
+  return value;
+}
+
+/** As our own files have it. */
+const YEAR_FIRST = /^\d{4}-(0[1-9]|1[0-2])$/;
+
+function stampIn(cells: Cells): string {
+  const text = textIn(cells, 'requalified', 'stamp');
+  if (YEAR_FIRST.test(text)) return text;
+  const stamp = readStamp(text);
+  if (stamp.state !== 'good') throw new CellError('requalified', stamp.state === 'bad' ? stamp.sentence : 'The stamp is missing.');
+  return stamp.month;
+}
+
+function marksIn(cells: Cells): CylinderMarks {
+  const [owner, thread] = [(cells['owner'] ?? '').trim(), (cells['thread'] ?? '').trim()];
+  const test = quantityIn(cells, 'test_pressure', 'service-pressure');
+  const years = (cells['valid_years'] ?? '').trim();
+  return {
+    kind: choiceIn(cells, 'kind', cylinderKinds) ?? usualMarks.kind,
+    flammableRated: choiceIn(cells, 'flammable_rated', ['yes', 'no']) === 'yes',
+    ports: choiceIn(cells, 'ports', ['liquid-and-vapour', 'one']) ?? usualMarks.ports,
+    validYears: years === '' ? usualMarks.validYears : Number(years),
+    ...(owner === '' ? {} : { owner }),
+    ...(thread === '' ? {} : { thread }),
+    ...(test === undefined ? {} : { testPressurePa: test.si }),
+  };
+}

@@ -1,0 +1,85 @@
+import { ScrollingModule } from '@angular/cdk/scrolling';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { refusalIn } from '../live/command';
+import { ChoiceField } from '../ui/choice-field';
+import { PageHead } from '../ui/page-head';
+import { quantityUnits } from '../ui/quantity-entry';
+import { ImportSession } from './import.session';
+import type { Column } from './sheet';
+
+const outcomeNames: Readonly<Record<string, string>> = {
+  added: 'new',
+  changed: 'changes',
+  unchanged: 'is there already',
+  refused: 'refused',
+};
+
+/** A file into a register: choose it, see what each row would do, and take all of it or nothing. */
+@Component({
+  selector: 'hy-import-page',
+  imports: [ChoiceField, PageHead, RouterLink, ScrollingModule],
+  providers: [ImportSession],
+  templateUrl: './import.page.html',
+  styleUrls: ['../ui/form.css', './import.page.css'],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class ImportPage {
+  protected readonly session = inject(ImportSession);
+  protected readonly title = `Import ${this.session.sheet.what}`;
+  protected readonly back = `/${this.session.name}`;
+  protected readonly wrong = computed(() => {
+    const content = this.session.content();
+    return content?.kind === 'wrong' ? content.sentence : undefined;
+  });
+  protected readonly headings = computed(() => {
+    const content = this.session.content();
+    const headings = content?.kind === 'table' ? content.headings : [];
+    return [{ value: '', label: 'not in the file' }, ...headings.map((heading) => ({ value: heading, label: heading }))];
+  });
+  protected readonly isTable = computed(() => this.session.content()?.kind === 'table');
+  protected readonly lines = computed(() => {
+    const said = this.session.said();
+    return this.session.rows().map(({ title, problem }, row) => {
+      const own = said.get(row);
+      return {
+        row,
+        title,
+        outcome: problem === undefined ? (own?.outcome ?? '') : 'refused',
+        words: problem ?? own?.detail ?? outcomeNames[own?.outcome ?? ''] ?? '',
+      };
+    });
+  });
+  protected readonly refusedCount = computed(() => this.lines().filter(({ outcome }) => outcome === 'refused').length);
+  protected readonly newCount = computed(() => this.lines().filter(({ outcome }) => outcome === 'added' || outcome === 'changed').length);
+  protected readonly ready = computed(() => {
+    const answer = this.session.answer();
+    return answer !== undefined && !answer.kept && this.refusedCount() === 0 && this.newCount() > 0;
+  });
+  protected readonly kept = computed(() => this.session.answer()?.kept === true);
+  protected readonly busy = computed(() => this.session.sending.state().state === 'busy');
+  protected readonly refused = computed(() => (this.session.said().size > 0 ? undefined : refusalIn(this.session.sending.state())));
+  protected readonly missing = computed(() => this.session.unmapped().map(({ label }) => label));
+  protected readonly summary = computed(() => {
+    const count = (outcome: string) => this.lines().filter((line) => line.outcome === outcome).length;
+    const told = [
+      [count('added'), 'new'],
+      [count('changed'), 'to be changed'],
+      [count('unchanged'), 'there already'],
+      [count('refused'), 'refused'],
+    ] as const;
+    return told.flatMap(([number, words]) => (number === 0 ? [] : [`${number} ${words}`])).join(' · ');
+  });
+
+  protected units = ({ quantity }: Column) =>
+    quantity === undefined
+      ? []
+      : [{ value: '', label: 'in each cell' }, ...Object.entries(quantityUnits[quantity]).map(([value, label]) => ({ value, label }))];
+
+  protected choose(event: Event): void {
+    const input = event.target as HTMLInputElement; // this listener sits on the file field alone
+    const file = input.files?.[0];
+    if (file !== undefined) void this.session.open(file);
+    input.value = '';
+  }
+}
