@@ -26,3 +26,29 @@ test('the visits of the demo wait for their look', async ({ page }) => {
   await page.goto('/');
   await expect(page.getByRole('article').filter({ hasText: 'Mushroom farm' })).toContainText('Look, and choose the method');
 });
+
+test('a visit from the look through the cylinder to its account', async ({ page }) => {
+  await page.goto('/today');
+  const visit = page.getByRole('article').filter({ hasText: 'Mushroom farm' });
+  await visit.getByRole('link').click();
+  await page.getByLabel('Failed part').selectOption('condenser');
+  await page.getByLabel('Read at step 1').fill('148 psig at 80 °F');
+  await page.getByLabel('Read at step 1').blur();
+  await expect(page.getByText(/148 psig at 80 °F · Ines Marrow/)).toBeVisible();
+  await page.getByRole('button', { name: 'Keep this plan for the visit' }).click();
+  await expect(page.getByText(/· kept/)).toBeVisible();
+  await page.getByRole('link', { name: 'Fill C-13' }).click();
+  await expect(page.getByLabel('Comes from')).not.toHaveValue('');
+  const reads = async (label: string, pounds: number) => {
+    await page.getByLabel(label, { exact: true }).fill(pounds.toFixed(1));
+  };
+  const all = (await (await page.request.get('/api/cylinders')).json()) as { name: string; tareKg: number; contentKg: number }[];
+  const own = all.find(({ name }) => name === 'C-13')!;
+  const before = Math.round(((own.tareKg + own.contentKg) / 0.45359237) * 10) / 10;
+  await reads('Scale reads now', before);
+  await page.getByRole('button', { name: 'Start the transfer' }).click();
+  await reads('Scale reads after', before + 2.5);
+  await page.getByRole('button', { name: /Book/ }).click();
+  await page.getByRole('link', { name: 'Back to the visit' }).click();
+  await expect(page.getByText(/2\.5 lb booked in one transfer/)).toBeVisible();
+});

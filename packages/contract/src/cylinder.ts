@@ -27,7 +27,6 @@ export const cylinderMarks = z.strictObject({
   validYears: z.int({ error: 'Whole years.' }).min(1, { error: 'At least 1 year.' }).max(15, { error: 'At most 15 years.' }),
 });
 export type CylinderMarks = z.infer<typeof cylinderMarks>;
-export const usualMarks: CylinderMarks = { kind: 'recovery', flammableRated: false, ports: 'liquid-and-vapour', validYears: 5 };
 
 /** What a person reads from the collar, and from the scale when something is in it. */
 export const newCylinder = z

@@ -1,5 +1,6 @@
 import type { AccountKind } from '@hygromet/contract/account';
-import { usualMarks, type CylinderMarks, type Place } from '@hygromet/contract/cylinder';
+import type { CylinderMarks, Place } from '@hygromet/contract/cylinder';
+import { usualMarks } from '@hygromet/contract/usual-marks';
 import type { SystemFacts, SystemKind } from '@hygromet/contract/system';
 import { fillRules } from '@hygromet/core/cylinder/fill-rule';
 import type { EndOfPumpDown } from '@hygromet/core/planning/schools';

@@ -1,5 +1,5 @@
 /** A figure that went through a file may have lost its last digits. */
-const SAME = 1e-6;
+const SAME = 1e-5;
 /** How something was typed is no fact of the circuit. */
 const asTyped = /typed$/i;
 

@@ -1,4 +1,5 @@
-import { usualMarks, type Cylinder, type CylinderMarks, type NewCylinder, type Place } from '@hygromet/contract/cylinder';
+import type { Cylinder, CylinderMarks, NewCylinder, Place } from '@hygromet/contract/cylinder';
+import { usualMarks } from '@hygromet/contract/usual-marks';
 import type { Typed } from '@hygromet/contract/primitives';
 import { sql } from 'kysely';
 import { sharesOf } from './account-store';

@@ -14,6 +14,12 @@ import { loadable, valueOf, waiting } from '../ui/loadable';
 
 const SHOWN = 4;
 
+/** How many of them, the roomiest first, take the mass. */
+function neededOf(roomiest: readonly { readonly roomKg: number }[], massKg: number): number {
+  let room = 0;
+  return roomiest.findIndex(({ roomKg }) => (room += roomKg) >= massKg) + 1;
+}
+
 /** Which cylinder takes it: those that may be filled, the nearest first, with what each takes; why the others do not. */
 @Component({
   selector: 'hy-cylinder-choice',
@@ -29,14 +35,15 @@ const SHOWN = 4;
               ><b>{{ own.cylinder.name }}</b></a
             >
             <span class="second"
-              >{{ place(own.cylinder.place) }} · {{ own.cylinder.contentKg > 0 ? own.cylinder.refrigerant : 'evacuated' }}</span
+              >{{ place(own.cylinder.place) }}, {{ own.cylinder.contentKg > 0 ? own.cylinder.refrigerant : 'evacuated' }}</span
             >
             <span class="room">takes {{ units.massText(own.roomKg, 'down') }}</span>
             <a
               class="button small"
               [routerLink]="['/cylinders', own.cylinder.id, 'fill']"
               [queryParams]="{ from: visit().system.id, visit: visit().id }"
-              >Fill {{ own.cylinder.name }}</a
+              [attr.aria-label]="'Fill ' + own.cylinder.name"
+              >Fill</a
             >
           </li>
         }
@@ -64,16 +71,12 @@ const SHOWN = 4;
     }
 
     li {
-      display: flex;
-      flex-wrap: wrap;
+      display: grid;
       align-items: center;
-      gap: 6px 14px;
+      gap: 4px 12px;
+      grid-template-columns: 52px minmax(0, 1fr) auto auto;
       padding: 8px 0;
       border-top: 1px solid var(--line);
-    }
-
-    .second {
-      flex: 1 1 130px;
     }
 
     .room {
@@ -141,9 +144,10 @@ export class CylinderChoice {
     if (this.shortBy() > 0)
       return `${mass} may have to find room, and the cylinders in the van take ${this.units.massText(this.massKg() - this.shortBy(), 'down')}: ${this.units.massText(this.shortBy())} are short.`;
     const whole = inVan.find(({ roomKg }) => roomKg >= this.massKg());
-    return whole === undefined
-      ? `${mass} fit into the cylinders in the van, into more than one.`
-      : `${mass} fit into ${whole.cylinder.name}.`;
+    if (whole !== undefined) return `At most ${mass} have to find room: they fit into ${whole.cylinder.name}.`;
+    const roomiest = [...inVan].sort((a, b) => b.roomKg - a.roomKg);
+    const names = roomiest.slice(0, neededOf(roomiest, this.massKg())).map(({ cylinder }) => cylinder.name);
+    return `At most ${mass} have to find room: take ${names.join(' and ')}.`;
   });
   /** Cylinders of the same refrigerant, or empty ones, that must not be filled now, each with its gravest reason. */
   protected readonly others = computed(() =>

@@ -1,4 +1,5 @@
-import { usualMarks, type Cylinder, type CylinderMarks, type NewCylinder } from '@hygromet/contract/cylinder';
+import type { Cylinder, CylinderMarks, NewCylinder } from '@hygromet/contract/cylinder';
+import { usualMarks } from '@hygromet/contract/usual-marks';
 import { places } from '@hygromet/contract/places';
 import { cylinderKinds } from '@hygromet/core/cylinder/cylinder-kind';
 import { newKey } from '../live/new-key';

@@ -40,7 +40,10 @@ export class ImportPage {
   protected readonly isTable = computed(() => this.session.content()?.kind === 'table');
   protected readonly lines = computed(() => {
     const said = this.session.said();
-    return this.session.rows().map(({ title, problem }, row) => {
+    // what stops the file comes first
+    const refusedFirst = (a: { outcome: string }, b: { outcome: string }) =>
+      Number(b.outcome === 'refused') - Number(a.outcome === 'refused');
+    const lines = this.session.rows().map(({ title, problem }, row) => {
       const own = said.get(row);
       return {
         row,
@@ -49,6 +52,7 @@ export class ImportPage {
         words: problem ?? own?.detail ?? outcomeNames[own?.outcome ?? ''] ?? '',
       };
     });
+    return lines.sort(refusedFirst);
   });
   protected readonly refusedCount = computed(() => this.lines().filter(({ outcome }) => outcome === 'refused').length);
   protected readonly newCount = computed(() => this.lines().filter(({ outcome }) => outcome === 'added' || outcome === 'changed').length);

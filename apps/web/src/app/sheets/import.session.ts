@@ -33,6 +33,8 @@ export class ImportSession {
   readonly fileName = signal('');
   readonly content = signal<FileContent | undefined>(undefined);
   readonly mapping = signal<Mapping>({});
+  /** Whether the headings left something open when the file was chosen; the list of columns then stays open. */
+  readonly mappingAsked = signal(false);
   readonly answer = signal<ImportAnswer | undefined>(undefined);
 
   readonly unmapped = computed(() =>
@@ -75,6 +77,7 @@ export class ImportSession {
     this.sending.reset();
     this.content.set(content);
     this.mapping.set(content.kind === 'table' ? suggested(this.sheet.columns, content.headings) : {});
+    this.mappingAsked.set(this.unmapped().length > 0);
     this.tryIt();
   }
 
