@@ -47,6 +47,12 @@ export const systemFacts = z.strictObject({
       highTyped: typed.optional(),
     })
     .optional(),
+  /** Of a multi-split, each a branch with its own valve. */
+  indoorUnits: z
+    .int({ error: 'Count the indoor units in whole numbers.' })
+    .min(1, { error: 'At least one indoor unit.' })
+    .max(64, { error: 'At most 64 indoor units.' })
+    .optional(),
   /** What single components bear, as it stands on them. */
   limits: z
     .array(

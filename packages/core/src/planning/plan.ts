@@ -35,6 +35,8 @@ export interface RecordedSystem {
   readonly compressor: CompressorType;
   readonly switches: Switches;
   readonly limits: readonly PartLimit[];
+  /** Of a multi-split. */
+  readonly indoorUnits?: number | undefined;
 }
 
 /** The pressure switches of a system; the pressures at which they open are Pa above the atmosphere. */
@@ -108,7 +110,7 @@ export function planFor(system: RecordedSystem, look: Look, schools: Schools): P
 export function stepsFor(
   { situation, weakest }: Plan,
   method: Method,
-  { flammable, switches }: Pick<RecordedSystem, 'flammable' | 'switches'>,
+  { flammable, switches, indoorUnits }: Pick<RecordedSystem, 'flammable' | 'switches' | 'indoorUnits'>,
   { endOfPumpDown }: Schools,
 ): { readonly steps: readonly Step[]; readonly estimate: RecoveryEstimate | undefined } {
   const estimate = estimateOf(situation, method);
@@ -118,6 +120,7 @@ export function stepsFor(
     needsCooling: estimate?.trips ?? false,
     endOfPumpDown,
     switches: { low: switches.low, lowOpens: absolute(switches.lowOpens), highOpens: absolute(switches.highOpens) },
+    indoorUnits,
     weakest: absolute(weakest?.gaugePa),
   };
   return { steps: steps(method, situation, facts), estimate };

@@ -155,3 +155,8 @@ test('what burns is never drawn into a vacuum by a school, and nothing is heated
   expect(find('recover', 'sweep-with-nitrogen', {}, burning)!.cautions).toContain('no-flame-before-swept');
   expect(find('recover', 'prepare-cylinder', {}, burning)!.cautions).toContain('rated-for-it');
 });
+
+test('every branch of a multi-split is opened before it is recovered: what is shut in stays', () => {
+  expect(find('recover', 'open-branches', { kind: 'multi-split' }, { indoorUnits: 5 })?.count).toBe(5);
+  expect(codes('recover')).not.toContain('open-branches');
+});

@@ -21,6 +21,7 @@ export type StepCode =
   | 'cut-power'
   | 'watch-holding'
   | 'pierce-process-tube'
+  | 'open-branches'
   | 'prepare-cylinder'
   | 'remove-cores'
   | 'connect-and-purge'
@@ -55,6 +56,8 @@ export interface Step {
   readonly valve?: Valve;
   /** The reading at which to act, Pa absolute. */
   readonly at?: Pascal;
+  /** How many of them, where somebody has recorded it. */
+  readonly count?: number;
   /** Minutes to wait. */
   readonly minutes?: number;
   /** What may happen here, and only where it may. */
@@ -72,6 +75,8 @@ export interface StepFacts {
   readonly endOfPumpDown: EndOfPumpDown;
   /** The switches of the system, Pa absolute at which they open where that stands in the record. */
   readonly switches: { readonly low: 'none' | 'fitted'; readonly lowOpens?: Pascal | undefined; readonly highOpens?: Pascal | undefined };
+  /** Indoor units of a multi-split, where they were counted. */
+  readonly indoorUnits?: number | undefined;
   /** Pa absolute that the weakest recorded part bears. */
   readonly weakest?: Pascal | undefined;
 }
@@ -179,8 +184,10 @@ const stopsTooEarly = ({ switches: { low, lowOpens } }: StepFacts, end: Pascal) 
 const lowPressureSwitch = ({ switches: { lowOpens } }: StepFacts) =>
   step('defeat-low-pressure-switch', { cautions: ['lock-out'], ...(lowOpens === undefined ? {} : { at: lowOpens }) });
 
-function hookUp({ compressor, ports }: Situation, { needsCooling }: StepFacts): readonly Step[] {
+function hookUp({ kind, compressor, ports }: Situation, { needsCooling, indoorUnits }: StepFacts): readonly Step[] {
   return [
+    // a branch whose valve is shut keeps its liquid (common practice)
+    ...(kind === 'multi-split' ? [step('open-branches', indoorUnits === undefined ? {} : { count: indoorUnits })] : []),
     step('prepare-cylinder', {
       cautions: [
         ...(compressor.state === 'burnt-out' ? (['acid'] as const) : []),

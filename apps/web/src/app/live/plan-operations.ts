@@ -100,6 +100,7 @@ function recorded(
     compressor: facts.compressor ?? 'scroll',
     switches: { low: facts.switches?.low ?? 'fitted', lowOpens: facts.switches?.lowOpensPa, highOpens: facts.switches?.highOpensPa },
     limits: facts.limits ?? [],
+    indoorUnits: facts.indoorUnits,
   };
 }
 

@@ -22,6 +22,8 @@ const told: Record<StepCode, (step: Step, tell: Telling) => string> = {
   'watch-holding': ({ minutes }) =>
     `Watch the shut-off side for ${minutes ?? 0} min: a rise says that a valve does not hold, or that liquid was left.`,
   'pierce-process-tube': () => 'Put a piercing valve on the process tube; a real port replaces it before it is charged again.',
+  'open-branches': ({ count }) =>
+    `Open the valves of ${count === undefined ? 'every branch' : `all ${count} branches`} by the unit’s own service mode: a branch that is shut keeps its liquid.`,
   'prepare-cylinder': () => 'Take an evacuated cylinder of this refrigerant, note its stop weight, put it on the scale.',
   'remove-cores': () => 'Take the valve cores out.',
   'connect-and-purge': () => 'Connect short, wide hoses and purge them.',

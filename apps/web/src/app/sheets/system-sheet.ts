@@ -36,6 +36,7 @@ const columns: readonly Column[] = [
   column('line_covered', 'Length the plate covers', '25 ft', { quantity: 'length' }),
   column('liquid_line', 'Liquid line, in', tubes),
   column('suction_line', 'Suction line, in', tubes),
+  column('indoor_units', 'Indoor units', 'of a multi-split'),
   column('low_switch', 'Low-pressure switch', 'fitted, none'),
   column('low_switch_opens', 'Low-pressure switch opens at', '25 psig', { quantity: 'service-pressure' }),
   column('high_switch_opens', 'High-pressure switch opens at', '410 psig', { quantity: 'service-pressure' }),
@@ -92,6 +93,7 @@ function factCells(facts: SystemFacts): Cells {
     line_covered: quantityCell(lineSet?.coveredM, undefined, 'm'),
     liquid_line: lineSet?.liquid ?? '',
     suction_line: lineSet?.suction ?? '',
+    indoor_units: String(facts.indoorUnits ?? ''),
     low_switch: switches?.low ?? '',
     low_switch_opens: quantityCell(switches?.lowOpensPa, switches?.lowTyped, 'barg', 1e-5),
     high_switch_opens: quantityCell(switches?.highOpensPa, switches?.highTyped, 'barg', 1e-5),
@@ -120,6 +122,7 @@ function factsIn(cells: Cells): SystemFacts {
     ...filled('volumes', Object.fromEntries(partsWithVolume.flatMap((part) => volumeIn(cells, part)))),
     ...(lineSet === undefined ? {} : { lineSet }),
     ...filled('switches', switches),
+    ...((cells['indoor_units'] ?? '').trim() === '' ? {} : { indoorUnits: Number(cells['indoor_units']) }),
     ...(limits.length === 0 ? {} : { limits }),
     ...(written === '' ? {} : { written }),
   };

@@ -26,6 +26,7 @@ export interface FactsDraft {
   readonly lowSwitch: string;
   readonly lowOpens: QuantityEntry;
   readonly highOpens: QuantityEntry;
+  readonly indoorUnits: string;
   readonly limits: readonly LimitDraft[];
   readonly written: string;
 }
@@ -72,6 +73,7 @@ export function draftOf(facts: SystemFacts, metric: boolean, gauge: Gauge): Fact
     lowSwitch: switches?.low ?? '',
     lowOpens: gaugeEntry(switches?.lowOpensPa, switches?.lowTyped, gauge),
     highOpens: gaugeEntry(switches?.highOpensPa, switches?.highTyped, gauge),
+    indoorUnits: String(facts.indoorUnits ?? ''),
     limits: (facts.limits ?? []).map(({ what, part, gaugePa, typed }) => ({ what, part, gauge: gaugeEntry(gaugePa, typed, gauge) })),
     written: facts.written ?? '',
   };
@@ -86,6 +88,7 @@ export function factsOf(draft: FactsDraft): SystemFacts | undefined {
   const volumes = partsWithVolume.map((part) => [part, readQuantity('volume', draft.volumes[part].entry)] as const);
   const limits = draft.limits.map((limit) => [limit, readQuantity('service-pressure', limit.gauge)] as const);
   if ([length, covered, low, high, ...volumes.map(([, own]) => own)].some(({ state }) => state === 'bad')) return undefined;
+  if (draft.indoorUnits.trim() !== '' && !/^\d{1,2}$/.test(draft.indoorUnits.trim())) return undefined;
   if (limits.some(([{ what }, reading]) => reading.state !== 'good' || what.trim() === '')) return undefined;
   const switches = {
     ...(draft.lowSwitch === '' ? {} : { low: draft.lowSwitch }),
@@ -106,6 +109,7 @@ export function factsOf(draft: FactsDraft): SystemFacts | undefined {
     ...filled('volumes', known),
     ...(length.state === 'good' ? { lineSet: lineSetOf(draft, length.si, covered) } : {}),
     ...filled('switches', switches),
+    ...(draft.indoorUnits.trim() === '' ? {} : { indoorUnits: Number(draft.indoorUnits) }),
     ...(limits.length === 0
       ? {}
       : { limits: limits.map(([{ what, part }, reading]) => ({ what: what.trim(), part, ...gaugeOf(reading) })) }),

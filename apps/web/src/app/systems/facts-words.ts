@@ -23,6 +23,7 @@ function linesOf(facts: SystemFacts, tell: Telling): ReadonlyMap<string, string>
         ? undefined
         : `${tell.length(lineSet.lengthM)} of ${lineSet.liquid} and ${lineSet.suction} in, ${tell.length(lineSet.coveredM)} covered by the plate`,
     ],
+    ['Indoor units', facts.indoorUnits === undefined ? undefined : String(facts.indoorUnits)],
     ['Low-pressure switch', switches?.low === 'none' ? 'none' : pressure(switches?.lowOpensPa)],
     ['High-pressure switch', pressure(switches?.highOpensPa)],
     ...(facts.limits ?? []).map(({ what, gaugePa }): [string, string] => [what, `bears ${tell.pressureStep(gaugePa)}`]),

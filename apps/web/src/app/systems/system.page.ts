@@ -88,6 +88,9 @@ export class SystemPage {
     { value: 'measured', label: 'measured' },
   ];
   protected readonly lowSwitches = [AS_USUAL, { value: 'fitted', label: 'there is one' }, { value: 'none', label: 'there is none' }];
+  protected readonly unitsProblem = computed(() =>
+    /^(\d{1,2})?$/.test(this.draft().indoorUnits.trim()) ? undefined : 'Count the indoor units in whole numbers, 1 to 64.',
+  );
   protected readonly partNames = partNames;
   protected readonly tubes = tubeSizes.map((value) => ({ value, label: `${value} in` }));
   protected readonly valveNames = valveNames;
