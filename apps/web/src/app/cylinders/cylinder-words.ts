@@ -19,7 +19,7 @@ export function stateWords(cylinder: Cylinder, units: Units): { readonly text: s
 function flagWords(flag: CylinderFlag, cylinder: Cylinder, units: Units): string {
   switch (flag) {
     case 'overfilled':
-      return cylinder.standing.state === 'limited' ? `overfilled by ${units.massText(-cylinder.standing.mayAddKg)}` : 'overfilled';
+      return cylinder.standing.state === 'limited' ? `overfilled by ${units.massText(-cylinder.standing.mayAddKg, 'up')}` : 'overfilled';
     case 'mixed':
       return `mixed: ${Object.keys(cylinder.composition ?? {}).join(', ')}`;
     case 'overdue':

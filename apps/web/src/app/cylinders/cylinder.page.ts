@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { Cylinder } from '@hygromet/contract/cylinder';
+import { pressureIn, STANDARD_ATMOSPHERE } from '@hygromet/core/units/pressure';
 import { refusalIn } from '../live/command';
 import { Units } from '../preferences/units.service';
 import { BigNumber } from '../ui/big-number';
@@ -12,13 +13,30 @@ import { MovementsTable } from '../ui/movements-table';
 import { PageHead } from '../ui/page-head';
 import { WeightBeam } from '../ui/weight-beam';
 import { drawnLevels } from '../transfer/drawn-levels';
+import { eventText } from './event-words';
+import { HappeningForm } from './happening-form';
+import { HotChart } from './hot-chart';
+import { cylinderKindNames } from './objection-words';
+import { TroublePlan } from './trouble-plan';
 import { CylinderSession } from './cylinder.session';
-import { contentName, graveFlags, monthText, placeNames, stateWords } from './cylinder-words';
+import { contentName, dayText, graveFlags, momentText, monthText, placeNames, stateWords } from './cylinder-words';
 
 /** One cylinder: what is in it, its limits, how it stands at a temperature, and all that happened to it. */
 @Component({
   selector: 'hy-cylinder-page',
-  imports: [BigNumber, Caution, CylinderDrawing, LimitsTable, MovementsTable, PageHead, RouterLink, WeightBeam],
+  imports: [
+    BigNumber,
+    Caution,
+    CylinderDrawing,
+    HappeningForm,
+    HotChart,
+    LimitsTable,
+    MovementsTable,
+    PageHead,
+    RouterLink,
+    TroublePlan,
+    WeightBeam,
+  ],
   providers: [CylinderSession],
   templateUrl: './cylinder.page.html',
   styleUrls: ['../ui/columns.css', '../transfer/stage.css', '../ui/figures.css', '../ui/alone.css', './cylinder.page.css'],
@@ -36,6 +54,21 @@ export class CylinderPage {
   protected readonly levels = computed(() => drawnLevels(valueOf(this.session.levels()), this.units));
   protected readonly movements = computed(() => valueOf(this.session.movements()) ?? []);
   protected readonly refused = computed(() => refusalIn(this.session.reversing.state()));
+  protected readonly events = computed(() =>
+    (valueOf(this.session.events()) ?? []).map((event) => ({
+      id: event.id,
+      text: eventText(event, this.units),
+      recordedBy: event.recordedBy,
+      when: momentText(event.happenedAt),
+    })),
+  );
+  protected readonly use = ({ marks }: Cylinder) =>
+    [cylinderKindNames[marks.kind], marks.owner, marks.flammableRated ? 'rated for flammables' : undefined].filter(Boolean).join(', ');
+  protected readonly vacuum = ({ evacuatedAt, vacuum }: Cylinder) => {
+    if (evacuatedAt === null) return 'not evacuated since it was used';
+    if (vacuum === null) return `evacuated ${dayText(evacuatedAt)}, not proved`;
+    return `${this.units.decimal(pressureIn(vacuum.pressurePa, 'micron', STANDARD_ATMOSPHERE), 0)} microns, ${vacuum.provedBy}, ${dayText(evacuatedAt)}`;
+  };
   protected readonly month = monthText;
   protected readonly place = (cylinder: Cylinder) => placeNames[cylinder.place];
   protected readonly content = contentName;
@@ -51,6 +84,8 @@ function graveSentence({ flags }: Cylinder, words: string): string | undefined {
     mixed: 'Add nothing. Ask the reclaimer whether they take it; otherwise it is destroyed.',
     overdue: 'Do not fill it. Have it requalified, or empty it and take it out of use.',
     'over-rated': 'Move its content into a cylinder of a higher pressure class.',
+    airy: 'Let it rest, purge it or send it in, then check again; add nothing until then.',
+    'wrong-tare': 'Every net weight rests on it: find out whether the collar, ice or a hose is the reason before it is filled.',
     overdrawn: 'More was booked out of it than into it. Weigh it and book the difference.',
   };
   return `${words[0]?.toUpperCase() ?? ''}${words.slice(1)}. ${advice[flag] ?? ''}`;

@@ -21,9 +21,11 @@ export class CylinderSession {
   readonly temperature = signal<number>(celsius(25));
   readonly cylinder = toSignal(loadable(this.registers.cylinder$(this.id)), { initialValue: waiting });
   readonly movements = toSignal(loadable(this.registers.movementsOf$(this.id)), { initialValue: waiting });
+  readonly events = toSignal(loadable(this.registers.cylinderEvents$(this.id)), { initialValue: waiting });
   private readonly organisation = toSignal(loadable(this.registers.organisation$), { initialValue: waiting });
   private readonly refrigerants = toSignal(loadable(this.registers.refrigerants$), { initialValue: waiting });
 
+  readonly hottestK = computed(() => valueOf(this.organisation())?.hottestK);
   private readonly known = computed(() => valueOf(this.cylinder()));
   readonly summary = computed(() => valueOf(this.refrigerants())?.find(({ id }) => id === this.known()?.refrigerant));
   readonly composition = computed(() => this.known()?.composition ?? this.summary()?.composition);

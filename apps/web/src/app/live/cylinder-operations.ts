@@ -1,9 +1,10 @@
 import { decanting, type Decanting } from '@hygromet/core/cylinder/decanting';
+import { levelAt } from '@hygromet/core/cylinder/level';
 import type { FillPolicy } from '@hygromet/core/cylinder/fill-rule';
 import { suitability, type Candidate, type Incoming, type Suitability } from '@hygromet/core/cylinder/suitability';
 import type { Composition } from '@hygromet/core/fluids/composition';
 import { airCheck, type Accuracy, type AirCheck } from '@hygromet/core/readings/air-check';
-import { kelvin, pascal } from '@hygromet/core/units/quantity';
+import { cubicMetre, kelvin, kilogram, pascal } from '@hygromet/core/units/quantity';
 
 export interface SuitArgs {
   readonly cylinders: readonly (Candidate & { readonly id: string })[];
@@ -21,6 +22,22 @@ export interface DecantArgs {
   readonly others: SuitArgs;
 }
 
+export interface HotCurveArgs {
+  readonly composition: Composition;
+  readonly volumeM3: number;
+  readonly massKg: number;
+  /** K */
+  readonly temperatures: readonly number[];
+}
+
+export interface HotPoint {
+  readonly T: number;
+  /** Pa absolute */
+  readonly p: number;
+  readonly liquidShare: number;
+  readonly full: boolean;
+}
+
 /** What is asked about cylinders: whether something may go into them, where too much goes, and whether there is air in them. */
 export const cylinderOperations = {
   suit: ({ cylinders, incoming, policy, hottestK }: SuitArgs): readonly Suited[] =>
@@ -30,6 +47,13 @@ export const cylinderOperations = {
     const receiving = cylinderOperations.suit(others).filter(({ objections }) => objections.length === 0);
     return decanting(composition, cylinder, receiving);
   },
+
+  /** How a closed cylinder answers to heat: its pressure and level over temperature. */
+  hotCurve: ({ composition, volumeM3, massKg, temperatures }: HotCurveArgs): readonly HotPoint[] =>
+    temperatures.flatMap((T) => {
+      const level = levelAt(composition, cubicMetre(volumeM3), kilogram(massKg), kelvin(T));
+      return level.state === 'empty' ? [] : [{ T, p: level.p, liquidShare: level.liquidShare, full: level.state === 'liquid-full' }];
+    }),
 
   air: ({ composition, p, T, accuracy }: { composition: Composition; p: number; T: number; accuracy: Accuracy }): AirCheck =>
     airCheck(composition, pascal(p), kelvin(T), accuracy),

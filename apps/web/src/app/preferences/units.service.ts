@@ -17,8 +17,8 @@ export interface Shown {
   readonly unit: string;
 }
 
-/** How a number is brought to the digits that are shown. A limit is never rounded up. */
-export type Rounding = 'nearest' | 'down';
+/** How a number is brought to the digits that are shown. A limit is never rounded up, and what is too much never down. */
+export type Rounding = 'nearest' | 'down' | 'up';
 
 const DECIMALS: Record<MassUnit, number> = { lb: 1, 'lb-oz': 0, oz: 0, kg: 2, g: 0 };
 /** Below this a charge is told with one digit more. */
@@ -31,7 +31,8 @@ const decimalsFor = (unit: MassUnit, kg: number) =>
 const rounded = (value: number, decimals: number, rounding: Rounding) => {
   const step = 10 ** decimals;
   // a value that is a tenth but for its last bits is that tenth
-  return (rounding === 'down' ? Math.floor(value * step + 1e-6) : Math.round(value * step)) / step;
+  const digits = { nearest: Math.round(value * step), down: Math.floor(value * step + 1e-6), up: Math.ceil(value * step - 1e-6) };
+  return digits[rounding] / step;
 };
 
 /** Quantities in the units of this person: the only place of the interface where SI becomes a text. */

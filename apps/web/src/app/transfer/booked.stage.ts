@@ -29,8 +29,8 @@ import { FillSession } from './fill.session';
         }
         @if (booked.overfilledByKg; as over) {
           <hy-caution [grave]="true"
-            >{{ c.name }} is overfilled by {{ units.massText(over) }}. Move that much into an empty cylinder now, and keep it cool until
-            then.</hy-caution
+            >{{ c.name }} is overfilled by {{ units.massText(over, 'up') }}. Move that much into an empty cylinder now, and keep it cool
+            until then.</hy-caution
           >
         }
         <table class="accounts">

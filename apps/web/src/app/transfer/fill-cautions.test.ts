@@ -24,6 +24,7 @@ const facts = (more: Partial<FillFacts>): FillFacts => ({
   incoming: 'R-410A',
   safetyGroup: 'A1',
   ruling,
+  objections: [],
   nowKg: 10.8,
   rating: pressureRating(composition, 2.76e6),
   heat: operations.heat({ composition, volumeM3: volume, massKg: ruling.net }),
@@ -63,4 +64,10 @@ test('overdue stops, and the gravest stands first', () => {
 test('an empty cylinder has nothing to mix with', () => {
   const cylinder = { ...facts({}).cylinder, refrigerant: null } as Cylinder;
   expect(codes({ cylinder, incoming: 'R-32' })).toEqual([]);
+});
+
+test('what speaks against the cylinder itself stops the transfer, in a sentence of its own', () => {
+  const found = fillCautions({ ...facts({}), objections: ['airy', 'not-evacuated', 'class-too-low'] }, units);
+  expect(found.filter(({ stops }) => stops).map(({ code }) => code)).toEqual(['airy', 'not-evacuated']);
+  expect(found[0]!.sentence).toMatch(/Add nothing until it is purged/);
 });

@@ -1,4 +1,5 @@
 import type { FillLimit } from '@hygromet/core/cylinder/fill-limit';
+import type { Objection } from '@hygromet/core/cylinder/suitability';
 import type { PressureRating } from '@hygromet/core/cylinder/pressure-rating';
 import type { Cylinder } from '@hygromet/contract/cylinder';
 import type { Units } from '../preferences/units.service';
@@ -18,6 +19,8 @@ export interface FillFacts {
   readonly incoming: string | undefined;
   readonly safetyGroup: string | null | undefined;
   readonly ruling: FillLimit | undefined;
+  /** What speaks against this cylinder for what would come in. */
+  readonly objections: readonly Objection[];
   readonly nowKg: number | undefined;
   readonly rating: PressureRating | undefined;
   /** Heat at the stop weight, and the hottest place. */
@@ -27,9 +30,36 @@ export interface FillFacts {
 
 /** Only what applies, gravest first. */
 export function fillCautions(facts: FillFacts, units: Units): readonly FillCaution[] {
-  const all = [overfilled(facts, units), mixing(facts), overdue(facts), overRated(facts, units), hot(facts, units), flammable(facts)];
+  const all = [
+    ...objected(facts),
+    overfilled(facts, units),
+    mixing(facts),
+    overdue(facts),
+    overRated(facts, units),
+    hot(facts, units),
+    flammable(facts),
+  ];
   return all.filter((caution) => caution !== undefined).sort((a, b) => Number(b.grave) - Number(a.grave));
 }
+
+/** Objections that no caution below tells with its own figures. */
+const sentences: Partial<Record<Objection, (name: string) => string>> = {
+  retired: (name) => `${name} is out of use. Take another cylinder.`,
+  nitrogen: (name) => `${name} is for nitrogen. Take another cylinder.`,
+  virgin: (name) => `${name} holds virgin refrigerant: what comes from a system goes into a recovery cylinder.`,
+  'not-evacuated': (name) =>
+    `${name} is not evacuated since it was last used: evacuate and prove it first, or its air goes to the reclaimer.`,
+  'not-for-flammable': (name) => `${name} is not recorded as rated for flammable refrigerant. Take one that is, or record its marks.`,
+  'burn-out-apart': (name) => `${name} is marked for burnt-out or unknown refrigerant: nothing else goes into it.`,
+  'other-owner': (name) => `${name} is kept for another owner's refrigerant.`,
+  airy: (name) => `A check found air in ${name}. Add nothing until it is purged or sent in.`,
+};
+
+const objected = ({ objections, cylinder }: FillFacts): readonly FillCaution[] =>
+  objections.flatMap((code) => {
+    const sentence = sentences[code];
+    return sentence === undefined ? [] : [{ code, grave: true, stops: true, sentence: sentence(cylinder.name) }];
+  });
 
 function overfilled({ cylinder, ruling, nowKg, heat }: FillFacts, units: Units): FillCaution | undefined {
   if (ruling === undefined || nowKg === undefined || nowKg <= ruling.gross) return undefined;
@@ -38,7 +68,7 @@ function overfilled({ cylinder, ruling, nowKg, heat }: FillFacts, units: Units):
     code: 'overfilled',
     grave: true,
     stops: true,
-    sentence: `${cylinder.name} is overfilled by ${units.massText(nowKg - ruling.gross)}. Add nothing; move that much into an empty cylinder.${until}`,
+    sentence: `${cylinder.name} is overfilled by ${units.massText(nowKg - ruling.gross, 'up')}. Add nothing; move that much into an empty cylinder.${until}`,
   };
 }
 

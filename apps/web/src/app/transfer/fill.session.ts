@@ -3,6 +3,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute } from '@angular/router';
 import places from '@hygromet/core/cylinder/hottest-places.json';
 import { celsius } from '@hygromet/core/units/temperature';
+import { candidateOf } from '../cylinders/candidate';
 import { asked } from '../live/asked';
 import { command } from '../live/command';
 import { Drafts } from '../live/draft.service';
@@ -171,6 +172,39 @@ export class FillSession {
     }),
   );
 
+  private readonly suited = asked(
+    this.properties,
+    'suit',
+    computed(() => {
+      const [cylinder, organisation, hottestK, incoming] = [
+        this.known(),
+        valueOf(this.organisation()),
+        this.hottestK(),
+        this.nominal(this.incoming()),
+      ];
+      if (cylinder === undefined || organisation === undefined || hottestK === undefined || incoming === undefined) return undefined;
+      const policy = { required: organisation.requiredRules, liquidShareAt131F: organisation.liquidShareAt131F };
+      // what comes into a cylinder marked for burnt-out refrigerant is taken to be that: the person has chosen it
+      const quality = cylinder.marks.kind === 'burn-out' ? ('burnt' as const) : ('usual' as const);
+      return {
+        cylinders: [{ id: cylinder.id, ...candidateOf(cylinder, (id) => this.nominal(id)?.composition) }],
+        incoming: {
+          composition: incoming.composition,
+          flammable: incoming.flammable,
+          quality,
+          owner: this.sourceSystem()?.site ?? cylinder.marks.owner,
+        },
+        policy,
+        hottestK,
+      };
+    }),
+  );
+  /** Refrigerant straight from a supplier may go where virgin refrigerant is kept. */
+  private readonly objections = computed(() => {
+    const objections = valueOf(this.suited())?.[0]?.objections ?? [];
+    return this.source()?.kind === 'supplier' ? objections.filter((own) => own !== 'virgin') : objections;
+  });
+
   readonly cautions = computed(() => {
     const cylinder = this.known();
     if (cylinder === undefined) return [];
@@ -181,6 +215,7 @@ export class FillSession {
         incoming,
         safetyGroup: this.nominal(incoming ?? cylinder.refrigerant)?.safetyGroup,
         ruling: this.ruling(),
+        objections: this.objections(),
         nowKg: this.grossNow(),
         rating: valueOf(this.rating()),
         heat: valueOf(this.heat()),

@@ -29,6 +29,7 @@ export const quantityUnits = {
   'service-pressure': { psig: 'psi', barg: 'bar' },
   length: { ft: 'ft', m: 'm' },
   temperature: { F: '°F', C: '°C' },
+  vacuum: { micron: 'microns', Pa: 'Pa' },
   pressure: { psig: 'psig', barg: 'bar gauge', kPag: 'kPa gauge', inHg: 'inHg vacuum', psia: 'psia', bar: 'bar abs' },
 } as const;
 export type QuantityKind = keyof typeof quantityUnits;
@@ -67,6 +68,7 @@ function siOf(kind: QuantityKind, entry: QuantityEntry, atmosphere: Pascal): num
       return temperatureFrom(readNumber(entry.text), entry.unit === 'C' ? 'C' : 'F');
     case 'length':
       return lengthFrom(readNumber(entry.text), entry.unit === 'm' ? 'm' : 'ft');
+    case 'vacuum':
     case 'pressure':
       return pressureFrom(readNumber(entry.text), entry.unit as PressureUnit, atmosphere); // the field offers only these
     default:
@@ -104,6 +106,8 @@ function sentenceFor(kind: QuantityKind, error: Error): string {
       return 'No place is that cold or that hot. Check the unit.';
     case 'length':
       return 'A length is 0 or more. Check the sign and the unit.';
+    case 'vacuum':
+      return 'A vacuum is above 0. Read the micron gauge again.';
     case 'pressure':
       return 'No pressure is below a full vacuum or above 10 000 bar. Check the sign and the unit.';
     case 'service-pressure':

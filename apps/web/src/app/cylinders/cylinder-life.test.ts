@@ -1,0 +1,179 @@
+import { TestBed } from '@angular/core/testing';
+import type { Cylinder } from '@hygromet/contract/cylinder';
+import type { CylinderEvent } from '@hygromet/contract/cylinder-event';
+import { refrigerant } from '@hygromet/core/fluids/refrigerant';
+import { airCheck } from '@hygromet/core/readings/air-check';
+import { bubblePoint } from '@hygromet/core/thermo/saturation';
+import { pascal } from '@hygromet/core/units/quantity';
+import { celsius, fahrenheit } from '@hygromet/core/units/temperature';
+import { BehaviorSubject, of, throwError } from 'rxjs';
+import { aCylinder, anAccount, render, stage } from '../../../test/scene';
+import { Refusal } from '../live/refusal';
+import { Units } from '../preferences/units.service';
+import { airWords } from './air-words';
+import { CylinderPage } from './cylinder.page';
+import { eventText } from './event-words';
+
+const open = async (more: Partial<Cylinder> = {}, registers: Record<string, unknown> = {}) => {
+  const sent: object[] = [];
+  const keep = (_: string, event: object) => {
+    sent.push(event);
+    return of(aCylinder());
+  };
+  stage({ registers: { cylinder$: () => of(aCylinder(more)), addCylinderEvent$: keep, ...registers } });
+  return { ...(await render(CylinderPage)), sent };
+};
+const emptied = { contentKg: 0, composition: null, standing: { state: 'empty' } } as const;
+
+describe('what happened is recorded', () => {
+  test('an evacuation with its microns and its gauge; without them it is asked for', async () => {
+    const { type, press, text, sent } = await open(emptied);
+    await press('Record it');
+    expect([text().includes('The holds at is missing'), text().includes('The gauge is missing')]).toEqual([true, true]);
+    await type('Holds at', '320');
+    await type('Gauge', 'micron gauge 2');
+    await press('Record it');
+    expect(sent[0]).toMatchObject({
+      what: 'evacuated',
+      pressurePa: expect.closeTo(42.66, 1),
+      gauge: 'micron gauge 2',
+      typed: { text: '320', unit: 'micron' },
+    });
+    expect(text()).toContain('Recorded.');
+  });
+
+  test('air is told before it is recorded, from gauge and thermometer', async () => {
+    const own = bubblePoint(refrigerant('R-410A').composition, fahrenheit(75)).p;
+    const { type, press, text, sent } = await open();
+    await type('Gauge reads', String(Math.round((own * 1.15 - 101_325) / 6894.757)));
+    await type('Shell at the liquid', '75');
+    expect(text()).toMatch(/Air: 1[23]\.\d % of the vapour .* 1\.5 % is allowed \(AHRI 700\)/);
+    await press('Record it');
+    expect(sent[0]).toMatchObject({ what: 'air-checked', gaugePa: expect.closeTo(6894.757, 2), thermometerK: expect.closeTo(5 / 9, 9) });
+  });
+
+  test('what left it goes to the ledger', async () => {
+    const removals: object[] = [];
+    const bookRemoval$ = (body: object) => {
+      removals.push(body);
+      return of({});
+    };
+    const accounts$ = of([anAccount({ id: 'r1', kind: 'reclaimer', name: 'Reclaimer' })]);
+    const { type, press, text } = await open({}, { bookRemoval$, accounts$ });
+    await type('What happened', 'left');
+    await press('Record it');
+    expect(text()).toContain('Choose where it went.');
+    await type('Went to', 'r1');
+    await type('Scale read before', '24.6');
+    await type('Scale reads after', '17.2');
+    await press('Record it');
+    expect(removals[0]).toMatchObject({ to: 'r1', cylinder: 'c7', grossAfterTyped: { text: '17.2', unit: 'lb' } });
+  });
+
+  test.each([
+    ['moved', 'Stands now', 'workshop', { what: 'moved', place: 'workshop' }],
+    ['requalified', 'New stamp', '10-26', { what: 'requalified', stamp: '2026-10' }],
+    ['tare-weighed', 'Scale reads empty', '17.9', { what: 'tare-weighed', typed: { text: '17.9', unit: 'lb' } }],
+    [
+      'described',
+      'Kept for the owner',
+      'Cheese cave',
+      { what: 'described', marks: { owner: 'Cheese cave', kind: 'recovery', validYears: 5 } },
+    ],
+    ['retired', 'Reason', 'dent', { what: 'retired', reason: 'dent' }],
+    ['relabelled', 'Used for', 'burn-out', { what: 'relabelled', refrigerant: null, kind: 'burn-out' }],
+  ])('%s', async (what, field, value, event) => {
+    const { type, press, sent } = await open(emptied);
+    await type('What happened', what);
+    await type(field, value);
+    await press('Record it');
+    expect(sent[0]).toMatchObject(event);
+  });
+
+  test('what the server refuses is said, and nothing typed is lost', async () => {
+    const refuse = () => throwError(() => new Refusal('not-empty', 'By the ledger 4.00 kg are in C-07.'));
+    const { type, press, text, control } = await open({}, { addCylinderEvent$: refuse });
+    await type('What happened', 'retired');
+    await type('Reason', 'dent');
+    await press('Record it');
+    expect(text()).toContain('By the ledger 4.00 kg are in C-07.');
+    expect(control('Reason').value).toBe('dent');
+  });
+});
+
+describe('a cylinder in trouble', () => {
+  const over = {
+    id: 'c5',
+    name: 'C-05',
+    contentKg: 11,
+    standing: { state: 'limited', ruling: 'eighty-percent-77F', stopGrossKg: 17.6, mayAddKg: -1.2, liquidShare77F: 0.9, stopShare77F: 0.8 },
+    flags: ['overfilled'],
+  } as const;
+  const empty = aCylinder({ id: 'c4', name: 'C-04', refrigerant: null, ...emptied, evacuatedAt: '2026-11-20T08:00:00.000Z' });
+
+  test('overfilled: so much into that one, and how warm it may get until then', async () => {
+    const { text, root } = await open(over as unknown as Cylinder, { cylinders$: of([empty]) });
+    expect(text()).toContain('Take out 2.7 lb');
+    expect(text()).toMatch(/Keep it below \d+ °F until then/);
+    expect(text()).toContain('2.7 lb into C-04, evacuated');
+    expect(root.querySelector('[aria-label="Fill C-04"]')?.getAttribute('href')).toBe('/cylinders/c4/fill');
+  });
+
+  test('overfilled with nothing at hand: said', async () => {
+    const { text } = await open(over as unknown as Cylinder, { cylinders$: of([]) });
+    expect(text()).toContain('For 2.7 lb no cylinder with room is at hand');
+  });
+
+  test('mixed: what it is now, and who decides about it', async () => {
+    const { text } = await open({ flags: ['mixed'], composition: { 'R-22': 0.3, 'R-32': 0.35, 'R-125': 0.35 } });
+    expect(text()).toContain('R-32 35.0 %, R-125 35.0 %, R-22 30.0 % by mass');
+    expect(text()).toMatch(/It stands at \d+ psig at 131 °F; this cylinder bears \d+ psig there/);
+  });
+
+  test('in the heat: full of liquid from there on, and what each degree adds', async () => {
+    const { text, root } = await open({ contentKg: 9 });
+    expect(text()).toMatch(/Full of liquid at 1\d\d °F; above it the pressure rises about \d+ psi per degree/);
+    expect(root.querySelector('hy-hot-chart path.curve')?.getAttribute('d')).toMatch(/^M.*L/);
+  });
+});
+
+describe('words', () => {
+  const composition = refrigerant('R-134a').composition;
+  const own = bubblePoint(composition, celsius(24)).p;
+  test.each([
+    ['clean', airCheck(composition, own, celsius(24), { gauge: 500, thermometer: 0.05 }), /No more air than 1\.5 %/],
+    ['cannot-tell', airCheck(composition, own, celsius(24), { gauge: 20000, thermometer: 1 }), /cannot tell/],
+    ['below', airCheck(composition, pascal(own * 0.6), celsius(24), { gauge: 5000, thermometer: 1 }), /identifier/],
+  ])('%s', (finding, check, sentence) => {
+    stage();
+    expect(check.finding).toBe(finding);
+    expect(airWords(check, TestBed.inject(Units)).sentence).toMatch(sentence);
+  });
+
+  const event = (what: CylinderEvent['what'], detail: object): CylinderEvent => ({
+    id: 'e',
+    what,
+    detail: { ...detail },
+    happenedAt: '2026-11-20T09:00:00Z',
+    recordedAt: '2026-11-20T09:00:00Z',
+    recordedBy: 'Tobin Wake',
+    note: null,
+  });
+  test.each([
+    [event('evacuated', { pressurePa: 40, gauge: 'gauge 2' }), 'evacuated, held at 300 microns on gauge 2'],
+    [event('moved', { place: 'workshop' }), 'moved: workshop'],
+    [event('requalified', { stamp: '2026-10' }), 'requalified, stamped 10-26'],
+    [event('tare-weighed', { tareKg: 8, collarKg: 7.8 }), 'weighed empty: 17.6 lb, its collar says 17.2 lb'],
+    [event('relabelled', { refrigerant: null, kind: 'burn-out' }), 'labelled anew: no refrigerant yet, burn-out or unknown'],
+    [event('retired', { reason: 'dent' }), 'out of use: dent'],
+  ])('%j', (own_, text) => {
+    stage();
+    expect(eventText(own_, TestBed.inject(Units))).toBe(text);
+  });
+
+  test('the history of the page tells them', async () => {
+    const cylinderEvents$ = () => new BehaviorSubject([event('moved', { place: 'workshop' })]);
+    const { text } = await open({}, { cylinderEvents$ });
+    expect(text()).toMatch(/moved: workshop\s?Tobin Wake, 20 Nov 2026/);
+  });
+});

@@ -1,0 +1,59 @@
+import type { CylinderEvent } from '@hygromet/contract/cylinder-event';
+import type { Place } from '@hygromet/contract/cylinder';
+import type { CylinderKind } from '@hygromet/core/cylinder/cylinder-kind';
+import type { AirCheck } from '@hygromet/core/readings/air-check';
+import { pressureIn, STANDARD_ATMOSPHERE } from '@hygromet/core/units/pressure';
+import type { Units } from '../preferences/units.service';
+import { monthText, placeNames } from './cylinder-words';
+import { cylinderKindNames } from './objection-words';
+
+/** What the server keeps of an event, as far as it is told. */
+interface Detail {
+  readonly pressurePa?: number;
+  readonly gauge?: string;
+  readonly temperatureK?: number;
+  readonly check?: AirCheck;
+  readonly place?: Place;
+  readonly stamp?: string;
+  readonly tareKg?: number;
+  readonly collarKg?: number;
+  readonly refrigerant?: string | null;
+  readonly kind?: CylinderKind;
+  readonly marks?: { readonly kind: CylinderKind; readonly owner?: string; readonly flammableRated: boolean };
+  readonly reason?: string;
+}
+
+/** An event in one line. */
+export function eventText({ what, detail }: CylinderEvent, units: Units): string {
+  const own = detail as Detail; // written by the server from the contract's own schemas
+  switch (what) {
+    case 'evacuated':
+      return `evacuated, held at ${units.decimal(pressureIn(own.pressurePa ?? 0, 'micron', STANDARD_ATMOSPHERE), 0)} microns on ${own.gauge ?? 'a gauge'}`;
+    case 'air-checked':
+      return `checked for air at ${units.pressure(own.pressurePa ?? 0)} and ${units.temperature(own.temperatureK ?? 0)}: ${own.check === undefined ? '' : findingText(own.check, units)}`;
+    case 'moved':
+      return `moved: ${own.place === undefined ? '' : placeNames[own.place].toLowerCase()}`;
+    case 'requalified':
+      return `requalified, stamped ${monthText(own.stamp ?? '')}`;
+    case 'tare-weighed':
+      return `weighed empty: ${units.massText(own.tareKg ?? 0)}, its collar says ${units.massText(own.collarKg ?? 0)}`;
+    case 'relabelled':
+      return `labelled anew: ${own.refrigerant ?? 'no refrigerant yet'}, ${own.kind === undefined ? '' : cylinderKindNames[own.kind].toLowerCase()}`;
+    case 'described':
+      return `marks: ${own.marks === undefined ? '' : [cylinderKindNames[own.marks.kind].toLowerCase(), own.marks.owner, own.marks.flammableRated ? 'rated for flammables' : undefined].filter(Boolean).join(', ')}`;
+    case 'retired':
+      return `out of use: ${own.reason ?? ''}`;
+    default:
+      return what satisfies never;
+  }
+}
+
+function findingText({ finding, likely }: AirCheck, units: Units): string {
+  const found = {
+    air: `${units.decimal(likely * 100, 1)} % air`,
+    clean: 'no more air than allowed',
+    'cannot-tell': 'not decided',
+    below: 'below its own pressure',
+  } as const;
+  return found[finding];
+}

@@ -1,0 +1,181 @@
+import type { Cylinder, CylinderMarks } from '@hygromet/contract/cylinder';
+import type { NewCylinderEvent } from '@hygromet/contract/cylinder-event';
+import type { NewRemoval } from '@hygromet/contract/movement';
+import { pressureDifferenceIn } from '@hygromet/core/units/pressure';
+import type { Pascal } from '@hygromet/core/units/quantity';
+import { newKey } from '../live/new-key';
+import type { Preferences } from '../preferences/preferences';
+import { emptyEntry, readQuantity, type QuantityEntry } from '../ui/quantity-entry';
+import { readStamp } from './stamp-month';
+
+/** What a person can record about a cylinder; `left` is booked in the ledger, the others stand in its history. */
+export const happenings = [
+  'evacuated',
+  'air-checked',
+  'left',
+  'moved',
+  'requalified',
+  'tare-weighed',
+  'relabelled',
+  'described',
+  'retired',
+] as const;
+export type Happening = (typeof happenings)[number];
+
+export interface HappeningDraft {
+  readonly key: string;
+  readonly what: Happening;
+  readonly vacuum: QuantityEntry;
+  readonly gauge: string;
+  readonly pressure: QuantityEntry;
+  readonly temperature: QuantityEntry;
+  /** Accuracy of the gauge, in the unit of the pressure; of the thermometer, in degrees of this person. */
+  readonly gaugeOff: QuantityEntry;
+  readonly thermometerOff: string;
+  readonly to: string;
+  readonly before: QuantityEntry;
+  readonly after: QuantityEntry;
+  readonly place: string;
+  readonly stamp: string;
+  readonly tare: QuantityEntry;
+  readonly refrigerant: string | null;
+  readonly kind: string;
+  readonly owner: string;
+  readonly flammableRated: boolean;
+  readonly ports: string;
+  readonly thread: string;
+  readonly testPressure: QuantityEntry;
+  readonly validYears: string;
+  readonly reason: string;
+}
+
+export function newHappening({ mass, pressure, temperature }: Preferences, cylinder: Cylinder): HappeningDraft {
+  const scale = mass === 'g' || mass === 'oz' ? 'kg' : mass;
+  const { marks } = cylinder;
+  const gauge = pressure === 'psig' ? 'psig' : 'barg';
+  return {
+    key: newKey(),
+    what: cylinder.contentKg > 0 ? 'air-checked' : 'evacuated',
+    vacuum: emptyEntry('micron'),
+    gauge: '',
+    pressure: emptyEntry(pressure),
+    temperature: emptyEntry(temperature),
+    gaugeOff: { ...emptyEntry(gauge), text: gauge === 'psig' ? '1' : '0.1' },
+    thermometerOff: temperature === 'F' ? '1' : '0.5',
+    to: '',
+    before: emptyEntry(scale),
+    after: emptyEntry(scale),
+    place: cylinder.place,
+    stamp: '',
+    tare: emptyEntry(scale),
+    refrigerant: null,
+    kind: marks.kind,
+    owner: marks.owner ?? '',
+    flammableRated: marks.flammableRated,
+    ports: marks.ports,
+    thread: marks.thread ?? '',
+    testPressure: {
+      ...emptyEntry(gauge),
+      text: marks.testPressurePa === undefined ? '' : String(Math.round(pressureDifferenceIn(marks.testPressurePa, gauge) * 10) / 10),
+    },
+    validYears: String(marks.validYears),
+    reason: '',
+  };
+}
+
+const KELVIN_IN = { F: 5 / 9, C: 1 } as const;
+
+type Sent = { readonly kind: 'event'; readonly event: NewCylinderEvent } | { readonly kind: 'removal'; readonly removal: NewRemoval };
+
+/** What is sent, or nothing where a field is empty or cannot be read: its sentence stands beside it. */
+export function sendingOf(draft: HappeningDraft, cylinderId: string, person: string, now: Date, atmosphere: Pascal): Sent | undefined {
+  const base = { key: draft.key, happenedAt: now.toISOString(), recordedBy: person };
+  if (draft.what === 'left') {
+    const [before, after] = [readQuantity('mass', draft.before), readQuantity('mass', draft.after)];
+    if (before.state !== 'good' || after.state !== 'good' || draft.to === '') return undefined;
+    return {
+      kind: 'removal',
+      removal: {
+        ...base,
+        cylinder: cylinderId,
+        to: draft.to,
+        grossBeforeKg: before.si,
+        grossBeforeTyped: before.typed,
+        grossAfterKg: after.si,
+        grossAfterTyped: after.typed,
+      },
+    };
+  }
+  const event = eventOf(draft, base, atmosphere);
+  return event === undefined ? undefined : { kind: 'event', event };
+}
+
+type Base = Pick<NewCylinderEvent, 'key' | 'happenedAt' | 'recordedBy'>;
+
+function eventOf(draft: HappeningDraft, base: Base, atmosphere: Pascal): NewCylinderEvent | undefined {
+  switch (draft.what) {
+    case 'evacuated': {
+      const vacuum = readQuantity('vacuum', draft.vacuum);
+      if (vacuum.state !== 'good' || draft.gauge.trim() === '') return undefined;
+      return { ...base, what: 'evacuated', pressurePa: vacuum.si, gauge: draft.gauge.trim(), typed: vacuum.typed };
+    }
+    case 'air-checked':
+      return airCheckOf(draft, base, atmosphere);
+    case 'moved':
+      return { ...base, what: 'moved', place: draft.place as Cylinder['place'] }; // the field offers only these
+    case 'requalified': {
+      const stamp = readStamp(draft.stamp);
+      return stamp.state === 'good' ? { ...base, what: 'requalified', stamp: stamp.month } : undefined;
+    }
+    case 'tare-weighed': {
+      const tare = readQuantity('mass', draft.tare);
+      return tare.state === 'good' ? { ...base, what: 'tare-weighed', tareKg: tare.si, typed: tare.typed } : undefined;
+    }
+    case 'relabelled':
+      return { ...base, what: 'relabelled', refrigerant: draft.refrigerant, kind: draft.kind as CylinderMarks['kind'] }; // as above
+    case 'described': {
+      const marks = marksOf(draft);
+      return marks === undefined ? undefined : { ...base, what: 'described', marks };
+    }
+    case 'retired':
+      return draft.reason.trim() === '' ? undefined : { ...base, what: 'retired', reason: draft.reason.trim() };
+    case 'left':
+      return undefined; // booked in the ledger
+    default:
+      return draft.what satisfies never;
+  }
+}
+
+/** The readings of a check for air, SI; nothing while one is missing. */
+export function airReadings({ pressure, temperature, gaugeOff, thermometerOff }: HappeningDraft, atmosphere: Pascal) {
+  const [p, T, off] = [
+    readQuantity('pressure', pressure, atmosphere),
+    readQuantity('temperature', temperature),
+    readQuantity('service-pressure', gaugeOff),
+  ];
+  const degrees = Number(thermometerOff.replace(',', '.'));
+  if (p.state !== 'good' || T.state !== 'good' || off.state !== 'good' || !(degrees > 0)) return undefined;
+  return { p: p.si, T: T.si, gauge: off.si, thermometer: degrees * KELVIN_IN[temperature.unit === 'C' ? 'C' : 'F'] };
+}
+
+function airCheckOf(draft: HappeningDraft, base: Base, atmosphere: Pascal): NewCylinderEvent | undefined {
+  const readings = airReadings(draft, atmosphere);
+  if (readings === undefined) return undefined;
+  const { p, T, gauge, thermometer } = readings;
+  return { ...base, what: 'air-checked', pressurePa: p, temperatureK: T, gaugePa: gauge, thermometerK: thermometer };
+}
+
+function marksOf(draft: HappeningDraft): CylinderMarks | undefined {
+  const test = readQuantity('service-pressure', draft.testPressure);
+  const years = Number(draft.validYears);
+  if (test.state === 'bad' || !Number.isInteger(years) || years < 1) return undefined;
+  return {
+    kind: draft.kind as CylinderMarks['kind'], // the field offers only these
+    flammableRated: draft.flammableRated,
+    ports: draft.ports === 'one' ? 'one' : 'liquid-and-vapour',
+    validYears: years,
+    ...(draft.owner.trim() === '' ? {} : { owner: draft.owner.trim() }),
+    ...(draft.thread.trim() === '' ? {} : { thread: draft.thread.trim() }),
+    ...(test.state === 'good' ? { testPressurePa: test.si } : {}),
+  };
+}

@@ -1,0 +1,147 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { RouterLink } from '@angular/router';
+import type { Cylinder } from '@hygromet/contract/cylinder';
+import { asked } from '../live/asked';
+import { PropertyService } from '../live/property.service';
+import { Registers } from '../live/registers.service';
+import { Units } from '../preferences/units.service';
+import { loadable, valueOf, waiting } from '../ui/loadable';
+import { candidateOf } from './candidate';
+
+/** What to do with a cylinder that is overfilled or holds a mixture: how much into which others, how warm it may get, where it may go. */
+@Component({
+  selector: 'hy-trouble-plan',
+  imports: [RouterLink],
+  template: `
+    @if (decanting(); as plan) {
+      <h2>Take out {{ units.massText(plan.outKg, 'up') }}</h2>
+      @if (plan.keepBelow; as T) {
+        <p>
+          <b>Keep it below {{ units.temperature(T) }} until then:</b> it is full of liquid soon above, and its pressure rises at once.
+        </p>
+      }
+      <ol>
+        @for (pour of pours(); track pour.id) {
+          <li>
+            <span
+              ><b>{{ units.massText(pour.kg, 'up') }}</b> into {{ pour.name }}, {{ pour.what }}</span
+            >
+            <a class="button small" [routerLink]="['/cylinders', pour.id, 'fill']" [attr.aria-label]="'Fill ' + pour.name">Fill</a>
+          </li>
+        }
+      </ol>
+      @if (plan.leftKg > 0) {
+        <p class="short">For {{ units.massText(plan.leftKg, 'up') }} no cylinder with room is at hand: evacuate one.</p>
+      }
+      <p class="small">
+        The fewest pours, into cylinders that suit by refrigerant, class, date, vacuum and owner. Weigh both before and after.
+      </p>
+    }
+    @if (mixture(); as found) {
+      <h2>What it is now</h2>
+      <p>{{ found.parts }}</p>
+      <p>{{ found.pressure }}</p>
+      <p class="small">
+        No refrigerant has that composition: it is not reused. Ask the reclaimer with these shares; what they refuse is destroyed. Add
+        nothing, and mark the cylinder.
+      </p>
+    }
+  `,
+  styles: `
+    :host {
+      display: grid;
+      gap: 8px;
+    }
+
+    h2 {
+      font-size: 18px;
+    }
+
+    li {
+      display: flex;
+      flex-wrap: wrap;
+      align-items: center;
+      justify-content: space-between;
+      gap: 8px 16px;
+      padding: 8px 0;
+      border-top: 1px solid var(--line);
+    }
+
+    .short {
+      color: var(--danger);
+      font-weight: 600;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class TroublePlan {
+  readonly cylinder = input.required<Cylinder>();
+  protected readonly units = inject(Units);
+  private readonly properties = inject(PropertyService);
+  private readonly registers = inject(Registers);
+  private readonly all = toSignal(loadable(this.registers.cylinders$), { initialValue: waiting });
+  private readonly refrigerants = toSignal(loadable(this.registers.refrigerants$), { initialValue: waiting });
+  private readonly organisation = toSignal(loadable(this.registers.organisation$), { initialValue: waiting });
+
+  private readonly decantQuestion = computed(() => {
+    const [cylinder, all, organisation] = [this.cylinder(), valueOf(this.all()), valueOf(this.organisation())];
+    const { standing, composition } = cylinder;
+    if (all === undefined || organisation === undefined || composition === null || standing.state !== 'limited' || standing.mayAddKg >= 0)
+      return undefined;
+    const nominal = (id: string) => valueOf(this.refrigerants())?.find((own) => own.id === id);
+    const label = cylinder.refrigerant === null ? undefined : nominal(cylinder.refrigerant);
+    return {
+      composition,
+      cylinder: { contentKg: cylinder.contentKg, limitKg: cylinder.contentKg + standing.mayAddKg, volumeM3: cylinder.volumeM3 },
+      others: {
+        cylinders: all
+          .filter(({ id }) => id !== cylinder.id)
+          .map((own) => ({ id: own.id, ...candidateOf(own, (id) => nominal(id)?.composition) })),
+        incoming: {
+          composition,
+          flammable: label?.flammable ?? false,
+          quality: cylinder.marks.kind === 'burn-out' ? ('burnt' as const) : ('usual' as const),
+          owner: cylinder.marks.owner,
+        },
+        policy: { required: organisation.requiredRules, liquidShareAt131F: organisation.liquidShareAt131F },
+        hottestK: organisation.hottestK,
+      },
+    };
+  });
+  private readonly answer = asked(this.properties, 'decant', this.decantQuestion);
+  protected readonly decanting = computed(() => valueOf(this.answer()));
+  protected readonly pours = computed(() =>
+    (this.decanting()?.pours ?? []).map(({ into, kg }) => {
+      const own = valueOf(this.all())?.find(({ id }) => id === into);
+      return {
+        id: into,
+        kg,
+        name: own?.name ?? '',
+        what: own === undefined || own.contentKg <= 0 ? 'evacuated' : `${own.refrigerant ?? ''} in it`,
+      };
+    }),
+  );
+
+  private readonly rating = asked(
+    this.properties,
+    'rating',
+    computed(() => {
+      const { flags, composition, servicePressurePa } = this.cylinder();
+      return composition === null || !flags.includes('mixed') ? undefined : { composition, servicePressurePa };
+    }),
+  );
+  protected readonly mixture = computed(() => {
+    const [{ composition }, rating] = [this.cylinder(), valueOf(this.rating())];
+    if (composition === null || rating === undefined) return undefined;
+    const parts = Object.entries(composition)
+      .sort((a, b) => b[1] - a[1])
+      .map(([id, share]) => `${id} ${this.units.decimal(share * 100, 1)} %`)
+      .join(', ');
+    const reached = rating.pAt131F === undefined ? 'has no liquid at 131 °F' : `stands at ${this.units.pressure(rating.pAt131F)} at 131 °F`;
+    return {
+      parts: `${parts} by mass, by the ledger`,
+      pressure: `It ${reached}; this cylinder bears ${this.units.pressure(rating.allowed)} there${rating.suits ? '' : ': move it into a higher class'}.`,
+    };
+  });
+}
