@@ -10,7 +10,7 @@ export default {
   },
   transformIgnorePatterns: ['node_modules/(?!.*\\.mjs$|d3-|internmap|lucide)'],
   moduleNameMapper: {
-    '(.*)/create-worker$': '<rootDir>/test/create-worker.ts',
+    '(.*)/create-(truck-)?worker$': '<rootDir>/test/create-worker.ts',
     '^@hygromet/core/(.*)$': '<rootDir>/../../packages/core/src/$1',
     '^@hygromet/contract/(.*)$': '<rootDir>/../../packages/contract/src/$1',
   },

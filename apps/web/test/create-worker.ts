@@ -18,3 +18,8 @@ export function createWorker(): Worker {
   });
   return worker as unknown as Worker; // as much of a worker as the service uses
 }
+
+/** The solver's worker has no stand-in: a test that plans a truck brings its own solver. */
+export const createTruckWorker = (): Worker => {
+  throw new Error('this test needs a solver of its own');
+};

@@ -38,6 +38,8 @@ export function createApp(deps: Deps, webRoot?: string) {
     secureHeaders({
       contentSecurityPolicy: {
         defaultSrc: ["'self'"],
+        // the solver of the truck is WebAssembly
+        scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
         styleSrc: ["'self'", "'unsafe-inline'"],
         imgSrc: ["'self'", 'data:'],
         workerSrc: ["'self'"],

@@ -25,7 +25,12 @@ interface VisitDraft {
   selector: 'hy-today-page',
   imports: [ChoiceField, PageHead, RouterLink, TextField],
   template: `
-    <hy-page-head title="Today" [line]="line()" />
+    <hy-page-head title="Today" [line]="line()">
+      <a class="button" routerLink="/truck">Load the truck</a>
+      @if (nextDay(); as day) {
+        <a class="button" routerLink="/truck" [queryParams]="{ day }">Truck of {{ day }}</a>
+      }
+    </hy-page-head>
     @switch (visits().state) {
       @case ('failed') {
         <p class="empty" role="alert">The visits cannot be read now. Is the server running?</p>
@@ -124,6 +129,14 @@ export class TodayPage {
   private readonly systems = toSignal(loadable(this.registers.systems$), { initialValue: waiting });
 
   protected readonly groups = computed(() => byDay(valueOf(this.visits()) ?? [], this.today));
+  /** The next day with open visits: what is missing on its truck is seen the evening before. */
+  protected readonly nextDay = computed(
+    () =>
+      (valueOf(this.visits()) ?? [])
+        .filter(({ state, day }) => state === 'open' && day > this.today)
+        .map(({ day }) => day)
+        .sort()[0],
+  );
   protected readonly line = computed(() => {
     const open = (valueOf(this.visits()) ?? []).filter(({ state }) => state === 'open').length;
     return open === 0 ? 'no open visit' : `${open} open ${open === 1 ? 'visit' : 'visits'}`;

@@ -1,0 +1,80 @@
+import type { Cylinder } from '@hygromet/contract/cylinder';
+import type { System } from '@hygromet/contract/system';
+import type { Visit } from '@hygromet/contract/visit';
+import type { Carried, Stop, TruckTask } from '@hygromet/core/planning/truck';
+import type { Suited } from '../live/cylinder-operations';
+
+/** How far a charge by plate and ledger may be off: common practice, as in the plan of a visit. */
+const CHARGE_OFF = 0.1;
+/** What stays in the system's own condenser or receiver needs no cylinder; what is not decided yet is planned as if all of it came. */
+const NO_CYLINDER: readonly string[] = ['nothing', 'pump-down-condenser', 'pump-down-receiver'];
+
+/** A visit as the truck sees it. */
+export interface TruckVisit {
+  readonly visit: Visit;
+  readonly system: System;
+  readonly stop: Stop;
+  readonly needsMachine: boolean;
+}
+
+export const groupOf = (refrigerant: string): string => refrigerant;
+
+export function truckVisits(visits: readonly Visit[], systems: readonly System[], day: string): readonly TruckVisit[] {
+  return visits
+    .filter((visit) => visit.state === 'open' && visit.day === day)
+    .flatMap((visit) => {
+      const system = systems.find(({ id }) => id === visit.system.id);
+      if (system === undefined) return [];
+      const needs = visit.plan === null || !NO_CYLINDER.includes(visit.plan.method);
+      const likely = needs ? Math.max(0, system.contentKg) : 0;
+      const stop: Stop = {
+        id: visit.id,
+        low: (1 - CHARGE_OFF) * likely,
+        likely,
+        high: (1 + CHARGE_OFF) * likely,
+        group: groupOf(system.refrigerant),
+      };
+      return [{ visit, system, stop, needsMachine: needs }];
+    });
+}
+
+export interface Wishes {
+  readonly wanted: readonly string[];
+  readonly unwanted: readonly string[];
+  readonly mostWeight: number | undefined;
+}
+
+/** What is solved. @param suited what each cylinder takes, by visit */
+export function truckTask(
+  visits: readonly TruckVisit[],
+  cylinders: readonly Cylinder[],
+  suited: ReadonlyMap<string, readonly Suited[]>,
+  { wanted, unwanted, mostWeight }: Wishes,
+): TruckTask {
+  const usable = cylinders.filter(({ retiredAt, place }) => retiredAt === null && place !== 'reclaimer');
+  const carried = usable.map(({ id, tareKg, contentKg, place, evacuatedAt }): Carried => ({
+    id,
+    weight: tareKg + Math.max(0, contentKg),
+    onTruck: place === 'van',
+    evacuated: evacuatedAt !== null && contentKg <= 0,
+  }));
+  const rooms = new Map(
+    carried.map(({ id }) => [
+      id,
+      new Map(
+        visits.flatMap(({ visit }) => {
+          const own = suited.get(visit.id)?.find((one) => one.id === id);
+          return own === undefined ? [] : [[visit.id, { objections: own.objections, roomKg: own.roomKg }] as const];
+        }),
+      ),
+    ]),
+  );
+  return {
+    stops: visits.map(({ stop }) => stop).filter(({ high }) => high > 0),
+    cylinders: carried,
+    rooms,
+    wanted: new Set(wanted),
+    unwanted: new Set(unwanted),
+    mostWeight,
+  };
+}

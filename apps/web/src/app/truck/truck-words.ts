@@ -1,0 +1,63 @@
+import type { Cylinder } from '@hygromet/contract/cylinder';
+import type { Units } from '../preferences/units.service';
+import type { Suited } from '../live/cylinder-operations';
+import type { TruckVisit } from './truck-task';
+
+type Telling = Pick<Units, 'massText' | 'pressureStep'>;
+
+/** What to do about room that is missing: the one thing that would make it, or what to get. */
+export function remedy(
+  kg: number,
+  { system }: TruckVisit,
+  suited: readonly Suited[],
+  cylinders: readonly Cylinder[],
+  tell: Telling,
+): string {
+  const named = (id: string) => cylinders.find((own) => own.id === id);
+  const only = (objection: string) =>
+    suited
+      .filter(({ objections, id }) => objections.length === 1 && objections[0] === objection && named(id)?.retiredAt === null)
+      .sort((a, b) => b.roomKg - a.roomKg)
+      .find(({ roomKg }) => roomKg > 0);
+  const start = `${system.site}: ${tell.massText(kg, 'up')} of ${system.refrigerant} have no room.`;
+  const unevacuated = only('not-evacuated');
+  if (unevacuated !== undefined)
+    return `${start} Evacuate ${named(unevacuated.id)?.name ?? ''} tonight: it takes ${tell.massText(unevacuated.roomKg, 'down')}.`;
+  const unrated = only('not-for-flammable');
+  if (unrated !== undefined)
+    return `${start} It burns: get an evacuated cylinder rated for flammables. ${named(unrated.id)?.name ?? ''} would take it if its collar says so; then record its marks.`;
+  const full = cylinders.find(
+    ({ refrigerant, standing, retiredAt }) =>
+      retiredAt === null && refrigerant === system.refrigerant && standing.state === 'limited' && standing.mayAddKg < kg,
+  );
+  return `${start} Get an evacuated recovery cylinder of the class for ${system.refrigerant}${full === undefined ? '' : `, or send ${full.name} in and have it back empty`}.`;
+}
+
+/** What else goes on the truck, and why. */
+export function otherThings(visits: readonly TruckVisit[]): readonly { readonly what: string; readonly why: string }[] {
+  const sites = (some: readonly TruckVisit[]) => some.map(({ system }) => system.site).join(', ');
+  const recovering = visits.filter(({ needsMachine }) => needsMachine);
+  const opened = visits.filter(({ visit }) => visit.plan === null || (visit.plan.failed !== 'none' && visit.plan.failed !== 'unknown'));
+  const flammable = visits.filter(({ system }) => FLAMMABLE.test(system.refrigerant));
+  const pierced = visits.filter(({ visit }) => visit.plan?.method === 'pierce');
+  return [
+    ...(recovering.length > 0
+      ? [
+          { what: 'Recovery machine, short wide hoses, core tools', why: sites(recovering) },
+          { what: 'Scale, and a strap so that it stands', why: 'every cylinder is weighed before and after' },
+        ]
+      : [{ what: 'No recovery machine', why: 'every visit is planned without it; the gauge set stays along' }]),
+    ...(opened.length > 0
+      ? [
+          { what: 'Dry nitrogen with its regulator', why: `sweep and pressure test: ${sites(opened)}` },
+          { what: `${opened.length} ${opened.length === 1 ? 'drier' : 'driers'}`, why: 'one for each circuit that is opened' },
+          { what: 'Vacuum pump with fresh oil, micron gauge', why: 'before it is recharged' },
+        ]
+      : []),
+    ...(flammable.length > 0 ? [{ what: 'Machine and hoses rated for flammables, a detector, a fan', why: sites(flammable) }] : []),
+    ...(pierced.length > 0 ? [{ what: 'Piercing valve and a port to replace it', why: sites(pierced) }] : []),
+  ];
+}
+
+/** Designations whose class is told on their pages; here only what to bring. */
+const FLAMMABLE = /^R-(32|290|600a|1270|152a|454[ABC]|452B|1234yf|1234ze\(E\)|455A|457A)$/;

@@ -1,0 +1,94 @@
+import { CdkDrag, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import type { Cylinder } from '@hygromet/contract/cylinder';
+import { placeNames, stateWords } from '../cylinders/cylinder-words';
+import { Units } from '../preferences/units.service';
+import { Caution } from '../ui/caution';
+import { ChoiceField } from '../ui/choice-field';
+import { valueOf } from '../ui/loadable';
+import { PageHead } from '../ui/page-head';
+import { QuantityField } from '../ui/quantity-field';
+import { TruckSession } from './truck.session';
+import { otherThings, remedy } from './truck-words';
+
+/** Which cylinders go along on a day, and what else; drag one on or off, and see what follows. */
+@Component({
+  selector: 'hy-truck-page',
+  imports: [Caution, CdkDrag, CdkDropList, ChoiceField, PageHead, QuantityField, RouterLink],
+  providers: [TruckSession],
+  templateUrl: './truck.page.html',
+  styleUrls: ['../ui/columns.css', '../ui/alone.css', './truck.page.css'],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class TruckPage {
+  protected readonly session = inject(TruckSession);
+  protected readonly units = inject(Units);
+  protected readonly solved = computed(() => valueOf(this.session.solved()));
+  protected readonly failed = computed(() => {
+    const solved = this.session.solved();
+    return solved.state === 'failed' ? solved.sentence : undefined;
+  });
+  protected readonly dayChoices = computed(() => this.session.days().map((value) => ({ value, label: value })));
+  protected readonly line = computed(() => {
+    const visits = this.session.visits().length;
+    return `${visits === 0 ? 'no open visit' : visits === 1 ? 'one open visit' : `${visits} open visits`} on ${this.session.day()}`;
+  });
+  private readonly byId = computed(() => new Map(this.session.cylinders().map((own) => [own.id, own])));
+  private readonly siteOf = computed(() => new Map(this.session.visits().map((own) => [own.visit.id, own])));
+
+  protected readonly aboard = computed(() =>
+    (this.solved()?.plan.loads ?? []).flatMap(({ cylinder, pours }) => {
+      const own = this.byId().get(cylinder);
+      return own === undefined
+        ? []
+        : [
+            {
+              cylinder: own,
+              pours: pours.map(({ stop, kg }) => `${this.units.massText(kg)} from ${this.siteOf().get(stop)?.system.site ?? ''}`),
+              wanted: this.session.draft().wanted.includes(cylinder),
+            },
+          ];
+    }),
+  );
+  protected readonly ashore = computed(() => {
+    const aboard = new Set((this.solved()?.plan.loads ?? []).map(({ cylinder }) => cylinder));
+    return this.session
+      .cylinders()
+      .filter(({ id, retiredAt, place }) => !aboard.has(id) && retiredAt === null && place !== 'reclaimer')
+      .map((cylinder) => ({
+        cylinder,
+        unwanted: this.session.draft().unwanted.includes(cylinder.id),
+        words: stateWords(cylinder, this.units).text,
+      }));
+  });
+  /** What has to be fetched, and why it is not enough without. */
+  protected readonly fetched = computed(() =>
+    this.aboard()
+      .filter(({ cylinder, pours }) => cylinder.place !== 'van' && pours.length > 0)
+      .map(
+        ({ cylinder, pours }) =>
+          `Take ${cylinder.name} as well, from ${placeNames[cylinder.place].toLowerCase()}: ${pours.join(', ')} have no room in what is in the van.`,
+      ),
+  );
+  protected readonly short = computed(() => {
+    const solved = this.solved();
+    return (solved?.plan.short ?? []).flatMap(({ stop, kg }) => {
+      const visit = this.siteOf().get(stop);
+      return visit === undefined ? [] : [remedy(kg, visit, solved?.suited.get(stop) ?? [], this.session.cylinders(), this.units)];
+    });
+  });
+  protected readonly things = computed(() => otherThings(this.session.visits()));
+  protected readonly weight = computed(() => this.units.massText(this.solved()?.plan.weight ?? 0));
+  protected readonly place = ({ place }: Cylinder): string => placeNames[place];
+  protected readonly content = ({ contentKg, refrigerant }: Cylinder): string => (contentKg > 0 ? (refrigerant ?? 'a mixture') : 'empty');
+  protected readonly brings = (visit: ReturnType<TruckSession['visits']>[number]): string =>
+    visit.stop.high === 0
+      ? 'stays in its own condenser or receiver'
+      : `${this.units.mass(visit.stop.low).number} to ${this.units.massText(visit.stop.high)} of ${visit.system.refrigerant}`;
+
+  protected dropped({ item, container, previousContainer }: CdkDragDrop<string>): void {
+    if (container === previousContainer) return;
+    this.session.decide(item.data as string, container.data === 'aboard' ? 'wanted' : 'unwanted'); // the lists hand over ids
+  }
+}

@@ -1,0 +1,119 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { ActivatedRoute } from '@angular/router';
+import { catchError, forkJoin, map, of, switchMap } from 'rxjs';
+import { candidateOf } from '../cylinders/candidate';
+import { Drafts } from '../live/draft.service';
+import type { Suited, SuitArgs } from '../live/cylinder-operations';
+import { PropertyService } from '../live/property.service';
+import { Registers } from '../live/registers.service';
+import { dayOf } from '../today/visit-words';
+import { loadable, valueOf, waiting, type Loadable } from '../ui/loadable';
+import { emptyEntry, readQuantity, type QuantityEntry } from '../ui/quantity-entry';
+import { TruckSolver, type SolvedTruck } from './truck-solver.service';
+import { truckTask, truckVisits } from './truck-task';
+
+interface TruckDraft {
+  /** Chosen by hand for this day. */
+  readonly wanted: readonly string[];
+  readonly unwanted: readonly string[];
+  readonly most: QuantityEntry;
+}
+
+interface Solved extends SolvedTruck {
+  readonly suited: ReadonlyMap<string, readonly Suited[]>;
+}
+
+/** The truck of one day: its visits, the cylinders that may take what they bring, and the best choice of them. */
+@Injectable()
+export class TruckSession {
+  private readonly registers = inject(Registers);
+  private readonly properties = inject(PropertyService);
+  private readonly solver = inject(TruckSolver);
+  readonly day = signal(inject(ActivatedRoute).snapshot.queryParamMap.get('day') ?? dayOf(new Date()));
+  private readonly stored = inject(Drafts).open<TruckDraft>('truck', () => ({ wanted: [], unwanted: [], most: emptyEntry('lb') }));
+  readonly draft = this.stored.value.asReadonly();
+
+  private readonly visitsRead = toSignal(loadable(this.registers.visits$), { initialValue: waiting });
+  private readonly systems = toSignal(loadable(this.registers.systems$), { initialValue: waiting });
+  private readonly cylindersRead = toSignal(loadable(this.registers.cylinders$), { initialValue: waiting });
+  private readonly refrigerants = toSignal(loadable(this.registers.refrigerants$), { initialValue: waiting });
+  private readonly organisation = toSignal(loadable(this.registers.organisation$), { initialValue: waiting });
+
+  readonly cylinders = computed(() => valueOf(this.cylindersRead()) ?? []);
+  /** Days with open visits, for the choice of the day. */
+  readonly days = computed(() => [
+    ...new Set([this.day(), ...(valueOf(this.visitsRead()) ?? []).filter(({ state }) => state === 'open').map(({ day }) => day)]),
+  ]);
+  readonly visits = computed(() => truckVisits(valueOf(this.visitsRead()) ?? [], valueOf(this.systems()) ?? [], this.day()));
+  readonly mostWeight = computed(() => {
+    const most = readQuantity('mass', this.draft().most);
+    return most.state === 'good' ? most.si : undefined;
+  });
+
+  private readonly question = computed(() => {
+    const [refrigerants, organisation, cylinders] = [
+      valueOf(this.refrigerants()),
+      valueOf(this.organisation()),
+      valueOf(this.cylindersRead()),
+    ];
+    if (refrigerants === undefined || organisation === undefined || cylinders === undefined || valueOf(this.visitsRead()) === undefined)
+      return undefined;
+    const nominal = (id: string) => refrigerants.find((own) => own.id === id);
+    const asks = this.visits().flatMap(({ visit, system }): readonly { readonly visit: string; readonly args: SuitArgs }[] => {
+      const incoming = nominal(system.refrigerant);
+      if (incoming === undefined) return [];
+      return [
+        {
+          visit: visit.id,
+          args: {
+            cylinders: cylinders.map((own) => ({ id: own.id, ...candidateOf(own, (id) => nominal(id)?.composition) })),
+            incoming: { composition: incoming.composition, flammable: incoming.flammable, quality: 'usual', owner: system.site },
+            policy: { required: organisation.requiredRules, liquidShareAt131F: organisation.liquidShareAt131F },
+            hottestK: organisation.hottestK,
+          },
+        },
+      ];
+    });
+    return { asks, cylinders, visits: this.visits(), wishes: { ...this.draft(), mostWeight: this.mostWeight() } };
+  });
+
+  readonly solved = toSignal(
+    toObservable(this.question).pipe(
+      switchMap((question) => {
+        if (question === undefined) return of<Loadable<Solved>>(waiting);
+        const { asks, cylinders, visits, wishes } = question;
+        const suited$ = asks.length === 0 ? of([]) : forkJoin(asks.map(({ args }) => this.properties.ask$('suit', args)));
+        return suited$.pipe(
+          map((all) => new Map(all.map((own, k) => [asks[k]!.visit, own] as const))),
+          switchMap((suited) =>
+            this.solver
+              .solve$(truckTask(visits, cylinders, suited, wishes))
+              .pipe(map((own): Loadable<Solved> => ({ state: 'ready', value: { ...own, suited } }))),
+          ),
+          catchError((error: unknown) =>
+            of<Loadable<Solved>>({
+              state: 'failed',
+              sentence: error instanceof Error ? error.message : 'The truck cannot be planned now.',
+            }),
+          ),
+        );
+      }),
+    ),
+    { initialValue: waiting as Loadable<Solved> },
+  );
+
+  /** A person decides: along, or not, or as the plan has it. */
+  decide(cylinder: string, wish: 'wanted' | 'unwanted' | 'plan'): void {
+    const without = (ids: readonly string[]) => ids.filter((id) => id !== cylinder);
+    this.stored.value.update((draft) => ({
+      ...draft,
+      wanted: wish === 'wanted' ? [...without(draft.wanted), cylinder] : without(draft.wanted),
+      unwanted: wish === 'unwanted' ? [...without(draft.unwanted), cylinder] : without(draft.unwanted),
+    }));
+  }
+
+  carryAtMost(most: QuantityEntry): void {
+    this.stored.value.update((draft) => ({ ...draft, most }));
+  }
+}

@@ -1,0 +1,148 @@
+import type { Visit } from '@hygromet/contract/visit';
+import type { TruckPlan, TruckTask } from '@hygromet/core/planning/truck';
+import { of, throwError } from 'rxjs';
+import { aCylinder, aSystem, render, stage } from '../../../test/scene';
+import { TruckSolver } from './truck-solver.service';
+import { TruckPage } from './truck.page';
+import { otherThings, remedy } from './truck-words';
+import { truckVisits } from './truck-task';
+
+const DAY = '2026-11-27';
+const visit = (more: Partial<Visit> = {}): Visit => ({
+  id: 'v1',
+  system: { id: 's1', site: 'Planetarium', name: 'rooftop unit', kind: 'packaged', refrigerant: 'R-410A', factsVersion: 1 },
+  day: DAY,
+  reason: 'no cooling',
+  plan: null,
+  readings: [],
+  recovered: { bookings: 0, massKg: 0 },
+  state: 'open',
+  openedBy: 'Ines Marrow',
+  changedAt: '2026-11-26T08:00:00.000Z',
+  version: 1,
+  ...more,
+});
+const plan = (more: object) =>
+  ({
+    method: 'recover',
+    proposed: 'recover',
+    why: '',
+    failed: 'condenser',
+    ambientK: 300,
+    standingPa: null,
+    factsVersion: 1,
+    ...more,
+  }) as never;
+const empty = (name: string, more: object = {}) =>
+  aCylinder({
+    id: name,
+    name,
+    refrigerant: null,
+    composition: null,
+    contentKg: 0,
+    evacuatedAt: '2026-11-20T08:00:00.000Z',
+    standing: { state: 'empty' },
+    ...more,
+  });
+
+async function open(answer: (task: TruckTask) => TruckPlan, registers: Record<string, unknown> = {}) {
+  const tasks: TruckTask[] = [];
+  const solve$ = (task: TruckTask) => {
+    tasks.push(task);
+    return of({ plan: answer(task), proved: true });
+  };
+  const { kept } = stage({
+    query: { day: DAY },
+    registers: { visits$: of([visit()]), cylinders$: of([aCylinder(), empty('C-11', { place: 'workshop' })]), ...registers },
+    providers: [{ provide: TruckSolver, useValue: { solve$ } }],
+  });
+  return { ...(await render(TruckPage)), tasks, kept };
+}
+const into =
+  (...loads: [string, number][]) =>
+  (): TruckPlan => ({
+    loads: loads.map(([cylinder, kg]) => ({ cylinder, pours: kg > 0 ? [{ stop: 'v1', kg }] : [] })),
+    short: [],
+    weight: 20,
+  });
+
+test('what a visit may bring, and the room for it in every cylinder, go to the solver', async () => {
+  const { tasks, text } = await open(into(['c7', 6]));
+  const [task] = tasks;
+  expect(task!.stops[0]).toMatchObject({ id: 'v1', likely: 8.98, high: expect.closeTo(9.878, 6) });
+  expect(task!.rooms.get('c7')?.get('v1')?.objections).toEqual([]);
+  expect(task!.rooms.get('c7')?.get('v1')?.roomKg).toBeGreaterThan(6);
+  expect(task!.cylinders.find(({ id }) => id === 'C-11')).toMatchObject({ onTruck: false, evacuated: true });
+  expect(text()).toContain('17.8 to 21.8 lb of R-410A');
+  expect(text()).toContain('Proved: no choice leaves less without room');
+});
+
+test('what has to be fetched is said with the reason', async () => {
+  const { text } = await open(into(['c7', 6.4], ['C-11', 3.4]));
+  expect(text()).toMatch(/Take C-11 as well, from workshop: 7\.5 lb from Planetarium have no room in what is in the van\./);
+});
+
+test('one cylinder too few: how much is short, and the remedy', async () => {
+  const missing = (): TruckPlan => ({ loads: [], short: [{ stop: 'v1', kg: 3.5 }], weight: 0 });
+  const cylinders$ = of([empty('C-99', { evacuatedAt: null })]);
+  const { text } = await open(missing, { cylinders$ });
+  expect(text()).toMatch(/Planetarium: 7\.8 lb of R-410A have no room\. Evacuate C-99 tonight: it takes 2\d\.\d lb\./);
+});
+
+test('a cylinder taken along or left by hand is solved again at once, and remembered', async () => {
+  const { press, tasks, kept } = await open(into(['c7', 6]));
+  await press('Take C-11 along');
+  expect([...tasks.at(-1)!.wanted]).toEqual(['C-11']);
+  await press('Leave C-07 here');
+  expect([...tasks.at(-1)!.unwanted]).toEqual(['c7']);
+  expect(kept['hygromet.draft.truck']).toContain('C-11');
+});
+
+test('the weight the truck may carry is a limit of the plan', async () => {
+  const { type, tasks } = await open(into(['c7', 6]));
+  await type('Cylinders may weigh at most', '220');
+  expect(tasks.at(-1)!.mostWeight).toBeCloseTo(99.79, 2);
+});
+
+test('a solver that fails says so', async () => {
+  stage({
+    query: { day: DAY },
+    registers: { visits$: of([visit()]) },
+    providers: [{ provide: TruckSolver, useValue: { solve$: () => throwError(() => new Error('the solver could not be loaded')) } }],
+  });
+  expect((await render(TruckPage)).text()).toContain('the solver could not be loaded');
+});
+
+test('what stays in its own condenser needs no cylinder; other days and closed visits do not count', () => {
+  const systems = [aSystem()];
+  const one = (own: Partial<Visit>) => truckVisits([visit(own)], systems, DAY);
+  expect(one({ plan: plan({ method: 'pump-down-condenser' }) })[0]).toMatchObject({ needsMachine: false, stop: { high: 0 } });
+  expect(one({ plan: plan({}) })[0]).toMatchObject({ needsMachine: true });
+  expect([one({ day: '2026-11-28' }), one({ state: 'closed' })]).toEqual([[], []]);
+});
+
+describe('words', () => {
+  const tell = { massText: (kg: number) => `${kg.toFixed(1)} kg`, pressureStep: () => '' };
+  const [own] = truckVisits([visit()], [aSystem()], DAY);
+  test('without anything at hand: what to get, and which full one could be sent in', () => {
+    expect(remedy(3, own!, [], [], tell)).toBe(
+      'Planetarium: 3.0 kg of R-410A have no room. Get an evacuated recovery cylinder of the class for R-410A.',
+    );
+    const full = aCylinder({
+      standing: { state: 'limited', ruling: 'eighty-percent-77F', stopGrossKg: 17, mayAddKg: 0.4, liquidShare77F: 0.7, stopShare77F: 0.8 },
+    });
+    expect(remedy(3, own!, [], [full], tell)).toContain('or send C-07 in and have it back empty');
+  });
+  test('what burns needs a cylinder rated for it', () => {
+    const suited = [{ id: 'c7', objections: ['not-for-flammable' as const], roomKg: 4 }];
+    expect(remedy(3, own!, suited, [aCylinder()], tell)).toMatch(/It burns: .* C-07 would take it if its collar says so/);
+  });
+  test('machine, nitrogen and driers follow from the plans', () => {
+    const what = (more: Partial<Visit>, system = aSystem()) =>
+      otherThings(truckVisits([visit(more)], [system], DAY)).map((thing) => thing.what);
+    expect(what({ plan: plan({ method: 'nothing', failed: 'none' }) })).toEqual(['No recovery machine']);
+    expect(what({})).toEqual(expect.arrayContaining(['Dry nitrogen with its regulator', '1 drier']));
+    expect(what({}, aSystem({ refrigerant: 'R-32' }))).toContain('Machine and hoses rated for flammables, a detector, a fan');
+    expect(what({ plan: plan({ method: 'pierce' }) })).toContain('Piercing valve and a port to replace it');
+  });
+});

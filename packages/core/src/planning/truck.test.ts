@@ -1,0 +1,129 @@
+import highs from 'highs';
+import { truckModel, truckPlan, type Carried, type Stop, type TruckPlan, type TruckTask } from './truck';
+
+const stop = (id: string, high: number, group = 'R-410A'): Stop => ({ id, low: 0.8 * high, likely: 0.9 * high, high, group });
+const carried = (id: string, more: Partial<Carried> = {}): Carried => ({ id, weight: 8, onTruck: true, evacuated: true, ...more });
+
+/** Rooms from a table: cylinder → stop → kg; what is not in it may not go together. */
+function task(
+  stops: readonly Stop[],
+  cylinders: readonly Carried[],
+  rooms: Record<string, Record<string, number>>,
+  more: Partial<TruckTask> = {},
+): TruckTask {
+  return {
+    stops,
+    cylinders,
+    rooms: new Map(
+      Object.entries(rooms).map(([id, own]) => [id, new Map(Object.entries(own).map(([to, roomKg]) => [to, { objections: [], roomKg }]))]),
+    ),
+    wanted: new Set(),
+    unwanted: new Set(),
+    ...more,
+  };
+}
+
+let solver: Awaited<ReturnType<typeof highs>>;
+beforeAll(async () => (solver = await highs()));
+
+function solved(own: TruckTask): TruckPlan {
+  const solution = solver.solve(truckModel(own));
+  expect(solution.Status).toBe('Optimal');
+  const columns = solution.Columns as Record<string, { Primal: number }>;
+  return truckPlan(own, (name) => columns[name]?.Primal ?? 0);
+}
+const taken = (plan: TruckPlan) => plan.loads.map(({ cylinder }) => cylinder);
+
+test('one cylinder that takes it all is enough, and the lightest of those', () => {
+  const plan = solved(task([stop('a', 5)], [carried('big', { weight: 12 }), carried('small')], { big: { a: 17 }, small: { a: 9 } }));
+  expect(taken(plan)).toEqual(['small']);
+  expect(plan).toMatchObject({ short: [], weight: 8 });
+  expect(plan.loads[0]!.pours).toEqual([{ stop: 'a', kg: expect.closeTo(5, 3) }]);
+});
+
+test('two refrigerants never share a cylinder, however much room it has', () => {
+  const stops = [stop('a', 3, 'R-410A'), stop('b', 3, 'R-22')];
+  const plan = solved(task(stops, [carried('one'), carried('two')], { one: { a: 20, b: 20 }, two: { a: 20, b: 20 } }));
+  expect(taken(plan)).toEqual(['one', 'two']);
+  for (const { pours } of plan.loads) expect(pours).toHaveLength(1);
+});
+
+test('two stops of one refrigerant share one, up to its room', () => {
+  const stops = [stop('a', 4), stop('b', 5)];
+  const plan = solved(task(stops, [carried('one'), carried('two')], { one: { a: 9.5, b: 9.5 }, two: { a: 9.5, b: 9.5 } }));
+  expect(taken(plan)).toHaveLength(1);
+  const tight = solved(task(stops, [carried('one'), carried('two')], { one: { a: 8, b: 8 }, two: { a: 8, b: 8 } }));
+  expect(taken(tight)).toEqual(['one', 'two']);
+});
+
+test('what is on the truck is taken before what has to be fetched, and what is begun before what is evacuated', () => {
+  const rooms = { shop: { a: 9 }, van: { a: 9 } };
+  expect(taken(solved(task([stop('a', 5)], [carried('shop', { onTruck: false }), carried('van')], rooms)))).toEqual(['van']);
+  const begun = { fresh: { a: 9 }, begun: { a: 9 } };
+  expect(taken(solved(task([stop('a', 5)], [carried('fresh'), carried('begun', { evacuated: false })], begun)))).toEqual(['begun']);
+});
+
+test('where room is missing the plan takes what there is and says how much is short', () => {
+  const plan = solved(task([stop('a', 12)], [carried('one')], { one: { a: 7.5 } }));
+  expect(plan.short).toEqual([{ stop: 'a', kg: expect.closeTo(4.5, 3) }]);
+  expect(taken(plan)).toEqual(['one']);
+});
+
+test('a cylinder that a person wants comes along, one that is not wanted stays', () => {
+  const rooms = { one: { a: 9 }, two: { a: 9 } };
+  const own = [carried('one'), carried('two')];
+  expect(taken(solved(task([stop('a', 5)], own, rooms, { wanted: new Set(['two']) })))).toEqual(['two']);
+  expect(taken(solved(task([stop('a', 5)], own, rooms, { wanted: new Set(['one', 'two']) })))).toEqual(['one', 'two']);
+  expect(solved(task([stop('a', 5)], own, rooms, { unwanted: new Set(['one', 'two']) })).short).toHaveLength(1);
+});
+
+test('what the truck may carry is not exceeded with what goes in', () => {
+  const plan = solved(task([stop('a', 9)], [carried('one', { weight: 10 })], { one: { a: 9 } }, { mostWeight: 15 }));
+  expect(plan.short[0]?.kg).toBeCloseTo(4, 3);
+});
+
+test('twelve visits and sixty cylinders: no plan found by hand is better', () => {
+  const groups = ['R-410A', 'R-22', 'R-134a', 'R-407C'];
+  const stops = Array.from({ length: 12 }, (_, k) => stop(`s${k}`, 2 + ((k * 7) % 11), groups[k % 4]!));
+  const cylinders = Array.from({ length: 60 }, (_, k) =>
+    carried(`c${k}`, { weight: 7 + (k % 5) * 2, onTruck: k % 3 === 0, evacuated: k % 2 === 0 }),
+  );
+  const rooms = Object.fromEntries(
+    cylinders.map(({ id }, k) => [
+      id,
+      Object.fromEntries(
+        stops.filter(({ group }) => k % 2 === 0 || group === groups[(k >> 1) % 4]).map(({ id: to }) => [to, 3 + (k % 6) * 2.5]),
+      ),
+    ]),
+  );
+  const own = task(stops, cylinders, rooms);
+  const plan = solved(own);
+  expect(plan.short).toEqual([]);
+  for (const { id, high } of stops) {
+    const kg = plan.loads
+      .flatMap(({ pours }) => pours)
+      .filter((pour) => pour.stop === id)
+      .reduce((sum, pour) => sum + pour.kg, 0);
+    expect(kg).toBeCloseTo(high, 3);
+  }
+  // by hand: for each refrigerant the roomiest first
+  const cost = (ids: readonly string[]) =>
+    ids.reduce((sum, id) => {
+      const c = cylinders.find((one) => one.id === id)!;
+      return sum + c.weight + 1 + (c.onTruck ? 0 : 4) + (c.evacuated ? 2 : 0);
+    }, 0);
+  const free = new Set(cylinders.map(({ id }) => id));
+  const byHand = groups.flatMap((group) => {
+    let left = stops.filter((one) => one.group === group).reduce((sum, { high }) => sum + high, 0);
+    const first = stops.find((one) => one.group === group)!.id;
+    const used: string[] = [];
+    for (const id of [...free].sort((a, b) => (rooms[b]![first] ?? 0) - (rooms[a]![first] ?? 0))) {
+      if (left <= 0) break;
+      used.push(id);
+      free.delete(id);
+      left -= rooms[id]![first] ?? 0;
+    }
+    return used;
+  });
+  expect(cost(taken(plan))).toBeLessThanOrEqual(cost(byHand) + 1e-6);
+});
