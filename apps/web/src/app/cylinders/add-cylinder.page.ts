@@ -1,7 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Router } from '@angular/router';
 import { places } from '@hygromet/contract/places';
-import type { Place } from '@hygromet/contract/cylinder';
+import type { CylinderMarks, Place } from '@hygromet/contract/cylinder';
+import { usualMarks } from '@hygromet/contract/usual-marks';
+import { cylinderKinds } from '@hygromet/core/cylinder/cylinder-kind';
 import { command, refusalIn } from '../live/command';
 import { Drafts } from '../live/draft.service';
 import { newKey } from '../live/new-key';
@@ -14,6 +16,7 @@ import { QuantityField } from '../ui/quantity-field';
 import { RefrigerantField } from '../ui/refrigerant-field';
 import { TextField } from '../ui/text-field';
 import { placeNames } from './cylinder-words';
+import { cylinderKindNames } from './objection-words';
 import { readStamp } from './stamp-month';
 
 interface CylinderDraft {
@@ -26,6 +29,8 @@ interface CylinderDraft {
   readonly place: string;
   readonly refrigerant: string | null;
   readonly gross: QuantityEntry;
+  readonly kind: string;
+  readonly flammableRated: boolean;
 }
 
 const newDraft = (metric: boolean): CylinderDraft => ({
@@ -35,6 +40,8 @@ const newDraft = (metric: boolean): CylinderDraft => ({
   tare: emptyEntry(metric ? 'kg' : 'lb'),
   service: emptyEntry(metric ? 'barg' : 'psig'),
   stamp: '',
+  kind: usualMarks.kind,
+  flammableRated: false,
   place: 'van',
   refrigerant: null,
   gross: emptyEntry(metric ? 'kg' : 'lb'),
@@ -55,6 +62,13 @@ const newDraft = (metric: boolean): CylinderDraft => ({
         (textChange)="change({ name: $event })"
         [asked]="asked()"
         [problem]="field('/name') ?? nameTaken()"
+      />
+      <hy-choice-field label="Used for" [choices]="kindChoices" [value]="d.kind" (valueChange)="change({ kind: $event })" />
+      <hy-choice-field
+        label="Rated for flammables"
+        [choices]="yesNo"
+        [value]="d.flammableRated ? 'yes' : 'no'"
+        (valueChange)="change({ flammableRated: $event === 'yes' })"
       />
       <hy-choice-field label="Where it is" [choices]="placeChoices" [value]="d.place" (valueChange)="change({ place: $event })" />
       <hy-quantity-field
@@ -126,6 +140,11 @@ export class AddCylinderPage {
   private readonly stored = inject(Drafts).open<CylinderDraft>('new-cylinder', () => newDraft(this.metric));
   protected readonly draft = this.stored.value.asReadonly();
   protected readonly asked = signal(false);
+  protected readonly kindChoices = cylinderKinds.map((value) => ({ value, label: cylinderKindNames[value] }));
+  protected readonly yesNo = [
+    { value: 'no', label: 'no' },
+    { value: 'yes', label: 'yes' },
+  ];
   protected readonly placeChoices = places.map((place) => ({ value: place, label: placeNames[place] }));
 
   private readonly saving = command(this.registers.addCylinder$, ({ id }) => {
@@ -196,6 +215,7 @@ export class AddCylinderPage {
       serviceTyped: service.typed,
       requalified: stamp.month,
       place: draft.place as Place, // the field offers only these
+      marks: { ...usualMarks, kind: draft.kind as CylinderMarks['kind'], flammableRated: draft.flammableRated }, // as above
       ...(draft.refrigerant === null ? {} : { refrigerant: draft.refrigerant }),
       ...(gross.state === 'good' ? { grossKg: gross.si, grossTyped: gross.typed } : {}),
     });

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { Cylinder } from '@hygromet/contract/cylinder';
 import { NzTableModule } from 'ng-zorro-antd/table';
@@ -10,7 +10,15 @@ import { contentName, monthText, placeNames, stateWords } from './cylinder-words
   selector: 'hy-cylinder-table',
   imports: [NzTableModule, RouterLink],
   template: `
-    <nz-table #table [nzData]="cylinders()" [nzFrontPagination]="false" [nzShowPagination]="false" [nzScroll]="{ x: '880px' }">
+    <nz-table
+      #table
+      [nzData]="cylinders()"
+      [nzFrontPagination]="false"
+      [nzShowPagination]="false"
+      [nzVirtualItemSize]="rowHeight"
+      [nzVirtualForTrackBy]="byId"
+      [nzScroll]="{ x: '880px', y: height() }"
+    >
       <thead>
         <tr>
           @for (column of columns; track column.name) {
@@ -25,7 +33,7 @@ import { contentName, monthText, placeNames, stateWords } from './cylinder-words
         </tr>
       </thead>
       <tbody>
-        @for (c of table.data; track c.id) {
+        <ng-template nz-virtual-scroll let-c>
           <tr>
             <td>
               <a [routerLink]="['/cylinders', c.id]">{{ c.name }}</a>
@@ -38,7 +46,7 @@ import { contentName, monthText, placeNames, stateWords } from './cylinder-words
             <td class="number">{{ month(c.validThrough) }}</td>
             <td [class.grave]="words(c).grave">{{ c.flags.length > 0 ? words(c).text : '' }}</td>
           </tr>
-        }
+        </ng-template>
       </tbody>
     </nz-table>
   `,
@@ -46,6 +54,11 @@ import { contentName, monthText, placeNames, stateWords } from './cylinder-words
     :host {
       display: block;
       padding: 8px var(--margin) 24px;
+    }
+
+    td {
+      height: 55px;
+      white-space: nowrap;
     }
 
     .grave {
@@ -62,6 +75,10 @@ import { contentName, monthText, placeNames, stateWords } from './cylinder-words
 export class CylinderTable {
   protected readonly units = inject(Units);
   readonly cylinders = input.required<readonly Cylinder[]>();
+  protected readonly rowHeight = ROW_HEIGHT;
+  /** As high as its rows, and at most as the window leaves room for: of thousands only what is seen is in the page. */
+  protected readonly height = computed(() => `min(${this.cylinders().length * ROW_HEIGHT + 2}px, calc(100dvh - 240px))`);
+  protected readonly byId = (_: number, { id }: Cylinder): string => id;
 
   protected readonly columns: readonly { name: string; number: boolean; sort: (a: Cylinder, b: Cylinder) => number }[] = [
     { name: 'Cylinder', number: false, sort: (a, b) => a.name.localeCompare(b.name, undefined, { numeric: true }) },
@@ -80,5 +97,8 @@ export class CylinderTable {
   protected readonly stop = (cylinder: Cylinder) =>
     cylinder.standing.state === 'limited' ? this.units.massText(cylinder.standing.stopGrossKg, 'down') : '';
 }
+
+/** px; the rows of the table are that high. */
+const ROW_HEIGHT = 55;
 
 const stopOf = ({ standing }: Cylinder) => (standing.state === 'limited' ? standing.stopGrossKg : 0);

@@ -9,7 +9,7 @@ import { Units } from '../preferences/units.service';
 import { Icon } from '../ui/icon';
 import { loadable, valueOf, waiting } from '../ui/loadable';
 import { PageHead } from '../ui/page-head';
-import { contentName, needsALook, placeNames, stateWords } from './cylinder-words';
+import { contentName, needsALook, placeNames } from './cylinder-words';
 import { CylinderTable } from './cylinder-table';
 import { heightOnRack, RackCylinder } from './rack-cylinder';
 
@@ -23,6 +23,9 @@ interface RackView {
 const ALL = 'all';
 const EMPTY = 'empty';
 const LOOK = 'look';
+const OUT = 'out';
+/** Drawn one by one; more of them are found by searching, or in the table. */
+const MOST_DRAWN = 200;
 
 /** All cylinders, as they stand in the van and the shop; the same as a table. */
 @Component({
@@ -38,7 +41,9 @@ export class RackPage {
   protected readonly view = this.stored.value;
 
   protected readonly cylinders = toSignal(loadable(inject(Registers).cylinders$), { initialValue: waiting });
-  private readonly all = computed(() => valueOf(this.cylinders()) ?? []);
+  private readonly everything = computed(() => valueOf(this.cylinders()) ?? []);
+  private readonly all = computed(() => this.everything().filter(({ retiredAt }) => retiredAt === null));
+  private readonly out = computed(() => this.everything().filter(({ retiredAt }) => retiredAt !== null));
 
   protected readonly line = computed(() => {
     const all = this.all();
@@ -56,18 +61,23 @@ export class RackPage {
       ...common.slice(0, 3).map(([id, count]) => ({ id, name: `${id} ${count}`, grave: false })),
       { id: EMPTY, name: `Empty ${this.all().filter(isEmpty).length}`, grave: false },
       { id: LOOK, name: `▲ Look at ${this.all().filter(needsALook).length}`, grave: true },
+      ...(this.out().length === 0 ? [] : [{ id: OUT, name: `Out of use ${this.out().length}`, grave: false }]),
     ];
   });
 
   protected readonly shown = computed(() => {
     const { search, filter } = this.view();
     const wanted = plain(search);
-    return this.all().filter((cylinder) => passes(cylinder, filter) && plain(searchText(cylinder)).includes(wanted));
+    const among = filter === OUT ? this.out() : this.all();
+    return among.filter((cylinder) => passes(cylinder, filter) && plain(searchText(cylinder)).includes(wanted));
   });
 
+  protected readonly notDrawn = computed(() => Math.max(0, this.shown().length - MOST_DRAWN));
   protected readonly shelves = computed(() =>
     places.flatMap((place) => {
-      const here = this.shown().filter((cylinder) => cylinder.place === place);
+      const here = this.shown()
+        .slice(0, MOST_DRAWN)
+        .filter((cylinder) => cylinder.place === place);
       return here.length === 0
         ? []
         : [
@@ -85,12 +95,13 @@ export class RackPage {
     this.view.update((view) => ({ ...view, ...part }));
   }
 
-  protected async export(): Promise<void> {
-    const { saveCsv } = await import('../ui/save-file');
-    saveCsv(
-      'cylinders.csv',
-      this.shown().map((cylinder) => exported(cylinder, this.units)),
-    );
+  protected async export(format: 'csv' | 'json'): Promise<void> {
+    const [{ saveCsv, saveJson }, { cylinderSheet, recordOf }] = await Promise.all([
+      import('../ui/save-file'),
+      import('../sheets/cylinder-sheet'),
+    ]);
+    if (format === 'csv') saveCsv('cylinders.csv', this.shown().map(cylinderSheet.write));
+    else saveJson('cylinders.json', this.shown().map(recordOf));
   }
 }
 
@@ -107,20 +118,7 @@ const searchText = (cylinder: Cylinder) =>
   ].join(' ');
 
 function passes(cylinder: Cylinder, filter: string): boolean {
-  if (filter === ALL) return true;
+  if (filter === ALL || filter === OUT) return true;
   if (filter === EMPTY) return isEmpty(cylinder);
   return filter === LOOK ? needsALook(cylinder) : cylinder.refrigerant === filter;
 }
-
-const exported = (cylinder: Cylinder, units: Units) => ({
-  cylinder: cylinder.name,
-  place: placeNames[cylinder.place],
-  refrigerant: cylinder.refrigerant,
-  content_kg: cylinder.contentKg,
-  tare_kg: cylinder.tareKg,
-  volume_m3: cylinder.volumeM3,
-  service_pressure_pa: cylinder.servicePressurePa,
-  requalified: cylinder.requalified,
-  stop_gross_kg: cylinder.standing.state === 'limited' ? cylinder.standing.stopGrossKg : null,
-  state: stateWords(cylinder, units).text,
-});

@@ -108,3 +108,18 @@ function marksIn(cells: Cells): CylinderMarks {
     ...(test === undefined ? {} : { testPressurePa: test.si }),
   };
 }
+
+/** As the contract has it, for a file of records; what is in it comes along as what the scale should show. */
+export const recordOf = (own: Cylinder) => ({
+  name: own.name,
+  volumeM3: own.volumeM3,
+  ...(own.volumeTyped === null ? {} : { volumeTyped: own.volumeTyped }),
+  tareKg: own.tareKg,
+  ...(own.tareTyped === null ? {} : { tareTyped: own.tareTyped }),
+  servicePressurePa: own.servicePressurePa,
+  ...(own.serviceTyped === null ? {} : { serviceTyped: own.serviceTyped }),
+  requalified: own.requalified,
+  place: own.place,
+  ...(own.contentKg > 0 && own.refrigerant !== null ? { refrigerant: own.refrigerant, grossKg: own.tareKg + own.contentKg } : {}),
+  marks: own.marks,
+});

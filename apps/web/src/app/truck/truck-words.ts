@@ -1,4 +1,5 @@
 import type { Cylinder } from '@hygromet/contract/cylinder';
+import type { TruckPlan } from '@hygromet/core/planning/truck';
 import type { Units } from '../preferences/units.service';
 import type { Suited } from '../live/cylinder-operations';
 import type { TruckVisit } from './truck-task';
@@ -32,6 +33,31 @@ export function remedy(
   );
   return `${start} Get an evacuated recovery cylinder of the class for ${system.refrigerant}${full === undefined ? '' : `, or send ${full.name} in and have it back empty`}.`;
 }
+
+/** kg of a visit's refrigerant that the van takes without anything being fetched, beside what is planned into it from elsewhere. */
+export function roomInVan(
+  { visit }: TruckVisit,
+  { plan, suited }: { readonly plan: TruckPlan; readonly suited: ReadonlyMap<string, readonly Suited[]> },
+  cylinders: readonly Cylinder[],
+): number {
+  const inVan = new Set(cylinders.filter(({ place }) => place === 'van').map(({ id }) => id));
+  const taken = new Set(plan.loads.filter(({ pours }) => pours.some(({ stop }) => stop !== visit.id)).map(({ cylinder }) => cylinder));
+  return (suited.get(visit.id) ?? [])
+    .filter(({ id, objections }) => inVan.has(id) && !taken.has(id) && objections.length === 0)
+    .reduce((sum, { roomKg }) => sum + roomKg, 0);
+}
+
+const fromPlace: Readonly<Record<Cylinder['place'], string>> = {
+  van: 'the van',
+  workshop: 'the workshop',
+  site: 'the site',
+  reclaimer: 'the reclaimer',
+};
+
+/** Why a cylinder is fetched. */
+export const fetching = ({ name, place }: Cylinder, { system, stop }: TruckVisit, inVan: number, tell: Telling): string =>
+  `Take ${name} as well, from ${fromPlace[place]}: ${system.site} may bring up to ${tell.massText(stop.high)} of ${system.refrigerant}, and ` +
+  (inVan > 0 ? `only ${tell.massText(inVan, 'down')} fit into what is free in the van.` : 'nothing that is free in the van takes it.');
 
 /** What else goes on the truck, and why. */
 export function otherThings(visits: readonly TruckVisit[]): readonly { readonly what: string; readonly why: string }[] {

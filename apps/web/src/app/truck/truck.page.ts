@@ -10,7 +10,7 @@ import { valueOf } from '../ui/loadable';
 import { PageHead } from '../ui/page-head';
 import { QuantityField } from '../ui/quantity-field';
 import { TruckSession } from './truck.session';
-import { otherThings, remedy } from './truck-words';
+import { fetching, otherThings, remedy, roomInVan } from './truck-words';
 
 /** Which cylinders go along on a day, and what else; drag one on or off, and see what follows. */
 @Component({
@@ -62,15 +62,17 @@ export class TruckPage {
         words: stateWords(cylinder, this.units).text,
       }));
   });
-  /** What has to be fetched, and why it is not enough without. */
-  protected readonly fetched = computed(() =>
-    this.aboard()
-      .filter(({ cylinder, pours }) => cylinder.place !== 'van' && pours.length > 0)
-      .map(
-        ({ cylinder, pours }) =>
-          `Take ${cylinder.name} as well, from ${placeNames[cylinder.place].toLowerCase()}: ${pours.join(', ')} have no room in what is in the van.`,
-      ),
-  );
+  /** What has to be fetched, and why what is in the van is not enough. */
+  protected readonly fetched = computed(() => {
+    const solved = this.solved();
+    if (solved === undefined) return [];
+    return solved.plan.loads.flatMap(({ cylinder, pours }) => {
+      const own = this.byId().get(cylinder);
+      const visit = this.siteOf().get(pours[0]?.stop ?? '');
+      if (own === undefined || own.place === 'van' || visit === undefined) return [];
+      return [fetching(own, visit, roomInVan(visit, solved, this.session.cylinders()), this.units)];
+    });
+  });
   protected readonly short = computed(() => {
     const solved = this.solved();
     return (solved?.plan.short ?? []).flatMap(({ stop, kg }) => {

@@ -1,0 +1,127 @@
+import { expect, test, type Page } from '@playwright/test';
+
+async function openCylinder(page: Page, name: string): Promise<void> {
+  const all = (await (await page.request.get('/api/cylinders')).json()) as { id: string; name: string }[];
+  await page.goto(`/cylinders/${all.find((own) => own.name === name)!.id}`);
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(name);
+}
+
+async function record(page: Page, what: string, fields: Readonly<Record<string, string>>): Promise<void> {
+  await page.getByLabel('What happened', { exact: true }).selectOption({ label: what });
+  for (const [label, text] of Object.entries(fields)) await page.getByLabel(label, { exact: true }).fill(text);
+  await page.getByRole('button', { name: 'Record it' }).click();
+  await expect(page.getByText('Recorded.')).toBeVisible();
+}
+
+test('a life from registration to the reclaimer and back', async ({ page }) => {
+  await page.goto('/cylinders/new');
+  for (const [label, text] of [
+    ['Number', 'L-77'],
+    ['Water capacity', '47.7'],
+    ['Tare', '27.7'],
+    ['Service pressure', '400'],
+    ['Last requalification', '03-25'],
+  ] as const)
+    await page.getByLabel(label, { exact: true }).fill(text);
+  await page.getByRole('button', { name: 'Add the cylinder' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('L-77');
+
+  await record(page, 'Evacuated and proved', { 'Holds at': '280', Gauge: 'micron gauge 2' });
+  await expect(page.getByText(/280 microns, Ines Marrow/)).toBeVisible();
+
+  await page.getByRole('link', { name: 'Fill it' }).click();
+  await page.getByLabel('Scale reads now', { exact: true }).fill('27.7');
+  await page.getByLabel('Comes from').selectOption({ label: 'Seed bank, vault rack (R-448A)' });
+  await page.getByRole('button', { name: 'Start the transfer' }).click();
+  await page.getByLabel('Scale reads after', { exact: true }).fill('40.2');
+  await page.getByRole('button', { name: /Book/ }).click();
+  await page.getByRole('link', { name: 'To the cylinder' }).click();
+  await expect(page.getByText('lb net', { exact: false }).first()).toBeVisible();
+
+  await page.getByLabel('What happened', { exact: true }).selectOption({ label: 'Out of use' });
+  await page.getByLabel('Reason').fill('dent');
+  await page.getByRole('button', { name: 'Record it' }).click();
+  await expect(page.getByText(/are in L-77\. Book where they went/)).toBeVisible();
+
+  await page.getByLabel('What happened', { exact: true }).selectOption({ label: 'Something left it' });
+  await page.getByLabel('Went to').selectOption({ label: 'Reclaimer' });
+  await record(page, 'Something left it', { 'Scale read before': '40.2', 'Scale reads after': '27.7' });
+  await expect(page.getByText('At the reclaimer', { exact: false }).first()).toBeVisible();
+  await expect(page.getByText('not evacuated since it was used')).toBeVisible();
+  await record(page, 'Evacuated and proved', { 'Holds at': '300', Gauge: 'micron gauge 2' });
+  await record(page, 'Out of use', { Reason: 'foot ring bent' });
+  await expect(page.getByText(/out of use: foot ring bent/)).toBeVisible();
+});
+
+test('the overfilled cylinder: so much into that one, and how warm it may get until then', async ({ page }) => {
+  await openCylinder(page, 'C-05');
+  await expect(page.getByText(/Overfilled by 1\.3 lb/)).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Take out 1.3 lb' })).toBeVisible();
+  await expect(page.getByText(/Keep it below \d+ °F until then/)).toBeVisible();
+  await expect(page.getByRole('link', { name: /Fill C-/ })).toBeVisible();
+});
+
+test('the mixed cylinder: what it is now, and who decides', async ({ page }) => {
+  await openCylinder(page, 'C-10');
+  await expect(page.getByRole('heading', { name: 'What it is now' })).toBeVisible();
+  await expect(page.getByText(/Ask the reclaimer with these shares/)).toBeVisible();
+});
+
+test('the airy cylinder is known, checked again, and may not be filled', async ({ page }) => {
+  await openCylinder(page, 'C-08');
+  await expect(page.getByText(/11 % air in it/)).toBeVisible();
+  await page.getByLabel('Gauge reads', { exact: true }).fill('152');
+  await page.getByLabel('Shell at the liquid', { exact: true }).fill('70');
+  await expect(page.getByText(/These instruments cannot tell/)).toBeVisible();
+  await page.getByRole('link', { name: 'Fill it' }).click();
+  await page.getByLabel('Comes from').selectOption({ label: 'Cheese cave, ripening cellar (R-449A)' });
+  await expect(page.getByText(/A check found air in C-08/)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Start the transfer' })).toBeDisabled();
+});
+
+test('the overdue cylinder is stamped anew, and a stamp of the future is asked back', async ({ page }) => {
+  await openCylinder(page, 'C-06');
+  await expect(page.getByText(/Retest due since 08-26/)).toBeVisible();
+  await page.getByLabel('What happened', { exact: true }).selectOption({ label: 'Requalified' });
+  await page.getByLabel('New stamp').fill('12-39');
+  await page.getByRole('button', { name: 'Record it' }).click();
+  await expect(page.getByText(/12-39 is in the future/).first()).toBeVisible();
+  await record(page, 'Requalified', { 'New stamp': '10-26' });
+  await expect(page.getByText(/Retest due since/)).toHaveCount(0);
+});
+
+test('the truck of a day with one cylinder too few says so and names the remedy', async ({ page }) => {
+  await page.goto('/today');
+  await page.getByRole('link', { name: 'Load the truck' }).click();
+  const aboard = page.getByRole('region', { name: 'On the truck' });
+  await expect(aboard.getByRole('listitem').first()).toBeVisible();
+  await expect(page.getByText('Proved: no choice leaves less without room')).toBeVisible();
+  const shore = page.getByRole('region', { name: 'Stays here' });
+  // everything that could take R-410A is left here by hand, one after the other
+  for (let k = 0; k < 8; k++) {
+    const own = aboard.getByRole('listitem').filter({ hasText: 'from Planetarium' }).first();
+    if ((await own.count()) === 0) break;
+    const name = await own.getByRole('link').innerText();
+    await own.getByRole('button', { name: /Leave/ }).click();
+    await expect(shore.getByRole('listitem').filter({ hasText: name })).toContainText('left by hand');
+  }
+  await expect(page.getByText(/Planetarium: \d+\.\d lb of R-410A have no room\. (Evacuate|Get)/)).toBeVisible();
+  await shore.getByRole('button', { name: 'Take C-11 along' }).click();
+  await expect(aboard.getByRole('listitem').filter({ hasText: 'C-11' })).toBeVisible();
+});
+
+test('a cylinder is dragged onto the truck', async ({ page }) => {
+  await page.goto('/truck');
+  const shore = page.getByRole('region', { name: 'Stays here' });
+  const own = shore.getByRole('listitem').filter({ hasText: 'C-02' });
+  await own.scrollIntoViewIfNeeded();
+  const [from, to] = [(await own.boundingBox())!, (await page.locator('#aboard').boundingBox())!];
+  await page.mouse.move(from.x + 40, from.y + 20);
+  await page.mouse.down();
+  await page.mouse.move(from.x + 20, from.y + 10, { steps: 4 });
+  await page.mouse.move(to.x + 60, to.y + 20, { steps: 12 });
+  await page.mouse.up();
+  await expect(page.getByRole('region', { name: 'On the truck' }).getByRole('listitem').filter({ hasText: 'C-02' })).toContainText(
+    'chosen by hand',
+  );
+});
