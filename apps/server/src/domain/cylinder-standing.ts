@@ -19,7 +19,7 @@ export const compositionIn = (record: Pick<CylinderRecord, 'composition' | 'refr
 
 /** A cylinder as the interface shows it: limits, level and what to look at, computed now. */
 export function describeCylinder(record: CylinderRecord, organisation: OrganisationRow, now: Date): Cylinder {
-  const standing = standingOf(record, organisation);
+  const { standing, suits } = computed(record, organisation);
   const stamp = monthOf(record.requalified);
   return {
     id: record.id,
@@ -44,29 +44,39 @@ export function describeCylinder(record: CylinderRecord, organisation: Organisat
     retiredAt: record.retiredAt?.toISOString() ?? null,
     lastMovedAt: record.lastMovedAt?.toISOString() ?? null,
     standing,
-    flags: flagsOf(record, standing, stamp, now),
+    flags: flagsOf(record, { standing, suits }, stamp, now),
   };
+}
+
+/** What the full model says of a cylinder. */
+interface Computed {
+  readonly standing: Cylinder['standing'];
+  /** Whether its pressure class suits what is in it. */
+  readonly suits: boolean;
 }
 
 /**
  * Limits and levels by the full model take half a millisecond, and a rack may hold thousands: what was computed for the same content
  * under the same rules is remembered. Nothing of it can grow old, for everything it depends on stands in its key.
  */
-const remembered = new Map<string, Cylinder['standing']>();
+const remembered = new Map<string, Computed>();
 const MOST_REMEMBERED = 20_000;
 
-function standingOf(record: CylinderRecord, organisation: OrganisationRow): Cylinder['standing'] {
+function computed(record: CylinderRecord, organisation: OrganisationRow): Computed {
   const composition = compositionIn(record);
-  if (composition === undefined) return { state: 'empty' };
+  if (composition === undefined) return { standing: { state: 'empty' }, suits: true };
   const contentKg = Math.max(0, record.contentKg); // a ledger below zero is flagged; no level can be drawn of it
   const policy = fillPolicyOf(organisation);
-  const key = JSON.stringify([composition, record.volumeM3, record.tareKg, contentKg, policy]);
+  const key = JSON.stringify([composition, record.volumeM3, record.tareKg, record.servicePressurePa, contentKg, policy]);
   const known = remembered.get(key);
   if (known !== undefined) return known;
-  const standing = computedStanding(composition, { ...record, contentKg }, policy);
+  const found = {
+    standing: computedStanding(composition, { ...record, contentKg }, policy),
+    suits: pressureRating(composition, record.servicePressurePa).suits,
+  };
   if (remembered.size >= MOST_REMEMBERED) remembered.clear();
-  remembered.set(key, standing);
-  return standing;
+  remembered.set(key, found);
+  return found;
 }
 
 function computedStanding(
@@ -96,8 +106,7 @@ const LONG_FULL_DAYS = 90;
 const FULL_SHARE = 0.8;
 const TARE_DIFFERS_KG = 0.1;
 
-function flagsOf(record: CylinderRecord, standing: Cylinder['standing'], stamp: StampMonth, now: Date): CylinderFlag[] {
-  const composition = compositionIn(record);
+function flagsOf(record: CylinderRecord, { standing, suits }: Computed, stamp: StampMonth, now: Date): CylinderFlag[] {
   const requalification = requalificationState(
     stamp,
     { year: now.getUTCFullYear(), month: now.getUTCMonth() + 1 },
@@ -106,7 +115,7 @@ function flagsOf(record: CylinderRecord, standing: Cylinder['standing'], stamp: 
   const flags: [CylinderFlag, boolean][] = [
     ['overfilled', standing.state === 'limited' && standing.mayAddKg < 0],
     ['mixed', isMixed(record)],
-    ['over-rated', composition !== undefined && !pressureRating(composition, record.servicePressurePa).suits],
+    ['over-rated', !suits],
     ['overdrawn', record.contentKg < 0],
     ['overdue', requalification === 'overdue'],
     ['airy', record.airShare !== null && record.airShare > MOST_AIR && record.contentKg > 0],

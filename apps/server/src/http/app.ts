@@ -4,6 +4,7 @@ import { etag } from 'hono/etag';
 import { requestId } from 'hono/request-id';
 import { secureHeaders } from 'hono/secure-headers';
 import { sql } from 'kysely';
+import { calendarRoutes } from './calendar-routes';
 import { cylinderRoutes } from './cylinder-routes';
 import { documentRoutes } from './document-routes';
 import type { Deps, Env } from './env';
@@ -61,6 +62,7 @@ export function createApp(deps: Deps, webRoot?: string) {
   app.route('/', systemRoutes(deps));
   app.route('/', visitRoutes(deps));
   app.route('/', cylinderRoutes(deps));
+  app.route('/', calendarRoutes(deps));
   app.route('/', movementRoutes(deps));
   app.all('/api/*', (c) => problemAnswer(c, { code: 'not-found', detail: `There is no ${c.req.method} ${c.req.path}. See /api/docs.` }));
   app.route('/', webFiles(webRoot));

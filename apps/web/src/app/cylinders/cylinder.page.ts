@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { RouterLink } from '@angular/router';
 import type { Cylinder } from '@hygromet/contract/cylinder';
 import { pressureIn, STANDARD_ATMOSPHERE } from '@hygromet/core/units/pressure';
+import { LabelCard } from '../labels/label-card';
 import { refusalIn } from '../live/command';
 import { Units } from '../preferences/units.service';
 import { BigNumber } from '../ui/big-number';

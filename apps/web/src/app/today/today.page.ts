@@ -11,6 +11,7 @@ import { ChoiceField } from '../ui/choice-field';
 import { loadable, valueOf, waiting } from '../ui/loadable';
 import { PageHead } from '../ui/page-head';
 import { TextField } from '../ui/text-field';
+import { DueList } from './due-list';
 import { byDay, dayOf, nextOf } from './visit-words';
 
 interface VisitDraft {
@@ -23,7 +24,7 @@ interface VisitDraft {
 /** The visits of the day, how each stands, and the one thing to do next. */
 @Component({
   selector: 'hy-today-page',
-  imports: [ChoiceField, PageHead, RouterLink, TextField],
+  imports: [ChoiceField, DueList, PageHead, RouterLink, TextField],
   template: `
     <hy-page-head title="Today" [line]="line()">
       <a class="button" routerLink="/truck">Load the truck</a>
@@ -73,6 +74,7 @@ interface VisitDraft {
           @if (refused(); as sentence) {
             <p role="alert" class="refused">{{ sentence }}</p>
           }
+          <hy-due-list />
           <section aria-label="Open a visit">
             <h2>Open a visit</h2>
             @let d = draft();

@@ -2,7 +2,7 @@ import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
 import type { Visit, VisitPlan } from '@hygromet/contract/visit';
 import { of, throwError } from 'rxjs';
-import { render, stage } from '../../../test/scene';
+import { aCylinder, render, stage } from '../../../test/scene';
 import { Refusal } from '../live/refusal';
 import { MethodPage } from '../method/method.page';
 import { TodayPage } from './today.page';
@@ -145,4 +145,16 @@ describe('the plan of a visit', () => {
     const { text } = await render(MethodPage);
     expect(text()).toContain('No visit is open for this system.');
   });
+});
+
+test('cylinders that want something stand on today, the gravest first, with what to do', async () => {
+  const cylinders = [
+    aCylinder({ id: 'c8', name: 'C-08', flags: ['due-soon'], validThrough: '2027-01' }),
+    aCylinder({ flags: ['airy'], airShare: 0.11 }),
+  ];
+  stage({ registers: { cylinders$: of(cylinders) } });
+  const { root, text } = await render(TodayPage);
+  const lines = [...root.querySelectorAll('hy-due-list li')].map(({ textContent }) => (textContent ?? '').replace(/\s+/g, ' ').trim());
+  expect(lines).toEqual(['C-0711 % air in it, vanpurge it, or send it in', 'C-08retest by 01-27, vanhave it requalified']);
+  expect(text()).toContain('calendar feed (ICS)');
 });

@@ -1,0 +1,31 @@
+import { Hono } from 'hono';
+import { createEvents, type EventAttributes } from 'ics';
+import { describeCylinder } from '../domain/cylinder-standing';
+import { dueDates, type DueDate } from '../domain/due-dates';
+import { cylindersOf } from '../store/cylinder-store';
+import { ownOrganisation } from '../store/organisation-store';
+import type { Deps, Env } from './env';
+
+/** A calendar that other programs subscribe to (RFC 5545): what falls due about cylinders. */
+export const calendarRoutes = ({ db, outside }: Deps) =>
+  new Hono<Env>().get('/api/calendar.ics', async (c) => {
+    const organisation = await ownOrganisation(db);
+    const cylinders = (await cylindersOf(db, organisation.id)).map((record) => describeCylinder(record, organisation, outside.now()));
+    const { error, value } = createEvents(dueDates(cylinders).map(eventOf), {
+      productId: 'hygromet',
+      calName: `${organisation.name}: cylinders`,
+    });
+    if (value == null) throw error ?? new Error('the calendar could not be written');
+    return c.body(value, 200, { 'content-type': 'text/calendar; charset=utf-8' });
+  });
+
+const eventOf = ({ uid, day, title, what }: DueDate): EventAttributes => ({
+  uid: `${uid}@hygromet`,
+  start: dateOf(day),
+  end: dateOf(new Date(Date.parse(day) + 86_400_000).toISOString().slice(0, 10)),
+  title,
+  description: what,
+  busyStatus: 'FREE',
+});
+
+const dateOf = (day: string) => day.split('-').map(Number) as [number, number, number];

@@ -1,0 +1,83 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import type { Cylinder } from '@hygromet/contract/cylinder';
+import { from, switchMap } from 'rxjs';
+import { Units } from '../preferences/units.service';
+import { labelOf } from './label';
+
+const SIZES = ['4 × 6 in', '62 × 100 mm'] as const;
+
+/** The code of a cylinder, and its label to print. */
+@Component({
+  selector: 'hy-label-card',
+  template: `
+    <h2>Label</h2>
+    <div class="card">
+      <svg [attr.viewBox]="box()" role="img" [attr.aria-label]="'Code of ' + cylinder().name" class="code"><path [attr.d]="code()" /></svg>
+      <div>
+        <p>{{ label().content }}</p>
+        <p class="small">{{ label().marks.join(' · ') }}</p>
+        @for (size of sizes; track size) {
+          <button type="button" class="button small" [attr.aria-label]="'Label as PDF, ' + size" (click)="print(size)">{{ size }}</button>
+        }
+      </div>
+    </div>
+  `,
+  styles: `
+    :host {
+      display: grid;
+      gap: 8px;
+      margin-top: 18px;
+    }
+
+    h2 {
+      font-size: 16.5px;
+    }
+
+    .card {
+      display: grid;
+      align-items: start;
+      gap: 14px;
+      grid-template-columns: 128px minmax(0, 1fr);
+    }
+
+    .code {
+      width: 128px;
+      background: #fff;
+    }
+
+    .button {
+      margin: 8px 8px 0 0;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class LabelCard {
+  readonly cylinder = input.required<Cylinder>();
+  readonly safetyGroup = input<string | null | undefined>();
+  private readonly units = inject(Units);
+  protected readonly sizes = SIZES;
+  protected readonly label = computed(() => labelOf(this.cylinder(), this.safetyGroup(), location.origin, this.units));
+  private readonly drawn = toSignal(toObservable(computed(() => this.label().code)).pipe(switchMap((code) => from(modulesOf(code)))));
+  protected readonly code = computed(() => this.drawn()?.way ?? '');
+  protected readonly box = computed(() => `0 0 ${this.drawn()?.side ?? 1} ${this.drawn()?.side ?? 1}`);
+
+  protected async print(size: (typeof SIZES)[number]): Promise<void> {
+    const [{ labelPdf }, { save }] = await Promise.all([import('./label-pdf'), import('../ui/save-file')]);
+    const bytes = await labelPdf(this.label(), size);
+    save(`label-${this.cylinder().name}.pdf`, new Blob([bytes as BlobPart], { type: 'application/pdf' }));
+  }
+}
+
+const QUIET = 4;
+
+/** The code as one way of unit squares, with the quiet zone around it. */
+async function modulesOf(code: string): Promise<{ readonly way: string; readonly side: number }> {
+  const { create } = await import('qrcode');
+  const { modules } = create(code, { errorCorrectionLevel: 'M' });
+  const squares: string[] = [];
+  for (let row = 0; row < modules.size; row++)
+    for (let column = 0; column < modules.size; column++)
+      if (modules.get(row, column)) squares.push(`M${column + QUIET} ${row + QUIET}h1v1h-1z`);
+  return { way: squares.join(''), side: modules.size + 2 * QUIET };
+}

@@ -1,0 +1,78 @@
+import { PDFDocument, rgb, StandardFonts, type PDFFont, type PDFPage } from 'pdf-lib';
+import { create } from 'qrcode';
+import type { Label } from './label';
+
+const POINTS_IN = { inch: 72, mm: 72 / 25.4 } as const;
+
+/** Two common label sizes: the shipping label of the Americas, and a narrow roll. */
+export const labelSizes = {
+  '4 × 6 in': { width: 4 * POINTS_IN.inch, height: 6 * POINTS_IN.inch },
+  '62 × 100 mm': { width: 62 * POINTS_IN.mm, height: 100 * POINTS_IN.mm },
+} as const;
+export type LabelSize = keyof typeof labelSizes;
+
+const BLACK = rgb(0, 0, 0);
+const QUIET_MODULES = 4;
+
+/** A label as PDF: number and content large, the marks in bars, the figures, and the code that opens the cylinder. */
+export async function labelPdf(label: Label, size: LabelSize): Promise<Uint8Array> {
+  const { width, height } = labelSizes[size];
+  const pdf = await PDFDocument.create();
+  pdf.setTitle(`Label of ${label.number}`);
+  const page = pdf.addPage([width, height]);
+  const [plain, bold] = [await pdf.embedFont(StandardFonts.Helvetica), await pdf.embedFont(StandardFonts.HelveticaBold)];
+  const margin = width * 0.06;
+  const inner = width - 2 * margin;
+  let y = height - margin;
+  const line = (text: string, font: PDFFont, most: number, gap = 0.35) => {
+    const fitted = fit(printable(text), font, most, inner);
+    y -= fitted;
+    page.drawText(printable(text), { x: margin, y, size: fitted, font, color: BLACK });
+    y -= fitted * gap;
+  };
+  line(label.number, bold, width * 0.2, 0.25);
+  line(label.content, bold, width * 0.12);
+  for (const mark of label.marks) y = bar(page, printable(mark), bold, { x: margin, y, width: inner, size: width * 0.052 });
+  const text = width * 0.046;
+  for (const [what, figure] of label.figures) {
+    y -= text * 1.45;
+    page.drawText(printable(what), { x: margin, y, size: text * 0.85, font: plain, color: BLACK });
+    const wide = bold.widthOfTextAtSize(printable(figure), text);
+    page.drawText(printable(figure), { x: width - margin - wide, y, size: text, font: bold, color: BLACK });
+  }
+  if (label.owner !== '') line(`Owner: ${label.owner}`, plain, text, 0.2);
+  const side = Math.min(inner * 0.55, y - 2 * margin);
+  drawCode(page, label.code, { x: (width - side) / 2, y: margin, side });
+  return pdf.save();
+}
+
+/** The largest size up to `most` at which the text fits. */
+const fit = (text: string, font: PDFFont, most: number, width: number) =>
+  Math.min(most, (most * width) / font.widthOfTextAtSize(text, most));
+
+/** The standard fonts know Latin letters alone; what they cannot print is left as a question mark rather than refused. */
+const printable = (text: string) => text.replace(/−/g, '-').replace(/[^\x20-\x7E\xA0-\xFF]/g, '?');
+
+function bar(page: PDFPage, text: string, font: PDFFont, at: { x: number; y: number; width: number; size: number }): number {
+  const height = at.size * 1.7;
+  const y = at.y - height;
+  const size = fit(text, font, at.size, at.width * 0.94);
+  page.drawRectangle({ x: at.x, y, width: at.width, height, color: BLACK });
+  page.drawText(text, { x: at.x + at.width * 0.03, y: y + (height - size * 0.72) / 2, size, font, color: rgb(1, 1, 1) });
+  return y - at.size * 0.4;
+}
+
+function drawCode(page: PDFPage, code: string, at: { x: number; y: number; side: number }): void {
+  const { modules } = create(code, { errorCorrectionLevel: 'M' });
+  const step = at.side / (modules.size + 2 * QUIET_MODULES);
+  for (let row = 0; row < modules.size; row++)
+    for (let column = 0; column < modules.size; column++)
+      if (modules.get(row, column))
+        page.drawRectangle({
+          x: at.x + (column + QUIET_MODULES) * step,
+          y: at.y + at.side - (row + QUIET_MODULES + 1) * step,
+          width: step,
+          height: step,
+          color: BLACK,
+        });
+}

@@ -1,0 +1,55 @@
+import type { Cylinder } from '@hygromet/contract/cylinder';
+import { cylinderKindNames } from '../cylinders/objection-words';
+import type { Units } from '../preferences/units.service';
+
+/** What stands on a label, from the largest to the smallest. */
+export interface Label {
+  readonly number: string;
+  /** The refrigerant with its safety class, or what it is. */
+  readonly content: string;
+  /** Marks that the kind of content asks for. */
+  readonly marks: readonly string[];
+  /** What each figure is, and the figure in both units. */
+  readonly figures: readonly (readonly [string, string])[];
+  readonly owner: string;
+  /** What the code says: the address of the cylinder. */
+  readonly code: string;
+}
+
+type Telling = Pick<Units, 'massText' | 'otherMassUnit' | 'decimal' | 'pressureStep'>;
+
+/** @param origin of this application, so that any camera opens the cylinder */
+export function labelOf(cylinder: Cylinder, safetyGroup: string | null | undefined, origin: string, units: Telling): Label {
+  const both = (kg: number) => `${units.massText(kg, 'down')} · ${units.massText(kg, 'down', units.otherMassUnit())}`;
+  const { standing, marks, refrigerant, flags } = cylinder;
+  const mixed = flags.includes('mixed');
+  const group = safetyGroup ?? undefined;
+  const burns = group !== undefined && !group.endsWith('1');
+  return {
+    number: cylinder.name,
+    content: mixed ? 'MIXTURE' : refrigerant === null ? 'EMPTY' : `${refrigerant}${group === undefined ? '' : ` (${group})`}`,
+    marks: [
+      ...(marks.kind === 'virgin'
+        ? []
+        : mixed || marks.kind === 'destruction'
+          ? ['FOR DESTRUCTION OR ANALYSIS']
+          : ['RECOVERED REFRIGERANT']),
+      ...(marks.kind === 'burn-out' ? ['BURN-OUT OR UNKNOWN: ACID'] : []),
+      ...(burns ? [`FLAMMABLE ${group ?? ''}`.trim()] : []),
+    ],
+    figures: [
+      ...(standing.state === 'limited' ? [['Maximum gross', both(standing.stopGrossKg)] as const] : []),
+      ['Tare', both(cylinder.tareKg)],
+      ['Water capacity', `${units.decimal(cylinder.volumeM3 / 0.000454528045, 1)} lb · ${units.decimal(cylinder.volumeM3 * 1000, 1)} L`],
+      ['Service pressure', units.pressureStep(cylinder.servicePressurePa)],
+      ['Retest by', `${cylinder.validThrough.slice(5)}-${cylinder.validThrough.slice(0, 4)}`],
+      ['Used for', cylinderKindNames[marks.kind]],
+    ],
+    owner: marks.owner ?? '',
+    code: `${origin}/cylinders/${cylinder.id}`,
+  };
+}
+
+/** The id in a scanned code; nothing where it is no code of a cylinder. */
+export const cylinderIn = (code: string): string | undefined =>
+  /\/cylinders\/([0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12})/i.exec(code)?.[1];

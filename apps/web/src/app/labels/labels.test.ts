@@ -1,0 +1,59 @@
+import { TestBed } from '@angular/core/testing';
+import { Router } from '@angular/router';
+import { PDFDocument } from 'pdf-lib';
+import { aCylinder, render, stage } from '../../../test/scene';
+import { Units } from '../preferences/units.service';
+import { cylinderIn, labelOf } from './label';
+import { labelPdf, labelSizes, type LabelSize } from './label-pdf';
+import { ScanPage } from './scan.page';
+
+const ID = '3f1b0c9e-8f4b-4a37-9d2e-0c5a8b7e6d51';
+const label = (more: object = {}, group: string | null = 'A1') => {
+  stage();
+  return labelOf(aCylinder({ id: ID, ...more }), group, 'https://rack.example', TestBed.inject(Units));
+};
+
+test('a label tells what it is, its weights in both units, never a maximum rounded up', () => {
+  const own = label();
+  expect(own).toMatchObject({ number: 'C-07', content: 'R-410A (A1)', marks: ['RECOVERED REFRIGERANT'] });
+  expect(Object.fromEntries(own.figures)).toMatchObject({
+    'Maximum gross': '38.7 lb · 17.59 kg',
+    Tare: '17.2 lb · 7.80 kg',
+    'Water capacity': '26.2 lb · 11.9 L',
+    'Retest by': '11-2029',
+  });
+});
+
+const marks = { flammableRated: false, ports: 'one', validYears: 5 } as const;
+test.each<[string, object, string, string[]]>([
+  ['what burns', { refrigerant: 'R-32' }, 'A2L', ['RECOVERED REFRIGERANT', 'FLAMMABLE A2L']],
+  ['a mixture', { flags: ['mixed'] }, 'A1', ['FOR DESTRUCTION OR ANALYSIS']],
+  ['virgin refrigerant', { marks: { ...marks, kind: 'virgin' } }, 'A1', []],
+  ['burnt refrigerant', { marks: { ...marks, kind: 'burn-out' } }, 'A1', ['RECOVERED REFRIGERANT', 'BURN-OUT OR UNKNOWN: ACID']],
+])('%s is marked so', (_, more, group, expected) => {
+  expect(label(more, group).marks).toEqual(expected);
+});
+
+test('its code leads to the cylinder, and no other code does', () => {
+  expect(cylinderIn(label().code)).toBe(ID);
+  expect(cylinderIn('https://somewhere.example/x')).toBeUndefined();
+});
+
+test.each(Object.keys(labelSizes) as LabelSize[])('as PDF of %s: one page of that size', async (size) => {
+  const pdf = await PDFDocument.load(await labelPdf(label({ marks: { ...marks, kind: 'clean', owner: 'Käse & Söhne −' } }), size));
+  expect(pdf.getPageCount()).toBe(1);
+  expect(pdf.getPage(0).getWidth()).toBeCloseTo(labelSizes[size].width, 3);
+  expect(pdf.getTitle()).toBe('Label of C-07');
+});
+
+test('a number opens its cylinder, an unknown one is said', async () => {
+  stage();
+  const { type, press, text } = await render(ScanPage);
+  const went = jest.spyOn(TestBed.inject(Router), 'navigate').mockResolvedValue(true);
+  await type('Number', 'c 99');
+  await press('Open it');
+  expect(text()).toContain('No cylinder has the number "c 99".');
+  await type('Number', 'c07');
+  await press('Open it');
+  expect(went).toHaveBeenCalledWith(['/cylinders', 'c7']);
+});

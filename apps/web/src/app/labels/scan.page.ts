@@ -1,0 +1,152 @@
+import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, inject, signal, viewChild } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { Router } from '@angular/router';
+import type { IScannerControls } from '@zxing/browser';
+import { Registers } from '../live/registers.service';
+import { loadable, valueOf, waiting } from '../ui/loadable';
+import { PageHead } from '../ui/page-head';
+import { TextField } from '../ui/text-field';
+import { cylinderIn } from './label';
+
+/** A label is read by the camera, from a picture, or by its number, and its cylinder opens. */
+@Component({
+  selector: 'hy-scan-page',
+  imports: [PageHead, TextField],
+  template: `
+    <hy-page-head title="Scan a label" line="The code on a label, or the number under it" />
+    <div class="body">
+      <form novalidate (submit)="$event.preventDefault(); byNumber()">
+        <hy-text-field label="Number" placeholder="such as C-07" [text]="number()" (textChange)="number.set($event)" />
+        <button type="submit" class="button main">Open it</button>
+      </form>
+      <div class="ways">
+        <button type="button" class="button" (click)="watch()">{{ watching() ? 'Camera is on' : 'Use the camera' }}</button>
+        <label class="button file">
+          <input type="file" accept="image/*" aria-label="Picture of a label" (change)="fromPicture($event)" />
+          Read a picture
+        </label>
+      </div>
+      <video #video muted playsinline [hidden]="!watching()" aria-label="What the camera sees"></video>
+      @if (problem(); as sentence) {
+        <p role="alert" class="problem">{{ sentence }}</p>
+      }
+    </div>
+  `,
+  styles: `
+    .body {
+      display: grid;
+      max-width: 620px;
+      gap: 18px;
+      padding: 22px var(--margin) 40px;
+    }
+
+    form,
+    .ways {
+      display: flex;
+      flex-wrap: wrap;
+      align-items: end;
+      gap: 12px;
+    }
+
+    hy-text-field {
+      flex: 1 1 220px;
+    }
+
+    .file {
+      position: relative;
+      overflow: hidden;
+    }
+
+    .file input {
+      position: absolute;
+      inset: 0;
+      opacity: 0;
+      cursor: pointer;
+    }
+
+    .file:focus-within {
+      outline: 3px solid var(--act);
+      outline-offset: 2px;
+    }
+
+    video {
+      width: 100%;
+      border-radius: var(--radius);
+      background: #000;
+    }
+
+    .problem {
+      color: var(--danger);
+      font-weight: 600;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class ScanPage {
+  private readonly router = inject(Router);
+  private readonly video = viewChild.required<ElementRef<HTMLVideoElement>>('video');
+  private readonly cylinders = toSignal(loadable(inject(Registers).cylinders$), { initialValue: waiting });
+  protected readonly number = signal('');
+  protected readonly problem = signal<string | undefined>(undefined);
+  protected readonly watching = signal(false);
+  private camera: IScannerControls | undefined;
+
+  constructor() {
+    inject(DestroyRef).onDestroy(() => this.camera?.stop());
+  }
+
+  protected byNumber(): void {
+    const wanted = plain(this.number());
+    const found = (valueOf(this.cylinders()) ?? []).find(({ name }) => plain(name) === wanted);
+    if (found === undefined) this.problem.set(`No cylinder has the number "${this.number().trim()}". Read it again, or register it.`);
+    else this.open(found.id);
+  }
+
+  protected async watch(): Promise<void> {
+    const { BrowserQRCodeReader } = await import('@zxing/browser');
+    this.watching.set(true);
+    try {
+      this.camera = await new BrowserQRCodeReader().decodeFromVideoDevice(undefined, this.video().nativeElement, (result) => {
+        if (result !== undefined) this.read(result.getText());
+      });
+    } catch {
+      this.watching.set(false);
+      this.problem.set('No camera can be used here. Allow it for this page, read a picture, or type the number.');
+    }
+  }
+
+  protected async fromPicture(event: Event): Promise<void> {
+    const input = event.target as HTMLInputElement; // this listener sits on the file field alone
+    const file = input.files?.[0];
+    if (file === undefined) return;
+    const [{ BrowserQRCodeReader }, url] = await Promise.all([import('@zxing/browser'), dataUrl(file)]);
+    input.value = '';
+    try {
+      this.read((await new BrowserQRCodeReader().decodeFromImageUrl(url)).getText());
+    } catch {
+      this.problem.set('No code is found in this picture. Take it straight from the front, with light on it.');
+    }
+  }
+
+  private read(code: string): void {
+    const id = cylinderIn(code);
+    if (id === undefined) this.problem.set('That is not the code of a cylinder label.');
+    else this.open(id);
+  }
+
+  private open(id: string): void {
+    this.camera?.stop();
+    void this.router.navigate(['/cylinders', id]);
+  }
+}
+
+const plain = (text: string) => text.toLowerCase().replace(/[^a-z0-9]/g, '');
+
+/** The picture as an address that the page's own rules allow. */
+const dataUrl = (file: File): Promise<string> =>
+  new Promise((resolve, reject) => {
+    const reader = new FileReader();
+    reader.onload = () => resolve(String(reader.result));
+    reader.onerror = () => reject(reader.error ?? new Error('the picture cannot be read'));
+    reader.readAsDataURL(file);
+  });

@@ -1,0 +1,97 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { RouterLink } from '@angular/router';
+import type { CylinderFlag } from '@hygromet/contract/cylinder';
+import { placeNames, stateWords } from '../cylinders/cylinder-words';
+import { Registers } from '../live/registers.service';
+import { Units } from '../preferences/units.service';
+import { loadable, valueOf, waiting } from '../ui/loadable';
+
+/** What each flag asks for, in a few words. */
+const todo: Readonly<Record<CylinderFlag, string>> = {
+  overfilled: 'take out what is too much',
+  mixed: 'ask the reclaimer',
+  'over-rated': 'move it into a higher class',
+  overdrawn: 'weigh it in',
+  overdue: 'have it requalified',
+  airy: 'purge it, or send it in',
+  'wrong-tare': 'find out why',
+  'due-soon': 'have it requalified',
+  'long-full': 'send it to the reclaimer',
+};
+
+/** Cylinders that want something: the gravest of each, and what to do. */
+@Component({
+  selector: 'hy-due-list',
+  imports: [RouterLink],
+  template: `
+    @if (due().length > 0) {
+      <section aria-label="Cylinders that want something">
+        <h2>Cylinders that want something</h2>
+        <ul>
+          @for (own of due(); track own.id) {
+            <li>
+              <a [routerLink]="['/cylinders', own.id]"
+                ><b>{{ own.name }}</b></a
+              >
+              <span [class.grave]="own.grave">{{ own.words }}</span>
+              <span class="second">{{ own.todo }}</span>
+            </li>
+          }
+        </ul>
+        <p class="small">
+          Dates as a calendar for your own program: <a href="/api/calendar.ics" download="hygromet.ics">calendar feed (ICS)</a>
+        </p>
+      </section>
+    }
+  `,
+  styles: `
+    h2 {
+      margin-bottom: 8px;
+      font-size: 18px;
+    }
+
+    li {
+      display: grid;
+      gap: 2px 16px;
+      grid-template-columns: 72px minmax(0, 1fr) minmax(0, 1fr);
+      padding: 9px 0;
+      border-top: 1px solid var(--line);
+    }
+
+    .grave {
+      color: var(--danger);
+      font-weight: 600;
+    }
+
+    @media (max-width: 599px) {
+      li {
+        grid-template-columns: 72px minmax(0, 1fr);
+      }
+
+      li .second {
+        grid-column: 2;
+      }
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class DueList {
+  private readonly units = inject(Units);
+  private readonly cylinders = toSignal(loadable(inject(Registers).cylinders$), { initialValue: waiting });
+  protected readonly due = computed(() =>
+    (valueOf(this.cylinders()) ?? [])
+      .filter(({ flags, retiredAt }) => flags.length > 0 && retiredAt === null)
+      .map((cylinder) => {
+        const { text, grave } = stateWords(cylinder, this.units);
+        return {
+          id: cylinder.id,
+          name: cylinder.name,
+          words: `${text}, ${placeNames[cylinder.place].toLowerCase()}`,
+          grave,
+          todo: todo[cylinder.flags[0]!],
+        };
+      })
+      .sort((a, b) => Number(b.grave) - Number(a.grave)),
+  );
+}
