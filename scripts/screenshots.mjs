@@ -18,6 +18,7 @@ const BASE = `http://127.0.0.1:${PORT}`;
  */
 const views = [
   { file: 'today', path: '/today' },
+  { file: 'truck', path: '/truck', before: async (page) => page.getByText('Proved:').waitFor() },
   { file: 'rack', path: '/cylinders' },
   { file: 'cylinder', path: '/cylinders/C-05' },
   { file: 'stop-weight', path: '/cylinders/C-07/fill', before: typeGross },
@@ -30,6 +31,7 @@ const views = [
   { file: 'system', path: '/systems/Cheese cave' },
   { file: 'method', path: '/systems/Print works/method', before: lookAround },
   { file: 'method-phone', path: '/systems/Print works/method', width: 390, height: 844, before: lookAround },
+  { file: 'import', path: '/systems/import', before: chooseFile },
   { file: 'book', path: '/book' },
   { file: 'bench', path: '/bench', before: compareWithLabel },
   { file: 'settings', path: '/settings' },
@@ -48,6 +50,14 @@ async function bookTransfer(page) {
   await page.getByLabel('Scale reads after', { exact: true }).fill('36.2');
   await page.getByRole('button', { name: 'Book the transfer' }).click();
   await page.getByText('Booked.').waitFor();
+}
+
+/** A file with a row that is there already, a new one, and one that cannot be. @param {import('@playwright/test').Page} page */
+async function chooseFile(page) {
+  const table =
+    'Site,Name,Kind,Refrigerant,Nameplate charge (lb)\nNet loft,cold room,walk-in,R-449A,11.2\nNet loft,ice store,walk-in,R-449A,15\nPlanetarium,rooftop unit,packaged,R-410A,21.5\n';
+  await page.getByLabel('File with systems').setInputFiles({ name: 'customers.csv', mimeType: 'text/csv', buffer: Buffer.from(table) });
+  await page.getByText('refused', { exact: false }).first().waitFor();
 }
 
 /** @param {import('@playwright/test').Page} page */

@@ -31,6 +31,7 @@ import { contentName, dayText, graveFlags, momentText, monthText, placeNames, st
     CylinderDrawing,
     HappeningForm,
     HotChart,
+    LabelCard,
     LimitsTable,
     MovementsTable,
     PageHead,

@@ -10,6 +10,8 @@ import { valueOf } from '../ui/loadable';
 const [WIDTH, HEIGHT, LEFT, RIGHT, TOP, BOTTOM] = [420, 210, 56, 12, 14, 34];
 const [COLDEST, HOTTEST] = [celsius(-10), celsius(80)];
 const STEPS = 45;
+/** At 131 °F a cylinder may stand at 5/4 of its service pressure (49 CFR 173.301(a)(8), as in `pressure-rating`). */
+const RATED_SHARE = 1.25;
 const temperatures = Array.from({ length: STEPS + 1 }, (_, k) => COLDEST + ((HOTTEST - COLDEST) * k) / STEPS);
 
 /** Pressure of the closed cylinder over temperature, up to what it bears, with the temperature from which it is full of liquid. */
@@ -35,7 +37,7 @@ const temperatures = Array.from({ length: STEPS + 1 }, (_, k) => COLDEST + ((HOT
       </svg>
       <p class="legend" aria-hidden="true">
         <span class="key curve">pressure, {{ units.pressureUnit() }} over °{{ units.temperatureUnit() }}</span>
-        <span class="key bears">bears</span>
+        <span class="key bears">5/4 of its service pressure</span>
         <span class="key hottest">hottest place</span>
         @if (d.fullX) {
           <span class="key full">full of liquid</span>
@@ -99,14 +101,17 @@ export class HotChart {
 
   private draw(points: readonly HotPoint[], full: number | undefined) {
     const degrees = (T: number) => this.units.temperatureNumber(T);
-    const bears = this.units.pressureNumber(this.servicePressurePa() + this.units.atmosphere());
+    const allowed = this.units.pressureNumber(RATED_SHARE * this.servicePressurePa() + this.units.atmosphere());
     const x = scaleLinear([degrees(COLDEST), degrees(HOTTEST)], [this.left, this.right]);
-    const y = scaleLinear([0, 1.35 * bears], [this.bottom, this.top]);
-    const inside = points.map(({ T, p }) => [x(degrees(T)), Math.max(this.top - 2, y(this.units.pressureNumber(p)))] as const);
+    const y = scaleLinear([0, 1.25 * allowed], [this.bottom, this.top]);
+    // above the drawing the line ends: a line along its edge would read as a pressure that no longer rises
+    const places = points.map(({ T, p }) => [x(degrees(T)), y(this.units.pressureNumber(p))] as const);
+    const beyond = places.findIndex(([, py]) => py < this.top);
+    const inside = beyond < 0 ? places : places.slice(0, beyond);
     return {
       way: inside.map(([px, py], k) => `${k === 0 ? 'M' : 'L'}${px.toFixed(1)} ${py.toFixed(1)}`).join(''),
       fullX: full === undefined ? undefined : x(degrees(full)),
-      bearsY: y(bears),
+      bearsY: y(allowed),
       hottestX: x(degrees(this.hottestK() ?? HOTTEST)),
       ticksX: x.ticks(6).map((value) => ({ x: x(value), text: String(value) })),
       ticksY: y.ticks(5).map((value) => ({ y: y(value), text: String(value) })),

@@ -58,7 +58,7 @@ export class LabelCard {
   private readonly units = inject(Units);
   protected readonly sizes = SIZES;
   protected readonly label = computed(() => labelOf(this.cylinder(), this.safetyGroup(), location.origin, this.units));
-  private readonly drawn = toSignal(toObservable(computed(() => this.label().code)).pipe(switchMap((code) => from(modulesOf(code)))));
+  private readonly drawn = toSignal(toObservable(computed(() => this.label().code)).pipe(switchMap((code) => from(drawn(code)))));
   protected readonly code = computed(() => this.drawn()?.way ?? '');
   protected readonly box = computed(() => `0 0 ${this.drawn()?.side ?? 1} ${this.drawn()?.side ?? 1}`);
 
@@ -69,15 +69,9 @@ export class LabelCard {
   }
 }
 
-const QUIET = 4;
-
-/** The code as one way of unit squares, with the quiet zone around it. */
-async function modulesOf(code: string): Promise<{ readonly way: string; readonly side: number }> {
-  const { create } = await import('qrcode');
-  const { modules } = create(code, { errorCorrectionLevel: 'M' });
-  const squares: string[] = [];
-  for (let row = 0; row < modules.size; row++)
-    for (let column = 0; column < modules.size; column++)
-      if (modules.get(row, column)) squares.push(`M${column + QUIET} ${row + QUIET}h1v1h-1z`);
-  return { way: squares.join(''), side: modules.size + 2 * QUIET };
+/** The code as one way of unit squares. */
+async function drawn(code: string): Promise<{ readonly way: string; readonly side: number }> {
+  const { modulesOf } = await import('./code-modules');
+  const { side, dark } = modulesOf(code);
+  return { side, way: dark.map(([column, row]) => `M${column} ${row}h1v1h-1z`).join('') };
 }

@@ -1,5 +1,5 @@
 import { PDFDocument, rgb, StandardFonts, type PDFFont, type PDFPage } from 'pdf-lib';
-import { create } from 'qrcode';
+import { modulesOf } from './code-modules';
 import type { Label } from './label';
 
 const POINTS_IN = { inch: 72, mm: 72 / 25.4 } as const;
@@ -12,7 +12,6 @@ export const labelSizes = {
 export type LabelSize = keyof typeof labelSizes;
 
 const BLACK = rgb(0, 0, 0);
-const QUIET_MODULES = 4;
 
 /** A label as PDF: number and content large, the marks in bars, the figures, and the code that opens the cylinder. */
 export async function labelPdf(label: Label, size: LabelSize): Promise<Uint8Array> {
@@ -63,16 +62,8 @@ function bar(page: PDFPage, text: string, font: PDFFont, at: { x: number; y: num
 }
 
 function drawCode(page: PDFPage, code: string, at: { x: number; y: number; side: number }): void {
-  const { modules } = create(code, { errorCorrectionLevel: 'M' });
-  const step = at.side / (modules.size + 2 * QUIET_MODULES);
-  for (let row = 0; row < modules.size; row++)
-    for (let column = 0; column < modules.size; column++)
-      if (modules.get(row, column))
-        page.drawRectangle({
-          x: at.x + (column + QUIET_MODULES) * step,
-          y: at.y + at.side - (row + QUIET_MODULES + 1) * step,
-          width: step,
-          height: step,
-          color: BLACK,
-        });
+  const { side, dark } = modulesOf(code);
+  const step = at.side / side;
+  for (const [column, row] of dark)
+    page.drawRectangle({ x: at.x + column * step, y: at.y + at.side - (row + 1) * step, width: step, height: step, color: BLACK });
 }
