@@ -1,10 +1,28 @@
 import { decanting, type Decanting } from '@hygromet/core/cylinder/decanting';
 import { levelAt } from '@hygromet/core/cylinder/level';
+import { fillLimits, type FillLimits } from '@hygromet/core/cylinder/fill-limit';
 import type { FillPolicy } from '@hygromet/core/cylinder/fill-rule';
+import { HOSES, stopWeight, type Hose, type StopWeight } from '@hygromet/core/cylinder/stop-weight';
 import { suitability, type Candidate, type Incoming, type Suitability } from '@hygromet/core/cylinder/suitability';
 import type { Composition } from '@hygromet/core/fluids/composition';
 import { airCheck, type Accuracy, type AirCheck } from '@hygromet/core/readings/air-check';
 import { cubicMetre, kelvin, kilogram, pascal } from '@hygromet/core/units/quantity';
+
+/** Plain numbers in SI on both sides: what goes to a worker and comes back is copied. */
+export interface LimitsArgs {
+  readonly composition: Composition;
+  readonly volumeM3: number;
+  readonly tareKg: number;
+  readonly contentKg: number;
+  readonly hottestK: number;
+  readonly policy: FillPolicy;
+}
+
+export const limitsFor = ({ composition, volumeM3, tareKg, contentKg, hottestK, policy }: LimitsArgs): FillLimits =>
+  fillLimits(
+    { composition, volume: cubicMetre(volumeM3), tare: kilogram(tareKg), content: kilogram(contentKg), hottest: kelvin(hottestK) },
+    policy,
+  );
 
 export interface SuitArgs {
   readonly cylinders: readonly (Candidate & { readonly id: string })[];
@@ -20,6 +38,13 @@ export interface DecantArgs {
   readonly cylinder: { readonly contentKg: number; readonly limitKg: number; readonly volumeM3: number };
   /** Cylinders that could take some, already sorted out by nothing but their identity. */
   readonly others: SuitArgs;
+}
+
+export interface StopArgs {
+  readonly limits: LimitsArgs;
+  readonly scaleOff: number;
+  readonly hose: Hose;
+  readonly oilShare: number;
 }
 
 export interface HotCurveArgs {
@@ -42,6 +67,12 @@ export interface HotPoint {
 export const cylinderOperations = {
   suit: ({ cylinders, incoming, policy, hottestK }: SuitArgs): readonly Suited[] =>
     cylinders.map((cylinder) => ({ id: cylinder.id, ...suitability(cylinder, incoming, policy, kelvin(hottestK)) })),
+
+  /** The reading at which to shut the valve, below the limit that rules. */
+  stop: ({ limits: args, hose, ...handling }: StopArgs): StopWeight => {
+    const { ruling } = limitsFor(args);
+    return stopWeight(ruling, args.composition, { ...handling, hose: HOSES[hose] });
+  },
 
   decant: ({ composition, cylinder, others }: DecantArgs): Decanting => {
     const receiving = cylinderOperations.suit(others).filter(({ objections }) => objections.length === 0);

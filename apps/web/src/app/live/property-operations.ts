@@ -1,5 +1,3 @@
-import { fillLimits, type FillLimits } from '@hygromet/core/cylinder/fill-limit';
-import type { FillPolicy } from '@hygromet/core/cylinder/fill-rule';
 import { levelAt, type Level } from '@hygromet/core/cylinder/level';
 import { pressureRating, type PressureRating } from '@hygromet/core/cylinder/pressure-rating';
 import { OutOfRange } from '@hygromet/core/errors';
@@ -7,18 +5,8 @@ import type { Composition } from '@hygromet/core/fluids/composition';
 import { liquidFull } from '@hygromet/core/thermo/liquid-full';
 import { cubicMetre, density, kelvin, kilogram } from '@hygromet/core/units/quantity';
 import { benchOperations } from './bench-operations';
-import { cylinderOperations } from './cylinder-operations';
+import { cylinderOperations, limitsFor } from './cylinder-operations';
 import { planOperations } from './plan-operations';
-
-/** Plain numbers in SI on both sides: what goes to a worker and comes back is copied. */
-export interface LimitsArgs {
-  readonly composition: Composition;
-  readonly volumeM3: number;
-  readonly tareKg: number;
-  readonly contentKg: number;
-  readonly hottestK: number;
-  readonly policy: FillPolicy;
-}
 
 export interface LevelsArgs {
   readonly composition: Composition;
@@ -40,11 +28,7 @@ export const operations = {
   ...cylinderOperations,
   ...planOperations,
 
-  limits: ({ composition, volumeM3, tareKg, contentKg, hottestK, policy }: LimitsArgs): FillLimits =>
-    fillLimits(
-      { composition, volume: cubicMetre(volumeM3), tare: kilogram(tareKg), content: kilogram(contentKg), hottest: kelvin(hottestK) },
-      policy,
-    ),
+  limits: limitsFor,
 
   levels: ({ composition, volumeM3, cases }: LevelsArgs): readonly Level[] =>
     cases.map(({ massKg, T }) => levelAt(composition, cubicMetre(volumeM3), kilogram(massKg), kelvin(T))),

@@ -7,15 +7,17 @@ import { LimitsTable } from '../ui/limits-table';
 import { valueOf } from '../ui/loadable';
 import { QuantityField } from '../ui/quantity-field';
 import { RefrigerantField } from '../ui/refrigerant-field';
+import { TextField } from '../ui/text-field';
 import { WeightBeam } from '../ui/weight-beam';
 import { Units } from '../preferences/units.service';
 import { CylinderSide } from './cylinder-side';
+import { lessText } from './less-text';
 import { FillSession } from './fill.session';
 
 /** Before the first gram moves: what is in it, which limit applies, and the reading at which to stop. */
 @Component({
   selector: 'hy-cylinder-stage',
-  imports: [BigNumber, Caution, ChoiceField, CylinderSide, LimitsTable, QuantityField, RefrigerantField, WeightBeam],
+  imports: [BigNumber, Caution, ChoiceField, CylinderSide, LimitsTable, QuantityField, RefrigerantField, TextField, WeightBeam],
   templateUrl: './cylinder.stage.html',
   styleUrls: ['../ui/columns.css', './stage.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -30,7 +32,24 @@ export class CylinderStage {
     const limits = this.session.limits();
     return limits.state === 'failed' ? limits.sentence : undefined;
   });
-  protected readonly stop = computed(() => this.units.mass(this.session.ruling()?.gross ?? 0, 'down'));
+  /** The limits together with the reading at which to shut the valve: never one without the other. */
+  protected readonly shown = computed(() => {
+    const [limits, shutAt] = [this.limits(), this.session.shutAt()];
+    return limits === undefined || shutAt === undefined ? undefined : { ...limits, shutAt };
+  });
+  protected readonly stop = computed(() => this.units.mass(this.session.shutAt()?.gross ?? 0, 'down'));
+  /** Until the valve is shut; what is over the limit already is told apart. */
+  protected readonly room = computed(() => {
+    const { gross = 0 } = this.session.shutAt() ?? {};
+    return Math.max(0, (this.session.ruling()?.mayAdd ?? 0) - (this.session.ruling()?.gross ?? 0) + gross);
+  });
+  protected readonly less = computed(() => lessText(this.session.ruling()?.gross ?? 0, this.session.shutAt(), this.units));
+  protected readonly hoses = [
+    { value: 'three-eighths', label: 'one 3/8 in hose' },
+    { value: 'quarter-inch', label: 'one 1/4 in hose' },
+    { value: 'none', label: 'nothing, emptied first' },
+  ];
+  protected readonly oilProblem = computed(() => (this.session.oilShare() === undefined ? 'Per cent of oil by mass, 0 to 50.' : undefined));
   protected readonly sources = computed<readonly Choice[]>(() => {
     const accounts = valueOf(this.session.accounts()) ?? [];
     const from = (kind: string) => accounts.filter((account) => account.kind === kind && account.id !== this.session.cylinderId);

@@ -19,6 +19,10 @@ export interface FillDraft {
   /** One of the places, or "own" with its temperature. */
   readonly place: string;
   readonly ownHottest: QuantityEntry;
+  /** How far the scale may be off, what the hose still holds, the share of oil in per cent: each makes the valve shut earlier. */
+  readonly scaleOff: QuantityEntry;
+  readonly hose: string;
+  readonly oilPercent: string;
   readonly acceptMixing: boolean;
   /** When it was first sent: a repeated sending is the same booking. */
   readonly happenedAt: string;
@@ -35,6 +39,9 @@ export const newFillDraft = ({ mass, temperature }: Preferences): FillDraft => (
   refrigerant: null,
   place: '',
   ownHottest: emptyEntry(temperature),
+  scaleOff: mass === 'kg' || mass === 'g' ? { ...emptyEntry('kg'), text: '0.05' } : { ...emptyEntry('lb'), text: '0.1' },
+  hose: 'three-eighths',
+  oilPercent: '0',
   acceptMixing: false,
   happenedAt: '',
   booked: null,

@@ -17,7 +17,9 @@ test('weigh, start, read after, book: the number to stop at stands throughout', 
     overfilledByKg: null,
   };
   const { type, press, text } = await open({ bookTransfer$: () => of(booked) });
-  expect(text()).toContain('Close the valve when the scale reads38.7 lb gross');
+  // the limit of 38.7 lb, less a tenth for the scale and what one hose still holds
+  expect(text()).toContain('Close the valve when the scale reads38.5 lb gross');
+  expect(text()).toContain('the limit is 38.7 lb, less 0.10 lb for the scale, 0.18 lb still in the hose');
   await type('Scale reads now', '24.6');
   await type('Comes from', 's1');
   await press('Start the transfer');
@@ -84,4 +86,17 @@ test('a cylinder that is not there leads back to the others', async () => {
   const { text } = await open({ cylinder$: () => throwError(() => new Refusal('not-found', 'This cylinder is not in the register.')) });
   expect(text()).toContain('This cylinder is not in the register.');
   expect(text()).toContain('To the cylinders');
+});
+
+test('a worse scale, no hose and oily refrigerant move the reading, never above the limit', async () => {
+  const { type, text } = await open();
+  const reads = () => Number(/scale reads([\d.]+) lb/.exec(text())?.[1]);
+  await type('Scale is good to', '0.5');
+  expect(reads()).toBeCloseTo(38.1, 1);
+  await type('Still in the hose', 'none');
+  expect(reads()).toBeCloseTo(38.2, 1);
+  await type('Scale is good to', '');
+  expect(reads()).toBeCloseTo(38.7, 1);
+  await type('Oil in it, %', 'much');
+  expect(text()).toContain('Per cent of oil by mass, 0 to 50.');
 });

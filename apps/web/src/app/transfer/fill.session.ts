@@ -2,6 +2,7 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute } from '@angular/router';
 import places from '@hygromet/core/cylinder/hottest-places.json';
+import type { Hose } from '@hygromet/core/cylinder/stop-weight';
 import { celsius } from '@hygromet/core/units/temperature';
 import { candidateOf } from '../cylinders/candidate';
 import { asked } from '../live/asked';
@@ -104,29 +105,43 @@ export class FillSession {
     return places.places.find(({ id }) => id === place)?.T ?? valueOf(this.organisation())?.hottestK;
   });
 
-  readonly limits = asked(
+  private readonly limitsQuestion = computed(() => {
+    const [cylinder, composition, contentKg, hottestK, organisation] = [
+      this.known(),
+      this.composition(),
+      this.content(),
+      this.hottestK(),
+      valueOf(this.organisation()),
+    ];
+    if (
+      cylinder === undefined ||
+      composition === undefined ||
+      contentKg === undefined ||
+      hottestK === undefined ||
+      organisation === undefined
+    )
+      return undefined;
+    const policy = { required: organisation.requiredRules, liquidShareAt131F: organisation.liquidShareAt131F };
+    return { composition, volumeM3: cylinder.volumeM3, tareKg: cylinder.tareKg, contentKg, hottestK, policy };
+  });
+  readonly limits = asked(this.properties, 'limits', this.limitsQuestion);
+  readonly scaleOff = computed(() => readQuantity('mass', this.draft().scaleOff));
+  /** Share of oil, 0 to 0.5; nothing where it cannot be read. */
+  readonly oilShare = computed(() => {
+    const percent = Number(this.draft().oilPercent.trim().replace(',', '.'));
+    return percent >= 0 && percent <= 50 ? percent / 100 : undefined;
+  });
+  private readonly stopAnswer = asked(
     this.properties,
-    'limits',
+    'stop',
     computed(() => {
-      const [cylinder, composition, contentKg, hottestK, organisation] = [
-        this.known(),
-        this.composition(),
-        this.content(),
-        this.hottestK(),
-        valueOf(this.organisation()),
-      ];
-      if (
-        cylinder === undefined ||
-        composition === undefined ||
-        contentKg === undefined ||
-        hottestK === undefined ||
-        organisation === undefined
-      )
-        return undefined;
-      const policy = { required: organisation.requiredRules, liquidShareAt131F: organisation.liquidShareAt131F };
-      return { composition, volumeM3: cylinder.volumeM3, tareKg: cylinder.tareKg, contentKg, hottestK, policy };
+      const [limits, scaleOff, oilShare] = [this.limitsQuestion(), this.scaleOff(), this.oilShare()];
+      if (limits === undefined || scaleOff.state === 'bad' || oilShare === undefined) return undefined;
+      return { limits, scaleOff: scaleOff.state === 'good' ? scaleOff.si : 0, hose: this.draft().hose as Hose, oilShare }; // the field offers only these
     }),
   );
+  /** The reading at which to shut the valve: the limit, less what scale, hose and oil leave open. */
+  readonly shutAt = computed(() => valueOf(this.stopAnswer()));
   readonly ruling = computed(() => valueOf(this.limits())?.ruling);
   private readonly stopNet = computed(() => this.ruling()?.net);
 

@@ -17,9 +17,9 @@ import { FillSession } from './fill.session';
     @let c = cylinder();
     <div class="columns">
       <section class="main-column" aria-label="Transfer">
-        @if (session.ruling(); as ruling) {
+        @if (session.shutAt(); as shutAt) {
           <hy-big-number what="Close the valve when the scale reads" [number]="stop().number" [unit]="stop().unit + ' gross'">
-            <p>{{ units.massText(ruling.gross, 'down', units.otherMassUnit()) }} gross</p>
+            <p>{{ units.massText(shutAt.gross, 'down', units.otherMassUnit()) }} gross</p>
             <p>
               moved <b>{{ units.massText(movedKg()) }}</b>
             </p>
@@ -33,7 +33,7 @@ import { FillSession } from './fill.session';
               </p>
             }
           </hy-big-number>
-          <hy-weight-beam [tareKg]="c.tareKg" [nowKg]="nowKg()" [stopKg]="ruling.gross" />
+          <hy-weight-beam [tareKg]="c.tareKg" [nowKg]="nowKg()" [stopKg]="shutAt.gross" />
         }
         <hy-caution>Stay with the cylinder while it fills. It warms and its pressure climbs; a float switch is no limit.</hy-caution>
         @if (session.draft().acceptMixing && session.stopped()) {
@@ -80,14 +80,14 @@ export class TransferStage {
   protected readonly units = inject(Units);
 
   protected readonly cylinder = computed(() => valueOf(this.session.cylinder())!); // the page shows this stage only with its cylinder
-  protected readonly stop = computed(() => this.units.mass(this.session.ruling()?.gross ?? 0, 'down'));
+  protected readonly stop = computed(() => this.units.mass(this.session.shutAt()?.gross ?? 0, 'down'));
   private readonly after = computed(() => {
     const after = this.session.after();
     return after.state === 'good' ? after.si : undefined;
   });
   protected readonly nowKg = computed(() => this.session.grossNow() ?? this.cylinder().tareKg);
   protected readonly movedKg = computed(() => this.nowKg() - (this.session.grossBefore() ?? 0));
-  protected readonly leftKg = computed(() => (this.session.ruling()?.gross ?? 0) - this.nowKg());
+  protected readonly leftKg = computed(() => (this.session.shutAt()?.gross ?? 0) - this.nowKg());
   protected readonly beyond = computed(() => this.after() !== undefined && this.leftKg() < 0);
   protected readonly busy = computed(() => this.session.booking.state().state === 'busy');
   protected readonly problem = computed(() => {
