@@ -1,8 +1,7 @@
 import { mixed, sameRefrigerant, type Composition } from '../fluids/composition';
 import { designationOf } from '../fluids/refrigerant';
-import { kilogram, type CubicMetre, type Kelvin, type Kilogram } from '../units/quantity';
+import { kilogram, type Kilogram } from '../units/quantity';
 import type { CylinderKind } from './cylinder-kind';
-import { levelAt, type Level } from './level';
 
 /** What is in a cylinder. */
 export interface Content {
@@ -47,7 +46,3 @@ function fateOf(kind: CylinderKind, same: boolean, designation: string | undefin
   if (kind === 'destruction') return 'destroy';
   return kind === 'virgin' || kind === 'clean' ? 'reuse' : 'reclaim';
 }
-
-/** The combined content in one cylinder at T. */
-export const combinedLevel = ({ composition, mass }: Combination, volume: CubicMetre, T: Kelvin): Level =>
-  levelAt(composition, volume, mass, T);

@@ -130,6 +130,18 @@ describe('a cylinder in trouble', () => {
     expect(text()).toMatch(/It stands at \d+ psig at 131 °F; this cylinder bears \d+ psig there/);
   });
 
+  test('put together with another: what results, and who takes it, before anybody does it', async () => {
+    const same = aCylinder({ id: 'c1', name: 'C-01', contentKg: 8 });
+    const other = aCylinder({ id: 'c6', name: 'C-06', refrigerant: 'R-22', composition: { 'R-22': 1 }, contentKg: 2 });
+    const { text, type } = await open({}, { cylinders$: of([same, other]) });
+    await type('Content of', 'c1');
+    expect(text()).toMatch(
+      /25\.0 lb of R-410A, then recovery\. It goes to the reclaimer\. That is 3\.5 lb more than this cylinder may hold/,
+    );
+    await type('Content of', 'c6');
+    expect(text()).toMatch(/11\.8 lb of a mixture that is no refrigerant, then for destruction\. It can often not be reclaimed/);
+  });
+
   test('in the heat: full of liquid from there on, and what each degree adds', async () => {
     const { text, root } = await open({ contentKg: 9 });
     expect(text()).toMatch(/Full of liquid at 1\d\d °F; above it the pressure rises about \d+ psi per degree/);

@@ -14,6 +14,7 @@ import { MovementsTable } from '../ui/movements-table';
 import { PageHead } from '../ui/page-head';
 import { WeightBeam } from '../ui/weight-beam';
 import { drawnLevels } from '../transfer/drawn-levels';
+import { CombineCard } from './combine-card';
 import { eventText } from './event-words';
 import { HappeningForm } from './happening-form';
 import { HotChart } from './hot-chart';
@@ -28,6 +29,7 @@ import { contentName, dayText, graveFlags, momentText, monthText, placeNames, st
   imports: [
     BigNumber,
     Caution,
+    CombineCard,
     CylinderDrawing,
     HappeningForm,
     HotChart,

@@ -1,3 +1,5 @@
+import { combine, type Combination } from '@hygromet/core/cylinder/combination';
+import type { CylinderKind } from '@hygromet/core/cylinder/cylinder-kind';
 import { decanting, type Decanting } from '@hygromet/core/cylinder/decanting';
 import { levelAt } from '@hygromet/core/cylinder/level';
 import { fillLimits, type FillLimits } from '@hygromet/core/cylinder/fill-limit';
@@ -47,6 +49,9 @@ export interface StopArgs {
   readonly oilShare: number;
 }
 
+/** Contents that would be put together, the masses in kg. */
+export type CombineArgs = readonly { readonly composition: Composition; readonly mass: number; readonly kind: CylinderKind }[];
+
 export interface HotCurveArgs {
   readonly composition: Composition;
   readonly volumeM3: number;
@@ -78,6 +83,8 @@ export const cylinderOperations = {
     const receiving = cylinderOperations.suit(others).filter(({ objections }) => objections.length === 0);
     return decanting(composition, cylinder, receiving);
   },
+
+  combine: (contents: CombineArgs): Combination => combine(contents.map((own) => ({ ...own, mass: kilogram(own.mass) }))),
 
   /** How a closed cylinder answers to heat: its pressure and level over temperature. */
   hotCurve: ({ composition, volumeM3, massKg, temperatures }: HotCurveArgs): readonly HotPoint[] =>
