@@ -7,7 +7,7 @@ test('the job: weigh, read the stop, transfer, book, see both accounts, reverse'
   await page.getByLabel('Comes from').selectOption({ label: 'Planetarium, rooftop unit (R-410A)' });
   await expect(page.getByText('38.5', { exact: true })).toBeVisible();
   await expect(page.getByText('17.46 kg gross')).toBeVisible();
-  await expect(page.getByText('the limit is 38.7 lb, less 0.10 lb for the scale, 0.18 lb still in the hose')).toBeVisible();
+  await expect(page.getByText('The limit is 38.7 lb, less 0.10 lb for the scale, 0.18 lb still in the hose.')).toBeVisible();
   await expect(page.getByText('room for 13.9 lb more')).toBeVisible();
 
   const rows = page.getByRole('table', { name: /Fill limits/ }).getByRole('row');

@@ -19,7 +19,7 @@ test('weigh, start, read after, book: the number to stop at stands throughout', 
   const { type, press, text } = await open({ bookTransfer$: () => of(booked) });
   // the limit of 38.7 lb, less a tenth for the scale and what one hose still holds
   expect(text()).toContain('Close the valve when the scale reads38.5 lb gross');
-  expect(text()).toContain('the limit is 38.7 lb, less 0.10 lb for the scale, 0.18 lb still in the hose');
+  expect(text()).toContain('The limit is 38.7 lb, less 0.10 lb for the scale, 0.18 lb still in the hose.');
   await type('Scale reads now', '24.6');
   await type('Comes from', 's1');
   await press('Start the transfer');

@@ -13,6 +13,6 @@ export function lessText(limitKg: number, shutAt: StopWeight | undefined, units:
     [shutAt.oil, 'for the oil'],
   ] as const;
   const told = parts.filter(([kg]) => kg > SEEN_KG).map(([kg, why]) => `${units.massText(kg, 'up')} ${why}`);
-  const limit = `the limit is ${units.massText(limitKg, 'down')}`;
-  return told.length === 0 ? limit : `${limit}, less ${told.join(', ')}`;
+  const limit = `The limit is ${units.massText(limitKg, 'down')}`;
+  return told.length === 0 ? `${limit}.` : `${limit}, less ${told.join(', ')}.`;
 }
