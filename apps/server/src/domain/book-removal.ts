@@ -1,4 +1,5 @@
 import type { Booked, NewRemoval } from '@hygromet/contract/movement';
+import { NOTHING_KG } from '@hygromet/core/cylinder/suitability';
 import { accountById } from '../store/account-store';
 import { changeCylinder, cylinderById, lockCylinders, type CylinderRecord } from '../store/cylinder-store';
 import type { Tx } from '../store/database';
@@ -9,7 +10,7 @@ import { assessmentOf } from './assessment';
 import { differenceKg } from './book-transfer';
 import { bookedAnswer } from './booked-answer';
 import { compositionIn } from './cylinder-standing';
-import { emptiedIfSo, NOTHING_KG } from './emptied';
+import { emptiedIfSo } from './emptied';
 import type { Outside } from './outside';
 import { Refused } from './refused';
 

@@ -12,6 +12,7 @@ import { celsius } from '@hygromet/core/units/temperature';
 import type { CylinderRecord } from '../store/cylinder-store';
 import { fillPolicyOf, type OrganisationRow } from '../store/organisation-store';
 import { limitsOf } from './compute-fill-limits';
+import { sendInBy } from './resting-full';
 
 /** What a cylinder holds, or would hold by its label. */
 export const compositionIn = (record: Pick<CylinderRecord, 'composition' | 'refrigerant'>): Composition | undefined =>
@@ -101,9 +102,7 @@ function computedStanding(
   }
 }
 
-/** Common practice: what was filled goes to the reclaimer within a quarter; a difference of tares beyond what a scale leaves open. */
-const LONG_FULL_DAYS = 90;
-const FULL_SHARE = 0.8;
+/** What a scale leaves open between two weighings of one tare, kg. */
 const TARE_DIFFERS_KG = 0.1;
 
 function flagsOf(record: CylinderRecord, { standing, suits }: Computed, stamp: StampMonth, now: Date): CylinderFlag[] {
@@ -126,9 +125,9 @@ function flagsOf(record: CylinderRecord, { standing, suits }: Computed, stamp: S
   return flags.filter(([, applies]) => applies).map(([flag]) => flag);
 }
 
-function restsFull({ contentKg, tareKg, lastMovedAt }: CylinderRecord, standing: Cylinder['standing'], now: Date): boolean {
-  if (standing.state !== 'limited' || lastMovedAt === null || contentKg < FULL_SHARE * (standing.stopGrossKg - tareKg)) return false;
-  return now.getTime() - lastMovedAt.getTime() > LONG_FULL_DAYS * 86_400_000;
+function restsFull(record: CylinderRecord, standing: Cylinder['standing'], now: Date): boolean {
+  const by = sendInBy({ ...record, standing }, record.lastMovedAt);
+  return by !== undefined && by < now;
 }
 
 const isMixed = ({ composition, refrigerant: label }: CylinderRecord): boolean =>

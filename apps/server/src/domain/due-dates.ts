@@ -1,4 +1,5 @@
 import type { Cylinder } from '@hygromet/contract/cylinder';
+import { sendInBy } from './resting-full';
 
 /** A day on which something about a cylinder falls due. */
 export interface DueDate {
@@ -8,10 +9,6 @@ export interface DueDate {
   readonly title: string;
   readonly what: string;
 }
-
-/** Common practice: what was filled goes to the reclaimer within a quarter. */
-const LONG_FULL_DAYS = 90;
-const FULL_SHARE = 0.8;
 
 /** Requalifications by the last month in which a cylinder may be filled, and full cylinders that have rested long enough. */
 export const dueDates = (cylinders: readonly Cylinder[]): DueDate[] =>
@@ -30,9 +27,11 @@ function requalification({ id, name, validThrough, contentKg }: Cylinder): DueDa
   };
 }
 
-function restingFull({ id, name, contentKg, tareKg, standing, lastMovedAt, refrigerant }: Cylinder): DueDate[] {
-  if (standing.state !== 'limited' || lastMovedAt === null || contentKg < FULL_SHARE * (standing.stopGrossKg - tareKg)) return [];
-  const day = new Date(Date.parse(lastMovedAt) + LONG_FULL_DAYS * 86_400_000).toISOString().slice(0, 10);
+function restingFull(cylinder: Cylinder): DueDate[] {
+  const { id, name, contentKg, refrigerant, lastMovedAt } = cylinder;
+  const by = sendInBy(cylinder, lastMovedAt === null ? null : new Date(lastMovedAt));
+  if (by === undefined || lastMovedAt === null) return [];
+  const day = by.toISOString().slice(0, 10);
   return [
     {
       uid: `send-in-${id}-${day}`,

@@ -1,8 +1,6 @@
+import { NOTHING_KG } from '@hygromet/core/cylinder/suitability';
 import { changeCylinder, cylinderById } from '../store/cylinder-store';
 import type { Tx } from '../store/database';
-
-/** A scale cannot tell less from nothing. */
-export const NOTHING_KG = 0.02;
 
 /** What was emptied has held refrigerant: it is no evacuated cylinder until somebody evacuates it. */
 export async function emptiedIfSo(tx: Tx, organisationId: string, cylinderId: string): Promise<void> {

@@ -1,5 +1,6 @@
 import type { Cylinder } from '@hygromet/contract/cylinder';
 import type { NewCylinderEvent } from '@hygromet/contract/cylinder-event';
+import { NOTHING_KG } from '@hygromet/core/cylinder/suitability';
 import { refrigerant } from '@hygromet/core/fluids/refrigerant';
 import { airCheck } from '@hygromet/core/readings/air-check';
 import { kelvin, pascal } from '@hygromet/core/units/quantity';
@@ -10,7 +11,6 @@ import type { Tx } from '../store/database';
 import { inTransaction } from '../store/in-transaction';
 import type { OrganisationRow } from '../store/organisation-store';
 import { compositionIn, describeCylinder } from './cylinder-standing';
-import { NOTHING_KG } from './emptied';
 import type { Outside } from './outside';
 import { Refused } from './refused';
 

@@ -63,7 +63,7 @@ export interface Suitability {
 }
 
 /** A scale cannot tell less from nothing. */
-const NOTHING_KG = 0.02;
+export const NOTHING_KG = 0.02;
 
 /** May it go in there, and how much of it. Sources: trade rules are common practice; limits and class as in `fill-limit` and `pressure-rating`. */
 export function suitability(cylinder: Candidate, incoming: Incoming, policy: FillPolicy, hottest?: Kelvin): Suitability {

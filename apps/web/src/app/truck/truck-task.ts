@@ -15,11 +15,15 @@ export interface TruckVisit {
   readonly system: System;
   readonly stop: Stop;
   readonly needsMachine: boolean;
+  readonly flammable: boolean;
 }
 
-export const groupOf = (refrigerant: string): string => refrigerant;
-
-export function truckVisits(visits: readonly Visit[], systems: readonly System[], day: string): readonly TruckVisit[] {
+export function truckVisits(
+  visits: readonly Visit[],
+  systems: readonly System[],
+  day: string,
+  burns: (refrigerant: string) => boolean,
+): readonly TruckVisit[] {
   return visits
     .filter((visit) => visit.state === 'open' && visit.day === day)
     .flatMap((visit) => {
@@ -32,9 +36,9 @@ export function truckVisits(visits: readonly Visit[], systems: readonly System[]
         low: (1 - CHARGE_OFF) * likely,
         likely,
         high: (1 + CHARGE_OFF) * likely,
-        group: groupOf(system.refrigerant),
+        group: system.refrigerant,
       };
-      return [{ visit, system, stop, needsMachine: needs }];
+      return [{ visit, system, stop, needsMachine: needs, flammable: burns(system.refrigerant) }];
     });
 }
 

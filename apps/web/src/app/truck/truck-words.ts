@@ -64,7 +64,7 @@ export function otherThings(visits: readonly TruckVisit[]): readonly { readonly 
   const sites = (some: readonly TruckVisit[]) => some.map(({ system }) => system.site).join(', ');
   const recovering = visits.filter(({ needsMachine }) => needsMachine);
   const opened = visits.filter(({ visit }) => visit.plan === null || (visit.plan.failed !== 'none' && visit.plan.failed !== 'unknown'));
-  const flammable = visits.filter(({ system }) => FLAMMABLE.test(system.refrigerant));
+  const flammable = visits.filter(({ flammable: burns }) => burns);
   const pierced = visits.filter(({ visit }) => visit.plan?.method === 'pierce');
   return [
     ...(recovering.length > 0
@@ -84,6 +84,3 @@ export function otherThings(visits: readonly TruckVisit[]): readonly { readonly 
     ...(pierced.length > 0 ? [{ what: 'Piercing valve and a port to replace it', why: sites(pierced) }] : []),
   ];
 }
-
-/** Designations whose class is told on their pages; here only what to bring. */
-const FLAMMABLE = /^R-(32|290|600a|1270|152a|454[ABC]|452B|1234yf|1234ze\(E\)|455A|457A)$/;

@@ -45,7 +45,11 @@ export class TruckSession {
   readonly days = computed(() => [
     ...new Set([this.day(), ...(valueOf(this.visitsRead()) ?? []).filter(({ state }) => state === 'open').map(({ day }) => day)]),
   ]);
-  readonly visits = computed(() => truckVisits(valueOf(this.visitsRead()) ?? [], valueOf(this.systems()) ?? [], this.day()));
+  readonly visits = computed(() => {
+    const refrigerants = valueOf(this.refrigerants()) ?? [];
+    const burns = (id: string) => refrigerants.find((own) => own.id === id)?.flammable ?? true; // unknown is taken as burning
+    return truckVisits(valueOf(this.visitsRead()) ?? [], valueOf(this.systems()) ?? [], this.day(), burns);
+  });
   readonly mostWeight = computed(() => {
     const most = readQuantity('mass', this.draft().most);
     return most.state === 'good' ? most.si : undefined;

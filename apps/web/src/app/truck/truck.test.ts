@@ -117,7 +117,7 @@ test('a solver that fails says so', async () => {
 
 test('what stays in its own condenser needs no cylinder; other days and closed visits do not count', () => {
   const systems = [aSystem()];
-  const one = (own: Partial<Visit>) => truckVisits([visit(own)], systems, DAY);
+  const one = (own: Partial<Visit>) => truckVisits([visit(own)], systems, DAY, () => false);
   expect(one({ plan: plan({ method: 'pump-down-condenser' }) })[0]).toMatchObject({ needsMachine: false, stop: { high: 0 } });
   expect(one({ plan: plan({}) })[0]).toMatchObject({ needsMachine: true });
   expect([one({ day: '2026-11-28' }), one({ state: 'closed' })]).toEqual([[], []]);
@@ -125,7 +125,7 @@ test('what stays in its own condenser needs no cylinder; other days and closed v
 
 describe('words', () => {
   const tell = { massText: (kg: number) => `${kg.toFixed(1)} kg`, pressureStep: () => '' };
-  const [own] = truckVisits([visit()], [aSystem()], DAY);
+  const [own] = truckVisits([visit()], [aSystem()], DAY, () => false);
   test('without anything at hand: what to get, and which full one could be sent in', () => {
     expect(remedy(3, own!, [], [], tell)).toBe(
       'Planetarium: 3.0 kg of R-410A have no room. Get an evacuated recovery cylinder of the class for R-410A.',
@@ -141,7 +141,7 @@ describe('words', () => {
   });
   test('machine, nitrogen and driers follow from the plans', () => {
     const what = (more: Partial<Visit>, system = aSystem()) =>
-      otherThings(truckVisits([visit(more)], [system], DAY)).map((thing) => thing.what);
+      otherThings(truckVisits([visit(more)], [system], DAY, (id) => id === 'R-32')).map((thing) => thing.what);
     expect(what({ plan: plan({ method: 'nothing', failed: 'none' }) })).toEqual(['No recovery machine']);
     expect(what({})).toEqual(expect.arrayContaining(['Dry nitrogen with its regulator', '1 drier']));
     expect(what({}, aSystem({ refrigerant: 'R-32' }))).toContain('Machine and hoses rated for flammables, a detector, a fan');
