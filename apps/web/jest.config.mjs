@@ -4,6 +4,8 @@ export default {
   preset: 'jest-preset-angular',
   rootDir: '.',
   testMatch: ['<rootDir>/src/**/*.test.ts'],
+  // whole pages are rendered and computed; on a machine that does something else besides they take seconds
+  testTimeout: 20_000,
   setupFilesAfterEnv: ['<rootDir>/test/setup.ts'],
   transform: {
     '^.+\\.(ts|mjs|js|html)$': ['jest-preset-angular', { tsconfig: '<rootDir>/tsconfig.spec.json', stringifyContentPathRegex: '\\.html$' }],

@@ -167,6 +167,13 @@ describe('one system', () => {
     expect(root.querySelector('svg[role=img]')?.getAttribute('aria-label')).toContain('Receiver: liquid and vapour');
   });
 
+  test('a long line set comes to what the plate says', async () => {
+    const long = { ...system, facts: { lineSet: { lengthM: 30, coveredM: 7.5, liquid: '3/8', suction: '7/8' } } };
+    stage({ id: 's1', registers: { system$: () => of(long) } });
+    // 22.5 m of 3/8 in hold 1.1 L of liquid, about 2.5 lb, beside the 19.8 lb of the plate
+    expect((await render(SystemPage)).text()).toMatch(/With its line set, computed22\.\d lb/);
+  });
+
   test('facts are saved with the version that was seen', async () => {
     const { sent, call } = keeping<object, object>(system);
     const { type, press, text } = await openSystem(call);

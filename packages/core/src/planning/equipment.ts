@@ -10,10 +10,11 @@ export const machineClasses = Object.keys(machine.classes) as readonly MachineCl
 export interface Equipment {
   readonly machine: MachineClass;
   readonly cores: 'in' | 'out';
+  readonly hoses: 'quarter-inch' | 'three-eighths';
   readonly cooling: Cooling;
 }
 
-export const USUAL_EQUIPMENT: Equipment = { machine: 'two-cylinder', cores: 'out', cooling: 'still' };
+export const USUAL_EQUIPMENT: Equipment = { machine: 'two-cylinder', cores: 'out', hoses: 'three-eighths', cooling: 'still' };
 
 /** kg that are carried for a machine of this class. */
 export const machineWeight = (of: MachineClass): number => machine.classes[of].carriedKg;

@@ -72,3 +72,8 @@ test('a one-cylinder machine takes longer for the same, and its head stays no wa
   expect(one!.minutes).toBeGreaterThan(1.4 * two!.minutes);
   expect(one!.headP).toBeLessThan(1.05 * two!.headP);
 });
+
+test('narrow hoses slow the liquid even where the cores are out', () => {
+  const minutes = (hoses: Equipment['hoses']) => task('R-134a', 20, 60, 50, { liquidPort: true, hoses }).liquidMinutes;
+  expect(minutes('quarter-inch')).toBeGreaterThan(1.2 * minutes('three-eighths'));
+});

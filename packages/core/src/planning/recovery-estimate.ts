@@ -56,7 +56,7 @@ function run(task: RecoveryTask): Run {
   const own = machine.classes[task.equipment.machine];
   const here = stateAt(task.composition, task.T);
   const reachable = task.liquidPort ? Math.max(0, task.massKg - here.rhoVapour * task.volume) * REACHABLE : 0;
-  const liquidFlow = Math.min(own.mostLiquid.value, criticalFlux(here) * machine.core[task.equipment.cores]);
+  const liquidFlow = Math.min(own.mostLiquid.value, criticalFlux(here) * opening(task.equipment));
   const liquidMinutes = reachable / liquidFlow / MINUTE;
   const vapour = boilDown(task, task.massKg - reachable);
   const headT = kelvin(vapour.headT);
@@ -70,6 +70,9 @@ function run(task: RecoveryTask): Run {
     trips: headP > pressureFrom(machine.cutOut.value, 'psig', STANDARD_ATMOSPHERE),
   };
 }
+
+/** m²: core and hose one after the other, as two openings in a row. */
+const opening = ({ cores, hoses }: Equipment) => 1 / Math.hypot(1 / machine.core[cores], 1 / machine.hose[hoses]);
 
 interface State {
   readonly T: number;

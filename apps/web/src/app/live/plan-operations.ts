@@ -1,6 +1,6 @@
 import type { System } from '@hygromet/contract/system';
 import type { Holding } from '@hygromet/core/circuit/holding';
-import type { LineSet } from '@hygromet/core/circuit/line-set';
+import { lineCorrection, type LineSet } from '@hygromet/core/circuit/line-set';
 import { knownVolume, partsWithVolume, type PartVolume } from '@hygromet/core/circuit/part-volume';
 import type { Valve, ValveState } from '@hygromet/core/circuit/part';
 import type { PartLimit } from '@hygromet/core/circuit/weakest-part';
@@ -15,6 +15,7 @@ import type { RecoveryEstimate } from '@hygromet/core/planning/recovery-estimate
 import type { Schools } from '@hygromet/core/planning/schools';
 import type { Range } from '@hygromet/core/planning/situation';
 import type { Step } from '@hygromet/core/planning/steps';
+import { bubblePoint } from '@hygromet/core/thermo/saturation';
 import { cubicMetre, kelvin, pascal, type Metre } from '@hygromet/core/units/quantity';
 
 /** A look in plain numbers, SI. */
@@ -53,7 +54,18 @@ export interface PlanAnswer {
   readonly hosesTake: number | undefined;
 }
 
+export interface LineSetArgs {
+  readonly lineSet: NonNullable<System['facts']['lineSet']>;
+  readonly composition: Composition;
+  /** K, of the liquid in the line. */
+  readonly T: number;
+}
+
 export const planOperations = {
+  /** kg that a line set takes beyond what the plate covers; below 0 where it is shorter. */
+  lineSet: ({ lineSet, composition, T }: LineSetArgs): number =>
+    lineCorrection(lineSetOf(lineSet), bubblePoint(composition, kelvin(T)).rhoLiquid),
+
   plan: ({ system, composition, flammable, look, schools, method }: PlanArgs): PlanAnswer => {
     const known = recorded(system, composition, flammable);
     const standing = look.standing === undefined ? undefined : pascal(look.standing);

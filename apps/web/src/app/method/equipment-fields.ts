@@ -10,6 +10,7 @@ import { MethodSession } from './method.session';
     @let draft = session.draft();
     <hy-choice-field label="Machine" [choices]="machines" [value]="draft.machine" (valueChange)="session.change({ machine: $event })" />
     <hy-choice-field label="Valve cores" [choices]="cores" [value]="draft.cores" (valueChange)="session.change({ cores: $event })" />
+    <hy-choice-field label="Hoses" [choices]="hoses" [value]="draft.hoses" (valueChange)="session.change({ hoses: $event })" />
     <hy-choice-field label="Cylinder" [choices]="coolings" [value]="draft.cooling" (valueChange)="session.change({ cooling: $event })" />
   `,
   styles: `
@@ -30,6 +31,10 @@ export class EquipmentFields {
   protected readonly cores = [
     { value: 'out', label: 'taken out' },
     { value: 'in', label: 'left in' },
+  ];
+  protected readonly hoses = [
+    { value: 'three-eighths', label: '3/8 in' },
+    { value: 'quarter-inch', label: '1/4 in' },
   ];
   protected readonly coolings = [
     { value: 'still', label: 'in still air' },

@@ -17,6 +17,7 @@ export interface LookDraft {
   readonly majorRepair: boolean;
   readonly machine: string;
   readonly cores: string;
+  readonly hoses: string;
   readonly cooling: string;
   /** Chosen against the proposal, and why. */
   readonly method: Method | null;
@@ -39,6 +40,7 @@ export const newLookDraft = ({ temperature, pressure }: Preferences): LookDraft 
   majorRepair: true,
   machine: USUAL_EQUIPMENT.machine,
   cores: USUAL_EQUIPMENT.cores,
+  hoses: USUAL_EQUIPMENT.hoses,
   cooling: USUAL_EQUIPMENT.cooling,
   method: null,
   why: '',

@@ -71,7 +71,7 @@ export class MethodSession {
         water: draft.water === 'stands' ? 'stands' : 'flows',
         majorRepair: draft.majorRepair,
         atmosphere: this.units.atmosphere(),
-        equipment: { machine: draft.machine, cores: draft.cores, cooling: draft.cooling } as Equipment, // as above
+        equipment: { machine: draft.machine, cores: draft.cores, hoses: draft.hoses, cooling: draft.cooling } as Equipment, // as above
       },
       schools: { partShare: organisation.partShare, endOfPumpDown: organisation.endOfPumpDown },
       method: draft.method ?? undefined,

@@ -9,8 +9,10 @@ import { partsWithVolume } from '@hygromet/core/circuit/part-volume';
 import { compressorTypes } from '@hygromet/core/planning/situation';
 import { whereAtRest } from '@hygromet/core/planning/where';
 import { momentText } from '../cylinders/cylinder-words';
+import { asked } from '../live/asked';
 import { command, refusalIn } from '../live/command';
 import { newKey } from '../live/new-key';
+import { PropertyService } from '../live/property.service';
 import { Registers } from '../live/registers.service';
 import { CircuitDrawing } from '../method/circuit-drawing';
 import { PreferencesService } from '../preferences/preferences.service';
@@ -26,6 +28,9 @@ import { draftOf, factsOf, type FactsDraft, type PartWithVolume } from './facts-
 import { changesIn } from './facts-words';
 import { LimitsField } from './limits-field';
 import { compressorNames, flammableWords, partNames, portNames, systemKindNames, valveNames, valveStateNames } from './system-words';
+
+/** A liquid line in use, K; common practice. */
+const LIQUID_LINE = 308;
 
 const AS_USUAL = { value: '', label: 'as usual for its kind' };
 
@@ -59,6 +64,21 @@ export class SystemPage {
     return history.map((change, k) => ({ ...change, lines: changesIn(change, history[k + 1], this.units) }));
   });
   private readonly refrigerants = toSignal(loadable(this.registers.refrigerants$), { initialValue: waiting });
+  private readonly line = asked(
+    inject(PropertyService),
+    'lineSet',
+    computed(() => {
+      const system = this.known();
+      const composition = valueOf(this.refrigerants())?.find(({ id }) => id === system?.refrigerant)?.composition;
+      const lineSet = system?.facts.lineSet;
+      return composition === undefined || lineSet === undefined ? undefined : { lineSet, composition, T: LIQUID_LINE };
+    }),
+  );
+  /** kg on the plate and in what of the line set the plate does not cover. */
+  protected readonly total = computed(() => {
+    const [system, line] = [this.known(), valueOf(this.line())];
+    return system === undefined || line === undefined ? undefined : system.nameplateKg + line;
+  });
   protected readonly flammable = computed(() => {
     const own = valueOf(this.refrigerants())?.find(({ id }) => id === this.known()?.refrigerant);
     return own?.flammable === true
