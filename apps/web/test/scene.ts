@@ -7,6 +7,7 @@ import type { Movement } from '@hygromet/contract/movement';
 import type { Organisation } from '@hygromet/contract/organisation';
 import type { RefrigerantSummary } from '@hygromet/contract/refrigerant';
 import type { System } from '@hygromet/contract/system';
+import type { Visit } from '@hygromet/contract/visit';
 import { allRefrigerants } from '@hygromet/core/fluids/refrigerant';
 import { classificationOf, isFlammable } from '@hygromet/core/fluids/classification';
 import { of } from 'rxjs';
@@ -71,6 +72,21 @@ export const aSystem = (more: Partial<System> = {}): System => ({
   version: 1,
   changedAt: null,
   changedBy: null,
+  ...more,
+});
+
+export const aVisit = (more: Partial<Visit> = {}): Visit => ({
+  id: 'v1',
+  system: { id: 's1', site: 'Planetarium', name: 'rooftop unit', kind: 'packaged', refrigerant: 'R-410A', factsVersion: 1 },
+  day: '2026-11-26',
+  reason: 'no cooling',
+  plan: null,
+  readings: [],
+  recovered: { bookings: 0, massKg: 0 },
+  state: 'open',
+  openedBy: 'Ines Marrow',
+  changedAt: '2026-11-26T08:00:00.000Z',
+  version: 1,
   ...more,
 });
 

@@ -5,7 +5,7 @@ import { refrigerant } from '@hygromet/core/fluids/refrigerant';
 import { airCheck } from '@hygromet/core/readings/air-check';
 import { kelvin, pascal } from '@hygromet/core/units/quantity';
 import { coreVersion } from '@hygromet/core/version';
-import { addCylinderEvent } from '../store/cylinder-event-store';
+import { addCylinderEvent, cylinderEventKept } from '../store/cylinder-event-store';
 import { changeCylinder, cylinderById, lockCylinders, type CylinderChange, type CylinderRecord } from '../store/cylinder-store';
 import type { Tx } from '../store/database';
 import { inTransaction } from '../store/in-transaction';
@@ -32,10 +32,13 @@ export const recordCylinderEvent = (
     await lockCylinders(tx, [cylinderId]);
     const cylinder = await cylinderById(tx, organisation.id, cylinderId);
     if (cylinder === undefined) throw new Refused('not-found', 'This cylinder is not in the register.');
+    // a repeated sending is answered as it was, whatever has happened to the cylinder since
+    if (await cylinderEventKept(tx, organisation.id, event.key)) return describeCylinder(cylinder, organisation, outside.now());
     const { change, detail } = effectOf(event, cylinder, outside.now());
     const { key, what, happenedAt, recordedBy, note } = event;
     const draft = { id: outside.newId(), organisationId: organisation.id, cylinderId, key, what, detail, happenedAt, recordedBy, note };
-    if (await addCylinderEvent(tx, draft, outside.now())) await changeCylinder(tx, organisation.id, cylinderId, change);
+    await addCylinderEvent(tx, draft, outside.now());
+    await changeCylinder(tx, organisation.id, cylinderId, change);
     const changed = await cylinderById(tx, organisation.id, cylinderId);
     if (changed === undefined) throw new Error(`the cylinder ${cylinderId} was changed and is not there`);
     return describeCylinder(changed, organisation, outside.now());

@@ -102,6 +102,25 @@ test.each([
   expect(body.detail).toMatch(sentence);
 });
 
+test('an evacuation that is sent again after the cylinder was filled is still that evacuation', async () => {
+  const { id } = await cylinderNamed(house, 'C-15');
+  const event = happened(evacuated);
+  const send = () => house.send('POST', `/api/cylinders/${id}/events`, event);
+  await send();
+  const system = await accountNamed(house, 'Planetarium, rooftop unit');
+  const own = await cylinderNamed(house, 'C-15');
+  const weights = {
+    grossBeforeKg: own.tareKg,
+    grossAfterKg: own.tareKg + 1,
+    happenedAt: '2026-11-25T07:40:00Z',
+    recordedBy: 'Ines Marrow',
+  };
+  await house.send('POST', '/api/transfers', { key: randomUUID(), cylinder: id, from: system.id, ...weights });
+  const again = await send();
+  expect(again.status).toBe(201);
+  expect(again.body).toMatchObject({ contentKg: 1, evacuatedAt: null });
+});
+
 test('an event sent twice is one, and none is ever changed', async () => {
   const event = happened({ what: 'moved', place: 'workshop' });
   const { id } = await cylinderNamed(house, 'C-12');

@@ -13,9 +13,8 @@ interface EventDraft {
   readonly note?: string | undefined;
 }
 
-/** Adds what happened; false where the same key was sent before. */
-export async function addCylinderEvent(db: Tx, draft: EventDraft, now: Date): Promise<boolean> {
-  const added = await db
+export async function addCylinderEvent(db: Tx, draft: EventDraft, now: Date): Promise<void> {
+  await db
     .insertInto('cylinder_event')
     .values({
       id: draft.id,
@@ -29,10 +28,18 @@ export async function addCylinderEvent(db: Tx, draft: EventDraft, now: Date): Pr
       recorded_by: draft.recordedBy,
       note: draft.note ?? null,
     })
-    .onConflict((conflict) => conflict.constraint('event_kept_once').doNothing())
-    .returning('id')
+    .execute();
+}
+
+/** Whether this sending was kept before. Ask it with the cylinder locked: two sendings of one event then wait for each other. */
+export async function cylinderEventKept(db: Tx, organisationId: string, key: string): Promise<boolean> {
+  const kept = await db
+    .selectFrom('cylinder_event')
+    .select('id')
+    .where('organisation_id', '=', organisationId)
+    .where('event_key', '=', key)
     .executeTakeFirst();
-  return added !== undefined;
+  return kept !== undefined;
 }
 
 /** The latest first. */

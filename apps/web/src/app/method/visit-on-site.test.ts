@@ -1,23 +1,9 @@
-import type { Visit } from '@hygromet/contract/visit';
 import { BehaviorSubject, of, throwError } from 'rxjs';
-import { aCylinder, aSystem, render, stage } from '../../../test/scene';
+import { aCylinder, aSystem, aVisit, render, stage } from '../../../test/scene';
 import { Refusal } from '../live/refusal';
 import { MethodPage } from './method.page';
 
-const visit = (more: Partial<Visit> = {}): Visit => ({
-  id: 'v1',
-  system: { id: 's1', site: 'Planetarium', name: 'rooftop unit', kind: 'packaged', refrigerant: 'R-410A', factsVersion: 1 },
-  day: '2026-11-26',
-  reason: 'no cooling',
-  plan: null,
-  readings: [],
-  recovered: { bookings: 0, massKg: 0 },
-  state: 'open',
-  openedBy: 'Ines Marrow',
-  changedAt: '2026-11-26T08:00:00.000Z',
-  version: 1,
-  ...more,
-});
+const visit = aVisit;
 const empty = (name: string, more: object = {}) =>
   aCylinder({
     id: name,

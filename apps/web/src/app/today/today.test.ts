@@ -2,7 +2,7 @@ import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
 import type { Visit, VisitPlan } from '@hygromet/contract/visit';
 import { of, throwError } from 'rxjs';
-import { aCylinder, render, stage } from '../../../test/scene';
+import { aCylinder, aVisit as visitOf, render, stage } from '../../../test/scene';
 import { Refusal } from '../live/refusal';
 import { MethodPage } from '../method/method.page';
 import { TodayPage } from './today.page';
@@ -17,20 +17,7 @@ const plan: VisitPlan = {
   standingPa: null,
   factsVersion: 1,
 };
-const aVisit = (more: Partial<Visit> = {}): Visit => ({
-  id: 'v1',
-  system: { id: 's1', site: 'Planetarium', name: 'rooftop unit', kind: 'packaged', refrigerant: 'R-410A', factsVersion: 1 },
-  day: dayOf(new Date()),
-  reason: 'no cooling',
-  plan: null,
-  readings: [],
-  recovered: { bookings: 0, massKg: 0 },
-  state: 'open',
-  openedBy: 'Ines Marrow',
-  changedAt: '2026-11-26T08:00:00.000Z',
-  version: 1,
-  ...more,
-});
+const aVisit = (more: Partial<Visit> = {}): Visit => visitOf({ day: dayOf(new Date()), ...more });
 
 describe('the one thing to do next', () => {
   test.each([

@@ -1,27 +1,14 @@
 import type { Visit } from '@hygromet/contract/visit';
 import type { TruckPlan, TruckTask } from '@hygromet/core/planning/truck';
 import { of, throwError } from 'rxjs';
-import { aCylinder, aSystem, render, stage } from '../../../test/scene';
+import { aCylinder, aSystem, aVisit, render, stage } from '../../../test/scene';
 import { TruckSolver } from './truck-solver.service';
 import { TruckPage } from './truck.page';
 import { otherThings, remedy } from './truck-words';
 import { truckVisits } from './truck-task';
 
 const DAY = '2026-11-27';
-const visit = (more: Partial<Visit> = {}): Visit => ({
-  id: 'v1',
-  system: { id: 's1', site: 'Planetarium', name: 'rooftop unit', kind: 'packaged', refrigerant: 'R-410A', factsVersion: 1 },
-  day: DAY,
-  reason: 'no cooling',
-  plan: null,
-  readings: [],
-  recovered: { bookings: 0, massKg: 0 },
-  state: 'open',
-  openedBy: 'Ines Marrow',
-  changedAt: '2026-11-26T08:00:00.000Z',
-  version: 1,
-  ...more,
-});
+const visit = (more: Partial<Visit> = {}): Visit => aVisit({ day: DAY, ...more });
 const plan = (more: object) =>
   ({
     method: 'recover',
