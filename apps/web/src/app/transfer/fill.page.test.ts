@@ -89,7 +89,7 @@ test('a cylinder that is not there leads back to the others', async () => {
 });
 
 test('a worse scale, no hose and oily refrigerant move the reading, never above the limit', async () => {
-  const { type, text } = await open();
+  const { type, text, button } = await open();
   const reads = () => Number(/scale reads([\d.]+) lb/.exec(text())?.[1]);
   await type('Scale is good to', '0.5');
   expect(reads()).toBeCloseTo(38.1, 1);
@@ -99,4 +99,6 @@ test('a worse scale, no hose and oily refrigerant move the reading, never above 
   expect(reads()).toBeCloseTo(38.7, 1);
   await type('Oil in it, %', 'much');
   expect(text()).toContain('Per cent of oil by mass, 0 to 50.');
+  // without a reading to stop at, nothing is started
+  expect(button('Start the transfer').disabled).toBe(true);
 });
