@@ -18,13 +18,14 @@ const project = (displayName, rootDir, more = {}) => ({
 });
 
 export default {
+  // for all projects: Jest takes no time limit of a single one; a database with the demo data is made before each file of the server
+  testTimeout: 60_000,
   projects: [
     project('core', 'packages/core'),
     project('contract', 'packages/contract'),
     project('server', 'apps/server', {
       globalSetup: '<rootDir>/test/start-postgres.mjs',
       globalTeardown: '<rootDir>/test/stop-postgres.mjs',
-      testTimeout: 30_000,
     }),
   ],
 };

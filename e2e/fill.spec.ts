@@ -6,7 +6,7 @@ test('the job: weigh, read the stop, transfer, book, see both accounts, reverse'
   await page.getByLabel('Scale reads now', { exact: true }).fill('24.6');
   await page.getByLabel('Comes from').selectOption({ label: 'Planetarium, rooftop unit (R-410A)' });
   await expect(page.getByText('38.5', { exact: true })).toBeVisible();
-  await expect(page.getByText('17.46 kg gross')).toBeVisible();
+  await expect(page.getByText('21.3 lb net · 17.46 kg gross')).toBeVisible();
   await expect(page.getByText('The limit is 38.7 lb, less 0.10 lb for the scale, 0.18 lb still in the hose.')).toBeVisible();
   await expect(page.getByText('room for 13.9 lb more')).toBeVisible();
 
@@ -22,6 +22,7 @@ test('the job: weigh, read the stop, transfer, book, see both accounts, reverse'
   await page.getByLabel('Scale reads after', { exact: true }).fill('29.0');
   await page.getByRole('button', { name: 'Book the transfer' }).click();
   await expect(page.getByText('Booked. Left until the stop weight')).toBeVisible();
+  await expect(page.getByText('stop at 38.5 lb gross')).toBeVisible(); // as before the transfer
   const accounts = page.getByRole('table', { name: 'Both accounts' });
   await expect(accounts.getByRole('row', { name: /Planetarium/ })).toContainText('15.4 lb');
   await expect(accounts.getByRole('row', { name: /C-07/ })).toContainText('11.8 lb');
@@ -90,7 +91,7 @@ test('wrong input has its sentence beside the field', async ({ page }) => {
   const gross = page.getByLabel('Scale reads now', { exact: true });
   await page.getByRole('button', { name: 'Start the transfer' }).click();
   await expect(page.getByText('The reading of the scale is missing.')).toBeVisible();
-  await expect(page.getByText('Choose the system it comes from.')).toBeVisible();
+  await expect(page.getByText('Choose where it comes from.')).toBeVisible();
   await gross.fill('12');
   await expect(page.getByText('That is below its tare of 27.6 lb')).toBeVisible();
   await page.getByLabel('Unit of Scale reads now').selectOption('lb-oz');
@@ -107,14 +108,19 @@ test('a refrigerant that the cylinder does not hold stops the plan; what has hap
   await openFill(page, 'C-13');
   await page.getByLabel('Scale reads now', { exact: true }).fill('24.1');
   await page.getByLabel('Comes from').selectOption({ label: 'Print works, press hall split (R-407C)' });
-  await expect(page.getByText('C-13 is for R-407A, the system holds R-407C')).toBeVisible();
+  await expect(page.getByText('C-13 is for R-407A, and R-407C would come in')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Start the transfer' })).toBeDisabled();
   await page.getByRole('button', { name: 'It has happened already: book it' }).click();
   await page.getByLabel('Scale reads after', { exact: true }).fill('25.0');
+  await expect(page.getByText(/What spoke against it stays with the entry: another refrigerant/)).toBeVisible();
+  await page.getByRole('button', { name: 'Book the transfer' }).click();
+  await expect(page.getByText('Say how it came that two refrigerants were mixed')).toBeVisible();
+  await page.getByLabel('How it came').fill('labels were exchanged on the roof');
   await page.getByRole('button', { name: 'Book the transfer' }).click();
   await expect(page.getByText('Booked. Left until the stop weight')).toBeVisible();
   await page.getByRole('link', { name: 'To the cylinder' }).click();
   await expect(page.getByText(/Mixed: R-/)).toBeVisible();
+  await expect(page.getByText('against: another refrigerant · labels were exchanged on the roof')).toBeVisible();
 });
 
 test('an overfilled and an overdue cylinder may not be filled, and say what to do', async ({ page }) => {

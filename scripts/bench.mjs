@@ -2,6 +2,7 @@
 import { buildSync } from 'esbuild';
 import { spawnSync } from 'node:child_process';
 import { pathToFileURL } from 'node:url';
+import { benchLists } from './bench-lists.mjs';
 import { at } from './lib/paths.mjs';
 
 const WARM_UP_MS = 400;
@@ -61,3 +62,5 @@ else {
     process.stdout.write(`${name.padEnd(44)}${told}\n`);
   }
 }
+
+await benchLists();

@@ -17,9 +17,10 @@ const BASE = `http://127.0.0.1:${PORT}`;
  * @type {View[]}
  */
 const views = [
-  { file: 'today', path: '/today' },
+  { file: 'today', path: '/today', before: async (page) => page.getByText(/as well:/).first().waitFor() },
   { file: 'truck', path: '/truck', before: async (page) => page.getByText('Proved:').waitFor() },
   { file: 'rack', path: '/cylinders' },
+  { file: 'round', path: '/cylinders/round', before: weighShort },
   { file: 'cylinder', path: '/cylinders/C-05' },
   { file: 'stop-weight', path: '/cylinders/C-07/fill', before: typeGross },
   { file: 'stop-weight-dark', path: '/cylinders/C-07/fill', dark: true, before: typeGross },
@@ -50,6 +51,16 @@ async function bookTransfer(page) {
   await page.getByLabel('Scale reads after', { exact: true }).fill('36.2');
   await page.getByRole('button', { name: 'Book the transfer' }).click();
   await page.getByText('Booked.').waitFor();
+}
+
+/** A reading that the ledger does not have. @param {import('@playwright/test').Page} page */
+async function weighShort(page) {
+  await page.getByRole('button', { name: /^C-03/ }).click();
+  for (const digit of '47.9') await page.getByRole('button', { name: digit === '.' ? 'Decimal mark' : digit, exact: true }).click();
+  await page.getByRole('button', { name: 'Weighed', exact: true }).click();
+  await page.getByText('1 of').waitFor();
+  await page.getByRole('button', { name: /^C-07/ }).click();
+  for (const digit of '24.') await page.getByRole('button', { name: digit === '.' ? 'Decimal mark' : digit, exact: true }).click();
 }
 
 /** A file with a row that is there already, a new one, and one that cannot be. @param {import('@playwright/test').Page} page */

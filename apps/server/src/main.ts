@@ -4,9 +4,12 @@ import { pino } from 'pino';
 import { readConfig, type Config } from './config';
 import { loadDemo } from './demo/load-demo';
 import { realOutside } from './domain/outside';
+import { warmRack } from './domain/warm-rack';
 import { createApp } from './http/app';
+import { closeGently, keepAlive } from './http/keep-alive';
 import { connect, type Db } from './store/database';
 import { migrate } from './store/migrate';
+import { differingBalances } from './store/movement-store';
 import type { Logger } from 'pino';
 
 /** `prepare` brings the database to shape and loads the demo data once; `serve` answers until it is told to stop. */
@@ -26,13 +29,24 @@ async function prepare(db: Db): Promise<void> {
   process.stdout.write(JSON.stringify({ migrations: done, demo: loaded }) + '\n');
 }
 
+/** What nobody waits for: the whole ledger proved, and the rack computed ahead. */
+async function inTheBackground(db: Db, log: Logger): Promise<void> {
+  try {
+    await warmRack(db, realOutside);
+    for (const difference of await differingBalances(db)) log.error({ difference }, 'a balance is not the sum of its entries');
+  } catch (error) {
+    log.warn({ err: error }, 'stopped in the background'); // the database went away, or the server is being stopped
+  }
+}
+
 /** Until people have accounts it listens on loopback only. On SIGTERM or SIGINT open requests are finished first. */
 function serveUntilStopped(db: Db, config: Config, log: Logger): void {
+  void inTheBackground(db, log);
   const app = createApp({ db, outside: realOutside, log, version: coreVersion }, config.webRoot);
   const server = serve({ fetch: app.fetch, port: config.port, hostname: '127.0.0.1' }, ({ port }) => log.info({ port }, 'listening'));
+  keepAlive(server);
   const stop = () => {
-    server.close(() => void db.destroy().then(() => process.exit(0)));
-    if ('closeIdleConnections' in server) server.closeIdleConnections();
+    closeGently(server, () => void db.destroy().then(() => process.exit(0)));
   };
   process.once('SIGTERM', stop);
   process.once('SIGINT', stop);

@@ -46,6 +46,7 @@ export const aCylinder = (more: Partial<Cylinder> = {}): Cylinder => ({
   tareWeighedKg: null,
   airShare: null,
   retiredAt: null,
+  weighedInAt: null,
   lastMovedAt: null,
   standing: {
     state: 'limited',
@@ -112,6 +113,8 @@ export const aMovement = (more: Partial<Movement> = {}): Movement => ({
   grossAfterKg: 11,
   typed: { before: { text: '9', unit: 'kg' } },
   note: null,
+  target: null,
+  against: null,
   visit: null,
   happenedAt: '2026-11-20T09:00:00.000Z',
   recordedAt: '2026-11-20T09:01:00.000Z',
@@ -121,7 +124,7 @@ export const aMovement = (more: Partial<Movement> = {}): Movement => ({
   ...more,
 });
 
-const refrigerants: RefrigerantSummary[] = allRefrigerants.map(({ id, kind, composition, modelQuality }) => {
+export const refrigerants: RefrigerantSummary[] = allRefrigerants.map(({ id, kind, composition, modelQuality }) => {
   const classification = classificationOf(id);
   return {
     id,
@@ -161,9 +164,8 @@ export function stage({ registers = {}, drafts = {}, id = 'c7', query = {}, data
     systemHistory$: () => of([]),
     visits$: of([]),
     accounts$: of([anAccount(), anAccount({ id: 'c7', kind: 'cylinder', name: 'C-07', massKg: 3.3566 })]),
-    movements$: of([aMovement()]),
+    movements$: () => of([aMovement()]),
     cylinder$: () => of(aCylinder()),
-    movementsOf$: () => of([aMovement()]),
     cylinderEvents$: () => of([]),
   };
   TestBed.configureTestingModule({

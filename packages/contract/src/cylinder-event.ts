@@ -2,6 +2,8 @@ import * as z from 'zod';
 import { cylinderKind, cylinderMarks, place } from './cylinder';
 import { id, instant, massKg, name, quantity, refrigerantId, stampMonth, temperatureK, typed } from './primitives';
 
+const MOST_MOVED = 10_000;
+
 const base = {
   key: id,
   happenedAt: instant,
@@ -46,6 +48,19 @@ export const newCylinderEvent = z.discriminatedUnion('what', [
       .min(0.01, { error: 'No thermometer is that good.' })
       .max(5, { error: 'Such a thermometer tells nothing.' }),
   }),
+  z.strictObject({
+    ...base,
+    what: z.literal('weighed-in'),
+    grossKg: massKg('gross weight').positive({ error: 'The scale shows nothing. Stand the cylinder on it.' }),
+    typed: typed.optional(),
+    scaleOffKg: massKg('accuracy of the scale').max(5, { error: 'Such a scale tells nothing.' }),
+    /** What is done about a difference beyond the scale's accuracy: its reason is known, or it is booked as unexplained. */
+    difference: z.discriminatedUnion('is', [
+      z.strictObject({ is: z.literal('none') }),
+      z.strictObject({ is: z.literal('explained'), reason: name('reason of the difference') }),
+      z.strictObject({ is: z.literal('booked') }),
+    ]),
+  }),
   z.strictObject({ ...base, what: z.literal('described'), marks: cylinderMarks }),
   z.strictObject({ ...base, what: z.literal('retired'), reason: name('reason') }),
 ]);
@@ -58,9 +73,24 @@ export const cylinderEventKinds = [
   'requalified',
   'tare-weighed',
   'air-checked',
+  'weighed-in',
   'described',
   'retired',
 ] as const;
+
+/** Several cylinders are put in one place. Each has its own key: what was sent before is not done twice. */
+export const cylinderMoves = z.strictObject({
+  place,
+  cylinders: z
+    .array(z.strictObject({ id, key: id }))
+    .min(1, { error: 'Choose at least one cylinder.' })
+    .max(MOST_MOVED, { error: `At most ${MOST_MOVED} cylinders at a time.` }),
+  happenedAt: instant,
+  recordedBy: name('name of the person'),
+});
+export type CylinderMoves = z.infer<typeof cylinderMoves>;
+/** How many were elsewhere before. */
+export const movedCylinders = z.strictObject({ moved: z.int() });
 
 /** As it is kept: what was sent, and what the server computed from it. */
 export const cylinderEvent = z.strictObject({

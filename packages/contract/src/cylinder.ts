@@ -28,6 +28,9 @@ export const cylinderMarks = z.strictObject({
 });
 export type CylinderMarks = z.infer<typeof cylinderMarks>;
 
+/** A cylinder is tested above the pressure at which it serves; common practice at every collar. */
+export const TEST_ABOVE_SERVICE = 'The test pressure is above the service pressure on every collar. Read both again.';
+
 /** What a person reads from the collar, and from the scale when something is in it. */
 export const newCylinder = z
   .strictObject({
@@ -49,6 +52,10 @@ export const newCylinder = z
     grossKg: massKg('gross weight').optional(),
     grossTyped: typed.optional(),
     marks: cylinderMarks.optional(),
+  })
+  .refine(({ marks, servicePressurePa }) => marks?.testPressurePa === undefined || marks.testPressurePa > servicePressurePa, {
+    path: ['marks', 'testPressurePa'],
+    error: TEST_ABOVE_SERVICE,
   })
   .refine((body) => body.grossKg === undefined || body.grossKg >= body.tareKg, {
     path: ['grossKg'],
@@ -114,6 +121,8 @@ export const cylinder = z.strictObject({
   /** Volume share of air in its vapour at the last check since it was last evacuated. */
   airShare: z.number().nullable(),
   retiredAt: instant.nullable(),
+  /** When it was last weighed in beside the ledger. */
+  weighedInAt: instant.nullable(),
   /** When something last went in or out. */
   lastMovedAt: instant.nullable(),
   standing,

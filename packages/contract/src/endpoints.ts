@@ -1,9 +1,9 @@
 import * as z from 'zod';
 import { account } from './account';
 import { cylinder, newCylinder } from './cylinder';
-import { cylinderEvent, newCylinderEvent } from './cylinder-event';
+import { cylinderEvent, cylinderMoves, movedCylinders, newCylinderEvent } from './cylinder-event';
 import { fillLimitsAnswer, fillLimitsRequest } from './fill-limits';
-import { booked, movement, newRemoval, newReversal, newTransfer, newWeighing } from './movement';
+import { booked, movement, movementsQuery, newRemoval, newReversal, newTransfer, newWeighing } from './movement';
 import { organisation } from './organisation';
 import { cylindersImport, importAnswer, systemsImport } from './import';
 import { id } from './primitives';
@@ -40,6 +40,7 @@ export const endpoints = {
   weighCylinder: { method: 'post', path: '/api/cylinders/:id/weighings', summary: 'Book the difference between scale and ledger as unexplained', params: byId, body: newWeighing, answer: booked, status: 201 },
   cylinderEvents: { method: 'get', path: '/api/cylinders/:id/events', summary: 'What happened to a cylinder beside what went in and out, the latest first', params: byId, answer: z.array(cylinderEvent), status: 200 },
   addCylinderEvent: { method: 'post', path: '/api/cylinders/:id/events', summary: 'Record an evacuation, a check, a move, a new label or stamp, or its end', params: byId, body: newCylinderEvent, answer: cylinder, status: 201 },
+  moveCylinders: { method: 'post', path: '/api/cylinders/moves', summary: 'Put several cylinders in one place', body: cylinderMoves, answer: movedCylinders, status: 200 },
   systems: { method: 'get', path: '/api/systems', summary: 'All systems with what the ledger says is in them', answer: z.array(system), status: 200 },
   addSystem: { method: 'post', path: '/api/systems', summary: 'Register a system; its nameplate charge is booked', body: newSystem, answer: system, status: 201 },
   system: { method: 'get', path: '/api/systems/:id', summary: 'One system with the facts of its circuit', params: byId, answer: system, status: 200 },
@@ -53,7 +54,7 @@ export const endpoints = {
   addVisitReading: { method: 'post', path: '/api/visits/:id/readings', summary: 'Keep what was read at a step', params: byId, body: newVisitReading, answer: visit, status: 201 },
   closeVisit: { method: 'put', path: '/api/visits/:id/closing', summary: 'Close a visit', params: byId, body: closedVisit, answer: visit, status: 200 },
   accounts: { method: 'get', path: '/api/accounts', summary: 'All accounts with their balances', answer: z.array(account), status: 200 },
-  movements: { method: 'get', path: '/api/movements', summary: 'Entries of the ledger, newest first, of one account where asked', query: z.strictObject({ account: id.optional() }), answer: z.array(movement), status: 200 },
+  movements: { method: 'get', path: '/api/movements', summary: 'Entries of the ledger, newest first, of one account where asked', query: movementsQuery, answer: z.array(movement), status: 200 },
   bookTransfer: { method: 'post', path: '/api/transfers', summary: 'Book a transfer into a cylinder by gross before and after', body: newTransfer, answer: booked, status: 201 },
   bookRemoval: { method: 'post', path: '/api/removals', summary: 'Book what leaves a cylinder by gross before and after', body: newRemoval, answer: booked, status: 201 },
   reverseMovement: { method: 'post', path: '/api/movements/:id/reversal', summary: 'Reverse a wrong entry; the entry itself stays', params: byId, body: newReversal, answer: booked, status: 201 },

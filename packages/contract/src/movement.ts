@@ -1,11 +1,24 @@
+import { objections } from '@hygromet/core/cylinder/objection';
 import * as z from 'zod';
 import { account, accountKind } from './account';
-import { fillLimitsAnswer } from './fill-limits';
+import { fillLimitsAnswer, fillRule } from './fill-limits';
+import { MOST_MOVEMENTS, USUAL_MOVEMENTS } from './ledger-page';
 import { composition, id, instant, massKg, name, refrigerantId, typed } from './primitives';
 
 export const knownBy = ['weighed', 'estimated', 'nameplate', 'corrected'] as const;
 
 const side = z.strictObject({ id, kind: accountKind, name: z.string() });
+
+/** The reading at which the valve was to be shut, as it was told before the transfer: a scale can be given it as data. */
+export const scaleTarget = z.strictObject({
+  grossKg: massKg('target weight'),
+  /** The limit it comes from, and the gross weight of that limit. */
+  rule: fillRule,
+  limitGrossKg: massKg('gross weight of the limit'),
+  /** As the person saw it, in the unit of that scale. */
+  shown: typed,
+});
+export type ScaleTarget = z.infer<typeof scaleTarget>;
 
 /** One entry of the ledger. It is never edited: a wrong one is reversed by an entry that names it. */
 export const movement = z.strictObject({
@@ -20,6 +33,9 @@ export const movement = z.strictObject({
   grossAfterKg: z.number().nullable(),
   typed: z.record(z.string(), typed).nullable(),
   note: z.string().nullable(),
+  target: scaleTarget.nullable(),
+  /** What spoke against it when it was booked all the same; nothing where nothing did, and in entries that fill no cylinder. */
+  against: z.array(z.enum(objections)).nullable(),
   visit: id.nullable(),
   happenedAt: instant,
   recordedAt: instant,
@@ -28,6 +44,25 @@ export const movement = z.strictObject({
   reversedBy: id.nullable(),
 });
 export type Movement = z.infer<typeof movement>;
+
+/** Which entries of the ledger are wanted; older ones by naming the last of those that are known. */
+export const movementsQuery = z.strictObject({
+  account: id.optional(),
+  before: id.optional(),
+  /** Each word must stand in an account, the refrigerant, the person or the note. */
+  text: z
+    .string()
+    .trim()
+    .min(1, { error: 'Say what is looked for.' })
+    .max(100, { error: 'At most 100 characters to look for.' })
+    .optional(),
+  limit: z.coerce
+    .number()
+    .int({ error: 'A whole number of entries.' })
+    .min(1, { error: 'At least one entry.' })
+    .max(MOST_MOVEMENTS, { error: `At most ${MOST_MOVEMENTS} entries at a time; ask for older ones with "before".` })
+    .default(USUAL_MOVEMENTS),
+});
 
 /** A transfer into a cylinder that stood on a scale: gross before, gross after. */
 export const newTransfer = z.strictObject({
@@ -40,8 +75,9 @@ export const newTransfer = z.strictObject({
   grossBeforeTyped: typed.optional(),
   grossAfterKg: massKg('gross weight after'),
   grossAfterTyped: typed.optional(),
-  /** Set after the question "this mixes two refrigerants" was answered: the ledger records the truth. */
+  /** Set after the question "this mixes two refrigerants" was answered, with the reason as note: the ledger records the truth. */
   acceptMixing: z.boolean().default(false),
+  target: scaleTarget.optional(),
   happenedAt: instant,
   recordedBy: name('name of the person'),
   note: z.string().max(500).optional(),

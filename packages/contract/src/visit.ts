@@ -34,6 +34,8 @@ export const visitPlan = z.strictObject({
   proposed: z.enum(methods).nullable(),
   why: z.string().max(500),
   failed: z.string().max(40),
+  /** Whether the compressor burnt out: what comes out of the system is kept apart. */
+  burntOut: z.boolean().optional(),
   ambientK: temperatureK('ambient temperature'),
   standingPa: quantity('standing pressure').nullable(),
   /** Version of the system's facts that the plan rests on. */

@@ -11,6 +11,7 @@ import { differenceKg } from './book-transfer';
 import { bookedAnswer } from './booked-answer';
 import { compositionIn } from './cylinder-standing';
 import { emptiedIfSo } from './emptied';
+import { refuseFuture } from './in-time';
 import type { Outside } from './outside';
 import { Refused } from './refused';
 
@@ -22,6 +23,7 @@ export const bookRemoval = (db: Tx, organisation: OrganisationRow, removal: NewR
     if (cylinder === undefined) throw new Refused('not-found', 'This cylinder is not in the register.', '/cylinder');
     const earlier = await movementIdByKey(tx, organisation.id, removal.key);
     if (earlier !== undefined) return bookedAnswer(tx, organisation, earlier, cylinder.id, true);
+    refuseFuture(removal.happenedAt, outside.now());
     const to = await accountById(tx, organisation.id, removal.to);
     if (to === undefined || to.kind === 'cylinder')
       throw new Refused('not-found', 'Choose where it goes. Into another cylinder it is booked as a transfer into that one.', '/to');

@@ -1,20 +1,28 @@
 import type { Account } from '@hygromet/contract/account';
+import { candidateOf } from '@hygromet/contract/candidate';
+import { comingIn, type ComingIn } from '@hygromet/contract/coming-in';
+import type { Cylinder } from '@hygromet/contract/cylinder';
 import type { Booked, newTransfer } from '@hygromet/contract/movement';
+import type { Objection } from '@hygromet/core/cylinder/objection';
+import { suitability } from '@hygromet/core/cylinder/suitability';
+import { classificationOf, isFlammable } from '@hygromet/core/fluids/classification';
+import { sameRefrigerant } from '@hygromet/core/fluids/composition';
 import { refrigerant } from '@hygromet/core/fluids/refrigerant';
-import { sameRefrigerant, type Composition } from '@hygromet/core/fluids/composition';
+import { kelvin } from '@hygromet/core/units/quantity';
 import type * as z from 'zod';
 import { accountById } from '../store/account-store';
 import { cylinderById, filled, lockCylinders, type CylinderRecord } from '../store/cylinder-store';
 import type { Tx } from '../store/database';
 import { inTransaction } from '../store/in-transaction';
-import { emptiedIfSo } from './emptied';
 import { addMovement, type Draft } from '../store/movement-store';
-import type { OrganisationRow } from '../store/organisation-store';
+import { fillPolicyOf, type OrganisationRow } from '../store/organisation-store';
 import { systemById } from '../store/system-store';
 import { visitById } from '../store/visit-store';
 import { assessmentOf } from './assessment';
 import { bookedAnswer } from './booked-answer';
-import { compositionIn } from './cylinder-standing';
+import { compositionIn, describeCylinder } from './cylinder-standing';
+import { emptiedIfSo } from './emptied';
+import { refuseFuture } from './in-time';
 import type { Outside } from './outside';
 import { Refused } from './refused';
 
@@ -37,13 +45,17 @@ export const bookTransfer = (db: Tx, organisation: OrganisationRow, transfer: Tr
     if (source === undefined) throw new Refused('not-found', 'The account it comes from does not exist.', '/from');
     const massKg = massMoved(transfer, cylinder);
     await refuseOtherVisit(tx, organisation.id, transfer);
-    const incoming = await incomingRefrigerant(tx, organisation, source, transfer);
-    const added = await addMovement(tx, draftOf(transfer, organisation, incoming, massKg, outside.newId()), outside.now());
+    const then = new Date(transfer.happenedAt); // its stamp was good or not on that day
+    const into = describeCylinder(cylinder, organisation, then);
+    const incoming = await incomingFrom(tx, organisation, source, transfer, into, then);
+    const draft = draftOf(transfer, organisation, incoming, massKg, outside.newId());
+    const added = await addMovement(tx, { ...draft, against: against(into, incoming, source, organisation) }, outside.now());
     if (added.state === 'key-reused')
       throw new Refused('key-reused', 'This booking was sent before with other content. Reload, look at the ledger, and book again.');
     if (added.state === 'added') {
+      refuseFuture(transfer.happenedAt, outside.now());
       // after the entry: a repeated key is answered before anything is asked again, and a refusal takes the entry back
-      refuseUnaskedMixing(cylinder, incoming, transfer.acceptMixing);
+      refuseUnaskedMixing(cylinder, incoming, transfer);
       await filled(tx, cylinder.id, incoming.id);
       if (source.kind === 'cylinder') await emptiedIfSo(tx, organisation.id, source.id);
     }
@@ -83,41 +95,55 @@ async function refuseOtherVisit(tx: Tx, organisationId: string, { visit: id, fro
     );
 }
 
-interface Incoming {
-  readonly id: string | undefined;
-  readonly composition: Composition;
+const nominal = (id: string) => {
+  const classification = classificationOf(id);
+  return {
+    id,
+    composition: refrigerant(id).composition,
+    flammable: isFlammable(classification),
+    safetyGroup: classification.safetyGroup,
+  };
+};
+
+async function incomingFrom(
+  tx: Tx,
+  organisation: OrganisationRow,
+  source: Account,
+  transfer: Transfer,
+  into: Cylinder,
+  then: Date,
+): Promise<ComingIn> {
+  const system = source.kind === 'system' ? await systemById(tx, organisation.id, source.id) : undefined;
+  const from = source.kind === 'cylinder' ? await cylinderById(tx, organisation.id, source.id) : undefined;
+  const cylinder = from === undefined ? undefined : describeCylinder(from, organisation, then);
+  const incoming = comingIn({ system, cylinder, refrigerant: transfer.refrigerant ?? null, into, nominal });
+  if (incoming === undefined) throw new Refused('content-unknown', `Say which refrigerant comes from ${source.name}.`, '/refrigerant');
+  return incoming;
 }
 
-/** What comes in: a system's refrigerant, what is in another cylinder, or what the person says. */
-async function incomingRefrigerant(tx: Tx, organisation: OrganisationRow, source: Account, transfer: Transfer): Promise<Incoming> {
-  if (source.kind === 'system') {
-    const system = await systemById(tx, organisation.id, source.id);
-    if (system === undefined) throw new Error(`the account ${source.id} is a system without a record`);
-    return { id: system.refrigerant, composition: refrigerant(system.refrigerant).composition };
-  }
-  if (source.kind === 'cylinder') {
-    const from = await cylinderById(tx, organisation.id, source.id);
-    const composition = from === undefined ? undefined : compositionIn(from);
-    if (composition !== undefined) return { id: from?.refrigerant ?? undefined, composition };
-  }
-  if (transfer.refrigerant === undefined)
-    throw new Refused('content-unknown', `Say which refrigerant comes from ${source.name}.`, '/refrigerant');
-  return { id: transfer.refrigerant, composition: refrigerant(transfer.refrigerant).composition };
+/** Everything that speaks against it, to be kept with the entry. */
+function against(into: Cylinder, incoming: ComingIn, source: Account, organisation: OrganisationRow): readonly Objection[] {
+  const candidate = candidateOf(into, (id) => refrigerant(id).composition);
+  const { objections } = suitability(candidate, incoming, fillPolicyOf(organisation), kelvin(organisation.hottestK));
+  return source.kind === 'supplier' ? objections.filter((own) => own !== 'virgin') : objections; // it comes virgin from there
 }
 
-function refuseUnaskedMixing(cylinder: CylinderRecord, incoming: Incoming, accepted: boolean): void {
+/** Two refrigerants are mixed only knowingly, and with the reason: the reclaimer will ask. */
+function refuseUnaskedMixing(cylinder: CylinderRecord, incoming: ComingIn, { acceptMixing, note }: Transfer): void {
   const inside = compositionIn(cylinder);
-  if (accepted || inside === undefined || sameRefrigerant(inside, incoming.composition)) return;
-  const holds = cylinder.refrigerant ?? 'a mixture';
-  throw new Refused(
-    'would-mix',
-    `${cylinder.name} is for ${holds}; ${incoming.id ?? 'a mixture'} would make a mixture that often cannot be reclaimed. ` +
-      'Take another cylinder. If it has happened already, book it as it is.',
-    '/cylinder',
-  );
+  if (inside === undefined || sameRefrigerant(inside, incoming.composition)) return;
+  if (!acceptMixing)
+    throw new Refused(
+      'would-mix',
+      `${cylinder.name} is for ${cylinder.refrigerant ?? 'a mixture'}; ${incoming.id ?? 'a mixture'} would make a mixture that often cannot be reclaimed. ` +
+        'Take another cylinder. If it has happened already, book it as it is.',
+      '/cylinder',
+    );
+  if (note === undefined || note.trim() === '')
+    throw new Refused('reason-missing', 'Say how it came that two refrigerants were mixed: the reason stays with the entry.', '/note');
 }
 
-function draftOf(transfer: Transfer, organisation: OrganisationRow, incoming: Incoming, massKg: number, id: string): Draft {
+function draftOf(transfer: Transfer, organisation: OrganisationRow, incoming: ComingIn, massKg: number, id: string): Draft {
   const typed = {
     ...(transfer.grossBeforeTyped === undefined ? {} : { grossBefore: transfer.grossBeforeTyped }),
     ...(transfer.grossAfterTyped === undefined ? {} : { grossAfter: transfer.grossAfterTyped }),
@@ -136,6 +162,7 @@ function draftOf(transfer: Transfer, organisation: OrganisationRow, incoming: In
     grossAfterKg: transfer.grossAfterKg,
     typed,
     assessment: assessmentOf(organisation),
+    ...(transfer.target === undefined ? {} : { target: transfer.target }),
     happenedAt: transfer.happenedAt,
     recordedBy: transfer.recordedBy,
     ...(transfer.note === undefined ? {} : { note: transfer.note }),

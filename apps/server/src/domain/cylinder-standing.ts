@@ -43,10 +43,20 @@ export function describeCylinder(record: CylinderRecord, organisation: Organisat
     tareWeighedKg: record.tareWeighedKg,
     airShare: record.airShare,
     retiredAt: record.retiredAt?.toISOString() ?? null,
+    weighedInAt: record.weighedInAt?.toISOString() ?? null,
     lastMovedAt: record.lastMovedAt?.toISOString() ?? null,
     standing,
     flags: flagsOf(record, { standing, suits }, stamp, now),
   };
+}
+
+/** What the ledger's last digit leaves of a designation is that designation: its limits are computed once for all cylinders that hold it. */
+const SAME_DIGITS = 1e-7;
+function computedWith(record: CylinderRecord): Composition | undefined {
+  const composition = compositionIn(record);
+  if (composition === undefined || record.refrigerant === null) return composition;
+  const nominal = refrigerant(record.refrigerant).composition;
+  return sameRefrigerant(composition, nominal, SAME_DIGITS) ? nominal : composition;
 }
 
 /** What the full model says of a cylinder. */
@@ -64,7 +74,7 @@ const remembered = new Map<string, Computed>();
 const MOST_REMEMBERED = 20_000;
 
 function computed(record: CylinderRecord, organisation: OrganisationRow): Computed {
-  const composition = compositionIn(record);
+  const composition = computedWith(record);
   if (composition === undefined) return { standing: { state: 'empty' }, suits: true };
   const contentKg = Math.max(0, record.contentKg); // a ledger below zero is flagged; no level can be drawn of it
   const policy = fillPolicyOf(organisation);

@@ -1,5 +1,7 @@
-import type { Cylinder } from '@hygromet/contract/cylinder';
+import { TEST_ABOVE_SERVICE, type Cylinder, type CylinderMarks } from '@hygromet/contract/cylinder';
 import type { NewCylinderEvent } from '@hygromet/contract/cylinder-event';
+import type { NewWeighing } from '@hygromet/contract/movement';
+import { sameWeight } from '@hygromet/core/cylinder/same-weight';
 import { NOTHING_KG } from '@hygromet/core/cylinder/suitability';
 import { refrigerant } from '@hygromet/core/fluids/refrigerant';
 import { airCheck } from '@hygromet/core/readings/air-check';
@@ -10,7 +12,10 @@ import { changeCylinder, cylinderById, lockCylinders, type CylinderChange, type 
 import type { Tx } from '../store/database';
 import { inTransaction } from '../store/in-transaction';
 import type { OrganisationRow } from '../store/organisation-store';
+import { bookDifference } from './book-weighing';
+import { differenceKg } from './book-transfer';
 import { compositionIn, describeCylinder } from './cylinder-standing';
+import { refuseBeforeEmptied, refuseFuture } from './in-time';
 import type { Outside } from './outside';
 import { Refused } from './refused';
 
@@ -34,11 +39,14 @@ export const recordCylinderEvent = (
     if (cylinder === undefined) throw new Refused('not-found', 'This cylinder is not in the register.');
     // a repeated sending is answered as it was, whatever has happened to the cylinder since
     if (await cylinderEventKept(tx, organisation.id, event.key)) return describeCylinder(cylinder, organisation, outside.now());
+    refuseFuture(event.happenedAt, outside.now());
     const { change, detail } = effectOf(event, cylinder, outside.now());
     const { key, what, happenedAt, recordedBy, note } = event;
     const draft = { id: outside.newId(), organisationId: organisation.id, cylinderId, key, what, detail, happenedAt, recordedBy, note };
     await addCylinderEvent(tx, draft, outside.now());
     await changeCylinder(tx, organisation.id, cylinderId, change);
+    if (event.what === 'weighed-in' && event.difference.is === 'booked')
+      await bookDifference(tx, organisation, cylinder, weighingOf(event), outside);
     const changed = await cylinderById(tx, organisation.id, cylinderId);
     if (changed === undefined) throw new Error(`the cylinder ${cylinderId} was changed and is not there`);
     return describeCylinder(changed, organisation, outside.now());
@@ -48,6 +56,7 @@ function effectOf(event: NewCylinderEvent, cylinder: CylinderRecord, now: Date):
   switch (event.what) {
     case 'evacuated': {
       refuseUnlessEmpty(cylinder, 'be evacuated');
+      refuseBeforeEmptied(event.happenedAt, cylinder.lastMovedAt, cylinder.name);
       const { pressurePa, gauge, typed, recordedBy, happenedAt } = event;
       // what it was labelled for stays on its collar until it is labelled anew
       const vacuum = { pressurePa, gauge, provedBy: recordedBy };
@@ -68,10 +77,14 @@ function effectOf(event: NewCylinderEvent, cylinder: CylinderRecord, now: Date):
       return { change: { requalified: event.stamp }, detail: { stamp: event.stamp, before: cylinder.requalified } };
     case 'tare-weighed':
       refuseUnlessEmpty(cylinder, 'be weighed for its tare');
+      refuseBeforeEmptied(event.happenedAt, cylinder.lastMovedAt, cylinder.name);
       return { change: { tareWeighedKg: event.tareKg }, detail: { tareKg: event.tareKg, collarKg: cylinder.tareKg, typed: event.typed } };
     case 'air-checked':
       return airChecked(event, cylinder);
+    case 'weighed-in':
+      return weighedIn(event, cylinder);
     case 'described':
+      refuseWeakTest(event.marks, cylinder.servicePressurePa);
       return { change: { marks: event.marks }, detail: { marks: event.marks, before: cylinder.marks } };
     case 'retired':
       refuseUnlessEmpty(cylinder, 'be taken out of use');
@@ -80,6 +93,29 @@ function effectOf(event: NewCylinderEvent, cylinder: CylinderRecord, now: Date):
       return event satisfies never;
   }
 }
+
+type WeighedIn = Extract<NewCylinderEvent, { what: 'weighed-in' }>;
+
+/** The scale beside the ledger; what differs by more than the scale may be off has a reason, or is booked. */
+function weighedIn({ grossKg, scaleOffKg, typed, difference, happenedAt }: WeighedIn, cylinder: CylinderRecord): Effect {
+  const ledgerGrossKg = cylinder.tareKg + cylinder.contentKg;
+  const differsKg = differenceKg(grossKg, ledgerGrossKg);
+  if (difference.is === 'none' && !sameWeight(differsKg, scaleOffKg))
+    throw new Refused(
+      'difference-open',
+      `Scale and ledger differ by ${Math.abs(differsKg).toFixed(2)} kg, and the scale is good to ${scaleOffKg.toFixed(2)} kg. Say why, or book it.`,
+      '/difference',
+    );
+  return { change: { weighedInAt: new Date(happenedAt) }, detail: { grossKg, scaleOffKg, typed, ledgerGrossKg, differsKg, difference } };
+}
+
+const weighingOf = ({ key, grossKg, typed, happenedAt, recordedBy }: WeighedIn): NewWeighing => ({
+  key,
+  grossKg,
+  ...(typed === undefined ? {} : { grossTyped: typed }),
+  happenedAt,
+  recordedBy,
+});
 
 function airChecked(event: Extract<NewCylinderEvent, { what: 'air-checked' }>, cylinder: CylinderRecord): Effect {
   const composition = compositionIn(cylinder);
@@ -96,6 +132,11 @@ function airChecked(event: Extract<NewCylinderEvent, { what: 'air-checked' }>, c
 function refuseUnlessEmpty({ name, contentKg }: CylinderRecord, what: string): void {
   if (Math.abs(contentKg) < NOTHING_KG) return;
   throw new Refused('not-empty', `By the ledger ${contentKg.toFixed(2)} kg are in ${name}. Book where they went, then it can ${what}.`);
+}
+
+function refuseWeakTest({ testPressurePa }: CylinderMarks, servicePressurePa: number): void {
+  if (testPressurePa === undefined || testPressurePa > servicePressurePa) return;
+  throw new Refused('invalid-input', TEST_ABOVE_SERVICE, '/marks/testPressurePa');
 }
 
 export function refuseFutureStamp(stamp: string, now: Date, pointer = '/stamp'): void {

@@ -135,10 +135,44 @@ test('a refrigerant that is not what the cylinder holds is asked about, and book
   const transfer = await transferOf(house, 0.5, { from: chiller.id });
   const asked = await house.send('POST', '/api/transfers', transfer);
   expect([asked.status, asked.body.code]).toEqual([409, 'would-mix']);
-  const accepted = await house.send('POST', '/api/transfers', { ...transfer, acceptMixing: true });
+  const unsaid = await house.send('POST', '/api/transfers', { ...transfer, acceptMixing: true });
+  expect([unsaid.body.code, unsaid.body.errors[0].pointer]).toEqual(['reason-missing', '/note']);
+  const accepted = await house.send('POST', '/api/transfers', { ...transfer, acceptMixing: true, note: 'labels were exchanged' });
   expect(accepted.status).toBe(201);
+  expect(accepted.body.movement).toMatchObject({ against: ['other-refrigerant'], note: 'labels were exchanged' });
   expect(Object.keys(accepted.body.to.composition).sort()).toEqual(['R-125', 'R-134a', 'R-32']);
   expect((await cylinderNamed(house, 'C-07')).flags).toContain('mixed');
+});
+
+test('what spoke against a transfer stays with its entry, and with one that nothing spoke against nothing does', async () => {
+  const [supplier, overdue] = [await accountNamed(house, 'Supplier'), await cylinderNamed(house, 'C-06')];
+  const gross = overdue.tareKg + overdue.contentKg;
+  const weights = { key: randomUUID(), cylinder: overdue.id, grossBeforeKg: gross, grossAfterKg: gross + 0.2 };
+  const base = { happenedAt: '2026-11-25T07:40:00Z', recordedBy: 'Ines Marrow' };
+  const { body } = await house.send('POST', '/api/transfers', { ...base, ...weights, from: supplier.id, refrigerant: 'R-22' });
+  expect(body.movement.against).toEqual(['overdue']);
+  const inJune = { ...base, ...weights, key: randomUUID(), happenedAt: '2026-06-02T07:40:00Z', from: supplier.id, refrigerant: 'R-22' };
+  expect((await house.send('POST', '/api/transfers', inJune)).body.movement.against).toBeNull(); // its stamp ran out in August
+  const { id, tareKg } = await cylinderNamed(house, 'C-15');
+  const good = await transferOf(house, 0, { cylinder: id, grossBeforeKg: tareKg, grossAfterKg: tareKg + 0.1 });
+  expect((await house.send('POST', '/api/transfers', good)).body.movement.against).toBeNull();
+});
+
+test('a mixture stays a mixture in the cylinder it is poured into, whatever the label of the other says', async () => {
+  const [mixed, empty] = [await cylinderNamed(house, 'C-10'), await cylinderNamed(house, 'C-11')];
+  const { body } = await house.send('POST', '/api/transfers', {
+    key: randomUUID(),
+    from: mixed.id,
+    cylinder: empty.id,
+    grossBeforeKg: empty.tareKg,
+    grossAfterKg: empty.tareKg + 1,
+    happenedAt: '2026-11-25T07:40:00Z',
+    recordedBy: 'Ines Marrow',
+  });
+  expect(body.movement).toMatchObject({ refrigerant: null, against: ['not-for-flammable'] }); // unknown is taken as burning
+  const after = await cylinderNamed(house, 'C-11');
+  expect(after).toMatchObject({ refrigerant: null, flags: expect.arrayContaining(['mixed']) });
+  for (const [substance, share] of Object.entries(mixed.composition)) expect(after.composition[substance]).toBeCloseTo(share as number, 6);
 });
 
 test('an empty cylinder takes the label of what first goes in', async () => {

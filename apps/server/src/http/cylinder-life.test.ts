@@ -26,7 +26,8 @@ test('a life: registered, evacuated and proved, filled, sent to the reclaimer, e
     place: 'van',
   });
   const { id } = made.body;
-  const send = (event: object) => house.send('POST', `/api/cylinders/${id}/events`, happened(event));
+  let happenedAt = '2026-11-24T09:00:00Z';
+  const send = (event: object) => house.send('POST', `/api/cylinders/${id}/events`, happened({ happenedAt, ...event }));
   expect((await send(evacuated)).body.vacuum).toEqual({ pressurePa: 40, gauge: 'micron gauge 2', provedBy: 'Tobin Wake' });
   const [system, reclaimer] = [await accountNamed(house, 'Planetarium, rooftop unit'), await accountNamed(house, 'Reclaimer')];
   const weights = { key: randomUUID(), cylinder: id, happenedAt: '2026-11-25T07:40:00Z', recordedBy: 'Ines Marrow' };
@@ -40,12 +41,17 @@ test('a life: registered, evacuated and proved, filled, sent to the reclaimer, e
   const sent = cylinder.parse((await house.get(`/api/cylinders/${id}`)).body);
   expect(sent).toMatchObject({ place: 'reclaimer', contentKg: 0, evacuatedAt: null });
   expect((await send({ what: 'relabelled', refrigerant: null, kind: 'recovery' })).body.detail).toMatch(/Evacuate it first/);
+  const early = await send(evacuated);
+  expect(early.body.errors).toEqual([
+    { pointer: '/happenedAt', detail: expect.stringContaining('still in use: the last entry in its ledger is of 2026-11-25 07:40 UTC') },
+  ]);
+  happenedAt = '2026-11-25T07:50:00Z';
   await send(evacuated);
   expect((await send({ what: 'relabelled', refrigerant: null, kind: 'burn-out' })).body).toMatchObject({
     refrigerant: null,
     marks: { kind: 'burn-out' },
   });
-  expect((await send({ what: 'retired', reason: 'dent at the foot ring' })).body.retiredAt).toBe('2026-11-24T09:00:00.000Z');
+  expect((await send({ what: 'retired', reason: 'dent at the foot ring' })).body.retiredAt).toBe('2026-11-25T07:50:00.000Z');
   const { body } = await house.get(`/api/cylinders/${id}/events`);
   expect(body.map((own: unknown) => cylinderEvent.parse(own).what)).toEqual(['retired', 'relabelled', 'evacuated', 'evacuated']);
 });
@@ -89,6 +95,32 @@ test('marks are described anew and a regime of other years moves its date', asyn
   expect(body).toMatchObject({ marks, validThrough: '2036-02' });
   await house.send('POST', `/api/cylinders/${body.id}/events`, happened({ what: 'moved', place: 'van' }));
   expect((await cylinderNamed(house, 'C-11')).place).toBe('van');
+});
+
+test('what is recorded has happened: a time to come is asked back wherever it is sent, and nothing is kept', async () => {
+  const { id, tareKg, contentKg } = await cylinderNamed(house, 'C-07');
+  const [system, reclaimer] = [await accountNamed(house, 'Planetarium, rooftop unit'), await accountNamed(house, 'Reclaimer')];
+  const base = { key: randomUUID(), happenedAt: '2026-11-25T08:11:00Z', recordedBy: 'Tobin Wake' }; // the clock of the tests says 08:00
+  const [now, less, more] = [tareKg + contentKg, tareKg + contentKg - 0.1, tareKg + contentKg + 0.1];
+  const sendings: [string, object][] = [
+    ['/api/transfers', { ...base, cylinder: id, from: system.id, grossBeforeKg: now, grossAfterKg: more }],
+    ['/api/removals', { ...base, cylinder: id, to: reclaimer.id, grossBeforeKg: now, grossAfterKg: less }],
+    [`/api/cylinders/${id}/weighings`, { ...base, grossKg: more }],
+    [`/api/cylinders/${id}/events`, { ...base, what: 'moved', place: 'workshop' }],
+    ['/api/cylinders/moves', { place: 'workshop', cylinders: [{ id, key: randomUUID() }], happenedAt: base.happenedAt, recordedBy: 'T' }],
+  ];
+  for (const [path, body] of sendings) {
+    const { body: answer } = await house.send('POST', path, body);
+    expect([path, answer.errors]).toEqual([path, [{ pointer: '/happenedAt', detail: expect.stringContaining('still to come') }]]);
+  }
+  expect(await cylinderNamed(house, 'C-07')).toMatchObject({ contentKg, place: 'van' });
+});
+
+test('a test pressure that is not above the service pressure was misread', async () => {
+  const { servicePressurePa } = await cylinderNamed(house, 'C-11');
+  const marks = { kind: 'recovery', flammableRated: false, ports: 'one', validYears: 5, testPressurePa: servicePressurePa };
+  const { body } = await record('C-11', { what: 'described', marks });
+  expect(body.errors).toEqual([{ pointer: '/marks/testPressurePa', detail: expect.stringContaining('Read both again') }]);
 });
 
 test.each([

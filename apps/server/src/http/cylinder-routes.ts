@@ -3,6 +3,7 @@ import { Hono } from 'hono';
 import { bookWeighing } from '../domain/book-weighing';
 import { describeCylinder } from '../domain/cylinder-standing';
 import { importCylinders } from '../domain/import-cylinders';
+import { moveCylinders } from '../domain/move-cylinders';
 import { recordCylinderEvent } from '../domain/record-cylinder-event';
 import { Refused } from '../domain/refused';
 import { registerCylinder } from '../domain/register-cylinder';
@@ -12,7 +13,16 @@ import { ownOrganisation } from '../store/organisation-store';
 import type { Deps, Env } from './env';
 import { body, params } from './valid';
 
-const { cylinders, cylinder, addCylinder, weighCylinder, importCylinders: take, cylinderEvents, addCylinderEvent } = endpoints;
+const {
+  cylinders,
+  cylinder,
+  addCylinder,
+  weighCylinder,
+  importCylinders: take,
+  cylinderEvents,
+  addCylinderEvent,
+  moveCylinders: moves,
+} = endpoints;
 
 export const cylinderRoutes = ({ db, outside }: Deps) =>
   new Hono<Env>()
@@ -37,6 +47,9 @@ export const cylinderRoutes = ({ db, outside }: Deps) =>
       const changed = await recordCylinderEvent(db, await ownOrganisation(db), c.req.valid('param').id, c.req.valid('json'), outside);
       return c.json(changed, addCylinderEvent.status);
     })
+    .post(moves.path, body(moves.body), async (c) =>
+      c.json(await moveCylinders(db, await ownOrganisation(db), c.req.valid('json'), outside)),
+    )
     .post(take.path, body(take.body), async (c) =>
       c.json(await importCylinders(db, await ownOrganisation(db), c.req.valid('json'), outside)),
     )

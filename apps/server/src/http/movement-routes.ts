@@ -15,7 +15,7 @@ export const movementRoutes = ({ db, outside }: Deps) =>
   new Hono<Env>()
     .get(accounts.path, async (c) => c.json(await accountsOf(db, (await ownOrganisation(db)).id)))
     .get(movements.path, query(movements.query), async (c) =>
-      c.json(await movementsOf(db, (await ownOrganisation(db)).id, c.req.valid('query').account)),
+      c.json(await movementsOf(db, (await ownOrganisation(db)).id, c.req.valid('query'))),
     )
     .post(transfer.path, body(transfer.body), async (c) => {
       const booked = await bookTransfer(db, await ownOrganisation(db), c.req.valid('json'), outside);

@@ -14,15 +14,13 @@ const NOTHING_KG = 1e-6;
 
 const parts = sql<Record<string, number> | null>`
   (select jsonb_object_agg(substance, part.mass_kg) from balance_part part where part.account_id = account.id and part.mass_kg <> 0)`;
-const entries = sql<string>`
-  (select count(*) from movement where movement.from_account = account.id or movement.to_account = account.id)`;
 
 const accountQuery = (db: Tx, organisationId: string) =>
   db
     .selectFrom('account')
     .leftJoin('balance', 'balance.account_id', 'account.id')
     .where('account.organisation_id', '=', organisationId)
-    .select(['account.id', 'account.kind', 'account.name', 'balance.mass_kg', parts.as('parts'), entries.as('entries')]);
+    .select(['account.id', 'account.kind', 'account.name', 'balance.mass_kg', 'balance.entries', parts.as('parts')]);
 
 type AccountRow = Awaited<ReturnType<ReturnType<typeof accountQuery>['execute']>>[number];
 
@@ -33,7 +31,7 @@ function accountOf(row: AccountRow): Account {
     name: row.name,
     massKg: row.mass_kg === null ? 0 : Number(row.mass_kg),
     composition: sharesOf(row.parts),
-    movements: Number(row.entries),
+    movements: row.entries ?? 0,
   };
 }
 

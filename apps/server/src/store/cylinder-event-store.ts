@@ -1,6 +1,9 @@
 import type { CylinderEvent } from '@hygromet/contract/cylinder-event';
 import type { Tx } from './database';
 
+/** PostgreSQL takes 65 535 parameters in a statement. */
+const ROWS_AT_A_TIME = 5000;
+
 interface EventDraft {
   readonly id: string;
   readonly organisationId: string;
@@ -14,21 +17,41 @@ interface EventDraft {
 }
 
 export async function addCylinderEvent(db: Tx, draft: EventDraft, now: Date): Promise<void> {
-  await db
-    .insertInto('cylinder_event')
-    .values({
-      id: draft.id,
-      organisation_id: draft.organisationId,
-      cylinder_id: draft.cylinderId,
-      event_key: draft.key,
-      what: draft.what,
-      detail: JSON.stringify(draft.detail),
-      happened_at: draft.happenedAt,
-      recorded_at: now,
-      recorded_by: draft.recordedBy,
-      note: draft.note ?? null,
-    })
+  await db.insertInto('cylinder_event').values(rowOf(draft, now)).execute();
+}
+
+/** Several at once; those that were kept before are passed over. */
+export async function addCylinderEvents(db: Tx, drafts: readonly EventDraft[], now: Date): Promise<void> {
+  const rows = drafts.map((draft) => rowOf(draft, now));
+  for (let first = 0; first < rows.length; first += ROWS_AT_A_TIME)
+    await db
+      .insertInto('cylinder_event')
+      .values(rows.slice(first, first + ROWS_AT_A_TIME))
+      .onConflict((conflict) => conflict.constraint('event_kept_once').doNothing())
+      .execute();
+}
+
+const rowOf = (draft: EventDraft, now: Date) => ({
+  id: draft.id,
+  organisation_id: draft.organisationId,
+  cylinder_id: draft.cylinderId,
+  event_key: draft.key,
+  what: draft.what,
+  detail: JSON.stringify(draft.detail),
+  happened_at: draft.happenedAt,
+  recorded_at: now,
+  recorded_by: draft.recordedBy,
+  note: draft.note ?? null,
+});
+
+export async function keysKept(db: Tx, organisationId: string, keys: readonly string[]): Promise<ReadonlySet<string>> {
+  const rows = await db
+    .selectFrom('cylinder_event')
+    .select('event_key')
+    .where('organisation_id', '=', organisationId)
+    .where('event_key', 'in', keys)
     .execute();
+  return new Set(rows.map(({ event_key }) => event_key));
 }
 
 /** Whether this sending was kept before. Ask it with the cylinder locked: two sendings of one event then wait for each other. */

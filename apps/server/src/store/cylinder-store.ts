@@ -24,6 +24,7 @@ export interface CylinderRecord {
   readonly tareWeighedKg: number | null;
   readonly airShare: number | null;
   readonly retiredAt: Date | null;
+  readonly weighedInAt: Date | null;
   readonly lastMovedAt: Date | null;
   readonly contentKg: number;
   readonly composition: Record<string, number> | null;
@@ -32,13 +33,6 @@ export interface CylinderRecord {
 const parts = sql<Record<string, number> | null>`
   (select jsonb_object_agg(substance, part.mass_kg) from balance_part part where part.account_id = cylinder.id and part.mass_kg <> 0)`;
 
-/** The latest of both sides, each by its index. */
-const lastMoved = sql<Date | null>`
-  greatest(
-    (select happened_at from movement where from_account = cylinder.id order by sequence desc limit 1),
-    (select happened_at from movement where to_account = cylinder.id order by sequence desc limit 1)
-  )`;
-
 const cylinderQuery = (db: Tx, organisationId: string) =>
   db
     .selectFrom('cylinder')
@@ -46,7 +40,7 @@ const cylinderQuery = (db: Tx, organisationId: string) =>
     .leftJoin('balance', 'balance.account_id', 'cylinder.id')
     .where('cylinder.organisation_id', '=', organisationId)
     .selectAll('cylinder')
-    .select(['account.name', 'balance.mass_kg as content_kg', parts.as('parts'), lastMoved.as('last_moved')]);
+    .select(['account.name', 'balance.mass_kg as content_kg', 'balance.last_moved_at as last_moved', parts.as('parts')]);
 
 type Row = Awaited<ReturnType<ReturnType<typeof cylinderQuery>['execute']>>[number];
 
@@ -68,6 +62,7 @@ const recordOf = (row: Row): CylinderRecord => ({
   tareWeighedKg: row.tare_weighed_kg === null ? null : Number(row.tare_weighed_kg),
   airShare: row.air_share === null ? null : Number(row.air_share),
   retiredAt: row.retired_at,
+  weighedInAt: row.weighed_in_at,
   lastMovedAt: row.last_moved,
   contentKg: row.content_kg === null ? 0 : Number(row.content_kg),
   composition: sharesOf(row.parts),
@@ -143,10 +138,11 @@ export interface CylinderChange {
   readonly tareWeighedKg?: number;
   readonly airShare?: number | null;
   readonly retiredAt?: Date;
+  readonly weighedInAt?: Date;
 }
 
 export async function changeCylinder(db: Tx, organisationId: string, id: string, change: CylinderChange): Promise<void> {
-  const { place, refrigerant, evacuatedAt, vacuum, requalified, marks, tareWeighedKg, airShare, retiredAt } = change;
+  const { place, refrigerant, evacuatedAt, vacuum, requalified, marks, tareWeighedKg, airShare, retiredAt, weighedInAt } = change;
   await db
     .updateTable('cylinder')
     .set({
@@ -159,8 +155,31 @@ export async function changeCylinder(db: Tx, organisationId: string, id: string,
       ...(tareWeighedKg === undefined ? {} : { tare_weighed_kg: tareWeighedKg }),
       ...(airShare === undefined ? {} : { air_share: airShare }),
       ...(retiredAt === undefined ? {} : { retired_at: retiredAt }),
+      ...(weighedInAt === undefined ? {} : { weighed_in_at: weighedInAt }),
     })
     .where('organisation_id', '=', organisationId)
     .where('id', '=', id)
     .execute();
+}
+
+/** Of these, the cylinders that stand elsewhere, with where; they are held until the transaction ends. */
+export async function cylindersElsewhere(
+  db: Tx,
+  organisationId: string,
+  ids: readonly string[],
+  place: Place,
+): Promise<readonly { readonly id: string; readonly place: string }[]> {
+  return db
+    .selectFrom('cylinder')
+    .select(['id', 'place'])
+    .where('organisation_id', '=', organisationId)
+    .where('id', 'in', ids)
+    .where('place', '<>', place)
+    .orderBy('id')
+    .forUpdate()
+    .execute();
+}
+
+export async function putCylinders(db: Tx, organisationId: string, ids: readonly string[], place: Place): Promise<void> {
+  await db.updateTable('cylinder').set({ place }).where('organisation_id', '=', organisationId).where('id', 'in', ids).execute();
 }

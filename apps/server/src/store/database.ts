@@ -1,4 +1,6 @@
 import type { Cylinder, CylinderMarks } from '@hygromet/contract/cylinder';
+import type { ScaleTarget } from '@hygromet/contract/movement';
+import type { Objection } from '@hygromet/core/cylinder/objection';
 import type { SystemFacts } from '@hygromet/contract/system';
 import type { VisitPlan } from '@hygromet/contract/visit';
 import { Kysely, PostgresDialect, type ColumnType, type Generated, type Transaction } from 'kysely';
@@ -100,6 +102,7 @@ interface CylinderTable {
   tare_weighed_kg: ColumnType<string | null, number | null | undefined, number | null>;
   air_share: ColumnType<string | null, number | null | undefined, number | null>;
   retired_at: ColumnType<Date | null, Date | null | undefined, Date | null>;
+  weighed_in_at: ColumnType<Date | null, Date | null | undefined, Date | null>;
 }
 
 interface CylinderEventTable {
@@ -132,22 +135,39 @@ interface MovementTable {
   typed: Json<Record<string, TypedText> | null> | null;
   note: string | null;
   assessment: Json<unknown> | null;
+  target: Json<ScaleTarget | null> | null;
+  against: Json<Objection[] | null> | null;
   visit_id: string | null;
   happened_at: Instant;
   recorded_at: Instant;
   recorded_by: string;
   sequence: Generated<string>;
   reverses: string | null;
+  /** Refrigerant, person and note, put together by the database to be searched. */
+  words: ColumnType<string, never, never>;
 }
 
 interface BalanceTable {
   account_id: string;
   organisation_id: string;
   mass_kg: Numeric;
+  entries: number;
+  last_moved_at: Date | null;
 }
 
-interface BalancePartTable extends BalanceTable {
+interface BalancePartTable {
+  account_id: string;
+  organisation_id: string;
+  mass_kg: Numeric;
   substance: string;
+}
+
+/** A view: where a balance is not the sum of its entries. */
+interface BalanceDifferenceTable {
+  account_id: string;
+  substance: string | null;
+  booked_kg: string | null;
+  summed_kg: string | null;
 }
 
 export interface Tables {
@@ -162,6 +182,7 @@ export interface Tables {
   movement: MovementTable;
   balance: BalanceTable;
   balance_part: BalancePartTable;
+  balance_difference: BalanceDifferenceTable;
 }
 
 export type Db = Kysely<Tables>;

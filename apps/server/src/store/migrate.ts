@@ -6,6 +6,11 @@ import * as systemFacts from './migrations/0003-system-facts';
 import * as visits from './migrations/0004-visits';
 import * as visitRecord from './migrations/0005-visit-record';
 import * as cylinderLife from './migrations/0006-cylinder-life';
+import * as flatLedger from './migrations/0007-flat-ledger';
+import * as weighedIn from './migrations/0008-weighed-in';
+import * as lastMoved from './migrations/0009-last-moved';
+import * as findEntries from './migrations/0010-find-entries';
+import * as against from './migrations/0011-against';
 
 /** Imported one by one, so that they survive bundling. A migration is never edited once it has run anywhere. */
 const migrations: Record<string, Migration> = {
@@ -15,6 +20,11 @@ const migrations: Record<string, Migration> = {
   '0004-visits': visits,
   '0005-visit-record': visitRecord,
   '0006-cylinder-life': cylinderLife,
+  '0007-flat-ledger': flatLedger,
+  '0008-weighed-in': weighedIn,
+  '0009-last-moved': lastMoved,
+  '0010-find-entries': findEntries,
+  '0011-against': against,
 };
 
 /** Brings the database to the newest shape. @throws the error of the migration that failed */

@@ -1,7 +1,10 @@
 import type { AccountKind } from '@hygromet/contract/account';
-import type { Movement } from '@hygromet/contract/movement';
+import type { Movement, ScaleTarget } from '@hygromet/contract/movement';
+import type { Objection } from '@hygromet/core/cylinder/objection';
+import { sql, type RawBuilder } from 'kysely';
 import { createHash } from 'node:crypto';
 import type { Tx, TypedText } from './database';
+import { withWords } from './movement-search';
 
 /** An entry before it is in the ledger. */
 export interface Draft {
@@ -20,6 +23,9 @@ export interface Draft {
   readonly note?: string;
   /** What was computed from it, with the versions that computed it. */
   readonly assessment?: object;
+  readonly target?: ScaleTarget;
+  /** What spoke against it; an empty list is nothing. */
+  readonly against?: readonly Objection[];
   readonly visit?: string;
   readonly happenedAt: string;
   readonly recordedBy: string;
@@ -69,6 +75,8 @@ function rowOf(draft: Draft) {
     typed: draft.typed === undefined ? null : JSON.stringify(draft.typed),
     note: draft.note ?? null,
     assessment: draft.assessment === undefined ? null : JSON.stringify(draft.assessment),
+    target: draft.target === undefined ? null : JSON.stringify(draft.target),
+    against: draft.against === undefined || draft.against.length === 0 ? null : JSON.stringify(draft.against),
     visit_id: draft.visit ?? null,
     happened_at: draft.happenedAt,
     recorded_by: draft.recordedBy,
@@ -109,6 +117,8 @@ const movementOf = (row: MovementRow): Movement => ({
   grossAfterKg: numberOrNull(row.gross_after_kg),
   typed: row.typed,
   note: row.note,
+  target: row.target,
+  against: row.against,
   visit: row.visit_id,
   happenedAt: row.happened_at.toISOString(),
   recordedAt: row.recorded_at.toISOString(),
@@ -117,12 +127,44 @@ const movementOf = (row: MovementRow): Movement => ({
   reversedBy: row.reversed_by,
 });
 
-/** Newest first; of one account where asked. */
-export async function movementsOf(db: Tx, organisationId: string, account: string | undefined): Promise<Movement[]> {
-  let query = movementQuery(db, organisationId).orderBy('movement.happened_at', 'desc').orderBy('movement.sequence', 'desc').limit(5000);
-  if (account !== undefined)
-    query = query.where((eb) => eb.or([eb('movement.from_account', '=', account), eb('movement.to_account', '=', account)]));
-  return (await query.execute()).map(movementOf);
+/** Which entries of the ledger are read. */
+export interface Wanted {
+  readonly account?: string | undefined;
+  /** Only what is older than this entry. */
+  readonly before?: string | undefined;
+  /** Words that all stand on the entry or in the names of its accounts. */
+  readonly text?: string | undefined;
+  readonly limit: number;
+}
+
+/** Newest first; of one account where asked. Each side of an account is read by its own index, whatever the size of the ledger. */
+export async function movementsOf(db: Tx, organisationId: string, { account, before, text, limit }: Wanted): Promise<Movement[]> {
+  const older =
+    before === undefined ? sql`true` : sql`(happened_at, sequence) < (select happened_at, sequence from movement where id = ${before})`;
+  const found = text === undefined ? sql`true` : await withWords(db, organisationId, text);
+  const newest = (side: RawBuilder<unknown>) => sql`
+    (select id, happened_at, sequence from movement where organisation_id = ${organisationId} and ${side} and ${older} and ${found}
+      order by happened_at desc, sequence desc limit ${limit})`;
+  const page =
+    account === undefined
+      ? newest(sql`true`)
+      : sql`${newest(sql`from_account = ${account}`)} union all ${newest(sql`to_account = ${account}`)}`;
+  const wanted = sql<string>`(select id from (${page}) as side order by happened_at desc, sequence desc limit ${limit})`;
+  const rows = await movementQuery(db, organisationId)
+    .where('movement.id', 'in', wanted)
+    .orderBy('movement.happened_at', 'desc')
+    .orderBy('movement.sequence', 'desc')
+    .execute();
+  return rows.map(movementOf);
+}
+
+/** Accounts whose balance is not the sum of their entries: none, unless somebody has changed the database behind its rules. */
+export async function differingBalances(db: Tx): Promise<readonly string[]> {
+  const rows = await db.selectFrom('balance_difference').selectAll().execute();
+  return rows.map(
+    ({ account_id, substance, booked_kg, summed_kg }) =>
+      `${account_id}${substance === null ? '' : ` ${substance}`}: ${booked_kg ?? 'nothing'} kg booked, ${summed_kg ?? 'nothing'} kg moved`,
+  );
 }
 
 export async function movementById(db: Tx, organisationId: string, id: string): Promise<Movement | undefined> {

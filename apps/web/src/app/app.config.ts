@@ -1,8 +1,9 @@
 import { provideHttpClient, withFetch } from '@angular/common/http';
 import { provideZonelessChangeDetection, type ApplicationConfig } from '@angular/core';
-import { provideRouter, TitleStrategy, withComponentInputBinding, withInMemoryScrolling } from '@angular/router';
+import { provideRouter, RouteReuseStrategy, TitleStrategy, withComponentInputBinding, withInMemoryScrolling } from '@angular/router';
 import { en_US, provideNzI18n } from 'ng-zorro-antd/i18n';
 import { routes } from './app.routes';
+import { FreshPage } from './shell/fresh-page';
 import { PageTitle } from './shell/page-title';
 
 export const appConfig: ApplicationConfig = {
@@ -12,5 +13,6 @@ export const appConfig: ApplicationConfig = {
     provideRouter(routes, withComponentInputBinding(), withInMemoryScrolling({ scrollPositionRestoration: 'enabled' })),
     provideNzI18n(en_US),
     { provide: TitleStrategy, useClass: PageTitle },
+    { provide: RouteReuseStrategy, useClass: FreshPage },
   ],
 };

@@ -18,6 +18,12 @@ export const routes: Routes = [
     data: { sheet: 'cylinders' },
     loadComponent: () => import('./sheets/import.page').then((m) => m.ImportPage),
   },
+  { path: 'cylinders/round', title: 'Weigh-in round', loadComponent: () => import('./round/round.page').then((m) => m.RoundPage) },
+  {
+    path: 'cylinders/shipment',
+    title: 'Shipment',
+    loadComponent: () => import('./shipment/shipment.page').then((m) => m.ShipmentPage),
+  },
   { path: 'cylinders/:id', title: 'Cylinder', loadComponent: () => import('./cylinders/cylinder.page').then((m) => m.CylinderPage) },
   { path: 'cylinders/:id/fill', title: 'Fill', loadComponent: () => import('./transfer/fill.page').then((m) => m.FillPage) },
   { path: 'systems', title: 'Systems', loadComponent: () => import('./systems/systems.page').then((m) => m.SystemsPage) },

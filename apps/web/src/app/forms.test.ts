@@ -2,7 +2,7 @@ import { Router } from '@angular/router';
 import { TestBed } from '@angular/core/testing';
 import { fahrenheit } from '@hygromet/core/units/temperature';
 import { massFrom, massFromPoundsOunces } from '@hygromet/core/units/mass';
-import { of, throwError } from 'rxjs';
+import { BehaviorSubject, of, throwError } from 'rxjs';
 import { aCylinder, aSystem, organisation, render, settled, stage } from '../../test/scene';
 import { AddCylinderPage } from './cylinders/add-cylinder.page';
 import { Refusal } from './live/refusal';
@@ -66,6 +66,35 @@ describe('a cylinder as its collar tells it', () => {
     expect(page.text()).toContain('This name is taken.');
     expect(page.control('Number').getAttribute('aria-invalid')).toBe('true');
     expect(page.control('Tare').value).toBe('17.2');
+  });
+
+  test('the less common marks go along, and one that cannot be is shown even where they were folded away', async () => {
+    const { sent, call } = keeping<{ marks: object }, object>(aCylinder());
+    stage({ registers: { addCylinder$: call } });
+    const page = await render(AddCylinderPage);
+    jest.spyOn(TestBed.inject(Router), 'navigate').mockResolvedValue(true);
+    await typed(page);
+    await page.type('Kept for the owner', 'Cheese cave');
+    await page.type('Test pressure', '200');
+    await page.press('Add the cylinder');
+    expect(sent).toHaveLength(0);
+    expect(page.root.querySelector('details')?.open).toBe(true);
+    expect(page.text()).toContain('The test pressure is above the service pressure on every collar.');
+    await page.type('Test pressure', '800');
+    await page.press('Add the cylinder');
+    expect(sent[0]?.marks).toMatchObject({ owner: 'Cheese cave', testPressurePa: expect.closeTo(5.516e6, -3), validYears: 5 });
+  });
+
+  test('a number that is registered, or much like one, leads to the cylinder that has it', async () => {
+    stage();
+    const page = await render(AddCylinderPage);
+    await page.type('Number', 'c 7');
+    expect(page.text()).toContain('A number much like it is registered. Open C-07');
+    await page.type('Number', 'C-07');
+    expect(page.text()).toContain('This number is registered. Open C-07');
+    expect(page.root.querySelector('hy-text-field a')?.getAttribute('href')).toBe('/cylinders/c7');
+    await page.type('Number', 'C-08');
+    expect(page.text()).not.toContain('is registered');
   });
 
   test('what was typed outlives a reload', async () => {
@@ -188,13 +217,49 @@ describe('one system', () => {
     expect(text()).toContain('Saved.');
   });
 
-  test('what somebody else has changed is told, and nothing typed is lost', async () => {
-    const { type, press, text, control } = await openSystem(
-      refusing(new Refusal('changed-meanwhile', 'Jory Quill has changed these facts meanwhile.')),
-    );
+  describe('while somebody else saves', () => {
+    const open = async () => {
+      const stored$ = new BehaviorSubject(system);
+      const sent: { version: number; facts: object }[] = [];
+      const save = (_: string, body: (typeof sent)[number]) => {
+        sent.push(body);
+        if (body.version < stored$.value.version)
+          return throwError(() => new Refusal('changed-meanwhile', 'Jory Quill has changed these facts.'));
+        stored$.next({ ...system, version: 5, facts: body.facts });
+        return of(system);
+      };
+      const readAgain = () => stored$.next({ ...system, version: 4, facts: { written: 'theirs' } });
+      stage({ id: 's1', registers: { system$: () => stored$, saveSystemFacts$: save, readAgain } });
+      const page = await render(SystemPage);
+      await page.type('Written on the unit', 'mine');
+      readAgain();
+      await page.press('Save');
+      return { ...page, sent };
+    };
+
+    test('what is typed stays, is not saved over theirs unknowingly, and can be', async () => {
+      const { control, press, text, sent } = await open();
+      expect(text()).toContain('Jory Quill has changed these facts.');
+      expect(control('Written on the unit').value).toBe('mine');
+      await press('Save mine over it');
+      expect(sent.map(({ version }) => version)).toEqual([3, 4]);
+      expect(text()).toContain('Saved.');
+      expect(control('Written on the unit').value).toBe('mine');
+    });
+
+    test('or theirs is taken', async () => {
+      const { control, press, text } = await open();
+      await press('Take what is stored');
+      expect(control('Written on the unit').value).toBe('theirs');
+      expect(text()).not.toContain('Jory Quill has changed');
+    });
+  });
+
+  test('a refusal is told, and nothing typed is lost', async () => {
+    const { type, press, text, control } = await openSystem(refusing(new Refusal('offline', 'The server did not answer.')));
     await type('Written on the unit', 'mine');
     await press('Save');
-    expect(text()).toContain('Jory Quill has changed these facts meanwhile.');
+    expect(text()).toContain('The server did not answer.');
     expect(control('Written on the unit').value).toBe('mine');
   });
 

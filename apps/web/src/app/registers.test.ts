@@ -85,6 +85,14 @@ describe('one cylinder', () => {
     expect(text()).toContain('Planetarium, rooftop unit');
   });
 
+  test.each([
+    [{ 'R-134a': 1 }, 'purge its vapour into recovery, and check again'],
+    [{ 'R-32': 0.5, 'R-125': 0.5 }, 'A blend is not purged'],
+  ])('air in %j says what to do about it', async (composition, advice) => {
+    stage({ registers: { cylinder$: () => of(aCylinder({ flags: ['airy'], airShare: 0.11, composition })) } });
+    expect((await render(CylinderPage)).text()).toContain(advice);
+  });
+
   test('a mixture says what to do with it', async () => {
     stage({
       registers: { cylinder$: () => of(aCylinder({ flags: ['mixed'], refrigerant: 'R-22', composition: { 'R-22': 0.6, 'R-32': 0.4 } })) },
@@ -120,18 +128,16 @@ describe('the book', () => {
     aMovement({ id: 'm3', massKg: 1, reverses: 'm0', happenedAt: '2026-11-22T09:00:00.000Z', note: 'read with a hose on it' }),
   ];
 
-  test('sums by kind of account, and finds an entry by any of its words', async () => {
+  test('sums by kind of account', async () => {
     const accounts = [
       anAccount(),
       anAccount({ id: 's2', massKg: 2 }),
       anAccount({ id: 'sup', kind: 'supplier', name: 'Supplier', massKg: -10.98 }),
     ];
-    stage({ registers: { movements$: of(movements), accounts$: of(accounts) } });
-    const { text, type, root } = await render(BookPage);
+    stage({ registers: { movements$: () => of(movements), accounts$: of(accounts) } });
+    const { text } = await render(BookPage);
     expect(text()).toContain('all accounts together sum to 0.0 lb');
     expect(text()).toContain('In systems24.2 lb');
-    await type('Find an entry', 'two drums');
-    expect(rows(root)).toHaveLength(1);
   });
 
   test('stands newest first, by mass when asked, and signed from the side of an account', async () => {

@@ -9,7 +9,8 @@ import { airCheck, USUAL_ACCURACY } from '../readings/air-check';
 import { combine } from './combination';
 import { decanting } from './decanting';
 import { defaultFillPolicy } from './fill-rule';
-import { suitability, type Candidate, type Incoming, type Objection } from './suitability';
+import type { Objection } from './objection';
+import { suitability, type Candidate, type Incoming } from './suitability';
 
 const of = (id: string) => refrigerant(id).composition;
 const psi = (value: number) => value / pressureDifferenceIn(1, 'psig');

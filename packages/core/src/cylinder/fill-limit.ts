@@ -1,12 +1,12 @@
 import type { Composition } from '../fluids/composition';
 import { designationOf } from '../fluids/refrigerant';
-import { NoFillLimit, NoTwoPhaseState } from '../errors';
+import { NoFillLimit } from '../errors';
 import { modelOf } from '../thermo/mixture-model';
-import { bubblePoint } from '../thermo/saturation';
 import { temperatureIn } from '../units/temperature';
 import { kelvin, type CubicMetre, type Density, type Kelvin, type Kilogram } from '../units/quantity';
 import { volumeIn } from '../units/volume';
 import { defaultFillPolicy, fillRuleName, fillRules, fillRuleSource, tabulatedFilling, type FillPolicy, type FillRule } from './fill-rule';
+import { saturatedLiquid } from './saturated-liquid';
 import data from './fill-rules.json';
 
 export interface Filling {
@@ -116,7 +116,7 @@ function basesOf(rule: FillRule, filling: Filling, id: string | undefined, polic
 
 /** A share of the volume filled with liquid at T; none where this refrigerant has no liquid at T. */
 function liquidBasis({ composition, volume }: Filling, share: number, T: Kelvin): Basis[] {
-  const rho = liquidDensity(composition, T);
+  const rho = saturatedLiquid(composition, T)?.rho;
   if (rho === undefined) return [];
   const what = `${Math.round(share * 100)} % liquid at ${Math.round(temperatureIn(T, 'C'))} °C`;
   return [{ what, share, density: rho, T, net: share * volume * rho, formula: formulaOf(share, volume, rho) }];
@@ -129,15 +129,6 @@ const tableBasis = ({ volume }: Filling, rho: Density, what: string): Basis => (
   net: volume * rho,
   formula: formulaOf(1, volume, rho),
 });
-
-function liquidDensity(composition: Composition, T: Kelvin): Density | undefined {
-  try {
-    return bubblePoint(composition, T).rhoLiquid;
-  } catch (error) {
-    if (error instanceof NoTwoPhaseState) return undefined;
-    throw error;
-  }
-}
 
 const formulaOf = (share: number, volume: CubicMetre, rho: Density) =>
   `${share === 1 ? '' : `${share.toFixed(2)} × `}${volumeIn(volume, 'L').toFixed(2)} L × ${rho.toFixed(0)} kg/m³`;

@@ -31,5 +31,9 @@ export function tabulatedFilling(refrigerantId: string | undefined): { readonly 
   };
 }
 
+/** The UN number of a gas that P200 names; nothing where it has no entry of its own. */
+export const unNumberInTable = (refrigerantId: string | undefined): string | undefined =>
+  ownEntry(data.rules['un-p200'].entries, refrigerantId)?.un;
+
 const ownEntry = <T>(entries: Readonly<Record<string, T>>, id: string | undefined): T | undefined =>
   id !== undefined && Object.hasOwn(entries, id) ? entries[id] : undefined;

@@ -1,8 +1,7 @@
 import type { Composition } from '../fluids/composition';
-import { NoTwoPhaseState } from '../errors';
-import { bubblePoint } from '../thermo/saturation';
 import { STANDARD_ATMOSPHERE } from '../units/pressure';
 import { kelvin, pascal, type Pascal } from '../units/quantity';
+import { saturatedLiquid } from './saturated-liquid';
 import data from './pressure-rating.json';
 
 /** Whether a cylinder of that service pressure may hold that refrigerant. */
@@ -18,15 +17,6 @@ export interface PressureRating {
 /** @param serviceGauge stamped service pressure, Pa above the atmosphere */
 export function pressureRating(composition: Composition, serviceGauge: number): PressureRating {
   const allowed = pascal(STANDARD_ATMOSPHERE + data.factor * serviceGauge);
-  const pAt131F = saturationAt131F(composition);
+  const pAt131F = saturatedLiquid(composition, kelvin(data.T))?.p;
   return { suits: pAt131F !== undefined && pAt131F <= allowed, pAt131F, allowed, source: data.source };
-}
-
-function saturationAt131F(composition: Composition): Pascal | undefined {
-  try {
-    return bubblePoint(composition, kelvin(data.T)).p;
-  } catch (error) {
-    if (error instanceof NoTwoPhaseState) return undefined;
-    throw error;
-  }
 }

@@ -1,9 +1,10 @@
 import { NoFillLimit, NoTwoPhaseState } from '../errors';
 import { sameRefrigerant, type Composition } from '../fluids/composition';
 import { cubicMetre, kilogram, type Kelvin } from '../units/quantity';
-import type { CylinderKind, Quality } from './cylinder-kind';
+import { qualityIn, type CylinderKind, type Quality } from './cylinder-kind';
 import { fillLimits } from './fill-limit';
 import type { FillPolicy, FillRule } from './fill-rule';
+import type { Objection } from './objection';
 import { pressureRating } from './pressure-rating';
 
 /** A cylinder as far as it decides whether something may go into it, SI. */
@@ -35,23 +36,6 @@ export interface Incoming {
   readonly owner?: string | undefined;
 }
 
-export type Objection =
-  | 'retired'
-  | 'nitrogen'
-  | 'virgin'
-  | 'overdue'
-  | 'class-too-low'
-  | 'other-refrigerant'
-  | 'not-evacuated'
-  | 'overdrawn'
-  | 'overfilled'
-  | 'full'
-  | 'airy'
-  | 'not-for-flammable'
-  | 'burn-out-apart'
-  | 'other-owner'
-  | 'no-limit';
-
 export interface Suitability {
   /** Everything that speaks against it, the gravest first; empty where it may be filled. */
   readonly objections: readonly Objection[];
@@ -81,7 +65,7 @@ export function suitability(cylinder: Candidate, incoming: Incoming, policy: Fil
     ['not-evacuated', empty && !cylinder.evacuated && cylinder.composition === undefined],
     ['virgin', cylinder.kind === 'virgin'],
     ['not-for-flammable', incoming.flammable && !cylinder.flammableRated],
-    ['burn-out-apart', (incoming.quality === 'burnt') !== (cylinder.kind === 'burn-out' || cylinder.kind === 'destruction')],
+    ['burn-out-apart', incoming.quality !== qualityIn(cylinder.kind)],
     ['other-owner', cylinder.kind === 'clean' && cylinder.owner !== undefined && cylinder.owner !== incoming.owner],
     ['airy', cylinder.airy],
     ['no-limit', limit === undefined],

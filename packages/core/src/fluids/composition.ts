@@ -37,9 +37,9 @@ export function mixed(contents: readonly { readonly composition: Composition; re
 export const SAME_SHARE = 0.005;
 
 /** Whether two compositions are the same refrigerant. */
-export function sameRefrigerant(one: Composition, other: Composition): boolean {
+export function sameRefrigerant(one: Composition, other: Composition, within = SAME_SHARE): boolean {
   const substances = new Set([...Object.keys(one), ...Object.keys(other)]);
-  return [...substances].every((id) => Math.abs((one[id] ?? 0) - (other[id] ?? 0)) < SAME_SHARE);
+  return [...substances].every((id) => Math.abs((one[id] ?? 0) - (other[id] ?? 0)) < within);
 }
 
 export interface MolarComposition {

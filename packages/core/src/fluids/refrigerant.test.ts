@@ -42,6 +42,7 @@ test.each([
   ['R-290', true],
   ['R-454B', true],
   ['R-513A', false],
+  ['R-1123', true], // burns, and has no safety group here
 ])('%s is flammable: %s', (id, flammable) => {
   expect(isFlammable(classificationOf(id))).toBe(flammable);
 });

@@ -1,8 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import type { AccountKind } from '@hygromet/contract/account';
+import type { Movement } from '@hygromet/contract/movement';
+import { firstValueFrom } from 'rxjs';
 import { command, refusalIn } from '../live/command';
 import { Drafts } from '../live/draft.service';
+import { everyMovement$, ledger } from '../live/ledger';
 import { newKey } from '../live/new-key';
 import { Registers } from '../live/registers.service';
 import { PreferencesService } from '../preferences/preferences.service';
@@ -43,13 +46,25 @@ const OUTSIDE: readonly AccountKind[] = ['supplier', 'reclaimer', 'hoses', 'air'
             <input
               class="search"
               type="search"
-              placeholder="Find by account, refrigerant, person"
+              placeholder="Find in the whole book"
+              maxlength="100"
               aria-label="Find an entry"
               [value]="view().search"
               (input)="view.set({ search: $any($event.target).value })"
             />
           </div>
-          <hy-movements-table [movements]="shown()" (reverse)="reversing.send($event)" />
+          @if (found(); as sentence) {
+            <p class="second" role="status">{{ sentence }}</p>
+          }
+          @if (entries().length > 0 || found() === undefined) {
+            <hy-movements-table
+              [movements]="entries()"
+              [none]="ledger.none()"
+              [more]="ledger.more()"
+              (readMore)="ledger.readMore()"
+              (reverse)="reversing.send($event)"
+            />
+          }
           @if (refused(); as sentence) {
             <p role="alert" class="refused">{{ sentence }}</p>
           }
@@ -66,12 +81,20 @@ export class BookPage {
   private readonly preferences = inject(PreferencesService).current;
   protected readonly view = inject(Drafts).open('book', () => ({ search: '' })).value;
   protected readonly accounts = toSignal(loadable(this.registers.accounts$), { initialValue: waiting });
-  private readonly movements = toSignal(loadable(this.registers.movements$), { initialValue: waiting });
+  protected readonly ledger = ledger({ text: computed(() => this.view().search) });
 
-  private readonly all = computed(() => valueOf(this.movements()) ?? []);
-  protected readonly line = computed(
-    () => `${this.all().length} entries; all accounts together sum to ${this.units.massText(this.total())}`,
-  );
+  protected readonly entries = computed(() => valueOf(this.ledger.entries()) ?? []);
+  /** What the search found in the whole ledger. */
+  protected readonly found = computed(() => {
+    const words = this.ledger.foundBy();
+    if (words === '' || this.ledger.entries().state !== 'ready') return undefined;
+    const count = this.entries().length;
+    if (count === 0) return `No entry with “${words}” in the whole book.`;
+    return `${this.ledger.more() ? `The newest ${count} entries` : count === 1 ? 'One entry' : `${count} entries`} with “${words}”.`;
+  });
+  /** Each entry stands on two accounts. */
+  private readonly count = computed(() => (valueOf(this.accounts()) ?? []).reduce((sum, { movements }) => sum + movements, 0) / 2);
+  protected readonly line = computed(() => `${this.count()} entries; all accounts together sum to ${this.units.massText(this.total())}`);
   private readonly total = computed(() => (valueOf(this.accounts()) ?? []).reduce((sum, { massKg }) => sum + massKg, 0));
 
   protected readonly sums = computed(() => {
@@ -79,13 +102,6 @@ export class BookPage {
     const of = (kind: AccountKind) => accounts.filter((account) => account.kind === kind).reduce((sum, { massKg }) => sum + massKg, 0);
     const outside = accounts.filter(({ kind }) => OUTSIDE.includes(kind)).map(({ name, massKg }) => ({ name, kg: massKg }));
     return [{ name: 'In systems', kg: of('system') }, { name: 'In cylinders', kg: of('cylinder') }, ...outside];
-  });
-
-  protected readonly shown = computed(() => {
-    const wanted = this.view().search.trim().toLowerCase();
-    return this.all().filter(({ from, to, refrigerant, recordedBy, note }) =>
-      [from.name, to.name, refrigerant, recordedBy, note].join(' ').toLowerCase().includes(wanted),
-    );
   });
 
   protected readonly reversing = command(
@@ -97,21 +113,24 @@ export class BookPage {
 
   protected async export(): Promise<void> {
     const { saveCsv } = await import('../ui/save-file');
-    const rows = this.shown().map((m) => ({
-      id: m.id,
-      happened_at: m.happenedAt,
-      recorded_at: m.recordedAt,
-      recorded_by: m.recordedBy,
-      from: m.from.name,
-      to: m.to.name,
-      mass_kg: m.massKg,
-      refrigerant: m.refrigerant,
-      known: m.known,
-      gross_before_kg: m.grossBeforeKg,
-      gross_after_kg: m.grossAfterKg,
-      note: m.note,
-      reverses: m.reverses,
-    }));
-    saveCsv('movements.csv', rows);
+    const entries = await firstValueFrom(everyMovement$(this.registers, this.view().search.trim()));
+    saveCsv('movements.csv', entries.map(rowOf));
   }
 }
+
+const rowOf = (m: Movement) => ({
+  id: m.id,
+  happened_at: m.happenedAt,
+  recorded_at: m.recordedAt,
+  recorded_by: m.recordedBy,
+  from: m.from.name,
+  to: m.to.name,
+  mass_kg: m.massKg,
+  refrigerant: m.refrigerant,
+  known: m.known,
+  gross_before_kg: m.grossBeforeKg,
+  gross_after_kg: m.grossAfterKg,
+  against: m.against === null ? null : m.against.join(' '),
+  note: m.note,
+  reverses: m.reverses,
+});

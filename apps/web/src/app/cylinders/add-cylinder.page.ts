@@ -1,25 +1,31 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { Router } from '@angular/router';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { ActivatedRoute, Router, RouterLink } from '@angular/router';
 import { places } from '@hygromet/contract/places';
-import type { CylinderMarks, Place } from '@hygromet/contract/cylinder';
+import type { Place } from '@hygromet/contract/cylinder';
 import { usualMarks } from '@hygromet/contract/usual-marks';
 import { cylinderKinds } from '@hygromet/core/cylinder/cylinder-kind';
-import { command, refusalIn } from '../live/command';
+import { command } from '../live/command';
 import { Drafts } from '../live/draft.service';
 import { newKey } from '../live/new-key';
 import { Registers } from '../live/registers.service';
+import type { Preferences } from '../preferences/preferences';
 import { PreferencesService } from '../preferences/preferences.service';
 import { ChoiceField } from '../ui/choice-field';
 import { PageHead } from '../ui/page-head';
+import { loadable, valueOf, waiting } from '../ui/loadable';
 import { emptyEntry, readQuantity, type QuantityEntry } from '../ui/quantity-entry';
 import { QuantityField } from '../ui/quantity-field';
 import { RefrigerantField } from '../ui/refrigerant-field';
 import { TextField } from '../ui/text-field';
 import { placeNames } from './cylinder-words';
+import { marksDraft, marksOf, type MarksDraft } from './marks-draft';
+import { MarksFields } from './marks-fields';
 import { cylinderKindNames } from './objection-words';
+import { sameNumber } from './same-number';
 import { readStamp } from './stamp-month';
 
-interface CylinderDraft {
+interface CylinderDraft extends MarksDraft {
   readonly key: string;
   readonly name: string;
   readonly volume: QuantityEntry;
@@ -29,19 +35,16 @@ interface CylinderDraft {
   readonly place: string;
   readonly refrigerant: string | null;
   readonly gross: QuantityEntry;
-  readonly kind: string;
-  readonly flammableRated: boolean;
 }
 
-const newDraft = (metric: boolean): CylinderDraft => ({
+const newDraft = (preferences: Preferences, metric = preferences.mass === 'kg'): CylinderDraft => ({
+  ...marksDraft(usualMarks, preferences),
   key: newKey(),
   name: '',
   volume: emptyEntry(metric ? 'L' : 'lb-water'),
   tare: emptyEntry(metric ? 'kg' : 'lb'),
   service: emptyEntry(metric ? 'barg' : 'psig'),
   stamp: '',
-  kind: usualMarks.kind,
-  flammableRated: false,
   place: 'van',
   refrigerant: null,
   gross: emptyEntry(metric ? 'kg' : 'lb'),
@@ -50,7 +53,7 @@ const newDraft = (metric: boolean): CylinderDraft => ({
 /** A cylinder as its collar tells it, and the scale where it stands on one. */
 @Component({
   selector: 'hy-add-cylinder-page',
-  imports: [ChoiceField, PageHead, QuantityField, RefrigerantField, TextField],
+  imports: [ChoiceField, MarksFields, PageHead, QuantityField, RefrigerantField, RouterLink, TextField],
   template: `
     <hy-page-head title="Add a cylinder" line="Everything but its number is stamped on the collar" />
     @let d = draft();
@@ -62,7 +65,14 @@ const newDraft = (metric: boolean): CylinderDraft => ({
         (textChange)="change({ name: $event })"
         [asked]="asked()"
         [problem]="field('/name') ?? nameTaken()"
-      />
+      >
+        @if (alike(); as other) {
+          <p class="alike" role="status">
+            {{ other.same ? 'This number is registered.' : 'A number much like it is registered.' }}
+            <a [routerLink]="['/cylinders', other.id]">Open {{ other.name }}</a>
+          </p>
+        }
+      </hy-text-field>
       <hy-choice-field label="Used for" [choices]="kindChoices" [value]="d.kind" (valueChange)="change({ kind: $event })" />
       <hy-choice-field
         label="Rated for flammables"
@@ -122,6 +132,18 @@ const newDraft = (metric: boolean): CylinderDraft => ({
         (entryChange)="change({ gross: $event })"
         [problem]="grossProblem()"
       />
+      <details class="more" [open]="moreOpen()">
+        <summary>More from the collar</summary>
+        <div class="more-fields">
+          <hy-marks-fields
+            [draft]="d"
+            [servicePressurePa]="servicePa()"
+            [asked]="asked()"
+            [problems]="problems()"
+            (changed)="change($event)"
+          />
+        </div>
+      </details>
       @if (refused(); as sentence) {
         <p class="refused" role="alert">{{ sentence }}</p>
       }
@@ -130,14 +152,14 @@ const newDraft = (metric: boolean): CylinderDraft => ({
       </div>
     </form>
   `,
-  styleUrl: '../ui/form.css',
+  styleUrls: ['../ui/form.css', './add-cylinder.page.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class AddCylinderPage {
   private readonly registers = inject(Registers);
   private readonly router = inject(Router);
-  private readonly metric = inject(PreferencesService).current().mass === 'kg';
-  private readonly stored = inject(Drafts).open<CylinderDraft>('new-cylinder', () => newDraft(this.metric));
+  private readonly preferences = inject(PreferencesService).current;
+  private readonly stored = inject(Drafts).open<CylinderDraft>('new-cylinder', () => newDraft(this.preferences()));
   protected readonly draft = this.stored.value.asReadonly();
   protected readonly asked = signal(false);
   protected readonly kindChoices = cylinderKinds.map((value) => ({ value, label: cylinderKindNames[value] }));
@@ -152,10 +174,22 @@ export class AddCylinderPage {
     void this.router.navigate(['/cylinders', id]);
   });
   protected readonly busy = computed(() => this.saving.state().state === 'busy');
-  protected readonly field = (pointer: string) => refusalIn(this.saving.state(), pointer);
+  protected readonly problems = computed(() => {
+    const state = this.saving.state();
+    return state.state === 'refused' ? state.refusal.fields : {};
+  });
+  protected readonly field = (pointer: string) => this.problems()[pointer];
   protected readonly nameTaken = computed(() => {
     const state = this.saving.state();
     return state.state === 'refused' && state.refusal.code === 'name-taken' ? state.refusal.message : undefined;
+  });
+  private readonly registered = toSignal(loadable(this.registers.cylinders$), { initialValue: waiting });
+  /** The cylinder that this one could be mistaken for, or is. */
+  protected readonly alike = computed(() => {
+    const { name } = this.draft();
+    const alike = (valueOf(this.registered()) ?? []).filter((own) => sameNumber(own.name, name));
+    const [other] = [...alike.filter((own) => own.name === name.trim()), ...alike];
+    return other === undefined ? undefined : { ...other, same: other.name === name.trim() };
   });
   protected readonly refused = computed(() => {
     const state = this.saving.state();
@@ -168,6 +202,15 @@ export class AddCylinderPage {
   private readonly tare = computed(() => readQuantity('mass', this.draft().tare));
   private readonly service = computed(() => readQuantity('service-pressure', this.draft().service));
   private readonly gross = computed(() => readQuantity('mass', this.draft().gross));
+  protected readonly servicePa = computed(() => {
+    const service = this.service();
+    return service.state === 'good' ? service.si : undefined;
+  });
+  private readonly marks = computed(() => marksOf(this.draft(), this.servicePa()));
+  /** A field at fault is shown, wherever it stands. */
+  protected readonly moreOpen = computed(
+    () => (this.asked() && this.marks() === undefined) || Object.keys(this.problems()).some((pointer) => pointer.startsWith('/marks/')),
+  );
   private readonly stamp = computed(() => readStamp(this.draft().stamp));
 
   protected readonly stampProblem = computed(() => {
@@ -181,18 +224,25 @@ export class AddCylinderPage {
     return this.field('/grossKg');
   });
 
+  constructor() {
+    // a number that was scanned and that nobody knows
+    const number = inject(ActivatedRoute).snapshot.queryParamMap.get('number');
+    if (number !== null) this.change({ name: number });
+  }
+
   protected change(part: Partial<CylinderDraft>): void {
     this.stored.value.update((draft) => ({ ...draft, ...part }));
   }
 
   protected save(): void {
     this.asked.set(true);
-    const [volume, tare, service, gross, stamp, draft] = [
+    const [volume, tare, service, gross, stamp, marks, draft] = [
       this.volume(),
       this.tare(),
       this.service(),
       this.gross(),
       this.stamp(),
+      this.marks(),
       this.draft(),
     ];
     if (
@@ -201,6 +251,7 @@ export class AddCylinderPage {
       service.state !== 'good' ||
       stamp.state !== 'good' ||
       gross.state === 'bad' ||
+      marks === undefined ||
       draft.name.trim() === ''
     )
       return;
@@ -215,7 +266,7 @@ export class AddCylinderPage {
       serviceTyped: service.typed,
       requalified: stamp.month,
       place: draft.place as Place, // the field offers only these
-      marks: { ...usualMarks, kind: draft.kind as CylinderMarks['kind'], flammableRated: draft.flammableRated }, // as above
+      marks,
       ...(draft.refrigerant === null ? {} : { refrigerant: draft.refrigerant }),
       ...(gross.state === 'good' ? { grossKg: gross.si, grossTyped: gross.typed } : {}),
     });

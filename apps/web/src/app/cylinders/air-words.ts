@@ -1,15 +1,36 @@
 import type { AirCheck } from '@hygromet/core/readings/air-check';
 import type { Units } from '../preferences/units.service';
 
+/** What the check was made on. */
+interface Checked {
+  /** Of several substances: what is purged from its vapour is not what stays in the liquid. */
+  readonly blend: boolean;
+  /** Refrigerants whose own pressure the reading is, the nearest first. */
+  readonly fits: readonly string[];
+}
+
+const MOST_NAMED = 4;
+
 /** What a check for air says, and what to do about it. */
-export function airWords({ low, likely, high, finding, pBubble }: AirCheck, units: Pick<Units, 'percent' | 'pressure' | 'decimal'>) {
+export function airWords(
+  { low, likely, high, finding, pBubble }: AirCheck,
+  { blend, fits }: Checked,
+  units: Pick<Units, 'percent' | 'pressure' | 'decimal'>,
+) {
+  const purge = blend
+    ? 'Do not purge it: the vapour of a blend is richer in its light parts, and what stays is no longer the blend. The reclaimer takes it as it is'
+    : 'Let it rest cold, purge vapour slowly from the top into recovery, never into the open, and check again';
+  const other =
+    fits.length === 0
+      ? ''
+      : ` The reading would also be the own pressure of ${fits.slice(0, MOST_NAMED).join(', ')}${fits.length > MOST_NAMED ? ' and others' : ''}: rule that out with an identifier first.`;
   const share = `${units.decimal(likely * 100, 1)} % of the vapour (${units.decimal(low * 100, 1)} to ${units.decimal(high * 100, 1)} %, by what gauge and thermometer leave open)`;
   const own = `its own pressure there is ${units.pressure(pBubble)}`;
   switch (finding) {
     case 'air':
       return {
         grave: true,
-        sentence: `Air: ${share}; ${own}, and 1.5 % is allowed (AHRI 700). Let it rest cold, then purge vapour slowly from the top into recovery, and check again. A blend is not purged: its vapour is richer in the light parts; the reclaimer takes it as it is.`,
+        sentence: `Air: ${share}; ${own}, and 1.5 % is allowed (AHRI 700). ${purge}.${other}`,
       };
     case 'clean':
       return { grave: false, sentence: `No more air than 1.5 % (AHRI 700): ${share}; ${own}.` };
@@ -21,7 +42,7 @@ export function airWords({ low, likely, high, finding, pBubble }: AirCheck, unit
     case 'below':
       return {
         grave: true,
-        sentence: `Below its own pressure (${own}): no liquid is left, it is still cold inside, or it is another refrigerant. Check the label with an identifier.`,
+        sentence: `Below its own pressure (${own}): no liquid is left, it is still cold inside, or it is another refrigerant. Check the label with an identifier.${other}`,
       };
     default:
       return finding satisfies never;

@@ -7,12 +7,13 @@ import { bubblePoint } from '@hygromet/core/thermo/saturation';
 import { pascal } from '@hygromet/core/units/quantity';
 import { celsius, fahrenheit } from '@hygromet/core/units/temperature';
 import { BehaviorSubject, of, throwError } from 'rxjs';
-import { aCylinder, anAccount, render, stage } from '../../../test/scene';
+import { aCylinder, anAccount, render, settled, stage } from '../../../test/scene';
 import { Refusal } from '../live/refusal';
 import { Units } from '../preferences/units.service';
 import { airWords } from './air-words';
 import { CylinderPage } from './cylinder.page';
 import { eventText } from './event-words';
+import { HappeningForm } from './happening-form';
 
 const open = async (more: Partial<Cylinder> = {}, registers: Record<string, unknown> = {}) => {
   const sent: object[] = [];
@@ -24,6 +25,26 @@ const open = async (more: Partial<Cylinder> = {}, registers: Record<string, unkn
   return { ...(await render(CylinderPage)), sent };
 };
 const emptied = { contentKg: 0, composition: null, standing: { state: 'empty' } } as const;
+
+test('what is typed stays when the cylinder is read anew', async () => {
+  stage();
+  const { fixture, type, control } = await render(HappeningForm, { cylinder: aCylinder() });
+  await type('What happened', 'retired');
+  await type('Reason', 'dent at the foot ring');
+  fixture.componentRef.setInput('cylinder', aCylinder({ contentKg: 1 }));
+  await settled(fixture);
+  expect([control('What happened').value, control('Reason').value]).toEqual(['retired', 'dent at the foot ring']);
+});
+
+test('what is typed of a happening is kept on the device, cylinder by cylinder, until it is recorded', async () => {
+  const { kept } = stage({ registers: { addCylinderEvent$: () => of(aCylinder()) } });
+  const { type, press } = await render(CylinderPage);
+  await type('What happened', 'moved');
+  await type('Note', 'to the roof');
+  expect(JSON.parse(kept['hygromet.draft.happening.c7'] ?? '{}')).toMatchObject({ what: 'moved', note: 'to the roof' });
+  await press('Record it');
+  expect(JSON.parse(kept['hygromet.draft.happening.c7'] ?? '{}')).toEqual({ what: 'moved' });
+});
 
 describe('what happened is recorded', () => {
   test('an evacuation with its microns and its gauge; without them it is asked for', async () => {
@@ -116,7 +137,7 @@ describe('a cylinder in trouble', () => {
     expect(text()).toContain('Take out 2.7 lb');
     expect(text()).toMatch(/Keep it below \d+ °F until then/);
     expect(text()).toContain('2.7 lb into C-04, evacuated');
-    expect(root.querySelector('[aria-label="Fill C-04"]')?.getAttribute('href')).toBe('/cylinders/c4/fill');
+    expect(root.querySelector('[aria-label="Fill C-04"]')?.getAttribute('href')).toBe('/cylinders/c4/fill?from=c5');
   });
 
   test('overfilled with nothing at hand: said', async () => {
@@ -149,6 +170,27 @@ describe('a cylinder in trouble', () => {
   });
 });
 
+describe('the hottest place it will be', () => {
+  test('is the one of the settings until another is chosen, and the advice follows it', async () => {
+    const { type, text, control } = await open({ contentKg: 9 });
+    expect(control('Hottest place it will be').value).toBe('van-shade');
+    const advice = () => /80 % at the hottest place\s*0\.80 × 11\.91 L × (\d+) kg/.exec(text())?.[1];
+    const shade = Number(advice());
+    await type('Hottest place it will be', 'van-sun');
+    expect(Number(advice())).toBeLessThan(shade);
+    expect(text()).toMatch(/The hottest place has 140 °F/);
+  });
+
+  test('a temperature of one’s own is read, and a wrong one has its sentence', async () => {
+    const { type, text } = await open({ contentKg: 9 });
+    await type('Hottest place it will be', 'own');
+    await type('Hottest temperature', '150');
+    expect(text()).toMatch(/The hottest place has 150 °F: do not leave it there/);
+    await type('Hottest temperature', '1500');
+    expect(text()).toContain('No place for a cylinder is that cold or that hot. Check the unit.');
+  });
+});
+
 describe('words', () => {
   const composition = refrigerant('R-134a').composition;
   const own = bubblePoint(composition, celsius(24)).p;
@@ -159,7 +201,18 @@ describe('words', () => {
   ])('%s', (finding, check, sentence) => {
     stage();
     expect(check.finding).toBe(finding);
-    expect(airWords(check, TestBed.inject(Units)).sentence).toMatch(sentence);
+    expect(airWords(check, { blend: false, fits: [] }, TestBed.inject(Units)).sentence).toMatch(sentence);
+  });
+
+  const airy = airCheck(composition, pascal(own * 1.2), celsius(24), { gauge: 5000, thermometer: 0.5 });
+  test('air in one substance is purged into recovery, a blend never; another refrigerant is ruled out first', () => {
+    stage();
+    const said = (checked: { blend: boolean; fits: string[] }) => airWords(airy, checked, TestBed.inject(Units)).sentence;
+    expect(airy.finding).toBe('air');
+    expect(said({ blend: false, fits: [] })).toMatch(/purge vapour slowly from the top into recovery, never into the open/);
+    expect(said({ blend: true, fits: [] })).toMatch(/Do not purge it: the vapour of a blend is richer in its light parts/);
+    expect(said({ blend: false, fits: ['R-22', 'R-290'] })).toMatch(/also be the own pressure of R-22, R-290: rule that out/);
+    expect(said({ blend: false, fits: ['A', 'B', 'C', 'D', 'E'] })).toMatch(/A, B, C, D and others/);
   });
 
   const event = (what: CylinderEvent['what'], detail: object): CylinderEvent => ({

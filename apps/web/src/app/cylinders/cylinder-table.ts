@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { Cylinder } from '@hygromet/contract/cylinder';
 import { NzTableModule } from 'ng-zorro-antd/table';
@@ -21,6 +21,9 @@ import { contentName, monthText, placeNames, stateWords } from './cylinder-words
     >
       <thead>
         <tr>
+          @if (chosen() !== undefined) {
+            <th nzWidth="56px"><span class="unseen">Chosen</span></th>
+          }
           @for (column of columns; track column.name) {
             <th
               [nzSortFn]="column.sort"
@@ -35,6 +38,11 @@ import { contentName, monthText, placeNames, stateWords } from './cylinder-words
       <tbody>
         <ng-template nz-virtual-scroll let-c>
           <tr>
+            @if (chosen(); as some) {
+              <td>
+                <input type="checkbox" [attr.aria-label]="'Choose ' + c.name" [checked]="some.has(c.id)" (change)="picked.emit(c.id)" />
+              </td>
+            }
             <td>
               <a [routerLink]="['/cylinders', c.id]">{{ c.name }}</a>
             </td>
@@ -66,6 +74,12 @@ import { contentName, monthText, placeNames, stateWords } from './cylinder-words
       font-weight: 700;
     }
 
+    input {
+      width: 24px;
+      height: 24px;
+      accent-color: var(--act);
+    }
+
     a {
       font-weight: 700;
     }
@@ -75,6 +89,9 @@ import { contentName, monthText, placeNames, stateWords } from './cylinder-words
 export class CylinderTable {
   protected readonly units = inject(Units);
   readonly cylinders = input.required<readonly Cylinder[]>();
+  /** Chosen cylinders; nothing while none are to be chosen. */
+  readonly chosen = input<ReadonlySet<string> | undefined>();
+  readonly picked = output<string>();
   protected readonly rowHeight = ROW_HEIGHT;
   /** As high as its rows, and at most as the window leaves room for: of thousands only what is seen is in the page. */
   protected readonly height = computed(() => `min(${this.cylinders().length * ROW_HEIGHT + 2}px, calc(100dvh - 240px))`);

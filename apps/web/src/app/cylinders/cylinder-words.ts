@@ -1,4 +1,5 @@
 import type { Cylinder, CylinderFlag, Place } from '@hygromet/contract/cylinder';
+import { isFull } from '@hygromet/core/cylinder/full';
 import type { Units } from '../preferences/units.service';
 
 export const placeNames: Record<Place, string> = { van: 'Van', workshop: 'Workshop', site: 'On site', reclaimer: 'At the reclaimer' };
@@ -7,6 +8,10 @@ export const placeNames: Record<Place, string> = { van: 'Van', workshop: 'Worksh
 export const graveFlags: readonly CylinderFlag[] = ['overfilled', 'mixed', 'overdue', 'over-rated', 'overdrawn', 'airy', 'wrong-tare'];
 
 export const needsALook = ({ flags }: Cylinder): boolean => flags.some((flag) => graveFlags.includes(flag));
+
+/** So full that it goes in rather than on. */
+export const isFilled = ({ contentKg, tareKg, standing }: Cylinder): boolean =>
+  standing.state === 'limited' && isFull(contentKg, standing.stopGrossKg - tareKg);
 
 /** The gravest thing about a cylinder, in a few words; otherwise how it stands. */
 export function stateWords(cylinder: Cylinder, units: Units): { readonly text: string; readonly grave: boolean } {

@@ -7,21 +7,25 @@ import { refusalIn } from '../live/command';
 import { Units } from '../preferences/units.service';
 import { BigNumber } from '../ui/big-number';
 import { Caution } from '../ui/caution';
+import { ChoiceField } from '../ui/choice-field';
 import { CylinderDrawing } from '../ui/cylinder-drawing';
 import { LimitsTable } from '../ui/limits-table';
 import { valueOf } from '../ui/loadable';
 import { MovementsTable } from '../ui/movements-table';
 import { PageHead } from '../ui/page-head';
+import { QuantityField } from '../ui/quantity-field';
 import { WeightBeam } from '../ui/weight-beam';
 import { drawnLevels } from '../transfer/drawn-levels';
 import { CombineCard } from './combine-card';
 import { eventText } from './event-words';
 import { HappeningForm } from './happening-form';
 import { HotChart } from './hot-chart';
-import { cylinderKindNames } from './objection-words';
+import { hottestPlaces, OWN_PLACE, placeProblem } from './hottest-place';
+import { cylinderKindNames, portNames } from './objection-words';
 import { TroublePlan } from './trouble-plan';
 import { CylinderSession } from './cylinder.session';
 import { contentName, dayText, graveFlags, momentText, monthText, placeNames, stateWords } from './cylinder-words';
+import { WouldHold } from './would-hold';
 
 /** One cylinder: what is in it, its limits, how it stands at a temperature, and all that happened to it. */
 @Component({
@@ -29,6 +33,7 @@ import { contentName, dayText, graveFlags, momentText, monthText, placeNames, st
   imports: [
     BigNumber,
     Caution,
+    ChoiceField,
     CombineCard,
     CylinderDrawing,
     HappeningForm,
@@ -37,9 +42,11 @@ import { contentName, dayText, graveFlags, momentText, monthText, placeNames, st
     LimitsTable,
     MovementsTable,
     PageHead,
+    QuantityField,
     RouterLink,
     TroublePlan,
     WeightBeam,
+    WouldHold,
   ],
   providers: [CylinderSession],
   templateUrl: './cylinder.page.html',
@@ -55,19 +62,28 @@ export class CylinderPage {
     const limits = this.session.limits();
     return limits.state === 'failed' ? limits.sentence : undefined;
   });
+  /** In place of the drawing: that it is on its way, or why there is none. */
+  protected readonly levelsSaid = computed(() => {
+    const levels = this.session.levels();
+    return levels.state === 'failed' ? levels.sentence : 'Computing its level';
+  });
   protected readonly levels = computed(() => drawnLevels(valueOf(this.session.levels()), this.units));
-  protected readonly movements = computed(() => valueOf(this.session.movements()) ?? []);
+  protected readonly ownPlace = OWN_PLACE;
+  protected readonly placeProblem = placeProblem;
+  protected readonly placeChoices = computed(() => hottestPlaces(this.session.place(), this.session.organisationK(), this.units));
+  protected readonly movements = computed(() => valueOf(this.session.ledger.entries()) ?? []);
   protected readonly refused = computed(() => refusalIn(this.session.reversing.state()));
   protected readonly events = computed(() =>
     (valueOf(this.session.events()) ?? []).map((event) => ({
       id: event.id,
-      text: eventText(event, this.units),
+      text: [eventText(event, this.units), event.note].filter((part) => part !== null).join('. '),
       recordedBy: event.recordedBy,
       when: momentText(event.happenedAt),
     })),
   );
   protected readonly use = ({ marks }: Cylinder) =>
     [cylinderKindNames[marks.kind], marks.owner, marks.flammableRated ? 'rated for flammables' : undefined].filter(Boolean).join(', ');
+  protected readonly ports = ({ marks: { ports, thread } }: Cylinder) => [portNames[ports], thread].filter(Boolean).join(', ');
   protected readonly vacuum = ({ evacuatedAt, vacuum }: Cylinder) => {
     if (evacuatedAt === null) return 'not evacuated since it was used';
     if (vacuum === null) return `evacuated ${dayText(evacuatedAt)}, not proved`;
@@ -80,7 +96,7 @@ export class CylinderPage {
 }
 
 /** What to do about the gravest flag. */
-function graveSentence({ flags }: Cylinder, words: string): string | undefined {
+function graveSentence({ flags, composition }: Cylinder, words: string): string | undefined {
   const [flag] = flags;
   if (flag === undefined || !graveFlags.includes(flag)) return undefined;
   const advice: Partial<Record<typeof flag, string>> = {
@@ -88,7 +104,10 @@ function graveSentence({ flags }: Cylinder, words: string): string | undefined {
     mixed: 'Add nothing. Ask the reclaimer whether they take it; otherwise it is destroyed.',
     overdue: 'Do not fill it. Have it requalified, or empty it and take it out of use.',
     'over-rated': 'Move its content into a cylinder of a higher pressure class.',
-    airy: 'Let it rest, purge it or send it in, then check again; add nothing until then.',
+    airy:
+      Object.keys(composition ?? {}).length > 1
+        ? 'Add nothing. A blend is not purged: check it again after a night at rest, or send it in as it is.'
+        : 'Add nothing. Let it rest cold, purge its vapour into recovery, and check again.',
     'wrong-tare': 'Every net weight rests on it: find out whether the collar, ice or a hose is the reason before it is filled.',
     overdrawn: 'More was booked out of it than into it. Weigh it and book the difference.',
   };

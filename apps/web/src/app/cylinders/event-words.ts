@@ -21,6 +21,9 @@ interface Detail {
   readonly kind?: CylinderKind;
   readonly marks?: { readonly kind: CylinderKind; readonly owner?: string; readonly flammableRated: boolean };
   readonly reason?: string;
+  readonly grossKg?: number;
+  readonly differsKg?: number;
+  readonly difference?: { readonly is: 'none' | 'booked' } | { readonly is: 'explained'; readonly reason: string };
 }
 
 /** An event in one line. */
@@ -39,6 +42,8 @@ export function eventText({ what, detail }: CylinderEvent, units: Units): string
       return `weighed empty: ${units.massText(own.tareKg ?? 0)}, its collar says ${units.massText(own.collarKg ?? 0)}`;
     case 'relabelled':
       return `labelled anew: ${own.refrigerant ?? 'no refrigerant yet'}, ${own.kind === undefined ? '' : cylinderKindNames[own.kind].toLowerCase()}`;
+    case 'weighed-in':
+      return `weighed in: ${units.massText(own.grossKg ?? 0)} gross${differenceText(own, units)}`;
     case 'described':
       return `marks: ${own.marks === undefined ? '' : [cylinderKindNames[own.marks.kind].toLowerCase(), own.marks.owner, own.marks.flammableRated ? 'rated for flammables' : undefined].filter(Boolean).join(', ')}`;
     case 'retired':
@@ -46,6 +51,12 @@ export function eventText({ what, detail }: CylinderEvent, units: Units): string
     default:
       return what satisfies never;
   }
+}
+
+function differenceText({ differsKg = 0, difference = { is: 'none' } }: Detail, units: Units): string {
+  if (difference.is === 'none') return ', as the ledger says';
+  const off = `${units.massText(Math.abs(differsKg))} ${differsKg > 0 ? 'more' : 'less'} than the ledger`;
+  return difference.is === 'explained' ? `, ${off}: ${difference.reason}` : `, ${off}, booked as unexplained`;
 }
 
 function findingText({ finding, likely }: AirCheck, units: Units): string {

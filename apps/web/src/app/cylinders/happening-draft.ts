@@ -1,11 +1,12 @@
 import type { Cylinder, CylinderMarks } from '@hygromet/contract/cylinder';
 import type { NewCylinderEvent } from '@hygromet/contract/cylinder-event';
 import type { NewRemoval } from '@hygromet/contract/movement';
-import { pressureDifferenceIn } from '@hygromet/core/units/pressure';
 import type { Pascal } from '@hygromet/core/units/quantity';
 import { newKey } from '../live/new-key';
 import type { Preferences } from '../preferences/preferences';
 import { emptyEntry, readQuantity, type QuantityEntry } from '../ui/quantity-entry';
+import { readWhen, type When } from '../ui/when';
+import { marksDraft, marksOf, type MarksDraft } from './marks-draft';
 import { readStamp } from './stamp-month';
 
 /** What a person can record about a cylinder; `left` is booked in the ledger, the others stand in its history. */
@@ -22,7 +23,7 @@ export const happenings = [
 ] as const;
 export type Happening = (typeof happenings)[number];
 
-export interface HappeningDraft {
+export interface HappeningDraft extends MarksDraft {
   readonly key: string;
   readonly what: Happening;
   readonly vacuum: QuantityEntry;
@@ -39,19 +40,14 @@ export interface HappeningDraft {
   readonly stamp: string;
   readonly tare: QuantityEntry;
   readonly refrigerant: string | null;
-  readonly kind: string;
-  readonly owner: string;
-  readonly flammableRated: boolean;
-  readonly ports: string;
-  readonly thread: string;
-  readonly testPressure: QuantityEntry;
-  readonly validYears: string;
   readonly reason: string;
+  readonly when: When;
+  readonly note: string;
 }
 
-export function newHappening({ mass, pressure, temperature }: Preferences, cylinder: Cylinder): HappeningDraft {
+export function newHappening(preferences: Preferences, cylinder: Cylinder): HappeningDraft {
+  const { mass, pressure, temperature } = preferences;
   const scale = mass === 'g' || mass === 'oz' ? 'kg' : mass;
-  const { marks } = cylinder;
   const gauge = pressure === 'psig' ? 'psig' : 'barg';
   return {
     key: newKey(),
@@ -69,17 +65,10 @@ export function newHappening({ mass, pressure, temperature }: Preferences, cylin
     stamp: '',
     tare: emptyEntry(scale),
     refrigerant: null,
-    kind: marks.kind,
-    owner: marks.owner ?? '',
-    flammableRated: marks.flammableRated,
-    ports: marks.ports,
-    thread: marks.thread ?? '',
-    testPressure: {
-      ...emptyEntry(gauge),
-      text: marks.testPressurePa === undefined ? '' : String(Math.round(pressureDifferenceIn(marks.testPressurePa, gauge) * 10) / 10),
-    },
-    validYears: String(marks.validYears),
+    ...marksDraft(cylinder.marks, preferences),
     reason: '',
+    when: '',
+    note: '',
   };
 }
 
@@ -88,8 +77,11 @@ const KELVIN_IN = { F: 5 / 9, C: 1 } as const;
 type Sent = { readonly kind: 'event'; readonly event: NewCylinderEvent } | { readonly kind: 'removal'; readonly removal: NewRemoval };
 
 /** What is sent, or nothing where a field is empty or cannot be read: its sentence stands beside it. */
-export function sendingOf(draft: HappeningDraft, cylinderId: string, person: string, now: Date, atmosphere: Pascal): Sent | undefined {
-  const base = { key: draft.key, happenedAt: now.toISOString(), recordedBy: person };
+export function sendingOf(draft: HappeningDraft, cylinder: Cylinder, person: string, now: Date, atmosphere: Pascal): Sent | undefined {
+  const when = readWhen(draft.when, now);
+  if (when.state === 'bad') return undefined;
+  const note = draft.note.trim();
+  const base = { key: draft.key, happenedAt: when.instant, recordedBy: person, ...(note === '' ? {} : { note }) };
   if (draft.what === 'left') {
     const [before, after] = [readQuantity('mass', draft.before), readQuantity('mass', draft.after)];
     if (before.state !== 'good' || after.state !== 'good' || draft.to === '') return undefined;
@@ -97,7 +89,7 @@ export function sendingOf(draft: HappeningDraft, cylinderId: string, person: str
       kind: 'removal',
       removal: {
         ...base,
-        cylinder: cylinderId,
+        cylinder: cylinder.id,
         to: draft.to,
         grossBeforeKg: before.si,
         grossBeforeTyped: before.typed,
@@ -106,13 +98,13 @@ export function sendingOf(draft: HappeningDraft, cylinderId: string, person: str
       },
     };
   }
-  const event = eventOf(draft, base, atmosphere);
+  const event = eventOf(draft, base, cylinder, atmosphere);
   return event === undefined ? undefined : { kind: 'event', event };
 }
 
-type Base = Pick<NewCylinderEvent, 'key' | 'happenedAt' | 'recordedBy'>;
+type Base = Pick<NewCylinderEvent, 'key' | 'happenedAt' | 'recordedBy' | 'note'>;
 
-function eventOf(draft: HappeningDraft, base: Base, atmosphere: Pascal): NewCylinderEvent | undefined {
+function eventOf(draft: HappeningDraft, base: Base, { servicePressurePa }: Cylinder, atmosphere: Pascal): NewCylinderEvent | undefined {
   switch (draft.what) {
     case 'evacuated': {
       const vacuum = readQuantity('vacuum', draft.vacuum);
@@ -134,7 +126,7 @@ function eventOf(draft: HappeningDraft, base: Base, atmosphere: Pascal): NewCyli
     case 'relabelled':
       return { ...base, what: 'relabelled', refrigerant: draft.refrigerant, kind: draft.kind as CylinderMarks['kind'] }; // as above
     case 'described': {
-      const marks = marksOf(draft);
+      const marks = marksOf(draft, servicePressurePa);
       return marks === undefined ? undefined : { ...base, what: 'described', marks };
     }
     case 'retired':
@@ -163,19 +155,4 @@ function airCheckOf(draft: HappeningDraft, base: Base, atmosphere: Pascal): NewC
   if (readings === undefined) return undefined;
   const { p, T, gauge, thermometer } = readings;
   return { ...base, what: 'air-checked', pressurePa: p, temperatureK: T, gaugePa: gauge, thermometerK: thermometer };
-}
-
-function marksOf(draft: HappeningDraft): CylinderMarks | undefined {
-  const test = readQuantity('service-pressure', draft.testPressure);
-  const years = Number(draft.validYears);
-  if (test.state === 'bad' || !Number.isInteger(years) || years < 1) return undefined;
-  return {
-    kind: draft.kind as CylinderMarks['kind'], // the field offers only these
-    flammableRated: draft.flammableRated,
-    ports: draft.ports === 'one' ? 'one' : 'liquid-and-vapour',
-    validYears: years,
-    ...(draft.owner.trim() === '' ? {} : { owner: draft.owner.trim() }),
-    ...(draft.thread.trim() === '' ? {} : { thread: draft.thread.trim() }),
-    ...(test.state === 'good' ? { testPressurePa: test.si } : {}),
-  };
 }

@@ -1,11 +1,11 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, model, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import type { Cylinder } from '@hygromet/contract/cylinder';
 import { places } from '@hygromet/contract/places';
 import { cylinderKinds } from '@hygromet/core/cylinder/cylinder-kind';
 import type { Observable } from 'rxjs';
 import { asked } from '../live/asked';
-import { command, refusalIn } from '../live/command';
+import { command } from '../live/command';
 import { newKey } from '../live/new-key';
 import { PropertyService } from '../live/property.service';
 import { Registers } from '../live/registers.service';
@@ -17,9 +17,11 @@ import { loadable, valueOf, waiting } from '../ui/loadable';
 import { QuantityField } from '../ui/quantity-field';
 import { RefrigerantField } from '../ui/refrigerant-field';
 import { TextField } from '../ui/text-field';
+import { WhenField } from '../ui/when-field';
 import { airWords } from './air-words';
 import { placeNames } from './cylinder-words';
 import { airReadings, happenings, newHappening, sendingOf, type HappeningDraft } from './happening-draft';
+import { MarksFields } from './marks-fields';
 import { cylinderKindNames } from './objection-words';
 import { readStamp } from './stamp-month';
 
@@ -38,7 +40,7 @@ export const happeningNames: Readonly<Record<(typeof happenings)[number], string
 /** Records what happened to a cylinder, with what has to be known of it. */
 @Component({
   selector: 'hy-happening-form',
-  imports: [Caution, ChoiceField, QuantityField, RefrigerantField, TextField],
+  imports: [Caution, ChoiceField, MarksFields, QuantityField, RefrigerantField, TextField, WhenField],
   templateUrl: './happening-form.html',
   styleUrls: ['../ui/form.css', './happening-form.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -51,20 +53,14 @@ export class HappeningForm {
   protected readonly units = inject(Units);
   private readonly accounts = toSignal(loadable(this.registers.accounts$), { initialValue: waiting });
 
-  protected readonly id = linkedSignal(() => this.cylinder().id);
-  protected readonly draft = linkedSignal<string, HappeningDraft>({
-    source: this.id,
-    computation: () => newHappening(this.preferences(), this.cylinder()),
-  });
+  /** What was typed; it lies over what the cylinder says, which may be read anew while somebody types. */
+  readonly typed = model<Partial<HappeningDraft>>({});
+  protected readonly draft = computed<HappeningDraft>(() => ({ ...newHappening(this.preferences(), this.cylinder()), ...this.typed() }));
   protected readonly asked = signal(false);
   protected readonly done = signal(false);
   protected readonly choices = happenings.map((value) => ({ value, label: happeningNames[value] }));
   protected readonly placeChoices = places.map((value) => ({ value, label: placeNames[value] }));
   protected readonly kindChoices = cylinderKinds.map((value) => ({ value, label: cylinderKindNames[value] }));
-  protected readonly portChoices = [
-    { value: 'liquid-and-vapour', label: 'liquid and vapour' },
-    { value: 'one', label: 'one' },
-  ];
   protected readonly yesNo = [
     { value: 'no', label: 'no' },
     { value: 'yes', label: 'yes' },
@@ -84,8 +80,9 @@ export class HappeningForm {
     return stamp.state === 'bad' && this.asked() ? stamp.sentence : this.field('/stamp');
   });
 
+  private readonly properties = inject(PropertyService);
   private readonly air = asked(
-    inject(PropertyService),
+    this.properties,
     'air',
     computed(() => {
       const [composition, readings] = [this.composition(), airReadings(this.draft(), this.units.atmosphere())];
@@ -94,9 +91,20 @@ export class HappeningForm {
       return { composition, p, T, accuracy: { gauge, thermometer } };
     }),
   );
+  /** A pressure that is not its own may be that of something else. */
+  private readonly fits = asked(
+    this.properties,
+    'candidates',
+    computed(() => {
+      const [check, readings] = [valueOf(this.air()), airReadings(this.draft(), this.units.atmosphere())];
+      const odd = check?.finding === 'air' || check?.finding === 'below';
+      return odd && readings !== undefined ? { p: readings.p, T: readings.T } : undefined;
+    }),
+  );
   protected readonly airSaid = computed(() => {
     const check = valueOf(this.air());
-    return check === undefined ? undefined : airWords(check, this.units);
+    const fits = (valueOf(this.fits()) ?? []).map(({ id }) => id).filter((id) => id !== this.cylinder().refrigerant);
+    return check === undefined ? undefined : airWords(check, { blend: Object.keys(this.composition() ?? {}).length > 1, fits }, this.units);
   });
 
   protected readonly sending = command(
@@ -107,11 +115,15 @@ export class HappeningForm {
     () => {
       this.asked.set(false);
       this.done.set(true);
-      this.draft.set({ ...newHappening(this.preferences(), this.cylinder()), what: this.draft().what });
+      this.typed.set({ what: this.draft().what });
     },
   );
   protected readonly busy = computed(() => this.sending.state().state === 'busy');
-  protected readonly field = (pointer: string) => refusalIn(this.sending.state(), pointer);
+  protected readonly problems = computed(() => {
+    const state = this.sending.state();
+    return state.state === 'refused' ? state.refusal.fields : {};
+  });
+  protected readonly field = (pointer: string) => this.problems()[pointer];
   protected readonly refused = computed(() => {
     const state = this.sending.state();
     return state.state === 'refused' ? state.refusal.message : undefined;
@@ -119,12 +131,13 @@ export class HappeningForm {
 
   protected change(part: Partial<HappeningDraft>): void {
     this.done.set(false);
-    this.draft.update((draft) => ({ ...draft, ...part, key: newKey() }));
+    this.typed.update((typed) => ({ ...typed, ...part, key: newKey() }));
   }
 
   protected send(): void {
     this.asked.set(true);
-    const sent = sendingOf(this.draft(), this.cylinder().id, this.preferences().person, new Date(), this.units.atmosphere());
+    this.typed.update((typed) => ({ key: newKey(), ...typed })); // sent again, it is the same event
+    const sent = sendingOf(this.draft(), this.cylinder(), this.preferences().person, new Date(), this.units.atmosphere());
     if (sent !== undefined) this.sending.send(sent);
   }
 }

@@ -88,8 +88,8 @@ export class HotChart {
       hottest === undefined
         ? ''
         : hottest < heat.T
-          ? ` The hottest place by the settings has ${this.units.temperature(hottest)}.`
-          : ` The hottest place by the settings has ${this.units.temperature(hottest)}: do not leave it there.`;
+          ? ` The hottest place has ${this.units.temperature(hottest)}.`
+          : ` The hottest place has ${this.units.temperature(hottest)}: do not leave it there.`;
     return `Full of liquid at ${this.units.temperature(heat.T)}; above it the pressure rises about ${rise} per degree.${place}`;
   });
 

@@ -1,5 +1,6 @@
+import type { CylinderMarks } from '@hygromet/contract/cylinder';
 import type { CylinderKind } from '@hygromet/core/cylinder/cylinder-kind';
-import type { Objection } from '@hygromet/core/cylinder/suitability';
+import type { Objection } from '@hygromet/core/cylinder/objection';
 
 /** What speaks against filling a cylinder, in a few words. */
 export const objectionWords: Readonly<Record<Objection, string>> = {
@@ -19,6 +20,8 @@ export const objectionWords: Readonly<Record<Objection, string>> = {
   'no-limit': 'no published limit',
   full: 'full',
 };
+
+export const portNames: Readonly<Record<CylinderMarks['ports'], string>> = { 'liquid-and-vapour': 'liquid and vapour', one: 'one' };
 
 export const cylinderKindNames: Readonly<Record<CylinderKind, string>> = {
   recovery: 'Recovery',

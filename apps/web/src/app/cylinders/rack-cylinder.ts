@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { Cylinder } from '@hygromet/contract/cylinder';
 import { Units } from '../preferences/units.service';
@@ -16,7 +16,17 @@ const MARKER = 'M0 0l10 -6v12z';
   imports: [RouterLink],
   template: `
     @let c = cylinder();
-    <a [routerLink]="['/cylinders', c.id]" [class.grave]="words().grave">
+    <a
+      [routerLink]="choosing() ? null : ['/cylinders', c.id]"
+      [class.grave]="words().grave"
+      [class.chosen]="chosen()"
+      [attr.role]="choosing() ? 'checkbox' : null"
+      [attr.aria-checked]="choosing() ? chosen() : null"
+      [attr.tabindex]="choosing() ? 0 : null"
+      (click)="choose($event)"
+      (keydown.space)="choose($event)"
+      (keydown.enter)="choose($event)"
+    >
       <span class="ground">
         <svg [attr.width]="shape().width + 44" [attr.height]="boxHeight()" [attr.viewBox]="viewBox()" aria-hidden="true">
           <defs>
@@ -48,7 +58,12 @@ const MARKER = 'M0 0l10 -6v12z';
           }
         </svg>
       </span>
-      <span class="name">{{ c.name }}</span>
+      <span class="name">
+        @if (choosing()) {
+          <span class="box" aria-hidden="true">{{ chosen() ? '✓' : '' }}</span>
+        }
+        {{ c.name }}</span
+      >
       <span class="content">{{ content() }}</span>
       <span class="state">{{ words().text }}</span>
     </a>
@@ -61,6 +76,11 @@ export class RackCylinder {
   readonly cylinder = input.required<Cylinder>();
   /** Pixels that the highest cylinder of the shelf needs: all stand on one line. */
   readonly boxHeight = input.required<number>();
+
+  /** Taps choose it instead of opening it. */
+  readonly choosing = input(false);
+  readonly chosen = input(false);
+  readonly picked = output();
 
   protected readonly marker = MARKER;
   protected readonly shape = computed(() => cylinderShape(bodyHeightOf(this.cylinder().volumeM3, PIXELS_PER_LITRE)));
@@ -75,6 +95,12 @@ export class RackCylinder {
     const { standing } = this.cylinder();
     return standing.state === 'limited' ? standing.liquidShare77F : 0;
   });
+  protected choose(event: Event): void {
+    if (!this.choosing()) return;
+    event.preventDefault();
+    this.picked.emit();
+  }
+
   /** The level at the ruling limit. */
   protected readonly stopShare = computed(() => {
     const { standing } = this.cylinder();

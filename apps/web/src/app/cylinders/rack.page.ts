@@ -1,7 +1,6 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import { places } from '@hygromet/contract/places';
 import type { Cylinder } from '@hygromet/contract/cylinder';
 import { Drafts } from '../live/draft.service';
 import { Registers } from '../live/registers.service';
@@ -9,35 +8,41 @@ import { Units } from '../preferences/units.service';
 import { Icon } from '../ui/icon';
 import { loadable, valueOf, waiting } from '../ui/loadable';
 import { PageHead } from '../ui/page-head';
+import { Width } from '../ui/width';
 import { contentName, needsALook, placeNames } from './cylinder-words';
 import { CylinderTable } from './cylinder-table';
+import { RackChoice } from './rack-choice';
 import { heightOnRack, RackCylinder } from './rack-cylinder';
+import { shelvesOf, shelvings, type Shelving } from './shelves';
 
 /** What of the rack is shown, remembered on the device. */
 interface RackView {
   readonly search: string;
   readonly filter: string;
   readonly as: 'rack' | 'table';
+  readonly by: Shelving;
 }
 
 const ALL = 'all';
 const EMPTY = 'empty';
 const LOOK = 'look';
 const OUT = 'out';
-/** Drawn one by one; more of them are found by searching, or in the table. */
-const MOST_DRAWN = 200;
+/** px that a cylinder needs beside the others; and what its words need below the drawing, before they are drawn. */
+const COLUMN = { wide: 148, narrow: 108 } as const;
+const NARROW = 600;
+const WORDS_HEIGHT = 92;
 
 /** All cylinders, as they stand in the van and the shop; the same as a table. */
 @Component({
   selector: 'hy-rack-page',
-  imports: [CylinderTable, Icon, PageHead, RackCylinder, RouterLink],
+  imports: [CylinderTable, Icon, PageHead, RackChoice, RackCylinder, RouterLink, Width],
   templateUrl: './rack.page.html',
   styleUrls: ['../ui/toolbar.css', './rack.page.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class RackPage {
   protected readonly units = inject(Units);
-  private readonly stored = inject(Drafts).open<RackView>('rack', () => ({ search: '', filter: ALL, as: 'rack' }));
+  private readonly stored = inject(Drafts).open<RackView>('rack', () => ({ search: '', filter: ALL, as: 'rack', by: 'place' }));
   protected readonly view = this.stored.value;
 
   protected readonly cylinders = toSignal(loadable(inject(Registers).cylinders$), { initialValue: waiting });
@@ -72,24 +77,40 @@ export class RackPage {
     return among.filter((cylinder) => passes(cylinder, filter) && plain(searchText(cylinder)).includes(wanted));
   });
 
-  protected readonly notDrawn = computed(() => Math.max(0, this.shown().length - MOST_DRAWN));
+  /** Rows are drawn when they come into sight, so that thousands open as fast as ten. */
+  private readonly measured = viewChild(Width);
+  protected readonly columns = computed(() => {
+    const width = this.measured()?.pixels() ?? 1000;
+    return Math.max(1, Math.floor(width / (width < NARROW ? COLUMN.narrow : COLUMN.wide)));
+  });
+  protected readonly shelvings = Object.entries(shelvings);
+  protected readonly wordsHeight = WORDS_HEIGHT;
   protected readonly shelves = computed(() =>
-    places.flatMap((place) => {
-      const here = this.shown()
-        .slice(0, MOST_DRAWN)
-        .filter((cylinder) => cylinder.place === place);
-      return here.length === 0
-        ? []
-        : [
-            {
-              name: placeNames[place],
-              cylinders: here,
-              weight: here.reduce((sum, { tareKg, contentKg }) => sum + tareKg + contentKg, 0),
-              height: Math.max(...here.map(({ volumeM3 }) => heightOnRack(volumeM3))),
-            },
-          ];
-    }),
+    shelvesOf(this.shown(), this.view().by).map(({ name, cylinders }) => ({
+      name,
+      rows: rowsOf(cylinders, this.columns()),
+      weight: cylinders.reduce((sum, { tareKg, contentKg }) => sum + tareKg + contentKg, 0),
+      height: Math.max(...cylinders.map(({ volumeM3 }) => heightOnRack(volumeM3))),
+    })),
   );
+
+  /** Cylinders that something is done with together; nothing while taps open them. */
+  protected readonly chosen = signal<ReadonlySet<string> | undefined>(undefined);
+  protected readonly emptyChoice: ReadonlySet<string> = new Set();
+  protected readonly chosenCylinders = computed(() => this.everything().filter(({ id }) => this.chosen()?.has(id)));
+  protected readonly allChosen = computed(() => this.shown().length > 0 && this.shown().every(({ id }) => this.chosen()?.has(id)));
+
+  protected pick(id: string): void {
+    this.chosen.update((before = new Set()) => {
+      const chosen = new Set(before);
+      if (!chosen.delete(id)) chosen.add(id);
+      return chosen;
+    });
+  }
+
+  protected pickAll(): void {
+    this.chosen.set(new Set(this.allChosen() ? [] : this.shown().map(({ id }) => id)));
+  }
 
   protected change(part: Partial<RackView>): void {
     this.view.update((view) => ({ ...view, ...part }));
@@ -105,6 +126,9 @@ export class RackPage {
   }
 }
 
+const rowsOf = (cylinders: readonly Cylinder[], columns: number): readonly (readonly Cylinder[])[] =>
+  Array.from({ length: Math.ceil(cylinders.length / columns) }, (_, row) => cylinders.slice(row * columns, (row + 1) * columns));
+
 const isEmpty = ({ contentKg }: Cylinder) => contentKg <= 0;
 const plain = (text: string) => text.toLowerCase().replace(/[^a-z0-9]/g, '');
 const searchText = (cylinder: Cylinder) =>
@@ -115,6 +139,9 @@ const searchText = (cylinder: Cylinder) =>
     cylinder.requalified,
     cylinder.volumeTyped?.text,
     cylinder.tareTyped?.text,
+    cylinder.serviceTyped?.text,
+    cylinder.marks.owner,
+    cylinder.marks.thread,
   ].join(' ');
 
 function passes(cylinder: Cylinder, filter: string): boolean {

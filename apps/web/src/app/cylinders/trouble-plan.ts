@@ -1,13 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
+import { candidateOf } from '@hygromet/contract/candidate';
 import type { Cylinder } from '@hygromet/contract/cylinder';
+import { qualityIn } from '@hygromet/core/cylinder/cylinder-kind';
 import { asked } from '../live/asked';
 import { PropertyService } from '../live/property.service';
 import { Registers } from '../live/registers.service';
 import { Units } from '../preferences/units.service';
 import { loadable, valueOf, waiting } from '../ui/loadable';
-import { candidateOf } from './candidate';
 
 /** What to do with a cylinder that is overfilled or holds a mixture: how much into which others, how warm it may get, where it may go. */
 @Component({
@@ -27,7 +28,13 @@ import { candidateOf } from './candidate';
             <span
               ><b>{{ units.massText(pour.kg, 'up') }}</b> into {{ pour.name }}, {{ pour.what }}</span
             >
-            <a class="button small" [routerLink]="['/cylinders', pour.id, 'fill']" [attr.aria-label]="'Fill ' + pour.name">Fill</a>
+            <a
+              class="button small"
+              [routerLink]="['/cylinders', pour.id, 'fill']"
+              [queryParams]="{ from: cylinder().id }"
+              [attr.aria-label]="'Fill ' + pour.name"
+              >Fill</a
+            >
           </li>
         }
       </ol>
@@ -100,8 +107,8 @@ export class TroublePlan {
           .map((own) => ({ id: own.id, ...candidateOf(own, (id) => nominal(id)?.composition) })),
         incoming: {
           composition,
-          flammable: label?.flammable ?? false,
-          quality: cylinder.marks.kind === 'burn-out' ? ('burnt' as const) : ('usual' as const),
+          flammable: label?.flammable ?? true, // unknown is taken as burning
+          quality: qualityIn(cylinder.marks.kind),
           owner: cylinder.marks.owner,
         },
         policy: { required: organisation.requiredRules, liquidShareAt131F: organisation.liquidShareAt131F },

@@ -4,8 +4,7 @@ import type { Cylinder } from '@hygromet/contract/cylinder';
 import { from, switchMap } from 'rxjs';
 import { Units } from '../preferences/units.service';
 import { labelOf } from './label';
-
-const SIZES = ['4 × 6 in', '62 × 100 mm'] as const;
+import { labelSizeNames, type LabelSize } from './label-sizes';
 
 /** The code of a cylinder, and its label to print. */
 @Component({
@@ -56,15 +55,15 @@ export class LabelCard {
   readonly cylinder = input.required<Cylinder>();
   readonly safetyGroup = input<string | null | undefined>();
   private readonly units = inject(Units);
-  protected readonly sizes = SIZES;
+  protected readonly sizes = labelSizeNames;
   protected readonly label = computed(() => labelOf(this.cylinder(), this.safetyGroup(), location.origin, this.units));
   private readonly drawn = toSignal(toObservable(computed(() => this.label().code)).pipe(switchMap((code) => from(drawn(code)))));
   protected readonly code = computed(() => this.drawn()?.way ?? '');
   protected readonly box = computed(() => `0 0 ${this.drawn()?.side ?? 1} ${this.drawn()?.side ?? 1}`);
 
-  protected async print(size: (typeof SIZES)[number]): Promise<void> {
+  protected async print(size: LabelSize): Promise<void> {
     const [{ labelPdf }, { save }] = await Promise.all([import('./label-pdf'), import('../ui/save-file')]);
-    const bytes = await labelPdf(this.label(), size);
+    const bytes = await labelPdf([this.label()], size);
     save(`label-${this.cylinder().name}.pdf`, new Blob([bytes as BlobPart], { type: 'application/pdf' }));
   }
 }

@@ -1,25 +1,23 @@
 import { PDFDocument, rgb, StandardFonts, type PDFFont, type PDFPage } from 'pdf-lib';
 import { modulesOf } from './code-modules';
 import type { Label } from './label';
-
-const POINTS_IN = { inch: 72, mm: 72 / 25.4 } as const;
-
-/** Two common label sizes: the shipping label of the Americas, and a narrow roll. */
-export const labelSizes = {
-  '4 × 6 in': { width: 4 * POINTS_IN.inch, height: 6 * POINTS_IN.inch },
-  '62 × 100 mm': { width: 62 * POINTS_IN.mm, height: 100 * POINTS_IN.mm },
-} as const;
-export type LabelSize = keyof typeof labelSizes;
+import { labelSizes, type LabelSize } from './label-sizes';
+import { printable } from './printable';
 
 const BLACK = rgb(0, 0, 0);
 
-/** A label as PDF: number and content large, the marks in bars, the figures, and the code that opens the cylinder. */
-export async function labelPdf(label: Label, size: LabelSize): Promise<Uint8Array> {
-  const { width, height } = labelSizes[size];
+/** Labels as PDF, one on each page. */
+export async function labelPdf(labels: readonly Label[], size: LabelSize): Promise<Uint8Array> {
   const pdf = await PDFDocument.create();
-  pdf.setTitle(`Label of ${label.number}`);
-  const page = pdf.addPage([width, height]);
-  const [plain, bold] = [await pdf.embedFont(StandardFonts.Helvetica), await pdf.embedFont(StandardFonts.HelveticaBold)];
+  pdf.setTitle(labels.length === 1 ? `Label of ${labels[0]?.number ?? ''}` : `${labels.length} labels`);
+  const fonts = { plain: await pdf.embedFont(StandardFonts.Helvetica), bold: await pdf.embedFont(StandardFonts.HelveticaBold) };
+  for (const label of labels) drawLabel(pdf.addPage([labelSizes[size].width, labelSizes[size].height]), label, fonts);
+  return pdf.save();
+}
+
+/** Number and content large, the marks in bars, the figures, and the code that opens the cylinder. */
+function drawLabel(page: PDFPage, label: Label, { plain, bold }: { readonly plain: PDFFont; readonly bold: PDFFont }): void {
+  const { width, height } = page.getSize();
   const margin = width * 0.06;
   const inner = width - 2 * margin;
   let y = height - margin;
@@ -42,15 +40,11 @@ export async function labelPdf(label: Label, size: LabelSize): Promise<Uint8Arra
   if (label.owner !== '') line(`Owner: ${label.owner}`, plain, text, 0.2);
   const side = Math.min(inner * 0.55, y - 2 * margin);
   drawCode(page, label.code, { x: (width - side) / 2, y: margin, side });
-  return pdf.save();
 }
 
 /** The largest size up to `most` at which the text fits. */
 const fit = (text: string, font: PDFFont, most: number, width: number) =>
   Math.min(most, (most * width) / font.widthOfTextAtSize(text, most));
-
-/** The standard fonts know Latin letters alone; what they cannot print is left as a question mark rather than refused. */
-const printable = (text: string) => text.replace(/−/g, '-').replace(/[^\x20-\x7E\xA0-\xFF]/g, '?');
 
 function bar(page: PDFPage, text: string, font: PDFFont, at: { x: number; y: number; width: number; size: number }): number {
   const height = at.size * 1.7;

@@ -1,4 +1,5 @@
 import type { Cylinder } from '@hygromet/contract/cylinder';
+import { volumeIn } from '@hygromet/core/units/volume';
 import { cylinderKindNames } from '../cylinders/objection-words';
 import type { Units } from '../preferences/units.service';
 
@@ -24,7 +25,8 @@ export function labelOf(cylinder: Cylinder, safetyGroup: string | null | undefin
   const { standing, marks, refrigerant, flags } = cylinder;
   const mixed = flags.includes('mixed');
   const group = safetyGroup ?? undefined;
-  const burns = group !== undefined && !group.endsWith('1');
+  const unknown = mixed || (refrigerant !== null && safetyGroup === null);
+  const burns = !unknown && group !== undefined && !group.endsWith('1');
   return {
     number: cylinder.name,
     content: mixed ? 'MIXTURE' : refrigerant === null ? 'EMPTY' : `${refrigerant}${group === undefined ? '' : ` (${group})`}`,
@@ -35,12 +37,16 @@ export function labelOf(cylinder: Cylinder, safetyGroup: string | null | undefin
           ? ['FOR DESTRUCTION OR ANALYSIS']
           : ['RECOVERED REFRIGERANT']),
       ...(marks.kind === 'burn-out' ? ['BURN-OUT OR UNKNOWN: ACID'] : []),
-      ...(burns ? [`FLAMMABLE ${group ?? ''}`.trim()] : []),
+      ...(burns ? [`FLAMMABLE ${group}`] : []),
+      ...(unknown ? ['SAFETY GROUP UNKNOWN: TREAT AS FLAMMABLE'] : []),
     ],
     figures: [
       ...(standing.state === 'limited' ? [['Maximum gross', both(standing.stopGrossKg)] as const] : []),
       ['Tare', both(cylinder.tareKg)],
-      ['Water capacity', `${units.decimal(cylinder.volumeM3 / 0.000454528045, 1)} lb · ${units.decimal(cylinder.volumeM3 * 1000, 1)} L`],
+      [
+        'Water capacity',
+        `${units.decimal(volumeIn(cylinder.volumeM3, 'lb-water'), 1)} lb · ${units.decimal(cylinder.volumeM3 * 1000, 1)} L`,
+      ],
       ['Service pressure', units.pressureStep(cylinder.servicePressurePa)],
       ['Retest by', `${cylinder.validThrough.slice(5)}-${cylinder.validThrough.slice(0, 4)}`],
       ['Used for', cylinderKindNames[marks.kind]],

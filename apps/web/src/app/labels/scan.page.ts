@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, inject, signal, viewChild } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { Router } from '@angular/router';
+import { Router, RouterLink } from '@angular/router';
 import type { IScannerControls } from '@zxing/browser';
 import { Registers } from '../live/registers.service';
 import { loadable, valueOf, waiting } from '../ui/loadable';
@@ -11,9 +11,9 @@ import { cylinderIn } from './label';
 /** A label is read by the camera, from a picture, or by its number, and its cylinder opens. */
 @Component({
   selector: 'hy-scan-page',
-  imports: [PageHead, TextField],
+  imports: [PageHead, RouterLink, TextField],
   template: `
-    <hy-page-head title="Scan a label" line="The code on a label, or the number under it" />
+    <hy-page-head title="Scan a label" line="The code on a label or a collar, or the number under it" />
     <div class="body">
       <form novalidate (submit)="$event.preventDefault(); byNumber()">
         <hy-text-field label="Number" placeholder="such as C-07" [text]="number()" (textChange)="number.set($event)" />
@@ -29,6 +29,11 @@ import { cylinderIn } from './label';
       <video #video muted playsinline [hidden]="!watching()" aria-label="What the camera sees"></video>
       @if (problem(); as sentence) {
         <p role="alert" class="problem">{{ sentence }}</p>
+      }
+      @if (unknown(); as number) {
+        <p>
+          <a class="button" routerLink="/cylinders/new" [queryParams]="{ number }">Register {{ number }}</a>
+        </p>
       }
     </div>
   `,
@@ -88,6 +93,7 @@ export class ScanPage {
   private readonly cylinders = toSignal(loadable(inject(Registers).cylinders$), { initialValue: waiting });
   protected readonly number = signal('');
   protected readonly problem = signal<string | undefined>(undefined);
+  protected readonly unknown = signal<string | undefined>(undefined);
   protected readonly watching = signal(false);
   private camera: IScannerControls | undefined;
 
@@ -96,17 +102,24 @@ export class ScanPage {
   }
 
   protected byNumber(): void {
+    this.unknown.set(undefined);
     const wanted = plain(this.number());
     const found = (valueOf(this.cylinders()) ?? []).find(({ name }) => plain(name) === wanted);
-    if (found === undefined) this.problem.set(`No cylinder has the number "${this.number().trim()}". Read it again, or register it.`);
+    if (found === undefined) this.refuse(this.number().trim());
     else this.open(found.id);
   }
 
+  /** Nobody knows it yet: it can be registered under what was read. */
+  private refuse(number: string): void {
+    this.problem.set(`No cylinder has the number "${number}". Read it again, or register it.`);
+    this.unknown.set(number === '' ? undefined : number.slice(0, MOST_LETTERS));
+  }
+
   protected async watch(): Promise<void> {
-    const { BrowserQRCodeReader } = await import('@zxing/browser');
+    const { BrowserMultiFormatReader } = await import('@zxing/browser');
     this.watching.set(true);
     try {
-      this.camera = await new BrowserQRCodeReader().decodeFromVideoDevice(undefined, this.video().nativeElement, (result) => {
+      this.camera = await new BrowserMultiFormatReader().decodeFromVideoDevice(undefined, this.video().nativeElement, (result) => {
         if (result !== undefined) this.read(result.getText());
       });
     } catch {
@@ -119,10 +132,10 @@ export class ScanPage {
     const input = event.target as HTMLInputElement; // this listener sits on the file field alone
     const file = input.files?.[0];
     if (file === undefined) return;
-    const [{ BrowserQRCodeReader }, url] = await Promise.all([import('@zxing/browser'), dataUrl(file)]);
+    const [{ BrowserMultiFormatReader }, url] = await Promise.all([import('@zxing/browser'), dataUrl(file)]);
     input.value = '';
     try {
-      this.read((await new BrowserQRCodeReader().decodeFromImageUrl(url)).getText());
+      this.read((await new BrowserMultiFormatReader().decodeFromImageUrl(url)).getText());
     } catch {
       this.problem.set('No code is found in this picture. Take it straight from the front, with light on it.');
     }
@@ -130,8 +143,13 @@ export class ScanPage {
 
   private read(code: string): void {
     const id = cylinderIn(code);
-    if (id === undefined) this.problem.set('That is not the code of a cylinder label.');
-    else this.open(id);
+    if (id !== undefined) {
+      this.open(id);
+      return;
+    }
+    // a bar code on a collar or a neck ring carries the number itself
+    this.number.set(code.trim());
+    this.byNumber();
   }
 
   private open(id: string): void {
@@ -139,6 +157,9 @@ export class ScanPage {
     void this.router.navigate(['/cylinders', id]);
   }
 }
+
+/** As long as a number may be. */
+const MOST_LETTERS = 120;
 
 const plain = (text: string) => text.toLowerCase().replace(/[^a-z0-9]/g, '');
 

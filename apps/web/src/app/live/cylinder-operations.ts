@@ -33,6 +33,14 @@ export interface SuitArgs {
   readonly hottestK: number;
 }
 
+/** One cylinder beside several that could go in. */
+export interface TakeArgs {
+  readonly cylinder: Candidate;
+  readonly incomings: readonly Incoming[];
+  readonly policy: FillPolicy;
+  readonly hottestK: number;
+}
+
 export type Suited = Suitability & { readonly id: string };
 
 export interface DecantArgs {
@@ -72,6 +80,9 @@ export interface HotPoint {
 export const cylinderOperations = {
   suit: ({ cylinders, incoming, policy, hottestK }: SuitArgs): readonly Suited[] =>
     cylinders.map((cylinder) => ({ id: cylinder.id, ...suitability(cylinder, incoming, policy, kelvin(hottestK)) })),
+
+  mayTake: ({ cylinder, incomings, policy, hottestK }: TakeArgs): readonly Suitability[] =>
+    incomings.map((incoming) => suitability(cylinder, incoming, policy, kelvin(hottestK))),
 
   /** The reading at which to shut the valve, below the limit that rules. */
   stop: ({ limits: args, hose, ...handling }: StopArgs): StopWeight => {

@@ -16,6 +16,7 @@ export const endpointPaths = {
   weighCylinder: { method: 'post', path: '/api/cylinders/:id/weighings' },
   cylinderEvents: { method: 'get', path: '/api/cylinders/:id/events' },
   addCylinderEvent: { method: 'post', path: '/api/cylinders/:id/events' },
+  moveCylinders: { method: 'post', path: '/api/cylinders/moves' },
   systems: { method: 'get', path: '/api/systems' },
   addSystem: { method: 'post', path: '/api/systems' },
   system: { method: 'get', path: '/api/systems/:id' },

@@ -1,6 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import type { NewCylinder } from '@hygromet/contract/cylinder';
-import type { NewCylinderEvent } from '@hygromet/contract/cylinder-event';
+import type { CylinderMoves, NewCylinderEvent } from '@hygromet/contract/cylinder-event';
 import type { NewRemoval, NewReversal, NewTransfer, NewWeighing } from '@hygromet/contract/movement';
 import type { Organisation } from '@hygromet/contract/organisation';
 import type { NewSystem, SavedFacts } from '@hygromet/contract/system';
@@ -8,6 +8,17 @@ import type { CylindersImport, SystemsImport } from '@hygromet/contract/import';
 import type { NewVisit, NewVisitReading, SavedPlan } from '@hygromet/contract/visit';
 import { shareReplay, startWith, Subject, switchMap, tap, type Observable } from 'rxjs';
 import { Api } from './api';
+
+/** Which entries of the ledger; an empty text is none. */
+interface Which {
+  readonly account?: string | undefined;
+  readonly text?: string;
+}
+
+const asked = ({ account, text = '' }: Which): Record<string, string> => ({
+  ...(account === undefined ? {} : { account }),
+  ...(text === '' ? {} : { text }),
+});
 
 /** Streams of what the server keeps, read anew after each change that this device makes. */
 @Injectable({ providedIn: 'root' })
@@ -19,7 +30,6 @@ export class Registers {
   readonly cylinders$ = this.fresh$(() => this.api.call$('cylinders'));
   readonly systems$ = this.fresh$(() => this.api.call$('systems'));
   readonly accounts$ = this.fresh$(() => this.api.call$('accounts'));
-  readonly movements$ = this.fresh$(() => this.api.call$('movements'));
   /** The list of refrigerants changes with the program alone. */
   readonly refrigerants$ = this.api.call$('refrigerants').pipe(shareReplay({ bufferSize: 1, refCount: false }));
 
@@ -35,12 +45,18 @@ export class Registers {
     this.changes$(this.api.call$('closeVisit', { params: { id }, body }));
   readonly addVisitReading$ = (id: string, body: NewVisitReading) =>
     this.changes$(this.api.call$('addVisitReading', { params: { id }, body }));
-  readonly movementsOf$ = (account: string) => this.fresh$(() => this.api.call$('movements', { query: { account } }));
+  /** The newest entries, of one account and with these words where asked. */
+  readonly movements$ = (limit: number, which: Which = {}) => this.fresh$(() => this.entries$({ limit: String(limit), ...asked(which) }));
+  /** Entries that are older than one of them, read once. */
+  readonly olderMovements$ = (before: string, limit: number, which: Which = {}) =>
+    this.entries$({ before, limit: String(limit), ...asked(which) });
+  private readonly entries$ = (query: Record<string, string>) => this.api.call$('movements', { query });
 
   readonly addCylinder$ = (body: NewCylinder) => this.changes$(this.api.call$('addCylinder', { body }));
   readonly cylinderEvents$ = (id: string) => this.fresh$(() => this.api.call$('cylinderEvents', { params: { id } }));
   readonly addCylinderEvent$ = (id: string, body: NewCylinderEvent) =>
     this.changes$(this.api.call$('addCylinderEvent', { params: { id }, body }));
+  readonly moveCylinders$ = (body: CylinderMoves) => this.changes$(this.api.call$('moveCylinders', { body }));
   readonly bookRemoval$ = (body: NewRemoval) => this.changes$(this.api.call$('bookRemoval', { body }));
   readonly importCylinders$ = (body: CylindersImport) => this.changes$(this.api.call$('importCylinders', { body }));
   readonly addSystem$ = (body: NewSystem) => this.changes$(this.api.call$('addSystem', { body }));
@@ -48,6 +64,11 @@ export class Registers {
   readonly weigh$ = (id: string, body: NewWeighing) => this.changes$(this.api.call$('weighCylinder', { params: { id }, body }));
   readonly reverse$ = (id: string, body: NewReversal) => this.changes$(this.api.call$('reverseMovement', { params: { id }, body }));
   readonly saveOrganisation$ = (body: Organisation) => this.changes$(this.api.call$('saveOrganisation', { body }));
+
+  /** For what somebody else has changed. */
+  readAgain(): void {
+    this.changed$.next();
+  }
 
   private fresh$<T>(read: () => Observable<T>): Observable<T> {
     return this.changed$.pipe(startWith(undefined), switchMap(read));

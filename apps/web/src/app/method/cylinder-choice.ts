@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
+import { candidateOf } from '@hygromet/contract/candidate';
 import type { Visit } from '@hygromet/contract/visit';
-import { candidateOf } from '../cylinders/candidate';
 import { placeNames } from '../cylinders/cylinder-words';
 import { objectionWords } from '../cylinders/objection-words';
 import { asked } from '../live/asked';

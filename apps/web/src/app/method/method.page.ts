@@ -8,6 +8,7 @@ import type { PlanAnswer } from '../live/plan-operations';
 import { refusalIn } from '../live/command';
 import { Units } from '../preferences/units.service';
 import { systemKindNames } from '../systems/system-words';
+import { dayWords } from '../ui/day';
 import { Caution } from '../ui/caution';
 import { valueOf } from '../ui/loadable';
 import { PageHead } from '../ui/page-head';
@@ -56,6 +57,7 @@ export class MethodPage {
     return visit.recovered.bookings > 0 ? 'Account' : 'Cylinders';
   });
   protected readonly names = methodNames;
+  protected readonly said = (day: string): string => dayWords(day);
 
   protected readonly plan = computed(() => valueOf(this.session.plan()));
   protected readonly refused = computed(() => {

@@ -163,6 +163,7 @@ export class MethodSession {
         proposed: plan.decision.chosen ?? null,
         why: draft.why.trim(),
         failed: draft.failed,
+        burntOut: draft.compressor === 'burnt-out',
         ambientK: question.look.T,
         standingPa: question.look.standing ?? null,
         factsVersion: draft.seenVersion ?? visit.system.factsVersion,

@@ -61,8 +61,10 @@ export class Units {
     return `${number} ${label}`.trim();
   }
 
-  /** The unit that is not on this person's scale. */
-  readonly otherMassUnit = computed<MassUnit>(() => (this.preferences().mass === 'kg' || this.preferences().mass === 'g' ? 'lb' : 'kg'));
+  /** The unit that is not on this scale. */
+  otherMassUnit(unit: MassUnit = this.preferences().mass): MassUnit {
+    return unit === 'kg' || unit === 'g' ? 'lb' : 'kg';
+  }
 
   temperature(T: number, decimals = 0): string {
     const { temperature } = this.preferences();

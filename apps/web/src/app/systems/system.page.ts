@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, linkedSignal, signal, untracked } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute, RouterLink } from '@angular/router';
 import type { SavedFacts, System } from '@hygromet/contract/system';
@@ -11,6 +11,7 @@ import { whereAtRest } from '@hygromet/core/planning/where';
 import { momentText } from '../cylinders/cylinder-words';
 import { asked } from '../live/asked';
 import { command, refusalIn } from '../live/command';
+import { ledger } from '../live/ledger';
 import { newKey } from '../live/new-key';
 import { PropertyService } from '../live/property.service';
 import { Registers } from '../live/registers.service';
@@ -48,8 +49,8 @@ export class SystemPage {
   protected readonly units = inject(Units);
   private readonly id = inject(ActivatedRoute).snapshot.paramMap.get('id') ?? '';
   protected readonly system = toSignal(loadable(this.registers.system$(this.id)), { initialValue: waiting });
-  private readonly entries = toSignal(loadable(this.registers.movementsOf$(this.id)), { initialValue: waiting });
-  protected readonly movements = computed(() => valueOf(this.entries()) ?? []);
+  protected readonly ledger = ledger({ account: this.id });
+  protected readonly movements = computed(() => valueOf(this.ledger.entries()) ?? []);
   private readonly known = computed(() => valueOf(this.system()));
 
   protected readonly kind = computed(() => kindOf(this.known()?.kind ?? 'split'));
@@ -86,18 +87,29 @@ export class SystemPage {
       : undefined;
   });
 
-  /** Follows what is stored until somebody types. */
-  protected readonly draft = linkedSignal<FactsDraft>(() =>
-    draftOf(this.known()?.facts ?? {}, this.preferences().mass === 'kg', this.preferences().pressure === 'psig' ? 'psig' : 'barg'),
-  );
+  /** The version that was being changed when somebody began to type; nothing while nobody has. */
+  private readonly begunAt = signal<number | undefined>(undefined);
+  /** Follows what is stored until somebody types; from then on it is theirs until it is saved. */
+  protected readonly draft = linkedSignal<number | undefined, FactsDraft>({
+    source: computed(() => (this.begunAt() === undefined ? (this.known()?.version ?? 0) : undefined)),
+    computation: (stored, before) => (stored === undefined && before !== undefined ? before.value : untracked(() => this.storedDraft())),
+  });
   protected readonly asked = signal(false);
   protected readonly saving = command(
     (body: SavedFacts) => this.registers.saveSystemFacts$(this.id, body),
-    () => this.saved.set(true),
+    () => {
+      this.begunAt.set(undefined);
+      this.saved.set(true);
+    },
   );
   protected readonly saved = signal(false);
   protected readonly busy = computed(() => this.saving.state().state === 'busy');
   protected readonly refused = computed(() => refusalIn(this.saving.state()));
+  /** Somebody else has saved meanwhile: their state is read, and what is typed here stays until the person decides. */
+  protected readonly overtaken = computed(() => {
+    const state = this.saving.state();
+    return state.state === 'refused' && state.refusal.code === 'changed-meanwhile';
+  });
 
   protected readonly compressors = [AS_USUAL, ...compressorTypes.map((value) => ({ value, label: compressorNames[value] }))];
   protected readonly ports = [AS_USUAL, ...Object.entries(portNames).map(([value, label]) => ({ value, label }))];
@@ -121,6 +133,12 @@ export class SystemPage {
     () => undefined,
   );
 
+  constructor() {
+    effect(() => {
+      if (this.overtaken()) untracked(() => this.registers.readAgain());
+    });
+  }
+
   protected setValve = ({ valves }: FactsDraft, valve: string, state: string) => ({ ...valves, [valve]: state });
 
   protected setVolume = ({ volumes }: FactsDraft, part: PartWithVolume, own: Partial<FactsDraft['volumes'][PartWithVolume]>) => ({
@@ -130,6 +148,7 @@ export class SystemPage {
 
   protected edit(part: Partial<FactsDraft>): void {
     this.saved.set(false);
+    this.begunAt.update((version) => version ?? this.known()?.version);
     this.draft.update((draft) => ({ ...draft, ...part }));
   }
 
@@ -137,6 +156,21 @@ export class SystemPage {
     this.asked.set(true);
     const [facts, system] = [factsOf(this.draft()), this.known()];
     if (facts === undefined || system === undefined) return;
-    this.saving.send({ version: system.version, facts, recordedBy: this.preferences().person });
+    this.saving.send({ version: this.begunAt() ?? system.version, facts, recordedBy: this.preferences().person });
+  }
+
+  private storedDraft(): FactsDraft {
+    const { mass, pressure } = this.preferences();
+    return draftOf(this.known()?.facts ?? {}, mass === 'kg', pressure === 'psig' ? 'psig' : 'barg');
+  }
+
+  protected takeTheirs(): void {
+    this.saving.reset();
+    this.begunAt.set(undefined);
+  }
+
+  protected saveOver(): void {
+    this.begunAt.set(this.known()?.version);
+    this.save();
   }
 }

@@ -14,7 +14,7 @@ const todo: Readonly<Record<CylinderFlag, string>> = {
   'over-rated': 'move it into a higher class',
   overdrawn: 'weigh it in',
   overdue: 'have it requalified',
-  airy: 'purge it, or send it in',
+  airy: 'check it again, or send it in',
   'wrong-tare': 'find out why',
   'due-soon': 'have it requalified',
   'long-full': 'send it to the reclaimer',

@@ -12,7 +12,9 @@ import { loadable, valueOf, waiting } from '../ui/loadable';
 import { PageHead } from '../ui/page-head';
 import { TextField } from '../ui/text-field';
 import { DueList } from './due-list';
-import { byDay, dayOf, nextOf } from './visit-words';
+import { NextTruck } from '../truck/next-truck';
+import { byDay, nextOf } from './visit-words';
+import { dayOf, dayWords } from '../ui/day';
 
 interface VisitDraft {
   readonly key: string;
@@ -24,12 +26,12 @@ interface VisitDraft {
 /** The visits of the day, how each stands, and the one thing to do next. */
 @Component({
   selector: 'hy-today-page',
-  imports: [ChoiceField, DueList, PageHead, RouterLink, TextField],
+  imports: [ChoiceField, DueList, NextTruck, PageHead, RouterLink, TextField],
   template: `
     <hy-page-head title="Today" [line]="line()">
       <a class="button" routerLink="/truck">Load the truck</a>
       @if (nextDay(); as day) {
-        <a class="button" routerLink="/truck" [queryParams]="{ day }">Truck of {{ day }}</a>
+        <a class="button" routerLink="/truck" [queryParams]="{ day }">Truck of {{ said(day) }}</a>
       }
     </hy-page-head>
     @switch (visits().state) {
@@ -51,7 +53,7 @@ interface VisitDraft {
                       ><b>{{ visit.system.site }}, {{ visit.system.name }}</b></a
                     >
                     <p class="second">
-                      {{ visit.system.refrigerant }} · {{ visit.reason }}{{ group.name === 'Today' ? '' : ' · ' + visit.day }}
+                      {{ visit.system.refrigerant }} · {{ visit.reason }}{{ group.name === 'Today' ? '' : ' · ' + said(visit.day) }}
                     </p>
                   </div>
                   <p class="next">{{ next(visit) }}</p>
@@ -74,6 +76,12 @@ interface VisitDraft {
           @if (refused(); as sentence) {
             <p role="alert" class="refused">{{ sentence }}</p>
           }
+          @if (nextDay(); as day) {
+            <!-- the solver is large: it comes after the page is up -->
+            @defer (on timer(1500ms)) {
+              <hy-next-truck [day]="day" />
+            }
+          }
           <hy-due-list />
           <section aria-label="Open a visit">
             <h2>Open a visit</h2>
@@ -88,8 +96,8 @@ interface VisitDraft {
               />
               <hy-text-field
                 label="Day"
-                placeholder="2026-11-26"
-                [text]="d.day"
+                type="date"
+                [text]="day()"
                 (textChange)="change({ day: $event })"
                 [asked]="asked()"
                 [problem]="field('/day')"
@@ -122,10 +130,12 @@ export class TodayPage {
   private readonly stored = inject(Drafts).open<VisitDraft>('new-visit', () => ({
     key: newKey(),
     system: '',
-    day: this.today,
+    day: '',
     reason: '',
   }));
   protected readonly draft = this.stored.value.asReadonly();
+  /** Today until another day is chosen, also in a draft of yesterday. */
+  protected readonly day = computed(() => this.draft().day || this.today);
   protected readonly asked = signal(false);
   protected readonly visits = toSignal(loadable(this.registers.visits$), { initialValue: waiting });
   private readonly systems = toSignal(loadable(this.registers.systems$), { initialValue: waiting });
@@ -151,6 +161,7 @@ export class TodayPage {
     this.asked() && this.draft().system === '' ? 'Choose the system that is visited.' : this.field('/system'),
   );
   protected readonly next = nextOf;
+  protected readonly said = (day: string): string => dayWords(day);
 
   private readonly opening = command(this.registers.addVisit$, ({ system }) => {
     this.stored.clear();
@@ -170,8 +181,8 @@ export class TodayPage {
 
   protected open(): void {
     this.asked.set(true);
-    const { key, system, day, reason } = this.draft();
-    if (system === '' || day.trim() === '' || reason.trim() === '') return;
-    this.opening.send({ key, system, day: day.trim(), reason: reason.trim(), recordedBy: this.preferences().person });
+    const { key, system, reason } = this.draft();
+    if (system === '' || reason.trim() === '') return;
+    this.opening.send({ key, system, day: this.day(), reason: reason.trim(), recordedBy: this.preferences().person });
   }
 }

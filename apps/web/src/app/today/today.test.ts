@@ -5,8 +5,11 @@ import { of, throwError } from 'rxjs';
 import { aCylinder, aVisit as visitOf, render, stage } from '../../../test/scene';
 import { Refusal } from '../live/refusal';
 import { MethodPage } from '../method/method.page';
+import { NextTruck } from '../truck/next-truck';
+import { TruckSolver } from '../truck/truck-solver.service';
+import { dayOf } from '../ui/day';
 import { TodayPage } from './today.page';
-import { byDay, dayOf, nextOf } from './visit-words';
+import { byDay, nextOf } from './visit-words';
 
 const plan: VisitPlan = {
   method: 'recover',
@@ -46,10 +49,6 @@ test('visits stand by when they want attention; what is closed and past is gone'
     ['Later', ['d']],
   ]);
   expect(byDay([], '2026-11-26')).toEqual([{ name: 'Today', visits: [] }]);
-});
-
-test('a day is counted as the device counts it', () => {
-  expect(dayOf(new Date(2026, 0, 5, 23, 59))).toBe('2026-01-05');
 });
 
 describe('the page', () => {
@@ -142,6 +141,28 @@ test('cylinders that want something stand on today, the gravest first, with what
   stage({ registers: { cylinders$: of(cylinders) } });
   const { root, text } = await render(TodayPage);
   const lines = [...root.querySelectorAll('hy-due-list li')].map(({ textContent }) => (textContent ?? '').replace(/\s+/g, ' ').trim());
-  expect(lines).toEqual(['C-0711 % air in it, vanpurge it, or send it in', 'C-08retest by 01-27, vanhave it requalified']);
+  expect(lines).toEqual(['C-0711 % air in it, vancheck it again, or send it in', 'C-08retest by 01-27, vanhave it requalified']);
   expect(text()).toContain('calendar feed (ICS)');
+});
+
+describe('the truck of the next day', () => {
+  const later = '2999-01-02';
+  const withSolver = (short: readonly object[]) => {
+    const solve$ = () => of({ plan: { loads: [], short, weight: 0 }, proved: true });
+    stage({
+      registers: { visits$: of([aVisit({ day: later })]) },
+      providers: [{ provide: TruckSolver, useValue: { solve$ } }],
+    });
+    return render(NextTruck, { day: later });
+  };
+
+  test('what has no room on it is said on Today, with the remedy', async () => {
+    const { text } = await withSolver([{ stop: 'v1', kg: 3.5 }]);
+    expect(text()).toContain('Truck of Wed 2 Jan 2999');
+    expect(text()).toMatch(/Planetarium: 7\.8 lb of R-410A have no room\. Get an evacuated recovery cylinder/);
+  });
+
+  test('that nothing is missing is said as well', async () => {
+    expect((await withSolver([])).text()).toContain('Everything that the visits may bring has room in the van.');
+  });
 });

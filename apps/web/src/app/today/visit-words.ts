@@ -19,9 +19,3 @@ export function byDay(visits: readonly Visit[], today: string): { readonly name:
     { name: 'Later', visits: oldestFirst(open.filter(({ day }) => day > today)) },
   ].filter(({ name, visits: own }) => own.length > 0 || name === 'Today');
 }
-
-/** The day as this device counts it, "2026-11-26". */
-export function dayOf(date: Date): string {
-  const two = (value: number) => String(value).padStart(2, '0');
-  return `${date.getFullYear()}-${two(date.getMonth() + 1)}-${two(date.getDate())}`;
-}

@@ -15,17 +15,17 @@ import { FillSession } from './fill.session';
     @let c = cylinder();
     <section class="main-column" aria-label="Booked">
       @if (session.draft().booked; as booked) {
-        @if (booked.limits; as limits) {
+        @if (stopKg(); as stop) {
           <hy-big-number what="Booked. Left until the stop weight" [number]="left().number" [unit]="left().unit">
             <p>
-              moved <b>{{ units.massText(booked.movement.massKg) }}</b>
+              moved <b>{{ session.onScale(booked.movement.massKg) }}</b>
             </p>
             <p>
-              {{ c.name }} now holds <b>{{ units.massText(booked.to.massKg) }}</b>
+              {{ c.name }} now holds <b>{{ session.onScale(booked.to.massKg) }}</b>
             </p>
-            <p>stop at {{ units.massText(limits.stopGrossKg, 'down') }} gross</p>
+            <p>stop at {{ session.onScale(stop, 'down') }} gross</p>
           </hy-big-number>
-          <hy-weight-beam [tareKg]="c.tareKg" [nowKg]="c.tareKg + booked.to.massKg" [stopKg]="limits.stopGrossKg" />
+          <hy-weight-beam [tareKg]="c.tareKg" [nowKg]="c.tareKg + booked.to.massKg" [stopKg]="stop" [unit]="session.scaleUnit()" />
         }
         @if (booked.overfilledByKg; as over) {
           <hy-caution [grave]="true"
@@ -79,5 +79,14 @@ export class BookedStage {
   protected readonly session = inject(FillSession);
   protected readonly units = inject(Units);
   protected readonly cylinder = computed(() => valueOf(this.session.cylinder())!); // the page shows this stage only with its cylinder
-  protected readonly left = computed(() => this.units.mass(Math.max(0, this.session.draft().booked?.limits?.mayAddKg ?? 0), 'down'));
+  private readonly booked = computed(() => this.session.draft().booked);
+  /** As it was told before the transfer, and never above the limit of what is in it now. */
+  protected readonly stopKg = computed(() => {
+    const { limits, movement } = this.booked() ?? {};
+    return limits ? Math.min(limits.stopGrossKg, movement?.target?.grossKg ?? Infinity) : undefined;
+  });
+  protected readonly left = computed(() => {
+    const nowKg = this.cylinder().tareKg + (this.booked()?.to.massKg ?? 0);
+    return this.units.mass(Math.max(0, (this.stopKg() ?? 0) - nowKg), 'down', this.session.scaleUnit());
+  });
 }

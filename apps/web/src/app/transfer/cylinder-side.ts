@@ -41,6 +41,6 @@ export class CylinderSide {
   });
   protected readonly label = computed(() => {
     const { flags, refrigerant } = this.cylinder();
-    return flags.includes('mixed') ? 'a mixture' : (refrigerant ?? this.session.incoming() ?? '');
+    return flags.includes('mixed') ? 'a mixture' : (refrigerant ?? this.session.incoming()?.name ?? '');
   });
 }

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { hottestPlaces, placeProblem } from '../cylinders/hottest-place';
 import { readQuantity } from '../ui/quantity-entry';
 import { BigNumber } from '../ui/big-number';
 import { Caution } from '../ui/caution';
@@ -9,6 +10,7 @@ import { QuantityField } from '../ui/quantity-field';
 import { RefrigerantField } from '../ui/refrigerant-field';
 import { TextField } from '../ui/text-field';
 import { WeightBeam } from '../ui/weight-beam';
+import { WeightKeys } from '../ui/weight-keys';
 import { Units } from '../preferences/units.service';
 import { CylinderSide } from './cylinder-side';
 import { lessText } from './less-text';
@@ -17,7 +19,7 @@ import { FillSession } from './fill.session';
 /** Before the first gram moves: what is in it, which limit applies, and the reading at which to stop. */
 @Component({
   selector: 'hy-cylinder-stage',
-  imports: [BigNumber, Caution, ChoiceField, CylinderSide, LimitsTable, QuantityField, RefrigerantField, TextField, WeightBeam],
+  imports: [BigNumber, Caution, ChoiceField, CylinderSide, LimitsTable, QuantityField, RefrigerantField, TextField, WeightBeam, WeightKeys],
   templateUrl: './cylinder.stage.html',
   styleUrls: ['../ui/columns.css', './stage.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -37,13 +39,17 @@ export class CylinderStage {
     const [limits, shutAt] = [this.limits(), this.session.shutAt()];
     return limits === undefined || shutAt === undefined ? undefined : { ...limits, shutAt };
   });
-  protected readonly stop = computed(() => this.units.mass(this.session.shutAt()?.gross ?? 0, 'down'));
+  protected readonly stop = computed(() => this.units.mass(this.session.shutAt()?.gross ?? 0, 'down', this.session.scaleUnit()));
+  protected readonly stopNet = computed(() => this.session.onScale((this.session.shutAt()?.gross ?? 0) - this.cylinder().tareKg, 'down'));
+  protected readonly otherUnit = computed(() => this.units.otherMassUnit(this.session.scaleUnit()));
   /** Until the valve is shut; what is over the limit already is told apart. */
   protected readonly room = computed(() => {
     const { gross = 0 } = this.session.shutAt() ?? {};
     return Math.max(0, (this.session.ruling()?.mayAdd ?? 0) - (this.session.ruling()?.gross ?? 0) + gross);
   });
-  protected readonly less = computed(() => lessText(this.session.ruling()?.gross ?? 0, this.session.shutAt(), this.units));
+  protected readonly less = computed(() =>
+    lessText(this.session.ruling()?.gross ?? 0, this.session.shutAt(), { massText: this.session.onScale }),
+  );
   protected readonly hoses = [
     { value: 'three-eighths', label: 'one 3/8 in hose' },
     { value: 'quarter-inch', label: 'one 1/4 in hose' },
@@ -55,26 +61,22 @@ export class CylinderStage {
     const from = (kind: string) => accounts.filter((account) => account.kind === kind && account.id !== this.session.cylinderId);
     const refrigerants = new Map((valueOf(this.session.systems()) ?? []).map(({ id, refrigerant }) => [id, refrigerant]));
     const systems = from('system').map(({ id, name }) => ({ value: id, label: `${name} (${refrigerants.get(id) ?? ''})` }));
-    const others = [...from('cylinder'), ...from('supplier'), ...from('hoses'), ...from('unexplained')].map(({ id, name }) => ({
-      value: id,
-      label: name,
-    }));
-    return [{ value: '', label: 'Choose a system' }, ...systems, ...others];
+    const cylinders = from('cylinder')
+      .filter(({ massKg }) => massKg > 0)
+      .map(({ id, name, massKg }) => ({ value: id, label: `${name} (${this.units.massText(massKg)} in it)` }));
+    const others = [...from('supplier'), ...from('hoses'), ...from('unexplained')].map(({ id, name }) => ({ value: id, label: name }));
+    return [{ value: '', label: 'Choose where it comes from' }, ...systems, ...cylinders, ...others];
   });
-  protected readonly sourceProblem = computed(() =>
-    this.session.asked() && this.session.source() === undefined ? 'Choose the system it comes from.' : undefined,
-  );
+  protected readonly sourceProblem = computed(() => {
+    if (this.session.sourceUnread()) return 'What is in it cannot be read now. Choose it again when the server answers.';
+    return this.session.asked() && this.session.source() === undefined ? 'Choose where it comes from.' : undefined;
+  });
   protected readonly refrigerantProblem = computed(() =>
     this.session.asked() && this.session.incoming() === undefined ? 'Say which refrigerant it is.' : undefined,
   );
 
-  protected readonly placeChoices = computed<readonly Choice[]>(() => [
-    ...this.session.places.map(({ id, name, T }) => ({ value: id, label: `${name}, ${this.units.temperature(T)}` })),
-    ...(this.session.place() === 'organisation'
-      ? [{ value: 'organisation', label: `As in the settings, ${this.units.temperature(this.session.hottestK() ?? 0)}` }]
-      : []),
-    { value: 'own', label: 'Another temperature' },
-  ]);
+  protected readonly placeProblem = placeProblem;
+  protected readonly placeChoices = computed(() => hottestPlaces(this.session.place(), this.session.organisationK(), this.units));
 
   protected book(): void {
     const before = readQuantity('mass', this.session.draft().before);

@@ -1,5 +1,6 @@
+import type { ComingIn } from '@hygromet/contract/coming-in';
 import type { FillLimit } from '@hygromet/core/cylinder/fill-limit';
-import type { Objection } from '@hygromet/core/cylinder/suitability';
+import type { Objection } from '@hygromet/core/cylinder/objection';
 import type { PressureRating } from '@hygromet/core/cylinder/pressure-rating';
 import type { Cylinder } from '@hygromet/contract/cylinder';
 import type { Units } from '../preferences/units.service';
@@ -16,7 +17,7 @@ export interface FillCaution {
 /** The facts that are there so far; what is not known yet is left out. */
 export interface FillFacts {
   readonly cylinder: Cylinder;
-  readonly incoming: string | undefined;
+  readonly incoming: Pick<ComingIn, 'name' | 'airy'> | undefined;
   readonly safetyGroup: string | null | undefined;
   readonly ruling: FillLimit | undefined;
   /** What speaks against this cylinder for what would come in. */
@@ -34,6 +35,7 @@ export function fillCautions(facts: FillFacts, units: Units): readonly FillCauti
     ...objected(facts),
     overfilled(facts, units),
     mixing(facts),
+    airComesAlong(facts),
     overdue(facts),
     overRated(facts, units),
     hot(facts, units),
@@ -72,13 +74,26 @@ function overfilled({ cylinder, ruling, nowKg, heat }: FillFacts, units: Units):
   };
 }
 
-function mixing({ cylinder, incoming }: FillFacts): FillCaution | undefined {
-  if (cylinder.refrigerant === null || incoming === undefined || cylinder.refrigerant === incoming) return undefined;
+/** By the label, and by the shares of what is in both: a mixture is not what its label says. */
+function mixing({ cylinder, incoming, objections }: FillFacts): FillCaution | undefined {
+  if (cylinder.refrigerant === null || incoming === undefined) return undefined;
+  if (cylinder.refrigerant === incoming.name && !objections.includes('other-refrigerant')) return undefined;
+  const holds = cylinder.flags.includes('mixed') ? 'holds a mixture' : `is for ${cylinder.refrigerant}`;
   return {
     code: 'mixing',
     grave: true,
     stops: true,
-    sentence: `${cylinder.name} is for ${cylinder.refrigerant}, the system holds ${incoming}. Mixed they can often not be reclaimed: take another cylinder.`,
+    sentence: `${cylinder.name} ${holds}, and ${incoming.name} would come in. Mixed they can often not be reclaimed: take another cylinder.`,
+  };
+}
+
+function airComesAlong({ incoming }: FillFacts): FillCaution | undefined {
+  if (incoming === undefined || !incoming.airy) return undefined;
+  return {
+    code: 'air-comes-along',
+    grave: true,
+    stops: true,
+    sentence: 'A check found air in the cylinder it comes from: it would come along. Its own page says what to do first.',
   };
 }
 
@@ -119,12 +134,13 @@ function hot({ heat, hottestK, nowKg, ruling }: FillFacts, units: Units): FillCa
 }
 
 function flammable({ safetyGroup, incoming, cylinder }: FillFacts): FillCaution | undefined {
-  const name = incoming ?? cylinder.refrigerant;
-  if (safetyGroup === undefined || safetyGroup === null || safetyGroup.endsWith('1') || name === null) return undefined;
+  const name = incoming?.name ?? cylinder.refrigerant;
+  if (safetyGroup === undefined || safetyGroup?.endsWith('1') === true || name === null) return undefined;
+  const burns = safetyGroup === null ? `${name} has no safety group: take it as burning.` : `${name} burns (${safetyGroup}).`;
   return {
     code: 'flammable',
     grave: false,
     stops: false,
-    sentence: `${name} burns (${safetyGroup}). Cylinder and machine rated for it, the cylinder free of air, no ignition source, ventilate.`,
+    sentence: `${burns} Cylinder and machine rated for it, the cylinder free of air, no ignition source, ventilate.`,
   };
 }

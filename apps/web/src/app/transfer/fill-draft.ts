@@ -1,7 +1,8 @@
 import { newKey } from '../live/new-key';
 import type { Preferences } from '../preferences/preferences';
 import { emptyEntry, type QuantityEntry } from '../ui/quantity-entry';
-import type { Booked } from '@hygromet/contract/movement';
+import type { When } from '../ui/when';
+import type { Booked, ScaleTarget } from '@hygromet/contract/movement';
 
 /** Everything a person has typed about one fill, kept on the device until it is booked. */
 export interface FillDraft {
@@ -23,8 +24,14 @@ export interface FillDraft {
   readonly scaleOff: QuantityEntry;
   readonly hose: string;
   readonly oilPercent: string;
+  /** The reading of this stage was asked back, and is right. */
+  readonly certain: boolean;
+  /** The reading at which the valve was to be shut, as it was told when the transfer was started. */
+  readonly target: ScaleTarget | null;
   readonly acceptMixing: boolean;
-  /** When it was first sent: a repeated sending is the same booking. */
+  readonly when: When;
+  readonly note: string;
+  /** The instant that was first sent: a repeated sending is the same booking. */
   readonly happenedAt: string;
   readonly booked: Booked | null;
 }
@@ -42,7 +49,11 @@ export const newFillDraft = ({ mass, temperature }: Preferences): FillDraft => (
   scaleOff: mass === 'kg' || mass === 'g' ? { ...emptyEntry('kg'), text: '0.05' } : { ...emptyEntry('lb'), text: '0.1' },
   hose: 'three-eighths',
   oilPercent: '0',
+  certain: false,
+  target: null,
   acceptMixing: false,
+  when: '',
+  note: '',
   happenedAt: '',
   booked: null,
 });

@@ -16,7 +16,9 @@ test('weigh, start, read after, book: the number to stop at stands throughout', 
     limits: { stopGrossKg: 17.59, mayAddKg: 1.17 },
     overfilledByKg: null,
   };
-  const { type, press, text } = await open({ bookTransfer$: () => of(booked) });
+  const { type, press, text } = await open({
+    bookTransfer$: ({ target }: { target: object }) => of({ ...booked, movement: { ...booked.movement, target } }),
+  });
   // the limit of 38.7 lb, less a tenth for the scale and what one hose still holds
   expect(text()).toContain('Close the valve when the scale reads38.5 lb gross');
   expect(text()).toContain('The limit is 38.7 lb, less 0.10 lb for the scale, 0.18 lb still in the hose.');
@@ -29,6 +31,19 @@ test('weigh, start, read after, book: the number to stop at stands throughout', 
   await press('Book the transfer');
   expect(text()).toContain('Booked. Left until the stop weight');
   expect(text()).toContain('C-07 now holds 19.0 lb');
+  expect(text()).toContain('stop at 38.5 lb gross'); // as it was told before
+});
+
+test.each([
+  ['kg', '11.16', /reads\s*17\.46 kg gross\s*9\.66 kg net · 38\.5 lb gross/],
+  ['lb-oz', '24', /reads\s*38 lb 8 oz gross\s*21 lb 4 oz net · 17\.46 kg gross/],
+])('the stop is told in the unit of the scale that is read: %s', async (unit, digits, words) => {
+  const { type, text, root } = await open();
+  await type('Unit of Scale reads now', unit);
+  await type('Scale reads now', digits);
+  await type('Comes from', 's1');
+  expect(text()).toMatch(words);
+  expect(root.querySelector('hy-weight-beam [role=img]')?.getAttribute('aria-label')).toMatch(unit === 'kg' ? / kg$/ : / oz$/);
 });
 
 test('nothing typed is named when somebody wants to go on', async () => {
@@ -72,7 +87,7 @@ test('a refusal keeps everything that was typed', async () => {
 test('another refrigerant cannot be planned into it', async () => {
   const { type, text } = await open({ systems$: of([aSystem({ refrigerant: 'R-22' })]) });
   await type('Comes from', 's1');
-  expect(text()).toContain('C-07 is for R-410A, the system holds R-22');
+  expect(text()).toContain('C-07 is for R-410A, and R-22 would come in');
 });
 
 test('an empty cylinder asks where the refrigerant comes from', async () => {

@@ -62,6 +62,6 @@ export class FillPage {
   protected line(): string {
     const incoming = this.session.incoming();
     const source = this.session.source();
-    return source === undefined ? 'Stand it on the scale' : `from ${source.name}${incoming === undefined ? '' : `, ${incoming}`}`;
+    return source === undefined ? 'Stand it on the scale' : `from ${source.name}${incoming === undefined ? '' : `, ${incoming.name}`}`;
   }
 }

@@ -5,6 +5,7 @@ import { of, throwError } from 'rxjs';
 import { aCylinder, anAccount, aSystem, organisation, stage } from '../../../test/scene';
 import { Refusal } from '../live/refusal';
 import { valueOf } from '../ui/loadable';
+import { minuteOf } from '../ui/when';
 import { FillSession } from './fill.session';
 
 const answered = async () => {
@@ -61,7 +62,42 @@ test('it goes on when weight and source are there, and not before', async () => 
   await answered();
   session.start(false);
   expect(session.draft().stage).toBe('transfer');
-  expect(session.incoming()).toBe('R-410A');
+  expect(session.incoming()?.name).toBe('R-410A');
+});
+
+test('opened to take too much out of another cylinder, it knows where it comes from, and what that is', async () => {
+  const other = aCylinder({ id: 'c5', name: 'C-05', refrigerant: 'R-410A' });
+  const { kept } = stage({
+    query: { from: 'c5' },
+    drafts: { 'fill.c7': { before: pounds('24.6'), source: 's1' } },
+    registers: {
+      cylinder$: (id: string) => of(id === 'c5' ? other : aCylinder()),
+      accounts$: of([anAccount({ id: 'c5', kind: 'cylinder', name: 'C-05', massKg: 9 })]),
+    },
+    providers: [FillSession],
+  });
+  const session = TestBed.inject(FillSession);
+  await answered();
+  expect([session.source()?.name, session.incoming()?.name, session.saysItself()]).toEqual(['C-05', 'R-410A', true]);
+  expect(kept['hygromet.draft.fill.c7']).toContain('24.6');
+});
+
+test('of another cylinder that was chosen before nothing counts; one that cannot be read is no choice', async () => {
+  const accounts = ['c5', 'c6'].map((id) => anAccount({ id, kind: 'cylinder', name: id, massKg: 9 }));
+  const cylinder$ = (id: string) => {
+    if (id === 'c6') return throwError(() => new Refusal('offline', 'The server did not answer.'));
+    return of(id === 'c5' ? aCylinder({ id: 'c5', refrigerant: 'R-22', composition: { 'R-22': 1 } }) : aCylinder());
+  };
+  const { session } = await open({ cylinder$, accounts$: of(accounts) });
+  session.change({ source: 'c5', before: pounds('24.6') });
+  await answered();
+  expect(session.incoming()?.name).toBe('R-22');
+  session.change({ source: 'c6' });
+  expect(session.incoming()).toBeUndefined(); // at once
+  await answered();
+  expect([session.incoming(), session.sourceUnread()]).toEqual([undefined, true]);
+  session.start(false);
+  expect(session.draft().stage).toBe('cylinder');
 });
 
 test('a supplier does not say what comes: the person does', async () => {
@@ -134,6 +170,35 @@ test('a booking carries what was typed, and a second sending is the same booking
   expect(session.draft().after.text).toBe('36.2');
 });
 
+test('what happened earlier is booked with its time and note; a time to come is not sent', async () => {
+  const sent: { happenedAt: string; note?: string }[] = [];
+  const { session } = await open({ bookTransfer$: (body: (typeof sent)[number]) => (sent.push(body), of({ movement: { id: 'm2' } })) });
+  session.change({ before: pounds('24.6'), after: pounds('36.2'), source: 's1', stage: 'transfer', note: ' second hose ' });
+  session.change({ when: minuteOf(new Date(Date.now() + 3_600_000)) });
+  session.book();
+  expect(sent).toHaveLength(0);
+  session.change({ when: '2026-11-02T15:10' });
+  session.book();
+  await answered();
+  expect(sent[0]).toMatchObject({ happenedAt: new Date(2026, 10, 2, 15, 10).toISOString(), note: 'second hose' });
+});
+
+test('a time that the server refused is not sent again', async () => {
+  const sent: { happenedAt: string }[] = [];
+  const { session } = await open({
+    bookTransfer$: (body: (typeof sent)[number]) => {
+      sent.push(body);
+      return throwError(() => new Refusal('invalid-input', 'Still to come.', { '/happenedAt': 'Still to come.' }));
+    },
+  });
+  session.change({ before: pounds('24.6'), after: pounds('36.2'), source: 's1', stage: 'transfer' });
+  session.book();
+  await answered();
+  await new Promise((resolve) => setTimeout(resolve, 5)); // the clock goes on
+  session.book();
+  expect(sent[1]!.happenedAt > sent[0]!.happenedAt).toBe(true);
+});
+
 test('after a booking the account is shown, and another transfer begins with a new key', async () => {
   const { session } = await open({ bookTransfer$: () => of({ movement: { id: 'm2' } }) });
   const { key } = session.draft();
@@ -150,4 +215,48 @@ test('a draft of yesterday is found as it was left', async () => {
   const { session } = await open({}, { 'fill.c7': { before: pounds('24.6'), stage: 'transfer', source: 's1' } });
   expect(session.draft()).toMatchObject({ stage: 'transfer', source: 's1' });
   expect(session.weighed()).toBe(true);
+});
+
+test('a reading that can hardly be is asked back before it goes on, and taken when it is right', async () => {
+  const { session } = await open();
+  session.change({ source: 's1' });
+  session.readBefore(pounds('11.2'));
+  await answered();
+  session.readBefore(pounds('80'));
+  await answered();
+  expect(session.doubt()).toContain('more than before. Read the scale again.');
+  session.start(false);
+  expect(session.draft().stage).toBe('cylinder');
+  session.change({ certain: true });
+  session.start(false);
+  expect(session.draft().stage).toBe('transfer');
+});
+
+test('a jump during the transfer is asked back before it is booked', async () => {
+  const sent: object[] = [];
+  const { session } = await open({ bookTransfer$: (body: object) => (sent.push(body), of({})) });
+  session.change({ before: pounds('24.6'), source: 's1' });
+  await answered();
+  session.start(false);
+  session.change({ after: pounds('88.5') });
+  session.book();
+  expect(session.doubt()).toContain('63.9 lb more than before');
+  expect(sent).toEqual([]);
+  session.change({ certain: true });
+  session.book();
+  expect(sent).toHaveLength(1);
+});
+
+test('the reading at which to stop goes with the booking as it was told when the valve was opened', async () => {
+  const sent: { target?: { shown: object; rule: string; grossKg: number; limitGrossKg: number } }[] = [];
+  const { session } = await open({ bookTransfer$: (body: object) => (sent.push(body), of({})) });
+  session.change({ before: pounds('24.6'), source: 's1' });
+  await answered();
+  session.start(false);
+  session.change({ after: pounds('30.0') });
+  await answered();
+  session.book();
+  const target = sent[0]?.target;
+  expect(target).toMatchObject({ shown: { text: '38.5', unit: 'lb' }, rule: 'not-liquid-full-131F' });
+  expect(target!.grossKg).toBeLessThan(target!.limitGrossKg);
 });

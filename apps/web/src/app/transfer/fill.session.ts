@@ -1,25 +1,30 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute } from '@angular/router';
-import places from '@hygromet/core/cylinder/hottest-places.json';
+import { candidateOf } from '@hygromet/contract/candidate';
+import { comingIn } from '@hygromet/contract/coming-in';
+import type { ScaleTarget } from '@hygromet/contract/movement';
+import { sameWeight } from '@hygromet/core/cylinder/same-weight';
 import type { Hose } from '@hygromet/core/cylinder/stop-weight';
+import type { MassUnit } from '@hygromet/core/units/mass';
 import { celsius } from '@hygromet/core/units/temperature';
-import { candidateOf } from '../cylinders/candidate';
+import { of, switchMap } from 'rxjs';
+import { hottestAt, usualPlace } from '../cylinders/hottest-place';
 import { asked } from '../live/asked';
-import { command } from '../live/command';
+import { command, refusalIn } from '../live/command';
 import { Drafts } from '../live/draft.service';
 import { newKey } from '../live/new-key';
 import { PropertyService } from '../live/property.service';
 import { Registers } from '../live/registers.service';
 import { PreferencesService } from '../preferences/preferences.service';
-import { Units } from '../preferences/units.service';
+import { Units, type Rounding } from '../preferences/units.service';
 import { loadable, valueOf, waiting } from '../ui/loadable';
-import { readQuantity } from '../ui/quantity-entry';
+import { readQuantity, type QuantityEntry } from '../ui/quantity-entry';
+import { readWhen } from '../ui/when';
 import { fillCautions } from './fill-cautions';
+import { fillDoubt } from './fill-doubt';
 import { newFillDraft, type FillDraft } from './fill-draft';
 
-/** A scale and a ledger that differ by less are one. */
-const SAME_WEIGHT_KG = 0.05;
 const WEIGHED_TO_KG = 0.005;
 
 /** One fill of one cylinder, from the weight before to the booking: what was typed, and everything that follows from it. */
@@ -49,19 +54,30 @@ export class FillSession {
   readonly before = computed(() => readQuantity('mass', this.draft().before));
   readonly after = computed(() => readQuantity('mass', this.draft().after));
   readonly source = computed(() => valueOf(this.accounts())?.find(({ id }) => id === this.draft().source));
-  private readonly sourceSystem = computed(() => valueOf(this.systems())?.find(({ id }) => id === this.draft().source));
-
-  /** Designation of what would come in; nothing until a source is chosen. */
-  readonly incoming = computed(
-    () => this.sourceSystem()?.refrigerant ?? (this.source() === undefined ? undefined : (this.draft().refrigerant ?? undefined)),
+  private readonly sourceCylinder = toSignal(
+    toObservable(computed(() => (this.source()?.kind === 'cylinder' ? this.source()?.id : undefined))).pipe(
+      switchMap((id) => (id === undefined ? of(waiting) : loadable(this.registers.cylinder$(id)))),
+    ),
+    { initialValue: waiting },
   );
-  readonly saysItself = computed(() => this.source() === undefined || this.source()?.kind === 'system');
+
+  /** Nothing until a source is chosen, and known. */
+  readonly incoming = computed(() => {
+    const [into, source] = [this.known(), this.source()];
+    if (into === undefined || source === undefined) return undefined;
+    const cylinder = source.kind === 'cylinder' ? valueOf(this.sourceCylinder()) : undefined;
+    if (source.kind === 'cylinder' && cylinder?.id !== source.id) return undefined; // on its way: that of the choice before does not count
+    const system = valueOf(this.systems())?.find(({ id }) => id === source.id);
+    return comingIn({ system, cylinder, refrigerant: this.draft().refrigerant, into, nominal: this.nominal });
+  });
+  readonly sourceUnread = computed(() => this.source()?.kind === 'cylinder' && this.sourceCylinder().state === 'failed');
+  readonly saysItself = computed(() => [undefined, 'system', 'cylinder'].includes(this.source()?.kind));
   private readonly nominal = (id: string | null | undefined) => valueOf(this.refrigerants())?.find((refrigerant) => refrigerant.id === id);
 
   /** What the limits are computed for: the content, else the label, else what would come in. */
   readonly composition = computed(() => {
     const cylinder = this.known();
-    return cylinder?.composition ?? this.nominal(cylinder?.refrigerant ?? this.incoming())?.composition;
+    return cylinder?.composition ?? this.nominal(cylinder?.refrigerant)?.composition ?? this.incoming()?.composition;
   });
 
   readonly grossBefore = computed(() => {
@@ -74,7 +90,17 @@ export class FillSession {
     const after = this.after();
     return this.draft().stage === 'transfer' && after.state === 'good' ? after.si : this.grossBefore();
   });
+  /** What the scale in front of the person shows: the stop is told as it will stand there. */
+  readonly scaleUnit = computed(() => this.draft().before.unit as MassUnit); // the field offers only these
+  readonly onScale = (kg: number, rounding?: Rounding): string => this.units.massText(kg, rounding, this.scaleUnit());
   readonly weighed = computed(() => this.before().state === 'good');
+  /** A reading that can hardly be, until the person says that it is right. */
+  readonly doubt = computed(() => {
+    const [cylinder, before, after] = [this.known(), this.before(), this.after()];
+    if (cylinder === undefined || this.draft().certain) return undefined;
+    const read = (reading: typeof before) => (reading.state === 'good' ? reading.si : undefined);
+    return fillDoubt({ cylinder, stage: this.draft().stage, before: read(before), after: read(after) }, this.units);
+  });
   readonly belowTare = computed(() => this.sentenceBelowTare());
   private readonly content = computed(() => {
     const [cylinder, gross] = [this.known(), this.grossNow()];
@@ -87,23 +113,13 @@ export class FillSession {
     const [cylinder, before] = [this.known(), this.before()];
     if (cylinder === undefined || before.state !== 'good' || before.si < cylinder.tareKg) return undefined;
     const difference = before.si - cylinder.tareKg - cylinder.contentKg;
-    return Math.abs(difference) > SAME_WEIGHT_KG ? difference : undefined;
+    return sameWeight(difference) ? undefined : difference;
   });
 
-  readonly places = places.places;
-  readonly ownHottest = computed(() => readQuantity('temperature', this.draft().ownHottest));
+  readonly organisationK = computed(() => valueOf(this.organisation())?.hottestK);
   /** Until the person chooses, it is the organisation's own. */
-  readonly place = computed(
-    () => this.draft().place || (places.places.find(({ T }) => T === valueOf(this.organisation())?.hottestK)?.id ?? 'organisation'),
-  );
-  readonly hottestK = computed(() => {
-    const place = this.place();
-    if (place === 'own') {
-      const own = this.ownHottest();
-      return own.state === 'good' ? own.si : undefined;
-    }
-    return places.places.find(({ id }) => id === place)?.T ?? valueOf(this.organisation())?.hottestK;
-  });
+  readonly place = computed(() => this.draft().place || usualPlace(this.organisationK()));
+  readonly hottestK = computed(() => hottestAt(this.place(), this.draft().ownHottest, this.organisationK()));
 
   private readonly limitsQuestion = computed(() => {
     const [cylinder, composition, contentKg, hottestK, organisation] = [
@@ -191,31 +207,19 @@ export class FillSession {
     this.properties,
     'suit',
     computed(() => {
-      const [cylinder, organisation, hottestK, incoming] = [
-        this.known(),
-        valueOf(this.organisation()),
-        this.hottestK(),
-        this.nominal(this.incoming()),
-      ];
+      const [cylinder, organisation, hottestK, incoming] = [this.known(), valueOf(this.organisation()), this.hottestK(), this.incoming()];
       if (cylinder === undefined || organisation === undefined || hottestK === undefined || incoming === undefined) return undefined;
       const policy = { required: organisation.requiredRules, liquidShareAt131F: organisation.liquidShareAt131F };
-      // what comes into a cylinder marked for burnt-out refrigerant is taken to be that: the person has chosen it
-      const quality = cylinder.marks.kind === 'burn-out' ? ('burnt' as const) : ('usual' as const);
       return {
         cylinders: [{ id: cylinder.id, ...candidateOf(cylinder, (id) => this.nominal(id)?.composition) }],
-        incoming: {
-          composition: incoming.composition,
-          flammable: incoming.flammable,
-          quality,
-          owner: this.sourceSystem()?.site ?? cylinder.marks.owner,
-        },
+        incoming,
         policy,
         hottestK,
       };
     }),
   );
   /** Refrigerant straight from a supplier may go where virgin refrigerant is kept. */
-  private readonly objections = computed(() => {
+  readonly objections = computed(() => {
     const objections = valueOf(this.suited())?.[0]?.objections ?? [];
     return this.source()?.kind === 'supplier' ? objections.filter((own) => own !== 'virgin') : objections;
   });
@@ -228,7 +232,7 @@ export class FillSession {
       {
         cylinder,
         incoming,
-        safetyGroup: this.nominal(incoming ?? cylinder.refrigerant)?.safetyGroup,
+        safetyGroup: incoming === undefined ? this.nominal(cylinder.refrigerant)?.safetyGroup : incoming.safetyGroup,
         ruling: this.ruling(),
         objections: this.objections(),
         nowKg: this.grossNow(),
@@ -239,6 +243,9 @@ export class FillSession {
       this.units,
     );
   });
+  /** Two refrigerants were mixed: how it came is asked, and stays with the entry. */
+  readonly mixes = computed(() => this.draft().acceptMixing && this.cautions().some(({ code }) => code === 'mixing'));
+  readonly reasonMissing = computed(() => this.mixes() && this.draft().note.trim() === '');
   readonly stopped = computed(() => this.cautions().some(({ stops }) => stops));
 
   readonly booking = command(this.registers.bookTransfer$, (booked) => {
@@ -258,9 +265,11 @@ export class FillSession {
   );
 
   constructor() {
-    // a page that was opened for a visit knows where the refrigerant comes from
+    // a page that was opened for a visit, or to take too much out of another cylinder, knows where the refrigerant comes from
     const [visit, source] = [this.route.queryParamMap.get('visit'), this.route.queryParamMap.get('from')];
-    if (visit === null || source === null || visit === this.draft().visit) return;
+    if (source === null) return;
+    if (visit === null && this.draft().stage === 'cylinder') this.change({ source });
+    if (visit === null || visit === this.draft().visit) return;
     this.drafts.value.set({ ...newFillDraft(this.preferences()), visit, source });
   }
 
@@ -268,20 +277,30 @@ export class FillSession {
     this.drafts.value.update((draft) => ({ ...draft, ...part }));
   }
 
+  /** A scale keeps its unit: what is typed after follows. */
+  readBefore(before: QuantityEntry): void {
+    this.change({ before, after: { ...this.draft().after, unit: before.unit }, certain: false });
+  }
+
   /** Whether the first stage is complete, and on to the transfer if it is. */
   start(acceptMixing: boolean): void {
     this.asked.set(true);
     const complete = this.weighed() && this.belowTare() === undefined && this.source() !== undefined && this.incoming() !== undefined;
-    if (!complete) return;
+    if (!complete || this.doubt() !== undefined) return;
     this.asked.set(false);
-    this.change({ stage: 'transfer', acceptMixing });
+    this.change({ stage: 'transfer', acceptMixing, certain: false, target: this.targetNow() });
   }
 
   book(): void {
     this.asked.set(true);
     const [before, after] = [this.before(), this.after()];
-    if (before.state !== 'good' || after.state !== 'good') return;
-    if (this.draft().happenedAt === '') this.change({ happenedAt: new Date().toISOString() });
+    if (before.state !== 'good' || after.state !== 'good' || this.doubt() !== undefined) return;
+    const when = readWhen(this.draft().when, new Date());
+    if (when.state === 'bad' || this.reasonMissing()) return;
+    // sent again it is the same booking, unless its time was refused or is given now
+    const first =
+      this.draft().when === '' && this.draft().happenedAt !== '' && refusalIn(this.booking.state(), '/happenedAt') === undefined;
+    if (!first) this.change({ happenedAt: when.instant });
     const draft = this.draft();
     this.booking.send({
       key: draft.key,
@@ -293,8 +312,10 @@ export class FillSession {
       grossAfterKg: after.si,
       grossAfterTyped: after.typed,
       acceptMixing: draft.acceptMixing,
+      ...(draft.target === null ? {} : { target: draft.target }),
       ...(draft.visit === '' ? {} : { visit: draft.visit }),
       happenedAt: draft.happenedAt,
+      ...(draft.note.trim() === '' ? {} : { note: draft.note.trim() }),
       recordedBy: this.preferences().person,
     });
   }
@@ -304,6 +325,14 @@ export class FillSession {
     const { visit, source } = this.draft();
     this.drafts.value.set({ ...newFillDraft(this.preferences()), ...(visit === '' ? {} : { visit, source }) });
     this.booking.reset();
+  }
+
+  /** What a scale would be given: the weight, and how this person's scale shows it. */
+  private targetNow(): ScaleTarget | null {
+    const [shutAt, ruling] = [this.shutAt(), this.ruling()];
+    if (shutAt === undefined || ruling === undefined) return null;
+    const { number, unit } = this.units.mass(shutAt.gross, 'down', this.scaleUnit());
+    return { grossKg: Math.max(0, shutAt.gross), rule: ruling.rule, limitGrossKg: ruling.gross, shown: { text: number, unit } };
   }
 
   private sentenceBelowTare(): string | undefined {

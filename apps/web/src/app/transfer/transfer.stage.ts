@@ -1,45 +1,54 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { objectionWords } from '../cylinders/objection-words';
 import { refusalIn } from '../live/command';
 import { Units } from '../preferences/units.service';
 import { BigNumber } from '../ui/big-number';
 import { Caution } from '../ui/caution';
 import { valueOf } from '../ui/loadable';
 import { QuantityField } from '../ui/quantity-field';
+import { TextField } from '../ui/text-field';
 import { WeightBeam } from '../ui/weight-beam';
+import { WeightKeys } from '../ui/weight-keys';
+import { WhenField } from '../ui/when-field';
+import { beyondSource } from './beyond-source';
 import { CylinderSide } from './cylinder-side';
 import { FillSession } from './fill.session';
 
 /** While it flows and after: the stop in large, the reading after, and the booking. */
 @Component({
   selector: 'hy-transfer-stage',
-  imports: [BigNumber, Caution, CylinderSide, QuantityField, WeightBeam],
+  imports: [BigNumber, Caution, CylinderSide, QuantityField, TextField, WeightBeam, WeightKeys, WhenField],
   template: `
     @let c = cylinder();
     <div class="columns">
       <section class="main-column" aria-label="Transfer">
         @if (session.shutAt(); as shutAt) {
           <hy-big-number what="Close the valve when the scale reads" [number]="stop().number" [unit]="stop().unit + ' gross'">
-            <p>{{ units.massText(shutAt.gross, 'down', units.otherMassUnit()) }} gross</p>
+            <p>{{ units.massText(shutAt.gross, 'down', units.otherMassUnit(session.scaleUnit())) }} gross</p>
             <p>
-              moved <b>{{ units.massText(movedKg()) }}</b>
+              moved <b>{{ session.onScale(movedKg()) }}</b>
             </p>
             @if (beyond()) {
               <p class="over">
-                beyond the stop by <b>{{ units.massText(-leftKg()) }}</b>
+                beyond the stop by <b>{{ session.onScale(-leftKg(), 'up') }}</b>
               </p>
             } @else {
               <p>
-                left until the stop <b>{{ units.massText(leftKg(), 'down') }}</b>
+                left until the stop <b>{{ session.onScale(leftKg(), 'down') }}</b>
               </p>
             }
           </hy-big-number>
-          <hy-weight-beam [tareKg]="c.tareKg" [nowKg]="nowKg()" [stopKg]="shutAt.gross" />
+          <hy-weight-beam [tareKg]="c.tareKg" [nowKg]="nowKg()" [stopKg]="shutAt.gross" [unit]="session.scaleUnit()" />
         }
         <hy-caution>Stay with the cylinder while it fills. It warms and its pressure climbs; a float switch is no limit.</hy-caution>
         @if (session.draft().acceptMixing && session.stopped()) {
-          <hy-caution [grave]="true"
-            >This is booked as it happened, against a limit: the cylinder will be flagged until it is put right.</hy-caution
-          >
+          <hy-caution [grave]="true">
+            This is booked as it happened.
+            @if (against(); as list) {
+              What spoke against it stays with the entry: {{ list }}.
+            }
+            The cylinder will be flagged until it is put right.
+          </hy-caution>
         }
         <div class="narrow-fields">
           <hy-quantity-field
@@ -47,11 +56,40 @@ import { FillSession } from './fill.session';
             missing="The reading after the transfer is missing."
             kind="mass"
             [entry]="session.draft().after"
-            (entryChange)="session.change({ after: $event })"
+            (entryChange)="session.change({ after: $event, certain: false })"
             [asked]="session.asked()"
             [problem]="problem()"
+          >
+            <hy-weight-keys
+              label="Scale reads after"
+              [entry]="session.draft().after"
+              (entryChange)="session.change({ after: $event, certain: false })"
+            />
+          </hy-quantity-field>
+        </div>
+        <div class="fields">
+          <hy-when-field
+            [when]="session.draft().when"
+            (whenChange)="session.change({ when: $event })"
+            [problem]="problemAt('/happenedAt')"
+          />
+          <hy-text-field
+            [label]="session.mixes() ? 'How it came' : 'Note'"
+            [placeholder]="session.mixes() ? 'such as: labels were exchanged' : 'if there is more to say'"
+            [text]="session.draft().note"
+            (textChange)="session.change({ note: $event })"
+            [problem]="noteProblem()"
           />
         </div>
+        @if (session.asked() && session.doubt(); as question) {
+          <hy-caution [grave]="true">
+            {{ question }}
+            <button type="button" class="link" (click)="session.change({ certain: true })">The reading is right</button>
+          </hy-caution>
+        }
+        @if (beyondSource(); as sentence) {
+          <hy-caution>{{ sentence }}</hy-caution>
+        }
         @if (beyond()) {
           <p class="second">If it is true, book it: the ledger keeps what happened.</p>
         }
@@ -80,7 +118,7 @@ export class TransferStage {
   protected readonly units = inject(Units);
 
   protected readonly cylinder = computed(() => valueOf(this.session.cylinder())!); // the page shows this stage only with its cylinder
-  protected readonly stop = computed(() => this.units.mass(this.session.shutAt()?.gross ?? 0, 'down'));
+  protected readonly stop = computed(() => this.units.mass(this.session.shutAt()?.gross ?? 0, 'down', this.session.scaleUnit()));
   private readonly after = computed(() => {
     const after = this.session.after();
     return after.state === 'good' ? after.si : undefined;
@@ -89,10 +127,25 @@ export class TransferStage {
   protected readonly movedKg = computed(() => this.nowKg() - (this.session.grossBefore() ?? 0));
   protected readonly leftKg = computed(() => (this.session.shutAt()?.gross ?? 0) - this.nowKg());
   protected readonly beyond = computed(() => this.after() !== undefined && this.leftKg() < 0);
+  protected readonly against = computed(() =>
+    this.session
+      .objections()
+      .map((objection) => objectionWords[objection])
+      .join(', '),
+  );
+  protected readonly noteProblem = computed(() =>
+    this.session.asked() && this.session.reasonMissing()
+      ? 'Say how it came that two refrigerants were mixed: the reason stays with the entry.'
+      : this.problemAt('/note'),
+  );
+  protected readonly beyondSource = computed(() =>
+    this.after() === undefined ? undefined : beyondSource(this.session.source(), this.movedKg(), { massText: this.session.onScale }),
+  );
   protected readonly busy = computed(() => this.session.booking.state().state === 'busy');
+  protected readonly problemAt = (pointer: string) => refusalIn(this.session.booking.state(), pointer);
   protected readonly problem = computed(() => {
     if (this.after() !== undefined && this.movedKg() <= 0) return 'The cylinder did not get heavier. Read the scale again.';
-    return refusalIn(this.session.booking.state(), '/grossAfterKg');
+    return this.problemAt('/grossAfterKg');
   });
   protected readonly refused = computed(() => (this.problem() === undefined ? refusalIn(this.session.booking.state()) : undefined));
 }

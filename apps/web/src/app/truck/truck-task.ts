@@ -1,6 +1,7 @@
 import type { Cylinder } from '@hygromet/contract/cylinder';
 import type { System } from '@hygromet/contract/system';
 import type { Visit } from '@hygromet/contract/visit';
+import type { Quality } from '@hygromet/core/cylinder/cylinder-kind';
 import type { Carried, Stop, TruckTask } from '@hygromet/core/planning/truck';
 import type { Suited } from '../live/cylinder-operations';
 
@@ -14,6 +15,8 @@ export interface TruckVisit {
   readonly visit: Visit;
   readonly system: System;
   readonly stop: Stop;
+  /** Of what it brings: burnt-out refrigerant goes into cylinders of its own. */
+  readonly quality: Quality;
   readonly needsMachine: boolean;
   readonly flammable: boolean;
 }
@@ -31,14 +34,15 @@ export function truckVisits(
       if (system === undefined) return [];
       const needs = visit.plan === null || !NO_CYLINDER.includes(visit.plan.method);
       const likely = needs ? Math.max(0, system.contentKg) : 0;
+      const quality = visit.plan?.burntOut === true ? ('burnt' as const) : ('usual' as const);
       const stop: Stop = {
         id: visit.id,
         low: (1 - CHARGE_OFF) * likely,
         likely,
         high: (1 + CHARGE_OFF) * likely,
-        group: system.refrigerant,
+        group: quality === 'usual' ? system.refrigerant : `${system.refrigerant}, ${quality}`,
       };
-      return [{ visit, system, stop, needsMachine: needs, flammable: burns(system.refrigerant) }];
+      return [{ visit, system, stop, quality, needsMachine: needs, flammable: burns(system.refrigerant) }];
     });
 }
 

@@ -54,10 +54,51 @@ const fromPlace: Readonly<Record<Cylinder['place'], string>> = {
   reclaimer: 'the reclaimer',
 };
 
-/** Why a cylinder is fetched. */
-export const fetching = ({ name, place }: Cylinder, { system, stop }: TruckVisit, inVan: number, tell: Telling): string =>
-  `Take ${name} as well, from ${fromPlace[place]}: ${system.site} may bring up to ${tell.massText(stop.high)} of ${system.refrigerant}, and ` +
+interface Solved {
+  readonly plan: TruckPlan;
+  readonly suited: ReadonlyMap<string, readonly Suited[]>;
+}
+
+/** What has to be fetched, one sentence for each visit, and why what is in the van is not enough. */
+export function fetchedSentences(
+  solved: Solved,
+  visits: readonly TruckVisit[],
+  cylinders: readonly Cylinder[],
+  tell: Telling,
+): readonly string[] {
+  return visits.flatMap((visit) => {
+    const fetched = solved.plan.loads
+      .filter(({ pours }) => pours[0]?.stop === visit.visit.id)
+      .flatMap(({ cylinder }) => cylinders.find(({ id, place }) => id === cylinder && place !== 'van') ?? []);
+    return fetched.length === 0 ? [] : [fetching(fetched, visit, roomInVan(visit, solved, cylinders), tell)];
+  });
+}
+
+const fetching = (fetched: readonly Cylinder[], { system, stop }: TruckVisit, inVan: number, tell: Telling): string =>
+  `Take ${listed(byPlace(fetched))} as well: ` +
+  `${system.site} may bring up to ${tell.massText(stop.high)} of ${system.refrigerant}, and ` +
   (inVan > 0 ? `only ${tell.massText(inVan, 'down')} fit into what is free in the van.` : 'nothing that is free in the van takes it.');
+
+/** "C-09 and C-11 from the workshop" */
+const byPlace = (fetched: readonly Cylinder[]): readonly string[] =>
+  [...new Set(fetched.map(({ place }) => place))].map(
+    (place) => `${listed(fetched.filter((own) => own.place === place).map(({ name }) => name))} from ${fromPlace[place]}`,
+  );
+
+const listed = (parts: readonly string[]) =>
+  parts.length < 2 ? parts.join('') : `${parts.slice(0, -1).join(', ')} and ${parts.at(-1) ?? ''}`;
+
+/** What has no room on the truck, each with its remedy. */
+export const shortSentences = (
+  solved: Solved,
+  visits: readonly TruckVisit[],
+  cylinders: readonly Cylinder[],
+  tell: Telling,
+): readonly string[] =>
+  solved.plan.short.flatMap(({ stop, kg }) => {
+    const visit = visits.find((one) => one.visit.id === stop);
+    return visit === undefined ? [] : [remedy(kg, visit, solved.suited.get(stop) ?? [], cylinders, tell)];
+  });
 
 /** What else goes on the truck, and why. */
 export function otherThings(visits: readonly TruckVisit[]): readonly { readonly what: string; readonly why: string }[] {

@@ -4,13 +4,14 @@ import { RouterLink } from '@angular/router';
 import type { Cylinder } from '@hygromet/contract/cylinder';
 import { placeNames, stateWords } from '../cylinders/cylinder-words';
 import { Units } from '../preferences/units.service';
+import { dayWords } from '../ui/day';
 import { Caution } from '../ui/caution';
 import { ChoiceField } from '../ui/choice-field';
 import { valueOf } from '../ui/loadable';
 import { PageHead } from '../ui/page-head';
 import { QuantityField } from '../ui/quantity-field';
 import { TruckSession } from './truck.session';
-import { fetching, otherThings, remedy, roomInVan } from './truck-words';
+import { fetchedSentences, otherThings, shortSentences } from './truck-words';
 
 /** Which cylinders go along on a day, and what else; drag one on or off, and see what follows. */
 @Component({
@@ -29,10 +30,10 @@ export class TruckPage {
     const solved = this.session.solved();
     return solved.state === 'failed' ? solved.sentence : undefined;
   });
-  protected readonly dayChoices = computed(() => this.session.days().map((value) => ({ value, label: value })));
+  protected readonly dayChoices = computed(() => this.session.days().map((value) => ({ value, label: dayWords(value) })));
   protected readonly line = computed(() => {
     const visits = this.session.visits().length;
-    return `${visits === 0 ? 'no open visit' : visits === 1 ? 'one open visit' : `${visits} open visits`} on ${this.session.day()}`;
+    return `${visits === 0 ? 'no open visit' : visits === 1 ? 'one open visit' : `${visits} open visits`}, ${dayWords(this.session.day())}`;
   });
   private readonly byId = computed(() => new Map(this.session.cylinders().map((own) => [own.id, own])));
   private readonly siteOf = computed(() => new Map(this.session.visits().map((own) => [own.visit.id, own])));
@@ -46,7 +47,7 @@ export class TruckPage {
             {
               cylinder: own,
               pours: pours.map(({ stop, kg }) => `${this.units.massText(kg)} from ${this.siteOf().get(stop)?.system.site ?? ''}`),
-              wanted: this.session.draft().wanted.includes(cylinder),
+              wanted: this.session.choices().wanted.includes(cylinder),
             },
           ];
     }),
@@ -58,27 +59,18 @@ export class TruckPage {
       .filter(({ id, retiredAt, place }) => !aboard.has(id) && retiredAt === null && place !== 'reclaimer')
       .map((cylinder) => ({
         cylinder,
-        unwanted: this.session.draft().unwanted.includes(cylinder.id),
+        unwanted: this.session.choices().unwanted.includes(cylinder.id),
         words: stateWords(cylinder, this.units).text,
       }));
   });
   /** What has to be fetched, and why what is in the van is not enough. */
   protected readonly fetched = computed(() => {
     const solved = this.solved();
-    if (solved === undefined) return [];
-    return solved.plan.loads.flatMap(({ cylinder, pours }) => {
-      const own = this.byId().get(cylinder);
-      const visit = this.siteOf().get(pours[0]?.stop ?? '');
-      if (own === undefined || own.place === 'van' || visit === undefined) return [];
-      return [fetching(own, visit, roomInVan(visit, solved, this.session.cylinders()), this.units)];
-    });
+    return solved === undefined ? [] : fetchedSentences(solved, this.session.visits(), this.session.cylinders(), this.units);
   });
   protected readonly short = computed(() => {
     const solved = this.solved();
-    return (solved?.plan.short ?? []).flatMap(({ stop, kg }) => {
-      const visit = this.siteOf().get(stop);
-      return visit === undefined ? [] : [remedy(kg, visit, solved?.suited.get(stop) ?? [], this.session.cylinders(), this.units)];
-    });
+    return solved === undefined ? [] : shortSentences(solved, this.session.visits(), this.session.cylinders(), this.units);
   });
   protected readonly things = computed(() => otherThings(this.session.visits()));
   protected readonly weight = computed(() => this.units.massText(this.solved()?.plan.weight ?? 0));

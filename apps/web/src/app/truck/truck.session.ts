@@ -1,24 +1,31 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute } from '@angular/router';
+import { candidateOf } from '@hygromet/contract/candidate';
 import { catchError, forkJoin, map, of, switchMap } from 'rxjs';
-import { candidateOf } from '../cylinders/candidate';
 import { Drafts } from '../live/draft.service';
 import type { Suited, SuitArgs } from '../live/cylinder-operations';
 import { PropertyService } from '../live/property.service';
 import { Registers } from '../live/registers.service';
-import { dayOf } from '../today/visit-words';
+import { dayOf } from '../ui/day';
 import { loadable, valueOf, waiting, type Loadable } from '../ui/loadable';
 import { emptyEntry, readQuantity, type QuantityEntry } from '../ui/quantity-entry';
 import { TruckSolver, type SolvedTruck } from './truck-solver.service';
 import { truckTask, truckVisits } from './truck-task';
 
-interface TruckDraft {
-  /** Chosen by hand for this day. */
+/** Cylinders chosen by hand, along or not. */
+interface Choices {
   readonly wanted: readonly string[];
   readonly unwanted: readonly string[];
+}
+
+interface TruckDraft {
+  /** What was chosen for a day counts for that day alone. */
+  readonly choices: Readonly<Record<string, Choices>>;
   readonly most: QuantityEntry;
 }
+
+const AS_PLANNED: Choices = { wanted: [], unwanted: [] };
 
 interface Solved extends SolvedTruck {
   readonly suited: ReadonlyMap<string, readonly Suited[]>;
@@ -31,8 +38,9 @@ export class TruckSession {
   private readonly properties = inject(PropertyService);
   private readonly solver = inject(TruckSolver);
   readonly day = signal(inject(ActivatedRoute).snapshot.queryParamMap.get('day') ?? dayOf(new Date()));
-  private readonly stored = inject(Drafts).open<TruckDraft>('truck', () => ({ wanted: [], unwanted: [], most: emptyEntry('lb') }));
-  readonly draft = this.stored.value.asReadonly();
+  private readonly stored = inject(Drafts).open<TruckDraft>('truck', () => ({ choices: {}, most: emptyEntry('lb') }));
+  readonly most = computed(() => this.stored.value().most);
+  readonly choices = computed(() => this.stored.value().choices[this.day()] ?? AS_PLANNED);
 
   private readonly visitsRead = toSignal(loadable(this.registers.visits$), { initialValue: waiting });
   private readonly systems = toSignal(loadable(this.registers.systems$), { initialValue: waiting });
@@ -42,16 +50,17 @@ export class TruckSession {
 
   readonly cylinders = computed(() => valueOf(this.cylindersRead()) ?? []);
   /** Days with open visits, for the choice of the day. */
-  readonly days = computed(() => [
-    ...new Set([this.day(), ...(valueOf(this.visitsRead()) ?? []).filter(({ state }) => state === 'open').map(({ day }) => day)]),
-  ]);
+  readonly days = computed(() => {
+    const open = (valueOf(this.visitsRead()) ?? []).filter(({ state }) => state === 'open').map(({ day }) => day);
+    return [...new Set([this.day(), ...open])].sort();
+  });
   readonly visits = computed(() => {
     const refrigerants = valueOf(this.refrigerants()) ?? [];
     const burns = (id: string) => refrigerants.find((own) => own.id === id)?.flammable ?? true; // unknown is taken as burning
     return truckVisits(valueOf(this.visitsRead()) ?? [], valueOf(this.systems()) ?? [], this.day(), burns);
   });
   readonly mostWeight = computed(() => {
-    const most = readQuantity('mass', this.draft().most);
+    const most = readQuantity('mass', this.most());
     return most.state === 'good' ? most.si : undefined;
   });
 
@@ -64,7 +73,7 @@ export class TruckSession {
     if (refrigerants === undefined || organisation === undefined || cylinders === undefined || valueOf(this.visitsRead()) === undefined)
       return undefined;
     const nominal = (id: string) => refrigerants.find((own) => own.id === id);
-    const asks = this.visits().flatMap(({ visit, system }): readonly { readonly visit: string; readonly args: SuitArgs }[] => {
+    const asks = this.visits().flatMap(({ visit, system, quality }): readonly { readonly visit: string; readonly args: SuitArgs }[] => {
       const incoming = nominal(system.refrigerant);
       if (incoming === undefined) return [];
       return [
@@ -72,14 +81,14 @@ export class TruckSession {
           visit: visit.id,
           args: {
             cylinders: cylinders.map((own) => ({ id: own.id, ...candidateOf(own, (id) => nominal(id)?.composition) })),
-            incoming: { composition: incoming.composition, flammable: incoming.flammable, quality: 'usual', owner: system.site },
+            incoming: { composition: incoming.composition, flammable: incoming.flammable, quality, owner: system.site },
             policy: { required: organisation.requiredRules, liquidShareAt131F: organisation.liquidShareAt131F },
             hottestK: organisation.hottestK,
           },
         },
       ];
     });
-    return { asks, cylinders, visits: this.visits(), wishes: { ...this.draft(), mostWeight: this.mostWeight() } };
+    return { asks, cylinders, visits: this.visits(), wishes: { ...this.choices(), mostWeight: this.mostWeight() } };
   });
 
   readonly solved = toSignal(
@@ -110,11 +119,16 @@ export class TruckSession {
   /** A person decides: along, or not, or as the plan has it. */
   decide(cylinder: string, wish: 'wanted' | 'unwanted' | 'plan'): void {
     const without = (ids: readonly string[]) => ids.filter((id) => id !== cylinder);
-    this.stored.value.update((draft) => ({
-      ...draft,
-      wanted: wish === 'wanted' ? [...without(draft.wanted), cylinder] : without(draft.wanted),
-      unwanted: wish === 'unwanted' ? [...without(draft.unwanted), cylinder] : without(draft.unwanted),
-    }));
+    const { wanted, unwanted } = this.choices();
+    const chosen: Choices = {
+      wanted: wish === 'wanted' ? [...without(wanted), cylinder] : without(wanted),
+      unwanted: wish === 'unwanted' ? [...without(unwanted), cylinder] : without(unwanted),
+    };
+    const today = dayOf(new Date());
+    this.stored.value.update((draft) => {
+      const others = Object.entries(draft.choices).filter(([day]) => day >= today); // days that are over are forgotten
+      return { ...draft, choices: { ...Object.fromEntries(others), [this.day()]: chosen } };
+    });
   }
 
   carryAtMost(most: QuantityEntry): void {

@@ -32,7 +32,7 @@ const empty = (name: string, more: object = {}) =>
     ...more,
   });
 
-async function open(answer: (task: TruckTask) => TruckPlan, registers: Record<string, unknown> = {}) {
+async function open(answer: (task: TruckTask) => TruckPlan, registers: Record<string, unknown> = {}, drafts: Record<string, object> = {}) {
   const tasks: TruckTask[] = [];
   const solve$ = (task: TruckTask) => {
     tasks.push(task);
@@ -40,6 +40,7 @@ async function open(answer: (task: TruckTask) => TruckPlan, registers: Record<st
   };
   const { kept } = stage({
     query: { day: DAY },
+    drafts,
     registers: { visits$: of([visit()]), cylinders$: of([aCylinder(), empty('C-11', { place: 'workshop' })]), ...registers },
     providers: [{ provide: TruckSolver, useValue: { solve$ } }],
   });
@@ -67,8 +68,14 @@ test('what a visit may bring, and the room for it in every cylinder, go to the s
 test('what has to be fetched is said with the reason', async () => {
   const { text } = await open(into(['c7', 6.4], ['C-11', 3.4]));
   expect(text()).toMatch(
-    /Take C-11 as well, from the workshop: Planetarium may bring up to 21\.8 lb of R-410A, and only 14\.\d lb fit into what is free in the van\./,
+    /Take C-11 from the workshop as well: Planetarium may bring up to 21\.8 lb of R-410A, and only 14\.\d lb fit into what is free in the van\./,
   );
+});
+
+test('several from one place are named together', async () => {
+  const cylinders$ = of([empty('C-11', { place: 'workshop' }), empty('C-12', { place: 'workshop' }), empty('C-13', { place: 'site' })]);
+  const { text } = await open(into(['C-11', 3], ['C-12', 3], ['C-13', 3]), { cylinders$ });
+  expect(text()).toContain('Take C-11 and C-12 from the workshop and C-13 from the site as well: Planetarium may bring');
 });
 
 test('one cylinder too few: how much is short, and the remedy', async () => {
@@ -87,6 +94,12 @@ test('a cylinder taken along or left by hand is solved again at once, and rememb
   expect(kept['hygromet.draft.truck']).toContain('C-11');
 });
 
+test('what was chosen for one day says nothing of another', async () => {
+  const choices = { [DAY]: { wanted: [], unwanted: ['c7'] }, '2026-11-28': { wanted: ['C-11'], unwanted: [] } };
+  const { tasks } = await open(into(['c7', 6]), {}, { truck: { choices } });
+  expect([[...tasks.at(-1)!.wanted], [...tasks.at(-1)!.unwanted]]).toEqual([[], ['c7']]);
+});
+
 test('the weight the truck may carry is a limit of the plan', async () => {
   const { type, tasks } = await open(into(['c7', 6]));
   await type('Cylinders may weigh at most', '220');
@@ -100,6 +113,13 @@ test('a solver that fails says so', async () => {
     providers: [{ provide: TruckSolver, useValue: { solve$: () => throwError(() => new Error('the solver could not be loaded')) } }],
   });
   expect((await render(TruckPage)).text()).toContain('the solver could not be loaded');
+});
+
+test('what a burnt-out compressor leaves is kept apart from the same refrigerant of others', () => {
+  const systems = [aSystem()];
+  const [clean, burnt] = [false, true].map((burntOut) => truckVisits([visit({ plan: plan({ burntOut }) })], systems, DAY, () => false)[0]!);
+  expect([clean!.quality, burnt!.quality]).toEqual(['usual', 'burnt']);
+  expect(burnt!.stop.group).not.toBe(clean!.stop.group);
 });
 
 test('what stays in its own condenser needs no cylinder; other days and closed visits do not count', () => {

@@ -3,6 +3,7 @@ import { RouterLink } from '@angular/router';
 import type { Movement } from '@hygromet/contract/movement';
 import { NzModalModule } from 'ng-zorro-antd/modal';
 import { momentText } from '../cylinders/cylinder-words';
+import { objectionWords } from '../cylinders/objection-words';
 import { Units } from '../preferences/units.service';
 import { Icon } from './icon';
 import { TextField } from './text-field';
@@ -22,7 +23,7 @@ const sortKeys: Record<Column, (movement: Movement) => string | number> = {
   imports: [Icon, NzModalModule, RouterLink, TextField],
   template: `
     @if (movements().length === 0) {
-      <p class="second">Nothing is booked yet.</p>
+      <p class="second">{{ none() }}</p>
     } @else {
       <table>
         <thead>
@@ -48,15 +49,15 @@ const sortKeys: Record<Column, (movement: Movement) => string | number> = {
                 {{ moment(m.happenedAt) }}<span class="small">{{ m.recordedBy }}</span>
               </td>
               <td data-label="from">
-                @if (m.from.kind === 'cylinder' && m.from.id !== account()) {
-                  <a [routerLink]="['/cylinders', m.from.id]">{{ m.from.name }}</a>
+                @if (pageOf(m.from); as page) {
+                  <a [routerLink]="page">{{ m.from.name }}</a>
                 } @else {
                   {{ m.from.name }}
                 }
               </td>
               <td data-label="to">
-                @if (m.to.kind === 'cylinder' && m.to.id !== account()) {
-                  <a [routerLink]="['/cylinders', m.to.id]">{{ m.to.name }}</a>
+                @if (pageOf(m.to); as page) {
+                  <a [routerLink]="page">{{ m.to.name }}</a>
                 } @else {
                   {{ m.to.name }}
                 }
@@ -81,6 +82,11 @@ const sortKeys: Record<Column, (movement: Movement) => string | number> = {
           }
         </tbody>
       </table>
+      @if (more()) {
+        <p class="older">
+          <button type="button" class="button small" (click)="readMore.emit()">Show older entries</button>
+        </p>
+      }
     }
     <nz-modal [nzVisible]="wrong() !== undefined" nzTitle="Reverse this entry" [nzFooter]="null" (nzOnCancel)="wrong.set(undefined)">
       <ng-container *nzModalContent>
@@ -108,6 +114,11 @@ export class MovementsTable {
   readonly movements = input.required<readonly Movement[]>();
   /** The account whose book this is: masses get their sign from it. */
   readonly account = input<string | undefined>();
+  /** Said where there is no entry. */
+  readonly none = input('Nothing is booked yet.');
+  /** Whether there are older entries than these. */
+  readonly more = input(false);
+  readonly readMore = output();
   readonly reverse = output<{ id: string; note: string }>();
 
   protected readonly columns = Object.keys(sortKeys) as readonly Column[]; // Object.keys forgets its literal keys
@@ -120,6 +131,7 @@ export class MovementsTable {
 
   protected readonly wrong = signal<Movement | undefined>(undefined);
   protected readonly reason = signal('');
+  private reasonFor: string | undefined;
   protected readonly asked = signal(false);
   protected readonly moment = momentText;
 
@@ -132,19 +144,29 @@ export class MovementsTable {
     return from.id === this.account() ? '−' : '+';
   }
 
-  protected words({ known, note, reverses, reversedBy }: Movement): string {
-    if (reversedBy !== null) return 'reversed';
-    return [reverses === null ? known : 'reversal', note].filter((part) => part !== null).join(' · ');
+  /** Where a cylinder or a system of the book is shown; nothing for the account whose book this is. */
+  protected pageOf({ id, kind }: Movement['from']): readonly string[] | undefined {
+    if (id === this.account()) return undefined;
+    if (kind === 'cylinder') return ['/cylinders', id];
+    return kind === 'system' ? ['/systems', id] : undefined;
   }
 
-  protected typed({ typed }: Movement): string {
-    return Object.entries(typed ?? {})
+  protected words({ known, note, reverses, reversedBy, against }: Movement): string {
+    if (reversedBy !== null) return 'reversed';
+    const spoke = against === null ? null : `against: ${against.map((objection) => objectionWords[objection]).join(', ')}`;
+    return [reverses === null ? known : 'reversal', spoke, note].filter((part) => part !== null).join(' · ');
+  }
+
+  protected typed({ typed, target }: Movement): string {
+    const shown = { ...typed, ...(target === null ? {} : { 'stop told as': target.shown }) };
+    return Object.entries(shown)
       .map(([name, { text, unit }]) => `${name}: ${text} ${unit}`)
       .join(', ');
   }
 
   protected ask(movement: Movement): void {
-    this.reason.set('');
+    if (movement.id !== this.reasonFor) this.reason.set(''); // a reversal that failed is asked again with its reason
+    this.reasonFor = movement.id;
     this.asked.set(false);
     this.wrong.set(movement);
   }

@@ -75,3 +75,15 @@ test('the beam says in words what it draws: tare, now and stop', async () => {
   expect(words).toMatch(/24\.6/);
   expect(words).toMatch(/38\.7/);
 });
+
+test.each([
+  ['below the tare', 5],
+  ['at the tare', 7.801789],
+  ['beyond the stop', 19],
+])('a reading %s draws no part of the beam backwards', async (_, nowKg) => {
+  stage();
+  const { root } = await render(WeightBeam, { tareKg: 7.801789, nowKg, stopKg: 17.59 });
+  const widths = [...root.querySelectorAll('svg rect[y="34"]')].map((own) => Number(own.getAttribute('width')));
+  expect(widths.length).toBeGreaterThan(3);
+  for (const width of widths) expect(width).toBeGreaterThanOrEqual(0);
+});

@@ -44,6 +44,7 @@ let count = 0;
     } @else if (hint()) {
       <p class="hint">{{ hint() }}</p>
     }
+    <ng-content />
   `,
   styleUrl: './field.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input, model } from '@ang
 
 let count = 0;
 
-/** A line of text with its sentence under it. */
+/** A line of text, or a day, with its sentence under it. */
 @Component({
   selector: 'hy-text-field',
   template: `
@@ -10,13 +10,13 @@ let count = 0;
     <div class="row">
       <input
         [id]="id"
-        type="text"
+        [type]="type()"
         autocomplete="off"
         [placeholder]="placeholder()"
         [value]="text()"
         [attr.aria-invalid]="sentence() ? true : null"
         [attr.aria-describedby]="sentence() ? id + '-error' : null"
-        (input)="text.set($any($event.target).value)"
+        (input)="typed($any($event.target).value)"
       />
     </div>
     @if (sentence(); as sentence) {
@@ -24,6 +24,7 @@ let count = 0;
     } @else if (hint()) {
       <p class="hint">{{ hint() }}</p>
     }
+    <ng-content />
   `,
   styleUrl: './field.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -34,10 +35,17 @@ export class TextField {
   readonly hint = input('');
   readonly problem = input<string | undefined>();
   readonly asked = input(false);
+  /** A day is chosen with the device's own calendar and read as "2026-11-26". */
+  readonly type = input<'text' | 'date'>('text');
   readonly text = model.required<string>();
 
   protected readonly id = `text-${++count}`;
   protected readonly sentence = computed(() =>
     this.asked() && this.text().trim() === '' ? `The ${this.label().toLowerCase()} is missing.` : this.problem(),
   );
+
+  /** A day that is half typed is none: the one before stays until it is whole. */
+  protected typed(text: string): void {
+    if (this.type() === 'text' || text !== '') this.text.set(text);
+  }
 }

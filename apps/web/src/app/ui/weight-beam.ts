@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { massIn, type DecimalMassUnit } from '@hygromet/core/units/mass';
+import { massIn, type DecimalMassUnit, type MassUnit } from '@hygromet/core/units/mass';
 import { scaleLinear } from 'd3-scale';
 import { PreferencesService } from '../preferences/preferences.service';
 import { Units } from '../preferences/units.service';
@@ -7,6 +7,7 @@ import { Width } from './width';
 
 /** Labels nearer than this stand outside their marks, not over each other. */
 const LABEL_WIDTH = 96;
+const HALF_STOP_MARK = 9;
 
 /**
  * One scale from the tare to beyond the limit, in the unit of the person's scale: steel is tare, blue is in it, soft is room, hatched
@@ -40,7 +41,9 @@ const LABEL_WIDTH = 96;
           <text class="now" [attr.x]="d.nowLabel.x" y="24" [attr.text-anchor]="d.nowLabel.anchor">now {{ number(nowKg()) }}</text>
         }
         <path class="stop" [attr.d]="'M' + (d.stop - 9) + ' 21h18v11l-9 9l-9 -9z'" />
-        <text class="stop-word" [attr.x]="d.stop" y="14" text-anchor="middle">stop {{ number(stopKg(), 'down') }}</text>
+        <text class="stop-word" [attr.x]="d.stopLabel.x" y="14" [attr.text-anchor]="d.stopLabel.anchor">
+          stop {{ number(stopKg(), 'down') }}
+        </text>
       </svg>
     </div>
   `,
@@ -127,23 +130,26 @@ export class WeightBeam {
   readonly tareKg = input.required<number>();
   /** Gross, now on the scale. */
   readonly nowKg = input.required<number>();
+  /** Of the scale that is read; otherwise the person's own. */
+  readonly unit = input<MassUnit | undefined>();
+  private readonly shownUnit = computed(() => this.unit() ?? this.preferences().mass);
   /** Gross, at which to stop. */
   readonly stopKg = input.required<number>();
 
   protected readonly over = computed(() => this.nowKg() > this.stopKg());
   protected readonly summary = computed(
     () =>
-      `Scale: tare ${this.number(this.tareKg())}, now ${this.number(this.nowKg())}, stop at ${this.number(this.stopKg(), 'down')} ${this.units.mass(0).unit}`,
+      `Scale: tare ${this.number(this.tareKg())}, now ${this.number(this.nowKg())}, stop at ${this.number(this.stopKg(), 'down')} ${this.units.mass(0, 'nearest', this.shownUnit()).unit}`,
   );
 
   /** The axis is decimal, also where the scale shows pounds and ounces. */
   private readonly axisUnit = computed<DecimalMassUnit>(() => {
-    const unit = this.preferences().mass;
+    const unit = this.shownUnit();
     return unit === 'lb-oz' ? 'lb' : unit;
   });
 
   protected number(kg: number, rounding: 'nearest' | 'down' = 'nearest'): string {
-    const { number, unit } = this.units.mass(kg, rounding);
+    const { number, unit } = this.units.mass(kg, rounding, this.shownUnit());
     return unit === 'oz' && number.includes('lb') ? `${number} oz` : number;
   }
 
@@ -155,7 +161,8 @@ export class WeightBeam {
     const x = scaleLinear([massIn(from, unit), massIn(to, unit)], [20, width - 20]).nice(10);
     const at = (kg: number) => x(massIn(kg, unit));
     const [start = 0, end = 0] = x.range();
-    const [tare, now, stop] = [at(this.tareKg()), at(this.nowKg()), at(this.stopKg())];
+    // a reading below the tare is no content: beside its field it is named, here nothing is drawn of it
+    const [tare, now, stop] = [at(this.tareKg()), at(Math.max(this.tareKg(), this.nowKg())), at(this.stopKg())];
     return {
       start,
       end,
@@ -168,7 +175,7 @@ export class WeightBeam {
   }
 }
 
-/** Tare to the left of its mark where the content is small; the content to the left of its mark where the stop is near. */
+/** Tare to the left of its mark where the content is small; the content to the left of its mark where the stop is near, and its word to the right. */
 function labelPlaces(tare: number, now: number, stop: number) {
   const nearTare = now - tare < LABEL_WIDTH;
   const nearStop = Math.abs(stop - now) < LABEL_WIDTH;
@@ -179,6 +186,7 @@ function labelPlaces(tare: number, now: number, stop: number) {
       : nearStop
         ? { x: now < stop ? now + 4 : now + 40, anchor: now < stop ? 'end' : 'start' }
         : { x: now, anchor: 'middle' },
+    stopLabel: nearStop && now < stop ? { x: stop - HALF_STOP_MARK, anchor: 'start' } : { x: stop, anchor: 'middle' },
   };
 }
 

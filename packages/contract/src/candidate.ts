@@ -1,5 +1,5 @@
-import type { Cylinder } from '@hygromet/contract/cylinder';
 import type { Candidate } from '@hygromet/core/cylinder/suitability';
+import type { Cylinder } from './cylinder';
 
 /** A cylinder of the register as the core judges it; what it is labelled for counts as much as what is in it. */
 export const candidateOf = (cylinder: Cylinder, nominal: (id: string) => Readonly<Record<string, number>> | undefined): Candidate => ({

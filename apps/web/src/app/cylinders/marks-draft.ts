@@ -1,0 +1,59 @@
+import type { CylinderMarks } from '@hygromet/contract/cylinder';
+import { pressureDifferenceIn } from '@hygromet/core/units/pressure';
+import type { Preferences } from '../preferences/preferences';
+import { emptyEntry, readQuantity, type QuantityEntry } from '../ui/quantity-entry';
+
+/** What a collar tells beside capacity, tare and service pressure, and what the cylinder is used for, as it is typed. */
+export interface MarksDraft {
+  readonly kind: string;
+  readonly owner: string;
+  readonly flammableRated: boolean;
+  readonly ports: string;
+  readonly thread: string;
+  readonly testPressure: QuantityEntry;
+  readonly validYears: string;
+}
+
+export function marksDraft(marks: CylinderMarks, { pressure }: Preferences): MarksDraft {
+  const gauge = pressure === 'psig' ? 'psig' : 'barg';
+  const { testPressurePa } = marks;
+  return {
+    kind: marks.kind,
+    owner: marks.owner ?? '',
+    flammableRated: marks.flammableRated,
+    ports: marks.ports,
+    thread: marks.thread ?? '',
+    testPressure: {
+      ...emptyEntry(gauge),
+      text: testPressurePa === undefined ? '' : String(Math.round(pressureDifferenceIn(testPressurePa, gauge) * 10) / 10),
+    },
+    validYears: String(marks.validYears),
+  };
+}
+
+export const yearsProblem = ({ validYears }: MarksDraft): string | undefined =>
+  /^\s*([1-9]|1[0-5])\s*$/.test(validYears) ? undefined : 'Whole years, from 1 to 15.';
+
+/** A cylinder is tested above the pressure it serves at. */
+export function testPressureProblem({ testPressure }: MarksDraft, servicePressurePa: number | undefined): string | undefined {
+  const test = readQuantity('service-pressure', testPressure);
+  if (test.state !== 'good' || servicePressurePa === undefined || test.si > servicePressurePa) return undefined;
+  return 'The test pressure is above the service pressure on every collar. Read both again.';
+}
+
+/** What is sent; nothing while a field cannot be read. */
+export function marksOf(draft: MarksDraft, servicePressurePa: number | undefined): CylinderMarks | undefined {
+  const test = readQuantity('service-pressure', draft.testPressure);
+  if (test.state === 'bad' || yearsProblem(draft) !== undefined || testPressureProblem(draft, servicePressurePa) !== undefined)
+    return undefined;
+  const [owner, thread] = [draft.owner.trim(), draft.thread.trim()];
+  return {
+    kind: draft.kind as CylinderMarks['kind'], // the field offers only these
+    flammableRated: draft.flammableRated,
+    ports: draft.ports === 'one' ? 'one' : 'liquid-and-vapour',
+    validYears: Number(draft.validYears),
+    ...(owner === '' ? {} : { owner }),
+    ...(thread === '' ? {} : { thread }),
+    ...(test.state === 'good' ? { testPressurePa: test.si } : {}),
+  };
+}

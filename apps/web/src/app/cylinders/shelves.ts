@@ -1,0 +1,41 @@
+import type { Cylinder } from '@hygromet/contract/cylinder';
+import { places } from '@hygromet/contract/places';
+import { contentName, isFilled, needsALook, placeNames } from './cylinder-words';
+
+/** What cylinders of one shelf have in common. */
+export const shelvings = { place: 'by place', refrigerant: 'by refrigerant', state: 'by state' } as const;
+export type Shelving = keyof typeof shelvings;
+
+export interface Shelf {
+  readonly name: string;
+  readonly cylinders: readonly Cylinder[];
+}
+
+const states = ['Look at these', 'Full', 'Begun', 'Empty and evacuated', 'Empty, not evacuated'] as const;
+
+function stateOf(cylinder: Cylinder): (typeof states)[number] {
+  if (needsALook(cylinder)) return 'Look at these';
+  if (cylinder.contentKg <= 0) return cylinder.evacuatedAt === null ? 'Empty, not evacuated' : 'Empty and evacuated';
+  return isFilled(cylinder) ? 'Full' : 'Begun';
+}
+
+/** Shelves in the order in which they are gone along; an empty one is left out. */
+export function shelvesOf(cylinders: readonly Cylinder[], by: Shelving): readonly Shelf[] {
+  const [names, nameOf] = shelving(cylinders, by);
+  return names
+    .map((name) => ({ name, cylinders: cylinders.filter((own) => nameOf(own) === name) }))
+    .filter((shelf) => shelf.cylinders.length > 0);
+}
+
+function shelving(cylinders: readonly Cylinder[], by: Shelving): readonly [readonly string[], (cylinder: Cylinder) => string] {
+  switch (by) {
+    case 'place':
+      return [places.map((place) => placeNames[place]), ({ place }) => placeNames[place]];
+    case 'state':
+      return [states, stateOf];
+    case 'refrigerant':
+      return [[...new Set(cylinders.map(contentName))].sort((a, b) => a.localeCompare(b, undefined, { numeric: true })), contentName];
+    default:
+      return by satisfies never;
+  }
+}

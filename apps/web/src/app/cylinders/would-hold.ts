@@ -1,0 +1,159 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { candidateOf } from '@hygromet/contract/candidate';
+import type { Cylinder } from '@hygromet/contract/cylinder';
+import { qualityIn } from '@hygromet/core/cylinder/cylinder-kind';
+import { asked } from '../live/asked';
+import type { TakeArgs } from '../live/cylinder-operations';
+import { PropertyService } from '../live/property.service';
+import { Registers } from '../live/registers.service';
+import { Units } from '../preferences/units.service';
+import { loadable, valueOf, waiting } from '../ui/loadable';
+import { objectionWords } from './objection-words';
+
+/** Refrigerants that are shown: those of most systems. */
+const MOST = 8;
+
+/** An empty cylinder beside the refrigerants of the systems: how much of each it may take, or why none of it. */
+@Component({
+  selector: 'hy-would-hold',
+  template: `
+    @if (rows().length > 0) {
+      <table>
+        <caption>
+          What it may take, of the refrigerants in your systems
+        </caption>
+        <thead>
+          <tr>
+            <th scope="col">Refrigerant</th>
+            <th scope="col" class="number">net</th>
+            <th scope="col" class="number">stop at, gross</th>
+          </tr>
+        </thead>
+        <tbody>
+          @for (row of rows(); track row.id) {
+            <tr>
+              <th scope="row">
+                {{ row.id }} <span class="small">{{ row.systems }}</span>
+              </th>
+              @if (row.against === '') {
+                <td class="number">{{ row.net }}</td>
+                <td class="number gross">{{ row.gross }}</td>
+              } @else {
+                <td class="against" colspan="2">{{ row.against }}</td>
+              }
+            </tr>
+          }
+        </tbody>
+      </table>
+      <p class="small">By the strictest rule of your organisation; scale, hose and oil are taken off before a transfer.</p>
+    } @else {
+      <p class="second">Its limits follow from the refrigerant that is filled in first.</p>
+    }
+  `,
+  styles: `
+    :host {
+      display: grid;
+      gap: 8px;
+    }
+
+    table {
+      width: 100%;
+      border-collapse: collapse;
+    }
+
+    caption {
+      padding-bottom: 8px;
+      font-size: 18px;
+      font-weight: 650;
+      text-align: left;
+    }
+
+    thead th {
+      padding: 0 0 6px;
+      border-bottom: 1.5px solid var(--ink);
+      color: var(--ink-2);
+      font-size: 14.5px;
+      font-weight: 600;
+      text-align: left;
+    }
+
+    tbody tr {
+      border-bottom: 1px solid var(--line);
+    }
+
+    tbody th,
+    tbody td {
+      padding: 9px 0;
+      font-weight: 430;
+      text-align: left;
+    }
+
+    table .number {
+      text-align: right;
+      white-space: nowrap;
+    }
+
+    .gross {
+      font-weight: 700;
+    }
+
+    tbody .against {
+      color: var(--danger);
+      text-align: right;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class WouldHold {
+  readonly cylinder = input.required<Cylinder>();
+  private readonly units = inject(Units);
+  private readonly registers = inject(Registers);
+  private readonly systems = toSignal(loadable(this.registers.systems$), { initialValue: waiting });
+  private readonly refrigerants = toSignal(loadable(this.registers.refrigerants$), { initialValue: waiting });
+  private readonly organisation = toSignal(loadable(this.registers.organisation$), { initialValue: waiting });
+
+  /** Refrigerants by the number of systems that hold them, the most common first. */
+  private readonly common = computed(() => {
+    const counts = new Map<string, number>();
+    for (const { refrigerant } of valueOf(this.systems()) ?? []) counts.set(refrigerant, (counts.get(refrigerant) ?? 0) + 1);
+    const known = new Map((valueOf(this.refrigerants()) ?? []).map((own) => [own.id, own]));
+    return [...counts]
+      .sort(([a, many], [b, more]) => more - many || a.localeCompare(b, 'en', { numeric: true }))
+      .flatMap(([id, count]) => {
+        const own = known.get(id);
+        return own === undefined ? [] : [{ ...own, count }];
+      })
+      .slice(0, MOST);
+  });
+  private readonly question = computed((): TakeArgs | undefined => {
+    const [cylinder, organisation, common] = [this.cylinder(), valueOf(this.organisation()), this.common()];
+    if (organisation === undefined || common.length === 0) return undefined;
+    const candidate = candidateOf(cylinder, () => undefined);
+    const quality = qualityIn(cylinder.marks.kind);
+    return {
+      cylinder: candidate,
+      incomings: common.map(({ composition, flammable }) => ({ composition, flammable, quality, owner: cylinder.marks.owner })),
+      policy: { required: organisation.requiredRules, liquidShareAt131F: organisation.liquidShareAt131F },
+      hottestK: organisation.hottestK,
+    };
+  });
+  private readonly answer = asked(inject(PropertyService), 'mayTake', this.question);
+  protected readonly rows = computed(() => {
+    const [answers, { tareKg }] = [valueOf(this.answer()) ?? [], this.cylinder()];
+    return this.common().flatMap(({ id, count }, k) => {
+      const answer = answers[k];
+      if (answer === undefined) return [];
+      const { objections, roomKg, stopGrossKg = tareKg } = answer;
+      return [
+        {
+          id,
+          systems: `in ${count === 1 ? 'one system' : `${count} systems`}`,
+          net: this.units.massText(roomKg, 'down'),
+          gross: this.units.massText(stopGrossKg, 'down'),
+          against: objections.map((objection) => objectionWords[objection]).join(', '),
+        },
+      ];
+    });
+  });
+}

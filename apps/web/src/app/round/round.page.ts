@@ -1,0 +1,105 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import type { Cylinder } from '@hygromet/contract/cylinder';
+import { contentName, placeNames } from '../cylinders/cylinder-words';
+import { refusalIn } from '../live/command';
+import { Units } from '../preferences/units.service';
+import { doubtWords } from '../transfer/doubt-words';
+import { Caution } from '../ui/caution';
+import { ChoiceField } from '../ui/choice-field';
+import { PageHead } from '../ui/page-head';
+import { QuantityField } from '../ui/quantity-field';
+import { TextField } from '../ui/text-field';
+import { WeightPad } from '../ui/weight-pad';
+import { OTHER_REASON, reasons, type RoundResult } from './round-draft';
+import { RoundSession } from './round.session';
+
+/** Along the rack with a scale, one cylinder after the other; what differs is explained or booked before the next. */
+@Component({
+  selector: 'hy-round-page',
+  imports: [Caution, ChoiceField, PageHead, QuantityField, RouterLink, TextField, WeightPad],
+  providers: [RoundSession],
+  templateUrl: './round.page.html',
+  styleUrls: ['../ui/columns.css', '../ui/alone.css', './round.page.css'],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class RoundPage {
+  protected readonly session = inject(RoundSession);
+  protected readonly units = inject(Units);
+
+  protected readonly other = OTHER_REASON;
+  protected readonly reasons = [
+    { value: '', label: 'choose a reason' },
+    ...reasons.map((value) => ({ value, label: value })),
+    { value: OTHER_REASON, label: 'another reason' },
+  ];
+  protected readonly places = [
+    { value: 'all', label: 'all places' },
+    { value: 'van', label: placeNames.van },
+    { value: 'workshop', label: placeNames.workshop },
+    { value: 'site', label: placeNames.site },
+  ];
+  protected readonly line = computed(() => `${this.session.doneCount()} of ${this.session.cylinders().length} weighed`);
+  protected readonly busy = computed(() => this.session.sending.state().state === 'busy');
+  protected readonly refused = computed(() => refusalIn(this.session.sending.state()));
+
+  protected readonly doubt = computed(() => {
+    const [doubt, cylinder, grossKg, ledgerKg] = [
+      this.session.doubt(),
+      this.session.current(),
+      this.session.grossKg(),
+      this.session.ledgerKg(),
+    ];
+    if (doubt === undefined || cylinder === undefined || grossKg === undefined || ledgerKg === undefined) return undefined;
+    return doubtWords(doubt, grossKg, ledgerKg, cylinder, this.units);
+  });
+  protected readonly differs = computed(() => {
+    const [differsKg, grossKg, ledgerKg] = [this.session.differsKg(), this.session.grossKg(), this.session.ledgerKg()];
+    if (differsKg === undefined || grossKg === undefined || ledgerKg === undefined) return undefined;
+    return {
+      amount: this.units.massText(Math.abs(differsKg)),
+      word: differsKg > 0 ? 'more' : 'less',
+      read: this.units.massText(grossKg),
+      ledger: this.units.massText(ledgerKg),
+    };
+  });
+
+  protected readonly rows = computed(() =>
+    this.session.cylinders().map((own) => {
+      const done = this.session.isDone(own);
+      const result = this.session.draft().results[own.id];
+      return {
+        id: own.id,
+        name: own.name,
+        content: contentName(own),
+        here: own.id === this.session.current()?.id,
+        done,
+        off: done && result !== undefined && result.is !== 'none',
+        out: done ? this.outcome(result) : '',
+      };
+    }),
+  );
+
+  protected readonly summary = computed(() => {
+    const results = Object.values(this.session.draft().results);
+    const of = (is: RoundResult['is']) => results.filter((result) => result.is === is);
+    const booked = of('booked').reduce((sum, { differsKg }) => sum + differsKg, 0);
+    const parts = [
+      `${of('none').length} agree`,
+      ...(of('explained').length > 0 ? [`${of('explained').length} explained`] : []),
+      ...(of('booked').length > 0 ? [`${of('booked').length} booked as unexplained, ${this.signed(booked)} in all`] : []),
+    ];
+    return results.length === 0 ? 'None is weighed yet.' : parts.join(', ');
+  });
+
+  protected readonly content = (cylinder: Cylinder) => contentName(cylinder);
+  protected readonly place = (cylinder: Cylinder) => placeNames[cylinder.place].toLowerCase();
+
+  private readonly signed = (kg: number) => `${kg < 0 ? '−' : '+'}${this.units.massText(Math.abs(kg))}`;
+
+  private outcome(result: RoundResult | undefined): string {
+    if (result === undefined) return 'weighed';
+    if (result.is === 'none') return '✓ agrees';
+    return `${this.signed(result.differsKg)} ${result.is}`;
+  }
+}

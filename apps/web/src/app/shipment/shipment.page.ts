@@ -1,0 +1,114 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { RouterLink } from '@angular/router';
+import { contentName } from '../cylinders/cylinder-words';
+import { command, refusalIn } from '../live/command';
+import { Drafts } from '../live/draft.service';
+import { newKey } from '../live/new-key';
+import { Registers } from '../live/registers.service';
+import { PreferencesService } from '../preferences/preferences.service';
+import { Units } from '../preferences/units.service';
+import { dayOf } from '../ui/day';
+import { Caution } from '../ui/caution';
+import { Icon } from '../ui/icon';
+import { loadable, valueOf, waiting } from '../ui/loadable';
+import { PageHead } from '../ui/page-head';
+import { TextField } from '../ui/text-field';
+import { readyToGo, shipmentOf } from './shipment';
+import { newShipment, type ShipmentDraft } from './shipment-draft';
+
+const GONE = 'reclaimer';
+
+/** The sheet that goes with cylinders to the reclaimer: each with gross, tare and net, and the sums by refrigerant. */
+@Component({
+  selector: 'hy-shipment-page',
+  imports: [Caution, Icon, PageHead, RouterLink, TextField],
+  templateUrl: './shipment.page.html',
+  styleUrls: ['../ui/toolbar.css', './shipment.page.css'],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class ShipmentPage {
+  private readonly registers = inject(Registers);
+  private readonly preferences = inject(PreferencesService).current;
+  protected readonly units = inject(Units);
+  private readonly stored = inject(Drafts).open<ShipmentDraft>('shipment', newShipment);
+  protected readonly draft = this.stored.value.asReadonly();
+  protected readonly day = computed(() => this.draft().day || dayOf(new Date()));
+  protected readonly cylinders = toSignal(loadable(this.registers.cylinders$), { initialValue: waiting });
+  private readonly refrigerants = toSignal(loadable(this.registers.refrigerants$), { initialValue: waiting });
+  private readonly organisation = toSignal(loadable(this.registers.organisation$), { initialValue: waiting });
+
+  private readonly chosen = computed(() => {
+    const ids = new Set(this.draft().cylinders);
+    return (valueOf(this.cylinders()) ?? []).filter(({ id }) => ids.has(id));
+  });
+  protected readonly ready = computed(() => (valueOf(this.cylinders()) ?? []).filter(readyToGo));
+  protected readonly shipment = computed(() => {
+    const refrigerants = valueOf(this.refrigerants()) ?? [];
+    const burns = (id: string) => refrigerants.find((own) => own.id === id)?.flammable ?? true; // unknown is taken as burning
+    return shipmentOf(this.chosen(), burns);
+  });
+  protected readonly line = computed(() => {
+    const count = this.chosen().length;
+    if (count === 0) return 'no cylinder chosen yet';
+    const { netKg, grossKg } = this.shipment();
+    return `${count} ${count === 1 ? 'cylinder' : 'cylinders'} · ${this.units.massText(netKg)} net · ${this.units.massText(grossKg)} gross`;
+  });
+  protected readonly stillHere = computed(() => this.chosen().filter(({ place }) => place !== GONE));
+  protected readonly gone = signal<number | undefined>(undefined);
+  protected readonly moving = command(this.registers.moveCylinders$, ({ moved }) => this.gone.set(moved));
+  protected readonly refused = computed(() => refusalIn(this.moving.state()));
+
+  protected readonly names = computed(() =>
+    this.ready()
+      .map((own) => `${own.name} (${contentName(own)})`)
+      .join(', '),
+  );
+
+  protected change(part: Partial<ShipmentDraft>): void {
+    this.gone.set(undefined);
+    this.stored.value.update((draft) => ({ ...draft, ...part }));
+  }
+
+  protected propose(): void {
+    this.change({ cylinders: this.ready().map(({ id }) => id) });
+  }
+
+  protected leaveOut(id: string): void {
+    this.change({ cylinders: this.draft().cylinders.filter((own) => own !== id) });
+  }
+
+  protected leave(): void {
+    this.moving.send({
+      place: GONE,
+      cylinders: this.stillHere().map(({ id }) => ({ id, key: newKey() })),
+      happenedAt: new Date().toISOString(),
+      recordedBy: this.preferences().person,
+    });
+  }
+
+  protected async pdf(): Promise<void> {
+    const [{ shipmentPdf }, { save }] = await Promise.all([import('./shipment-pdf'), import('../ui/save-file')]);
+    const [{ to, carrier }, day] = [this.draft(), this.day()];
+    const head = { from: valueOf(this.organisation())?.name ?? '', to, carrier, day, person: this.preferences().person };
+    const bytes = await shipmentPdf(this.shipment(), head, (kg) => this.units.massText(kg));
+    save(`shipment-${day}.pdf`, new Blob([bytes as BlobPart], { type: 'application/pdf' }));
+  }
+
+  protected async csv(): Promise<void> {
+    const { saveCsv } = await import('../ui/save-file');
+    const rows = this.shipment().groups.flatMap(({ content, un, lines }) =>
+      lines.map(({ cylinder, kind, grossKg, tareKg, netKg, remark }) => ({
+        cylinder: cylinder.name,
+        content,
+        un,
+        kind,
+        gross_kg: Number(grossKg.toFixed(3)),
+        tare_kg: Number(tareKg.toFixed(3)),
+        net_kg: Number(netKg.toFixed(3)),
+        remark,
+      })),
+    );
+    saveCsv(`shipment-${this.day()}.csv`, rows);
+  }
+}

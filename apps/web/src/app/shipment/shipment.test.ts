@@ -1,0 +1,116 @@
+import { TestBed } from '@angular/core/testing';
+import type { Cylinder, CylinderMarks } from '@hygromet/contract/cylinder';
+import { PDFDocument } from 'pdf-lib';
+import { of, throwError } from 'rxjs';
+import { aCylinder, render, stage } from '../../../test/scene';
+import { Refusal } from '../live/refusal';
+import { ShipmentPage } from './shipment.page';
+import { readyToGo, shipmentOf } from './shipment';
+import { shipmentPdf } from './shipment-pdf';
+
+const marks = (kind: CylinderMarks['kind']): CylinderMarks => ({ kind, flammableRated: false, ports: 'one', validYears: 5 });
+const burns = (id: string) => id === 'R-32';
+const some: readonly Cylinder[] = [
+  aCylinder({ id: 'a', name: 'C-10', contentKg: 5 }),
+  aCylinder({ id: 'b', name: 'C-9', contentKg: 3 }),
+  aCylinder({ id: 'c', name: 'C-03', refrigerant: 'R-134a', contentKg: 4 }),
+  aCylinder({ id: 'd', name: 'B-01', contentKg: 2, marks: marks('burn-out') }),
+  aCylinder({ id: 'e', name: 'C-11', contentKg: 1, flags: ['mixed'], composition: { 'R-22': 0.6, 'R-32': 0.4 } }),
+];
+
+test('each content is summed apart, burnt-out and mixed from clean, and the sums meet in the total', () => {
+  const { groups, netKg, grossKg } = shipmentOf(some, burns);
+  expect(groups.map(({ content, un, lines }) => [content, un, lines.map(({ cylinder }) => cylinder.name)])).toEqual([
+    ['mixture', 'UN 3161 (R-22, R-32)', ['C-11']],
+    ['R-134a', 'UN 3159', ['C-03']],
+    ['R-410A', 'UN 3163 (R-410A)', ['C-9', 'C-10']],
+    ['R-410A, burn-out', 'UN 3163 (R-410A)', ['B-01']],
+  ]);
+  expect(netKg).toBeCloseTo(15, 9);
+  expect(grossKg).toBeCloseTo(15 + 5 * 7.801789, 9);
+  expect(groups.reduce((sum, group) => sum + group.netKg, 0)).toBeCloseTo(netKg, 9);
+});
+
+test.each([
+  [{ flags: ['overfilled'] }, /is overfilled: take out what is too much/],
+  [{ flags: ['over-rated'] }, /too low a pressure class/],
+  [{ flags: ['overdrawn'] }, /below zero in the ledger/],
+  [{ contentKg: 0 }, /is empty by the ledger/],
+] satisfies [Partial<Cylinder>, RegExp][])('%j is not to be carried, and why is said', (more: Partial<Cylinder>, why) => {
+  expect(shipmentOf([aCylinder(more)], burns).stopped[0]?.why).toMatch(why);
+  expect(shipmentOf([aCylinder()], burns).stopped).toEqual([]);
+  expect(shipmentOf([aCylinder({ flags: ['overfilled'] })], burns).groups[0]?.lines[0]?.remark).toBe('OVERFILLED: not to be carried');
+});
+
+test('full, mixed and burnt-out cylinders are proposed; virgin, empty and those that have left are not', () => {
+  const full = {
+    state: 'limited',
+    ruling: 'eighty-percent-77F',
+    stopGrossKg: 11.5,
+    mayAddKg: 0.1,
+    liquidShare77F: 0.78,
+    stopShare77F: 0.8,
+  } as const;
+  expect(readyToGo(aCylinder({ standing: full }))).toBe(true);
+  expect(readyToGo(aCylinder({ flags: ['mixed'] }))).toBe(true);
+  expect(readyToGo(aCylinder({ marks: marks('burn-out') }))).toBe(true);
+  expect(readyToGo(aCylinder())).toBe(false);
+  expect(readyToGo(aCylinder({ standing: full, marks: marks('virgin') }))).toBe(false);
+  expect(readyToGo(aCylinder({ standing: full, place: 'reclaimer' }))).toBe(false);
+});
+
+const head = { from: 'Tidewrack Cold Works', to: '', carrier: '', day: '2026-11-26', person: 'Ines Marrow' };
+test('as PDF: one page for a few cylinders, more for many', async () => {
+  const pages = async (cylinders: readonly Cylinder[]) =>
+    (await PDFDocument.load(await shipmentPdf(shipmentOf(cylinders, burns), head, (kg) => `${kg.toFixed(1)} kg`))).getPageCount();
+  expect(await pages(some)).toBe(1);
+  expect(
+    await pages(
+      Array.from({ length: 90 }, (_, k) =>
+        aCylinder({
+          id: `x${k}`,
+          name: `C-${k}`,
+          marks: { ...marks('recovery'), owner: 'a name that is longer than its column can hold by far' },
+        }),
+      ),
+    ),
+  ).toBe(3);
+});
+
+describe('the page', () => {
+  const open = async (registers: object = {}, cylinders: readonly string[] = ['a', 'c']) => {
+    stage({ registers: { cylinders$: of(some), ...registers }, drafts: { shipment: { cylinders } } });
+    return render(ShipmentPage);
+  };
+
+  test('shows gross, tare and net of each cylinder and the sums', async () => {
+    const { text, press } = await open();
+    expect(text()).toContain('2 cylinders · 19.8 lb net · 54.2 lb gross');
+    expect(text()).toMatch(/C-03Recovery26\.0 lb17\.2 lb8\.8 lb/);
+    await press('Leave C-03 out');
+    expect(text()).toContain('1 cylinder · 11.0 lb net');
+  });
+
+  test('what has left is noted at the reclaimer', async () => {
+    const sent: { place: string; cylinders: { id: string }[] }[] = [];
+    const moveCylinders$ = (body: (typeof sent)[number]) => (sent.push(body), of({ moved: 2 }));
+    const { press, text } = await open({ moveCylinders$ });
+    await press(/They have left/);
+    expect([sent[0]?.place, sent[0]?.cylinders.map(({ id }) => id)]).toEqual(['reclaimer', ['a', 'c']]);
+    expect(text()).toContain('2 cylinders are at the reclaimer now.');
+  });
+
+  test('without a choice it proposes what usually goes', async () => {
+    const { press, text } = await open({}, []);
+    expect(text()).toContain('B-01 (R-410A), C-11 (mixture)');
+    await press('Take these 2');
+    expect(text()).toContain('R-410A, burn-out');
+  });
+
+  test('a refusal is said', async () => {
+    const { press, text } = await open({ moveCylinders$: () => throwError(() => new Refusal('offline', 'The server does not answer.')) });
+    await press(/They have left/);
+    expect(text()).toContain('The server does not answer.');
+    TestBed.resetTestingModule();
+  });
+});

@@ -1,0 +1,109 @@
+import type { Cylinder } from '@hygromet/contract/cylinder';
+import { unNumber } from '@hygromet/core/compliance/shipping';
+import { contentName, isFilled } from '../cylinders/cylinder-words';
+import { cylinderKindNames } from '../cylinders/objection-words';
+
+/** One cylinder of a shipment, kg. */
+export interface ShipmentLine {
+  readonly cylinder: Cylinder;
+  readonly kind: string;
+  readonly grossKg: number;
+  readonly tareKg: number;
+  readonly netKg: number;
+  /** What the carrier or the reclaimer has to know. */
+  readonly remark: string;
+}
+
+/** Cylinders of one content, which the reclaimer settles together. */
+export interface ShipmentGroup {
+  readonly content: string;
+  /** "UN 3163", with the technical name where the entry is a collective one. */
+  readonly un: string;
+  readonly lines: readonly ShipmentLine[];
+  readonly grossKg: number;
+  readonly tareKg: number;
+  readonly netKg: number;
+}
+
+export interface Shipment {
+  readonly groups: readonly ShipmentGroup[];
+  readonly grossKg: number;
+  readonly netKg: number;
+  /** Cylinders that must not leave as they are, with why. */
+  readonly stopped: readonly { readonly name: string; readonly why: string }[];
+}
+
+/** Sorted by content and number; burnt-out and mixed refrigerant stand apart from clean. @param burns whether a refrigerant is flammable */
+export function shipmentOf(cylinders: readonly Cylinder[], burns: (refrigerant: string) => boolean): Shipment {
+  const names = [...new Set(cylinders.map(groupName))].sort((a, b) => a.localeCompare(b, undefined, { numeric: true }));
+  const groups = names.map((content): ShipmentGroup => {
+    const own = cylinders
+      .filter((cylinder) => groupName(cylinder) === content)
+      .sort((a, b) => a.name.localeCompare(b.name, undefined, { numeric: true }));
+    const lines = own.map(lineOf);
+    return { content, un: unText(own[0]!, burns), lines, ...sums(lines) };
+  });
+  return { groups, ...sums(groups), stopped: cylinders.flatMap(stoppedBy) };
+}
+
+const sums = (lines: readonly { readonly grossKg: number; readonly tareKg: number; readonly netKg: number }[]) => ({
+  grossKg: lines.reduce((sum, { grossKg }) => sum + grossKg, 0),
+  tareKg: lines.reduce((sum, { tareKg }) => sum + tareKg, 0),
+  netKg: lines.reduce((sum, { netKg }) => sum + netKg, 0),
+});
+
+const groupName = (cylinder: Cylinder): string => {
+  const { marks } = cylinder;
+  const apart = marks.kind === 'burn-out' ? ', burn-out' : marks.kind === 'destruction' ? ', for destruction' : '';
+  return `${contentName(cylinder)}${apart}`;
+};
+
+const lineOf = (cylinder: Cylinder): ShipmentLine => ({
+  cylinder,
+  kind: cylinderKindNames[cylinder.marks.kind],
+  grossKg: cylinder.tareKg + cylinder.contentKg,
+  tareKg: cylinder.tareKg,
+  netKg: cylinder.contentKg,
+  remark: remarkOf(cylinder),
+});
+
+function remarkOf({ flags, composition, marks }: Cylinder): string {
+  return [
+    ...(flags.includes('overfilled') ? ['OVERFILLED: not to be carried'] : []),
+    ...(flags.includes('mixed') ? [Object.keys(composition ?? {}).join(' + ')] : []),
+    ...(flags.includes('airy') ? ['air in it'] : []),
+    ...(flags.includes('overdue') ? ['retest due: empty it, do not refill'] : []),
+    ...(marks.owner === undefined ? [] : [`owner ${marks.owner}`]),
+  ].join('; ');
+}
+
+function unText(cylinder: Cylinder, burns: (refrigerant: string) => boolean): string {
+  const mixed = cylinder.flags.includes('mixed');
+  const known = mixed ? undefined : (cylinder.refrigerant ?? undefined);
+  // of a mixture the gravest part decides
+  const parts = Object.keys(cylinder.composition ?? {});
+  const flammable = mixed ? parts.some(burns) : known !== undefined && burns(known);
+  const { number, collective } = unNumber(known, flammable);
+  return collective ? `UN ${number} (${mixed ? parts.join(', ') : (known ?? 'unknown')})` : `UN ${number}`;
+}
+
+/** 49 CFR 173.301(a): no cylinder is offered for transport with more in it than it may hold, or leaking or damaged. */
+function stoppedBy({ name, flags, contentKg }: Cylinder): readonly { readonly name: string; readonly why: string }[] {
+  if (flags.includes('overfilled')) return [{ name, why: 'is overfilled: take out what is too much before anybody carries it' }];
+  if (flags.includes('over-rated')) return [{ name, why: 'is of too low a pressure class for what is in it: move its content first' }];
+  if (flags.includes('overdrawn')) return [{ name, why: 'stands below zero in the ledger: weigh it in first' }];
+  return contentKg > 0 ? [] : [{ name, why: 'is empty by the ledger: weigh it in, or leave it here' }];
+}
+
+/** Full, mixed, burnt-out or for destruction: what usually goes with the next shipment. */
+export const readyToGo = (cylinder: Cylinder): boolean => {
+  const { retiredAt, place, contentKg, flags, marks } = cylinder;
+  if (retiredAt !== null || place === 'reclaimer' || contentKg <= 0 || marks.kind === 'virgin' || marks.kind === 'nitrogen') return false;
+  return (
+    isFilled(cylinder) ||
+    flags.includes('mixed') ||
+    flags.includes('long-full') ||
+    marks.kind === 'burn-out' ||
+    marks.kind === 'destruction'
+  );
+};

@@ -1,0 +1,37 @@
+import { ChangeDetectionStrategy, Component, input, model, signal } from '@angular/core';
+import { NzModalModule } from 'ng-zorro-antd/modal';
+import type { QuantityEntry } from './quantity-entry';
+import { WeightPad } from './weight-pad';
+
+/** Opens a weight in large keys over the page. */
+@Component({
+  selector: 'hy-weight-keys',
+  imports: [NzModalModule, WeightPad],
+  template: `
+    <button type="button" class="button plain" [attr.aria-label]="'Large keys for: ' + label()" (click)="open.set(true)">Large keys</button>
+    <nz-modal [nzVisible]="open()" [nzTitle]="label()" [nzFooter]="null" [nzWidth]="452" (nzOnCancel)="open.set(false)">
+      <ng-container *nzModalContent>
+        <hy-weight-pad [label]="label()" [(entry)]="entry" enter="Take it" (entered)="open.set(false)" />
+      </ng-container>
+    </nz-modal>
+  `,
+  styles: `
+    /* at the end of the label's line: the field below keeps its place */
+    :host {
+      position: absolute;
+      top: -12px;
+      right: 0;
+    }
+
+    .plain {
+      padding: 0 8px;
+      font-size: 15px;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class WeightKeys {
+  readonly label = input.required<string>();
+  readonly entry = model.required<QuantityEntry>();
+  protected readonly open = signal(false);
+}

@@ -1,0 +1,30 @@
+import { expect, test } from '@playwright/test';
+
+test('too much is taken out of the overfilled cylinder, by its own plan, and the flag is gone', async ({ page }) => {
+  await page.goto('/cylinders');
+  await page.getByRole('link', { name: /^C-05/ }).click();
+  await expect(page.getByText('Overfilled by 1.3 lb.')).toBeVisible();
+  await page.getByRole('link', { name: /^Fill [A-Z]-/ }).click();
+  await expect(page.getByText('from C-05, R-407C')).toBeVisible();
+
+  // the other cylinder is empty: its tare stands on the scale
+  const heading = await page.getByRole('heading', { level: 1 }).textContent();
+  const name = heading?.replace('Fill ', '').trim() ?? '';
+  const others = (await (await page.request.get('/api/cylinders')).json()) as { name: string; tareKg: number; contentKg: number }[];
+  const into = others.find((own) => own.name === name);
+  expect(into?.contentKg).toBe(0);
+  const kg = (more: number) => ((into?.tareKg ?? 0) + more).toFixed(2);
+  await page.getByLabel('Unit of Scale reads now').selectOption('kg');
+  await page.getByLabel('Scale reads now', { exact: true }).fill(kg(0));
+  await page.getByRole('button', { name: 'Start the transfer' }).click();
+  await page.getByLabel('Scale reads after', { exact: true }).fill(kg(12));
+  await expect(page.getByText(/By the ledger only 11\.39 kg are in C-05/)).toBeVisible();
+  await page.getByLabel('Scale reads after', { exact: true }).fill(kg(0.7));
+  await page.getByRole('button', { name: 'Book the transfer' }).click();
+  await expect(page.getByText('Booked.')).toBeVisible();
+
+  await page.goto('/cylinders');
+  await page.getByRole('link', { name: /^C-05/ }).click();
+  await expect(page.getByText('the scale should read 40.9 lb')).toBeVisible();
+  await expect(page.getByText(/Overfilled/)).toHaveCount(0);
+});

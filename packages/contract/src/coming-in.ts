@@ -1,0 +1,63 @@
+import { qualityIn } from '@hygromet/core/cylinder/cylinder-kind';
+import type { Incoming } from '@hygromet/core/cylinder/suitability';
+import type { Cylinder } from './cylinder';
+import type { RefrigerantSummary } from './refrigerant';
+
+/** What would come into a cylinder, as far as it is known where it comes from. */
+export interface ComingIn extends Incoming {
+  /** Its designation; nothing for a mixture that has none. */
+  readonly id: string | undefined;
+  /** "a mixture" where it has no designation. */
+  readonly name: string;
+  readonly safetyGroup: string | null;
+  /** A check found air in the cylinder it comes from. */
+  readonly airy: boolean;
+}
+
+type Nominal = Pick<RefrigerantSummary, 'id' | 'composition' | 'flammable' | 'safetyGroup'>;
+
+interface Source {
+  readonly system?: { readonly refrigerant: string; readonly site: string } | undefined;
+  readonly cylinder?: Cylinder | undefined;
+  /** Said by the person, where neither of them says it. */
+  readonly refrigerant: string | null;
+  /** The cylinder that it goes into. */
+  readonly into: Cylinder;
+  readonly nominal: (id: string) => Nominal | undefined;
+}
+
+/** A system's refrigerant, what is in the other cylinder by the ledger, or what the person says: one rule for browser and server. */
+export function comingIn({ system, cylinder, refrigerant, into, nominal }: Source): ComingIn | undefined {
+  const content = cylinder === undefined ? undefined : contentOf(cylinder, nominal);
+  if (content !== undefined) return content;
+  const named = system?.refrigerant ?? refrigerant;
+  const known = named === null ? undefined : nominal(named);
+  if (known === undefined) return undefined;
+  return {
+    id: known.id,
+    name: known.id,
+    composition: known.composition,
+    flammable: known.flammable,
+    safetyGroup: known.safetyGroup,
+    // what comes into a cylinder marked for burnt-out refrigerant is taken to be that: the person has chosen it
+    quality: qualityIn(into.marks.kind),
+    owner: system?.site ?? into.marks.owner,
+    airy: false,
+  };
+}
+
+function contentOf({ refrigerant, composition, flags, marks }: Cylinder, nominal: Source['nominal']): ComingIn | undefined {
+  const label = refrigerant === null || flags.includes('mixed') ? undefined : nominal(refrigerant);
+  const content = composition ?? label?.composition;
+  if (content === undefined) return undefined;
+  return {
+    id: label?.id,
+    name: label?.id ?? 'a mixture',
+    composition: content,
+    flammable: label?.flammable ?? true, // unknown is taken as burning
+    safetyGroup: label?.safetyGroup ?? null,
+    quality: qualityIn(marks.kind),
+    owner: marks.owner,
+    airy: flags.includes('airy'),
+  };
+}

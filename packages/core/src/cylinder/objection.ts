@@ -1,0 +1,19 @@
+/** What can speak against filling a cylinder; alone in its file, so that a contract can name it without the model behind it. */
+export const objections = [
+  'retired',
+  'nitrogen',
+  'virgin',
+  'overdue',
+  'class-too-low',
+  'other-refrigerant',
+  'not-evacuated',
+  'overdrawn',
+  'overfilled',
+  'full',
+  'airy',
+  'not-for-flammable',
+  'burn-out-apart',
+  'other-owner',
+  'no-limit',
+] as const;
+export type Objection = (typeof objections)[number];
