@@ -28,6 +28,8 @@ test('the proposal is overruled by keyboard, with a reason that outlives a reloa
   await openSystem(page, 'Print works');
   await page.getByRole('link', { name: 'Look and method' }).click();
   await page.getByLabel('Failed part').selectOption('evaporator');
+  // overruled is what is proposed for this part, so it has to stand there first
+  await expect(page.getByRole('heading', { name: 'Pump down into the condenser' })).toBeVisible();
   await page.getByRole('radio', { name: /Recover everything/ }).focus();
   await page.keyboard.press('Space');
   await expect(page.getByText('Chosen against the proposal')).toBeVisible();
