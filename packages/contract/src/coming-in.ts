@@ -10,8 +10,6 @@ export interface ComingIn extends Incoming {
   /** "a mixture" where it has no designation. */
   readonly name: string;
   readonly safetyGroup: string | null;
-  /** A check found air in the cylinder it comes from. */
-  readonly airy: boolean;
 }
 
 type Nominal = Pick<RefrigerantSummary, 'id' | 'composition' | 'flammable' | 'safetyGroup'>;

@@ -4,11 +4,12 @@ import { accountById } from '../store/account-store';
 import { changeCylinder, cylinderById, lockCylinders, type CylinderRecord } from '../store/cylinder-store';
 import type { Tx } from '../store/database';
 import { inTransaction } from '../store/in-transaction';
-import { addMovement, movementIdByKey } from '../store/movement-store';
+import { addMovement } from '../store/movement-store';
 import type { OrganisationRow } from '../store/organisation-store';
 import { assessmentOf } from './assessment';
 import { differenceKg } from './book-transfer';
 import { bookedAnswer } from './booked-answer';
+import { bookedBefore, keyReused } from './booked-before';
 import { compositionIn } from './cylinder-standing';
 import { emptiedIfSo } from './emptied';
 import { refuseFuture } from './in-time';
@@ -21,7 +22,11 @@ export const bookRemoval = (db: Tx, organisation: OrganisationRow, removal: NewR
     await lockCylinders(tx, [removal.cylinder]);
     const cylinder = await cylinderById(tx, organisation.id, removal.cylinder);
     if (cylinder === undefined) throw new Refused('not-found', 'This cylinder is not in the register.', '/cylinder');
-    const earlier = await movementIdByKey(tx, organisation.id, removal.key);
+    const earlier = await bookedBefore(tx, organisation.id, removal.key, {
+      ...removal,
+      from: cylinder.id,
+      massKg: differenceKg(removal.grossBeforeKg, removal.grossAfterKg),
+    });
     if (earlier !== undefined) return bookedAnswer(tx, organisation, earlier, cylinder.id, true);
     refuseFuture(removal.happenedAt, outside.now());
     const to = await accountById(tx, organisation.id, removal.to);
@@ -57,11 +62,10 @@ export const bookRemoval = (db: Tx, organisation: OrganisationRow, removal: NewR
       },
       outside.now(),
     );
-    if (added.state === 'key-reused')
-      throw new Refused('key-reused', 'This booking was sent before with other content. Reload, look at the ledger, and book again.');
+    if (added.state !== 'added') throw keyReused();
     await emptiedIfSo(tx, organisation.id, cylinder.id);
     if (to.kind === 'reclaimer') await changeCylinder(tx, organisation.id, cylinder.id, { place: 'reclaimer' });
-    return bookedAnswer(tx, organisation, added.id, cylinder.id, added.state === 'repeated');
+    return bookedAnswer(tx, organisation, added.id, cylinder.id, false);
   });
 
 function massOut({ grossBeforeKg, grossAfterKg }: NewRemoval, { name, tareKg }: CylinderRecord): number {

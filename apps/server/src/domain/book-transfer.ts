@@ -20,6 +20,7 @@ import { systemById } from '../store/system-store';
 import { visitById } from '../store/visit-store';
 import { assessmentOf } from './assessment';
 import { bookedAnswer } from './booked-answer';
+import { bookedBefore, keyReused } from './booked-before';
 import { compositionIn, describeCylinder } from './cylinder-standing';
 import { emptiedIfSo } from './emptied';
 import { refuseFuture } from './in-time';
@@ -43,23 +44,25 @@ export const bookTransfer = (db: Tx, organisation: OrganisationRow, transfer: Tr
     if (cylinder === undefined) throw new Refused('not-found', 'This cylinder is not in the register.', '/cylinder');
     const source = await accountById(tx, organisation.id, transfer.from);
     if (source === undefined) throw new Refused('not-found', 'The account it comes from does not exist.', '/from');
+    const earlier = await bookedBefore(tx, organisation.id, transfer.key, {
+      ...transfer,
+      to: cylinder.id,
+      massKg: differenceKg(transfer.grossAfterKg, transfer.grossBeforeKg),
+    });
+    if (earlier !== undefined) return bookedAnswer(tx, organisation, earlier, cylinder.id, true);
+    refuseFuture(transfer.happenedAt, outside.now());
     const massKg = massMoved(transfer, cylinder);
     await refuseOtherVisit(tx, organisation.id, transfer);
     const then = new Date(transfer.happenedAt); // its stamp was good or not on that day
     const into = describeCylinder(cylinder, organisation, then);
     const incoming = await incomingFrom(tx, organisation, source, transfer, into, then);
+    refuseUnaskedMixing(cylinder, incoming, transfer);
     const draft = draftOf(transfer, organisation, incoming, massKg, outside.newId());
     const added = await addMovement(tx, { ...draft, against: against(into, incoming, source, organisation) }, outside.now());
-    if (added.state === 'key-reused')
-      throw new Refused('key-reused', 'This booking was sent before with other content. Reload, look at the ledger, and book again.');
-    if (added.state === 'added') {
-      refuseFuture(transfer.happenedAt, outside.now());
-      // after the entry: a repeated key is answered before anything is asked again, and a refusal takes the entry back
-      refuseUnaskedMixing(cylinder, incoming, transfer);
-      await filled(tx, cylinder.id, incoming.id);
-      if (source.kind === 'cylinder') await emptiedIfSo(tx, organisation.id, source.id);
-    }
-    return bookedAnswer(tx, organisation, added.id, cylinder.id, added.state === 'repeated');
+    if (added.state !== 'added') throw keyReused();
+    await filled(tx, cylinder.id, incoming.id);
+    if (source.kind === 'cylinder') await emptiedIfSo(tx, organisation.id, source.id);
+    return bookedAnswer(tx, organisation, added.id, cylinder.id, false);
   });
 
 /** Kilograms to a microgram: the difference of two decimals is again a decimal. */

@@ -3,11 +3,12 @@ import { accountOfKind } from '../store/account-store';
 import { cylinderById, filled, lockCylinders, type CylinderRecord } from '../store/cylinder-store';
 import type { Tx } from '../store/database';
 import { inTransaction } from '../store/in-transaction';
-import { addMovement, movementIdByKey, type Draft } from '../store/movement-store';
+import { addMovement, movementByKey, type Draft } from '../store/movement-store';
 import type { OrganisationRow } from '../store/organisation-store';
 import { assessmentOf } from './assessment';
 import { differenceKg } from './book-transfer';
 import { bookedAnswer } from './booked-answer';
+import { keyReused } from './booked-before';
 import { compositionIn } from './cylinder-standing';
 import { emptiedIfSo } from './emptied';
 import { refuseFuture } from './in-time';
@@ -30,21 +31,25 @@ export const bookWeighing = (
     await lockCylinders(tx, [cylinderId]);
     const cylinder = await cylinderById(tx, organisation.id, cylinderId);
     if (cylinder === undefined) throw new Refused('not-found', 'This cylinder is not in the register.');
-    const earlier = await movementIdByKey(tx, organisation.id, weighing.key);
-    if (earlier !== undefined) return bookedAnswer(tx, organisation, earlier, cylinder.id, true);
+    const earlier = await movementByKey(tx, organisation.id, weighing.key);
+    if (earlier !== undefined) {
+      // the mass was the ledger's difference at that time, so the reading tells whether it is the same weighing
+      if (earlier.grossAfterKg !== weighing.grossKg || ![earlier.from.id, earlier.to.id].includes(cylinder.id)) throw keyReused();
+      return bookedAnswer(tx, organisation, earlier.id, cylinder.id, true);
+    }
     refuseFuture(weighing.happenedAt, outside.now());
-    const added = await bookDifference(tx, organisation, cylinder, weighing, outside);
-    return bookedAnswer(tx, organisation, added.id, cylinder.id, added.repeated);
+    const id = await bookDifference(tx, organisation, cylinder, weighing, outside);
+    return bookedAnswer(tx, organisation, id, cylinder.id, false);
   });
 
-/** The entry that brings the ledger to the scale. Ask it with the cylinder locked. @throws Refused */
+/** Books the entry that brings the ledger to the scale, and returns its id. Ask it with the cylinder locked. @throws Refused */
 export async function bookDifference(
   tx: Tx,
   organisation: OrganisationRow,
   cylinder: CylinderRecord,
   weighing: NewWeighing,
   outside: Outside,
-): Promise<{ readonly id: string; readonly repeated: boolean }> {
+): Promise<string> {
   if (weighing.grossKg < cylinder.tareKg)
     throw new Refused('below-tare', `The gross weight is below the tare of ${cylinder.name}. Read both again.`, '/grossKg');
   const composition = compositionIn(cylinder);
@@ -76,11 +81,8 @@ export async function bookDifference(
     recordedBy: weighing.recordedBy,
   };
   const added = await addMovement(tx, draft, outside.now());
-  if (added.state === 'key-reused')
-    throw new Refused('key-reused', 'This weighing was sent before with other content. Reload and weigh again.');
-  if (added.state === 'added') {
-    if (excess > 0) await filled(tx, cylinder.id, undefined);
-    else await emptiedIfSo(tx, organisation.id, cylinder.id);
-  }
-  return { id: added.id, repeated: added.state === 'repeated' };
+  if (added.state !== 'added') throw keyReused();
+  if (excess > 0) await filled(tx, cylinder.id, undefined);
+  else await emptiedIfSo(tx, organisation.id, cylinder.id);
+  return added.id;
 }

@@ -189,6 +189,35 @@ test('an empty cylinder takes the label of what first goes in', async () => {
   expect(await cylinderNamed(house, 'C-04')).toMatchObject({ refrigerant: 'R-513A', evacuatedAt: null, contentKg: 1.2 });
 });
 
+test('a transfer out of an unlabelled mixture that emptied it, sent again after its answer was lost, is the first booking', async () => {
+  const [mixed, into] = [await cylinderNamed(house, 'C-11'), await cylinderNamed(house, 'C-04')];
+  const gross = into.tareKg + into.contentKg;
+  const rest = {
+    key: randomUUID(),
+    from: mixed.id,
+    cylinder: into.id,
+    grossBeforeKg: gross,
+    grossAfterKg: gross + mixed.contentKg,
+    happenedAt: '2026-11-25T07:50:00Z',
+    recordedBy: 'Ines Marrow',
+    acceptMixing: true,
+    note: 'all of it goes to the reclaimer in one cylinder',
+  };
+  const first = await house.send('POST', '/api/transfers', rest);
+  expect(first.status).toBe(201);
+  const again = await house.send('POST', '/api/transfers', rest);
+  expect([again.status, again.body.repeated, again.body.movement.id]).toEqual([200, true, first.body.movement.id]);
+});
+
+test('air in the cylinder that it came from stays with the entry', async () => {
+  const [airy, empty] = [await cylinderNamed(house, 'C-08'), await cylinderNamed(house, 'C-15')];
+  const gross = empty.tareKg + empty.contentKg;
+  const weights = { key: randomUUID(), from: airy.id, cylinder: empty.id, grossBeforeKg: gross, grossAfterKg: gross + 0.2 };
+  const told = { happenedAt: '2026-11-25T07:50:00Z', recordedBy: 'Ines Marrow', acceptMixing: true, note: 'in a hurry' };
+  const { body } = await house.send('POST', '/api/transfers', { ...told, ...weights });
+  expect(body.movement.against).toContain('air-comes-along');
+});
+
 test('what the scale shows beyond the ledger is booked as unexplained', async () => {
   const { id, tareKg, contentKg } = await cylinderNamed(house, 'C-02');
   const weighing = { key: randomUUID(), grossKg: tareKg + contentKg + 0.3, happenedAt: '2026-11-25T07:00:00Z', recordedBy: 'Jory Quill' };
@@ -196,6 +225,8 @@ test('what the scale shows beyond the ledger is booked as unexplained', async ()
   expect(body.from.kind).toBe('unexplained');
   expect(body.movement.massKg).toBeCloseTo(0.3, 8);
   expect((await house.send('POST', `/api/cylinders/${id}/weighings`, weighing)).body.repeated).toBe(true);
+  const other = await house.send('POST', `/api/cylinders/${id}/weighings`, { ...weighing, grossKg: weighing.grossKg + 1 });
+  expect(other.body.code).toBe('key-reused');
 });
 
 test('registering: the same number twice is refused by name, a repeated request answers the first', async () => {

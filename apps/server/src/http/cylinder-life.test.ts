@@ -38,6 +38,7 @@ test('a life: registered, evacuated and proved, filled, sent to the reclaimer, e
   const out = { ...weights, key: randomUUID(), to: reclaimer.id, grossBeforeKg: 16.6, grossAfterKg: 12.6 };
   expect((await house.send('POST', '/api/removals', out)).status).toBe(201);
   expect((await house.send('POST', '/api/removals', out)).body.repeated).toBe(true);
+  expect((await house.send('POST', '/api/removals', { ...out, note: 'another' })).body.code).toBe('key-reused');
   const sent = cylinder.parse((await house.get(`/api/cylinders/${id}`)).body);
   expect(sent).toMatchObject({ place: 'reclaimer', contentKg: 0, evacuatedAt: null });
   expect((await send({ what: 'relabelled', refrigerant: null, kind: 'recovery' })).body.detail).toMatch(/Evacuate it first/);

@@ -32,13 +32,22 @@ export interface Draft {
   readonly reverses?: string;
 }
 
+/** What a person decided of an entry. */
+export interface Decided extends Pick<Draft, 'from' | 'to' | 'massKg' | 'happenedAt' | 'recordedBy'> {
+  readonly grossBeforeKg?: number | undefined;
+  readonly grossAfterKg?: number | undefined;
+  readonly note?: string | undefined;
+  readonly reverses?: string | undefined;
+}
+
 /** What makes two requests with one key the same: everything a person decided, nothing the server added. */
-function contentHash({ from, to, massKg, grossBeforeKg, grossAfterKg, happenedAt, recordedBy, note, reverses }: Draft): string {
+function contentHash({ from, to, massKg, grossBeforeKg, grossAfterKg, happenedAt, recordedBy, note, reverses }: Decided): string {
   const content = { from, to, massKg, grossBeforeKg, grossAfterKg, happenedAt: Date.parse(happenedAt), recordedBy, note, reverses };
   return createHash('sha256').update(JSON.stringify(content)).digest('hex');
 }
 
-export type Added = { readonly state: 'added' | 'repeated'; readonly id: string } | { readonly state: 'key-reused' };
+export type Sent = { readonly state: 'repeated'; readonly id: string } | { readonly state: 'key-reused' };
+export type Added = { readonly state: 'added'; readonly id: string } | Sent;
 
 /** Adds an entry. The same key with the same content finds the first entry; with another content it is refused. */
 export async function addMovement(db: Tx, draft: Draft, now: Date): Promise<Added> {
@@ -49,14 +58,21 @@ export async function addMovement(db: Tx, draft: Draft, now: Date): Promise<Adde
     .onConflict((conflict) => conflict.constraint('movement_key_used_once').doNothing())
     .returning('id')
     .executeTakeFirst();
-  if (added !== undefined) return { state: 'added', id: added.id };
+  return added === undefined
+    ? ((await sentBefore(db, draft.organisationId, draft.key, draft)) ?? { state: 'key-reused' })
+    : { state: 'added', id: added.id };
+}
+
+/** The entry that was booked with this key; undefined where the key is new. */
+export async function sentBefore(db: Tx, organisationId: string, key: string, decided: Decided): Promise<Sent | undefined> {
   const earlier = await db
     .selectFrom('movement')
     .select(['id', 'content_hash'])
-    .where('organisation_id', '=', draft.organisationId)
-    .where('idempotency_key', '=', draft.key)
-    .executeTakeFirstOrThrow();
-  return earlier.content_hash === hash ? { state: 'repeated', id: earlier.id } : { state: 'key-reused' };
+    .where('organisation_id', '=', organisationId)
+    .where('idempotency_key', '=', key)
+    .executeTakeFirst();
+  if (earlier === undefined) return undefined;
+  return earlier.content_hash === contentHash(decided) ? { state: 'repeated', id: earlier.id } : { state: 'key-reused' };
 }
 
 function rowOf(draft: Draft) {
@@ -172,12 +188,7 @@ export async function movementById(db: Tx, organisationId: string, id: string): 
   return row === undefined ? undefined : movementOf(row);
 }
 
-export async function movementIdByKey(db: Tx, organisationId: string, key: string): Promise<string | undefined> {
-  const row = await db
-    .selectFrom('movement')
-    .select('id')
-    .where('organisation_id', '=', organisationId)
-    .where('idempotency_key', '=', key)
-    .executeTakeFirst();
-  return row?.id;
+export async function movementByKey(db: Tx, organisationId: string, key: string): Promise<Movement | undefined> {
+  const row = await movementQuery(db, organisationId).where('movement.idempotency_key', '=', key).executeTakeFirst();
+  return row === undefined ? undefined : movementOf(row);
 }

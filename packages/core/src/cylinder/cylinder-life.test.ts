@@ -62,6 +62,7 @@ describe('may it go in there', () => {
     ['for burnt-out refrigerant', { kind: 'burn-out' }, 'burn-out-apart'],
     ['for usual refrigerant, and this is burnt', {}, 'burn-out-apart', incoming('R-410A', { quality: 'burnt' })],
     ['of another owner', { kind: 'clean', owner: 'Cheese cave' }, 'other-owner', incoming('R-410A', { owner: 'Seed bank' })],
+    ['and a check found air where it comes from', {}, 'air-comes-along', incoming('R-410A', { airy: true })],
     ['not rated for what burns', {}, 'not-for-flammable', incoming('R-32', { flammable: true })],
   ];
   test.each(refused.map(([what, more, objection, own = incoming('R-410A')]) => ({ what, more, objection, own })))(

@@ -11,6 +11,7 @@ export const objections = [
   'overfilled',
   'full',
   'airy',
+  'air-comes-along',
   'not-for-flammable',
   'burn-out-apart',
   'other-owner',

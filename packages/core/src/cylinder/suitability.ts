@@ -34,6 +34,8 @@ export interface Incoming {
   readonly flammable: boolean;
   readonly quality: Quality;
   readonly owner?: string | undefined;
+  /** A check has found air in the cylinder it comes from. */
+  readonly airy?: boolean | undefined;
 }
 
 export interface Suitability {
@@ -68,6 +70,7 @@ export function suitability(cylinder: Candidate, incoming: Incoming, policy: Fil
     ['burn-out-apart', incoming.quality !== qualityIn(cylinder.kind)],
     ['other-owner', cylinder.kind === 'clean' && cylinder.owner !== undefined && cylinder.owner !== incoming.owner],
     ['airy', cylinder.airy],
+    ['air-comes-along', incoming.airy === true],
     ['no-limit', limit === undefined],
     ['full', limit !== undefined && room >= 0 && room < NOTHING_KG],
   ];

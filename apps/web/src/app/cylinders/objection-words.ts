@@ -17,6 +17,7 @@ export const objectionWords: Readonly<Record<Objection, string>> = {
   'burn-out-apart': 'burnt-out refrigerant goes apart',
   'other-owner': 'kept for another owner',
   airy: 'air in it',
+  'air-comes-along': 'air in the cylinder it comes from',
   'no-limit': 'no published limit',
   full: 'full',
 };

@@ -17,7 +17,7 @@ export interface FillCaution {
 /** The facts that are there so far; what is not known yet is left out. */
 export interface FillFacts {
   readonly cylinder: Cylinder;
-  readonly incoming: Pick<ComingIn, 'name' | 'airy'> | undefined;
+  readonly incoming: Pick<ComingIn, 'name'> | undefined;
   readonly safetyGroup: string | null | undefined;
   readonly ruling: FillLimit | undefined;
   /** What speaks against this cylinder for what would come in. */
@@ -35,7 +35,6 @@ export function fillCautions(facts: FillFacts, units: Units): readonly FillCauti
     ...objected(facts),
     overfilled(facts, units),
     mixing(facts),
-    airComesAlong(facts),
     overdue(facts),
     overRated(facts, units),
     hot(facts, units),
@@ -55,6 +54,7 @@ const sentences: Partial<Record<Objection, (name: string) => string>> = {
   'burn-out-apart': (name) => `${name} is marked for burnt-out or unknown refrigerant: nothing else goes into it.`,
   'other-owner': (name) => `${name} is kept for another owner's refrigerant.`,
   airy: (name) => `A check found air in ${name}. Add nothing until it is purged or sent in.`,
+  'air-comes-along': () => 'A check found air in the cylinder it comes from: it would come along. Its own page says what to do first.',
 };
 
 const objected = ({ objections, cylinder }: FillFacts): readonly FillCaution[] =>
@@ -84,16 +84,6 @@ function mixing({ cylinder, incoming, objections }: FillFacts): FillCaution | un
     grave: true,
     stops: true,
     sentence: `${cylinder.name} ${holds}, and ${incoming.name} would come in. Mixed they can often not be reclaimed: take another cylinder.`,
-  };
-}
-
-function airComesAlong({ incoming }: FillFacts): FillCaution | undefined {
-  if (incoming === undefined || !incoming.airy) return undefined;
-  return {
-    code: 'air-comes-along',
-    grave: true,
-    stops: true,
-    sentence: 'A check found air in the cylinder it comes from: it would come along. Its own page says what to do first.',
   };
 }
 

@@ -1,0 +1,17 @@
+import { sentBefore, type Decided } from '../store/movement-store';
+import type { Tx } from '../store/database';
+import { Refused } from './refused';
+
+/**
+ * The entry that this key has made, undefined where it is new. Asked before anything else is judged: after the first booking the
+ * cylinder may be empty, full or mixed, and a request whose answer was lost must not be refused for what it did itself.
+ * @throws Refused where the key came with other content
+ */
+export async function bookedBefore(db: Tx, organisationId: string, key: string, decided: Decided): Promise<string | undefined> {
+  const sent = await sentBefore(db, organisationId, key, decided);
+  if (sent?.state === 'key-reused') throw keyReused();
+  return sent?.id;
+}
+
+export const keyReused = () =>
+  new Refused('key-reused', 'This booking was sent before with other content. Reload, look at the ledger, and book again.');
