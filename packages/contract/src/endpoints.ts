@@ -10,7 +10,7 @@ import { id } from './primitives';
 import { propertyAnswer, propertyRequest } from './properties';
 import { refrigerantSummary } from './refrigerant';
 import { factsChange, newSystem, savedFacts, system } from './system';
-import { closedVisit, newVisit, newVisitReading, savedPlan, visit } from './visit';
+import { closedVisit, movedVisit, newVisit, newVisitReading, savedPlan, visit } from './visit';
 
 export interface Endpoint {
   readonly method: 'get' | 'post' | 'put';
@@ -52,6 +52,7 @@ export const endpoints = {
   addVisit: { method: 'post', path: '/api/visits', summary: 'Open a visit to a system', body: newVisit, answer: visit, status: 201 },
   saveVisitPlan: { method: 'put', path: '/api/visits/:id/plan', summary: 'Keep what was decided; refused where the facts it rests on have changed', params: byId, body: savedPlan, answer: visit, status: 200 },
   addVisitReading: { method: 'post', path: '/api/visits/:id/readings', summary: 'Keep what was read at a step', params: byId, body: newVisitReading, answer: visit, status: 201 },
+  moveVisit: { method: 'put', path: '/api/visits/:id/day', summary: 'Plan an open visit for another day', params: byId, body: movedVisit, answer: visit, status: 200 },
   closeVisit: { method: 'put', path: '/api/visits/:id/closing', summary: 'Close a visit', params: byId, body: closedVisit, answer: visit, status: 200 },
   accounts: { method: 'get', path: '/api/accounts', summary: 'All accounts with their balances', answer: z.array(account), status: 200 },
   movements: { method: 'get', path: '/api/movements', summary: 'Entries of the ledger, newest first, of one account where asked', query: movementsQuery, answer: z.array(movement), status: 200 },

@@ -53,6 +53,10 @@ export type SavedPlan = z.infer<typeof savedPlan>;
 
 export const closedVisit = z.strictObject({ version: z.int(), recordedBy: name('name of the person') });
 
+/** A visit is done on another day than it was planned for. */
+export const movedVisit = z.strictObject({ version: z.int(), day, recordedBy: name('name of the person') });
+export type MovedVisit = z.infer<typeof movedVisit>;
+
 export const visit = z.strictObject({
   id,
   system: z.strictObject({ id, site: z.string(), name: z.string(), kind: systemKind, refrigerant: z.string(), factsVersion: z.int() }),

@@ -1,4 +1,4 @@
-import type { NewVisit, NewVisitReading, SavedPlan, Visit } from '@hygromet/contract/visit';
+import type { MovedVisit, NewVisit, NewVisitReading, SavedPlan, Visit } from '@hygromet/contract/visit';
 import type { Tx } from '../store/database';
 import { inTransaction } from '../store/in-transaction';
 import { systemById } from '../store/system-store';
@@ -27,6 +27,13 @@ export const closeVisit = (db: Tx, organisationId: string, id: string, version: 
   inTransaction(db, async (tx) => {
     await open(tx, organisationId, id);
     return changed(tx, organisationId, id, version, { state: 'closed' }, outside);
+  });
+
+/** An open visit is done on another day. */
+export const moveVisit = (db: Tx, organisationId: string, id: string, { version, day }: MovedVisit, outside: Outside): Promise<Visit> =>
+  inTransaction(db, async (tx) => {
+    await open(tx, organisationId, id);
+    return changed(tx, organisationId, id, version, { day }, outside);
   });
 
 /** What was read at a step, added to the visit. */

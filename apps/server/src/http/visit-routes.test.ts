@@ -91,6 +91,17 @@ test('a closed visit is not planned any more', async () => {
   expect((await keep(own.id, own.version + 1, plan(own.system.factsVersion))).body.detail).toContain('closed');
 });
 
+test('an open visit is moved to another day, once by one person, and a closed one is not', async () => {
+  const own = await opened('Bell foundry');
+  const move = (day: string, version: number) =>
+    house.send('PUT', `/api/visits/${own.id}/day`, { version, day, recordedBy: 'Ines Marrow' });
+  expect(visit.parse((await move('2026-12-03', own.version)).body)).toMatchObject({ day: '2026-12-03', version: own.version + 1 });
+  expect((await move('2026-12-04', own.version)).body.code).toBe('changed-meanwhile');
+  expect((await move('', own.version + 1)).body.errors[0]).toMatchObject({ pointer: '/day', detail: 'The day is missing.' });
+  await house.send('PUT', `/api/visits/${own.id}/closing`, { version: own.version + 1, recordedBy: 'Ines Marrow' });
+  expect((await move('2026-12-05', own.version + 2)).body.detail).toContain('closed');
+});
+
 test.each([
   [{ reason: ' ' }, 422],
   [{ day: 'tomorrow' }, 422],

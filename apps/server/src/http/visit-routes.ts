@@ -1,12 +1,12 @@
 import { endpoints } from '@hygromet/contract/endpoints';
 import { Hono } from 'hono';
-import { closeVisit, keepReading, openVisit, savePlan } from '../domain/visits';
+import { closeVisit, keepReading, moveVisit, openVisit, savePlan } from '../domain/visits';
 import { ownOrganisation } from '../store/organisation-store';
 import { visitsOf } from '../store/visit-store';
 import type { Deps, Env } from './env';
 import { body, params } from './valid';
 
-const { visits, addVisit, saveVisitPlan, addVisitReading, closeVisit: close } = endpoints;
+const { visits, addVisit, saveVisitPlan, addVisitReading, moveVisit: move, closeVisit: close } = endpoints;
 
 export const visitRoutes = ({ db, outside }: Deps) =>
   new Hono<Env>()
@@ -19,6 +19,9 @@ export const visitRoutes = ({ db, outside }: Deps) =>
     )
     .post(addVisitReading.path, params(addVisitReading.params), body(addVisitReading.body), async (c) =>
       c.json(await keepReading(db, (await ownOrganisation(db)).id, c.req.valid('param').id, c.req.valid('json')), addVisitReading.status),
+    )
+    .put(move.path, params(move.params), body(move.body), async (c) =>
+      c.json(await moveVisit(db, (await ownOrganisation(db)).id, c.req.valid('param').id, c.req.valid('json'), outside)),
     )
     .put(close.path, params(close.params), body(close.body), async (c) =>
       c.json(await closeVisit(db, (await ownOrganisation(db)).id, c.req.valid('param').id, c.req.valid('json').version, outside)),

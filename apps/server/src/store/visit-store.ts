@@ -112,7 +112,7 @@ export async function changeVisit(
   organisationId: string,
   id: string,
   version: number,
-  change: { readonly plan?: VisitPlan; readonly state?: Visit['state'] },
+  change: { readonly plan?: VisitPlan; readonly state?: Visit['state']; readonly day?: string },
   now: Date,
 ): Promise<boolean> {
   const { numUpdatedRows } = await db
@@ -120,6 +120,7 @@ export async function changeVisit(
     .set({
       ...(change.plan === undefined ? {} : { plan: JSON.stringify(change.plan) }),
       ...(change.state === undefined ? {} : { state: change.state }),
+      ...(change.day === undefined ? {} : { day: change.day }),
       version: version + 1,
       changed_at: now,
     })

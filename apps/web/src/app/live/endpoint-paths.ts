@@ -28,6 +28,7 @@ export const endpointPaths = {
   addVisit: { method: 'post', path: '/api/visits' },
   saveVisitPlan: { method: 'put', path: '/api/visits/:id/plan' },
   addVisitReading: { method: 'post', path: '/api/visits/:id/readings' },
+  moveVisit: { method: 'put', path: '/api/visits/:id/day' },
   closeVisit: { method: 'put', path: '/api/visits/:id/closing' },
   accounts: { method: 'get', path: '/api/accounts' },
   movements: { method: 'get', path: '/api/movements' },

@@ -5,7 +5,7 @@ import type { NewRemoval, NewReversal, NewTransfer, NewWeighing } from '@hygrome
 import type { Organisation } from '@hygromet/contract/organisation';
 import type { NewSystem, SavedFacts } from '@hygromet/contract/system';
 import type { CylindersImport, SystemsImport } from '@hygromet/contract/import';
-import type { NewVisit, NewVisitReading, SavedPlan } from '@hygromet/contract/visit';
+import type { MovedVisit, NewVisit, NewVisitReading, SavedPlan } from '@hygromet/contract/visit';
 import { shareReplay, startWith, Subject, switchMap, tap, type Observable } from 'rxjs';
 import { Api } from './api';
 
@@ -41,6 +41,7 @@ export class Registers {
   readonly visits$ = this.fresh$(() => this.api.call$('visits'));
   readonly addVisit$ = (body: NewVisit) => this.changes$(this.api.call$('addVisit', { body }));
   readonly saveVisitPlan$ = (id: string, body: SavedPlan) => this.changes$(this.api.call$('saveVisitPlan', { params: { id }, body }));
+  readonly moveVisit$ = (id: string, body: MovedVisit) => this.changes$(this.api.call$('moveVisit', { params: { id }, body }));
   readonly closeVisit$ = (id: string, body: { version: number; recordedBy: string }) =>
     this.changes$(this.api.call$('closeVisit', { params: { id }, body }));
   readonly addVisitReading$ = (id: string, body: NewVisitReading) =>

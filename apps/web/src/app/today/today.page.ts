@@ -14,6 +14,7 @@ import { TextField } from '../ui/text-field';
 import { DueList } from './due-list';
 import { NextTruck } from '../truck/next-truck';
 import { byDay, nextOf } from './visit-words';
+import { VisitDay } from './visit-day';
 import { dayOf, dayWords } from '../ui/day';
 
 interface VisitDraft {
@@ -26,7 +27,7 @@ interface VisitDraft {
 /** The visits of the day, how each stands, and the one thing to do next. */
 @Component({
   selector: 'hy-today-page',
-  imports: [ChoiceField, DueList, NextTruck, PageHead, RouterLink, TextField],
+  imports: [ChoiceField, DueList, NextTruck, PageHead, RouterLink, TextField, VisitDay],
   template: `
     <hy-page-head title="Today" [line]="line()">
       <a class="button" routerLink="/truck">Load the truck</a>
@@ -58,14 +59,17 @@ interface VisitDraft {
                   </div>
                   <p class="next">{{ next(visit) }}</p>
                   @if (visit.state === 'open') {
-                    <button
-                      type="button"
-                      class="button small"
-                      [attr.aria-label]="'Close the visit to ' + visit.system.site"
-                      (click)="closing.send(visit)"
-                    >
-                      Close
-                    </button>
+                    <div class="row">
+                      <hy-visit-day [visit]="visit" />
+                      <button
+                        type="button"
+                        class="button small"
+                        [attr.aria-label]="'Close the visit to ' + visit.system.site"
+                        (click)="closing.send(visit)"
+                      >
+                        Close
+                      </button>
+                    </div>
                   }
                 </article>
               } @empty {

@@ -62,6 +62,30 @@ describe('the page', () => {
     expect(closed).toEqual([['v1', { version: 1, recordedBy: 'Ines Marrow' }]]);
   });
 
+  test('a visit that was left over is planned for today with one press, another for the day that is chosen', async () => {
+    const moved: [string, { day: string }][] = [];
+    const visits = [aVisit({ id: 'old', day: '2020-01-02' }), aVisit({ id: 'v1', system: { ...aVisit().system, site: 'Print works' } })];
+    stage({ registers: { visits$: of(visits), moveVisit$: (...args: (typeof moved)[number]) => (moved.push(args), of(aVisit())) } });
+    const { press, type, text } = await render(TodayPage);
+    expect(text()).toContain('Thu 2 Jan 2020');
+    await press('Plan the visit to Planetarium for today');
+    await press('Move the visit to Print works to another day');
+    await type('New day', '2999-01-02');
+    await press('Move');
+    expect(moved.map(([id, { day }]) => [id, day])).toEqual([
+      ['old', dayOf(new Date())],
+      ['v1', '2999-01-02'],
+    ]);
+  });
+
+  test('a visit that somebody has changed meanwhile stays where it is, and the sentence says why', async () => {
+    const refusal = new Refusal('changed-meanwhile', 'Somebody has changed this visit meanwhile.');
+    stage({ registers: { visits$: of([aVisit({ day: '2020-01-02' })]), moveVisit$: () => throwError(() => refusal) } });
+    const { press, text } = await render(TodayPage);
+    await press('Plan the visit to Planetarium for today');
+    expect(text()).toContain('Somebody has changed this visit meanwhile.');
+  });
+
   test('a day without visits says what to do', async () => {
     stage();
     expect((await render(TodayPage)).text()).toContain('No visit today.');

@@ -8,6 +8,7 @@ import { dayWords } from '../ui/day';
 import { Caution } from '../ui/caution';
 import { ChoiceField } from '../ui/choice-field';
 import { valueOf } from '../ui/loadable';
+import { VisitDay } from '../today/visit-day';
 import { PageHead } from '../ui/page-head';
 import { QuantityField } from '../ui/quantity-field';
 import { TruckSession } from './truck.session';
@@ -16,7 +17,7 @@ import { fetchedSentences, otherThings, shortSentences } from './truck-words';
 /** Which cylinders go along on a day, and what else; drag one on or off, and see what follows. */
 @Component({
   selector: 'hy-truck-page',
-  imports: [Caution, CdkDrag, CdkDropList, ChoiceField, PageHead, QuantityField, RouterLink],
+  imports: [Caution, CdkDrag, CdkDropList, ChoiceField, PageHead, QuantityField, RouterLink, VisitDay],
   providers: [TruckSession],
   templateUrl: './truck.page.html',
   styleUrls: ['../ui/columns.css', '../ui/alone.css', './truck.page.css'],
@@ -74,6 +75,7 @@ export class TruckPage {
   });
   protected readonly things = computed(() => otherThings(this.session.visits()));
   protected readonly weight = computed(() => this.units.massText(this.solved()?.plan.weight ?? 0));
+  protected readonly said = (day: string): string => dayWords(day);
   protected readonly place = ({ place }: Cylinder): string => placeNames[place];
   protected readonly content = ({ contentKg, refrigerant }: Cylinder): string => (contentKg > 0 ? (refrigerant ?? 'a mixture') : 'empty');
   protected readonly brings = (visit: ReturnType<TruckSession['visits']>[number]): string =>

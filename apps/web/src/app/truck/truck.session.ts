@@ -59,6 +59,11 @@ export class TruckSession {
     const burns = (id: string) => refrigerants.find((own) => own.id === id)?.flammable ?? true; // unknown is taken as burning
     return truckVisits(valueOf(this.visitsRead()) ?? [], valueOf(this.systems()) ?? [], this.day(), burns);
   });
+  /** Open visits of earlier days: today's truck does not count them until somebody gives them a day. */
+  readonly leftOver = computed(() => {
+    const today = dayOf(new Date());
+    return this.day() !== today ? [] : (valueOf(this.visitsRead()) ?? []).filter(({ state, day }) => state === 'open' && day < today);
+  });
   readonly mostWeight = computed(() => {
     const most = readQuantity('mass', this.most());
     return most.state === 'good' ? most.si : undefined;

@@ -2,6 +2,7 @@ import type { Visit } from '@hygromet/contract/visit';
 import type { TruckPlan, TruckTask } from '@hygromet/core/planning/truck';
 import { of, throwError } from 'rxjs';
 import { aCylinder, aSystem, aVisit, render, stage } from '../../../test/scene';
+import { dayOf } from '../ui/day';
 import { TruckSolver } from './truck-solver.service';
 import { TruckPage } from './truck.page';
 import { otherThings, remedy } from './truck-words';
@@ -32,14 +33,19 @@ const empty = (name: string, more: object = {}) =>
     ...more,
   });
 
-async function open(answer: (task: TruckTask) => TruckPlan, registers: Record<string, unknown> = {}, drafts: Record<string, object> = {}) {
+async function open(
+  answer: (task: TruckTask) => TruckPlan,
+  registers: Record<string, unknown> = {},
+  drafts: Record<string, object> = {},
+  day = DAY,
+) {
   const tasks: TruckTask[] = [];
   const solve$ = (task: TruckTask) => {
     tasks.push(task);
     return of({ plan: answer(task), proved: true });
   };
   const { kept } = stage({
-    query: { day: DAY },
+    query: { day },
     drafts,
     registers: { visits$: of([visit()]), cylinders$: of([aCylinder(), empty('C-11', { place: 'workshop' })]), ...registers },
     providers: [{ provide: TruckSolver, useValue: { solve$ } }],
@@ -98,6 +104,17 @@ test('what was chosen for one day says nothing of another', async () => {
   const choices = { [DAY]: { wanted: [], unwanted: ['c7'] }, '2026-11-28': { wanted: ['C-11'], unwanted: [] } };
   const { tasks } = await open(into(['c7', 6]), {}, { truck: { choices } });
   expect([[...tasks.at(-1)!.wanted], [...tasks.at(-1)!.unwanted]]).toEqual([[], ['c7']]);
+});
+
+test('what was left over from earlier days is named on the truck of today, and counted once it is planned for today', async () => {
+  const moved: unknown[] = [];
+  const today = dayOf(new Date());
+  const registers = { visits$: of([visit({ day: '2020-01-02' })]), moveVisit$: (...args: unknown[]) => (moved.push(args), of(visit())) };
+  const { press, text, tasks } = await open(into(), registers, {}, today);
+  expect(tasks.at(-1)!.stops).toEqual([]);
+  expect(text()).toContain('Planetarium left over from Thu 2 Jan 2020, not counted here yet');
+  await press('Plan the visit to Planetarium for today');
+  expect(moved).toEqual([['v1', { version: 1, day: today, recordedBy: 'Ines Marrow' }]]);
 });
 
 test('the weight the truck may carry is a limit of the plan', async () => {

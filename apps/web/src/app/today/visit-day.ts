@@ -1,0 +1,67 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import type { Visit } from '@hygromet/contract/visit';
+import { command, refusalIn } from '../live/command';
+import { Registers } from '../live/registers.service';
+import { PreferencesService } from '../preferences/preferences.service';
+import { dayOf } from '../ui/day';
+import { TextField } from '../ui/text-field';
+
+/** An open visit is planned for another day: for today with one press where it was left over, or for one that is chosen. */
+@Component({
+  selector: 'hy-visit-day',
+  imports: [TextField],
+  template: `
+    @if (choosing()) {
+      <form novalidate (submit)="$event.preventDefault(); move(day())">
+        <hy-text-field label="New day" type="date" [text]="day()" (textChange)="chosen.set($event)" [problem]="refused()" />
+        <button type="submit" class="button small main" [disabled]="busy()">Move</button>
+        <button type="button" class="button small plain" (click)="choosing.set(false)">Not now</button>
+      </form>
+    } @else {
+      @if (visit().day < today) {
+        <button type="button" class="button small" [attr.aria-label]="of('Plan the visit', 'for today')" (click)="move(today)">
+          For today
+        </button>
+      }
+      <button type="button" class="button small" [attr.aria-label]="of('Move the visit', 'to another day')" (click)="choosing.set(true)">
+        Another day
+      </button>
+      @if (refused(); as sentence) {
+        <p role="alert" class="over">{{ sentence }}</p>
+      }
+    }
+  `,
+  styles: `
+    :host,
+    form {
+      display: flex;
+      flex-wrap: wrap;
+      align-items: end;
+      gap: 8px;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class VisitDay {
+  readonly visit = input.required<Visit>();
+  private readonly registers = inject(Registers);
+  private readonly preferences = inject(PreferencesService).current;
+  protected readonly today = dayOf(new Date());
+  protected readonly choosing = signal(false);
+  protected readonly chosen = signal<string | undefined>(undefined);
+  /** The chosen day; today where it was left over, else the day it has. */
+  protected readonly day = computed(() => this.chosen() ?? (this.visit().day < this.today ? this.today : this.visit().day));
+
+  private readonly moving = command(
+    (day: string) =>
+      this.registers.moveVisit$(this.visit().id, { version: this.visit().version, day, recordedBy: this.preferences().person }),
+    () => this.choosing.set(false),
+  );
+  protected readonly busy = computed(() => this.moving.state().state === 'busy');
+  protected readonly refused = computed(() => refusalIn(this.moving.state(), '/day') ?? refusalIn(this.moving.state()));
+  protected readonly of = (before: string, after: string): string => `${before} to ${this.visit().system.site} ${after}`;
+
+  protected move(day: string): void {
+    this.moving.send(day);
+  }
+}
