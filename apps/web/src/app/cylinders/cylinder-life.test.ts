@@ -50,7 +50,8 @@ describe('what happened is recorded', () => {
   test('an evacuation with its microns and its gauge; without them it is asked for', async () => {
     const { type, press, text, sent } = await open(emptied);
     await press('Record it');
-    expect([text().includes('The holds at is missing'), text().includes('The gauge is missing')]).toEqual([true, true]);
+    expect(text()).toContain('The reading of the micron gauge is missing.');
+    expect(text()).toContain('Say which gauge showed it.');
     await type('Holds at', '320');
     await type('Gauge', 'micron gauge 2');
     await press('Record it');
@@ -73,6 +74,17 @@ describe('what happened is recorded', () => {
     expect(sent[0]).toMatchObject({ what: 'air-checked', gaugePa: expect.closeTo(6894.757, 2), thermometerK: expect.closeTo(5 / 9, 9) });
   });
 
+  test('without knowing how good the thermometer is nothing is recorded, and the field says so', async () => {
+    const { type, press, text, sent } = await open();
+    await type('Gauge reads', '200');
+    await type('Shell at the liquid', '75');
+    await type('Thermometer is good to, °F', 'fairly');
+    expect(text()).toContain('Write how many degrees it may be off, such as 1.');
+    await type('Thermometer is good to, °F', '');
+    await press('Record it');
+    expect([sent.length, text().includes('Say how good the thermometer is')]).toEqual([0, true]);
+  });
+
   test('what left it goes to the ledger', async () => {
     const removals: object[] = [];
     const bookRemoval$ = (body: object) => {
@@ -89,6 +101,36 @@ describe('what happened is recorded', () => {
     await type('Scale reads after', '17.2');
     await press('Record it');
     expect(removals[0]).toMatchObject({ to: 'r1', cylinder: 'c7', grossAfterTyped: { text: '17.2', unit: 'lb' } });
+  });
+
+  test('a weight that can hardly be is asked back, and recorded once it is said to be right', async () => {
+    const removals: { grossBeforeKg: number }[] = [];
+    const bookRemoval$ = (body: (typeof removals)[number]) => (removals.push(body), of({}));
+    const accounts$ = of([anAccount({ id: 'r1', kind: 'reclaimer', name: 'Reclaimer' })]);
+    const { type, press, text } = await open({}, { bookRemoval$, accounts$ });
+    await type('What happened', 'left');
+    await type('Went to', 'r1');
+    await type('Scale read before', '7.4');
+    await type('Scale reads after', '7.0');
+    await press('Record it');
+    expect(text()).toContain('That is what should be in it without the cylinder.');
+    await type('Scale read before', '70.0');
+    await press('Record it');
+    expect(text()).toContain('That is 45.4 lb more than before. Read the scale again.');
+    await type('Scale read before', '24.6');
+    await type('Scale reads after', '12.0');
+    await press('Record it');
+    expect([removals.length, text().includes('That is below its tare of 17.2 lb.')]).toEqual([0, true]);
+    await press('The reading is right');
+    expect(removals).toHaveLength(1);
+  });
+
+  test('a tare in the wrong unit is asked back', async () => {
+    const { type, press, text, sent } = await open(emptied);
+    await type('What happened', 'tare-weighed');
+    await type('Scale reads empty', '7.8');
+    await press('Record it');
+    expect([sent.length, text().includes('Does the scale show kg?')]).toEqual([0, true]);
   });
 
   test.each([
@@ -120,6 +162,19 @@ describe('what happened is recorded', () => {
     expect(text()).toContain('By the ledger 4.00 kg are in C-07.');
     expect(control('Reason').value).toBe('dent');
   });
+});
+
+test('to fill it is the main thing on a sound cylinder’s page, not on that of one in trouble', async () => {
+  const main = async (more: Partial<Cylinder>) => {
+    TestBed.resetTestingModule();
+    const { root } = await open(more);
+    return root.querySelector('a[href="/cylinders/c7/fill"]')!.classList.contains('main');
+  };
+  expect([await main({}), await main({ flags: ['overdue'] }), await main({ retiredAt: '2026-11-20T08:00:00.000Z' })]).toEqual([
+    true,
+    false,
+    false,
+  ]);
 });
 
 describe('a cylinder in trouble', () => {

@@ -92,6 +92,8 @@ export class CylinderPage {
   protected readonly month = monthText;
   protected readonly place = (cylinder: Cylinder) => placeNames[cylinder.place];
   protected readonly content = contentName;
+  /** Filling is not what a troubled cylinder wants next; what has happened all the same can still be booked there. */
+  protected readonly fillable = ({ flags, retiredAt }: Cylinder) => retiredAt === null && !flags.some((flag) => graveFlags.includes(flag));
   protected readonly grave = (cylinder: Cylinder) => graveSentence(cylinder, stateWords(cylinder, this.units).text);
 }
 

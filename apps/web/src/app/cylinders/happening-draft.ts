@@ -39,6 +39,8 @@ export interface HappeningDraft extends MarksDraft {
   readonly place: string;
   readonly stamp: string;
   readonly tare: QuantityEntry;
+  /** The person has looked again: a weight that can hardly be is right. */
+  readonly certain: boolean;
   readonly refrigerant: string | null;
   readonly reason: string;
   readonly when: When;
@@ -64,6 +66,7 @@ export function newHappening(preferences: Preferences, cylinder: Cylinder): Happ
     place: cylinder.place,
     stamp: '',
     tare: emptyEntry(scale),
+    certain: false,
     refrigerant: null,
     ...marksDraft(cylinder.marks, preferences),
     reason: '',
@@ -138,6 +141,12 @@ function eventOf(draft: HappeningDraft, base: Base, { servicePressurePa }: Cylin
   }
 }
 
+/** How far the thermometer may be off, in degrees of its unit; nothing where that cannot be read. */
+export function degreesOff(text: string): number | undefined {
+  const degrees = Number(text.trim().replace(',', '.'));
+  return degrees > 0 && degrees <= 20 ? degrees : undefined;
+}
+
 /** The readings of a check for air, SI; nothing while one is missing. */
 export function airReadings({ pressure, temperature, gaugeOff, thermometerOff }: HappeningDraft, atmosphere: Pascal) {
   const [p, T, off] = [
@@ -145,8 +154,8 @@ export function airReadings({ pressure, temperature, gaugeOff, thermometerOff }:
     readQuantity('temperature', temperature),
     readQuantity('service-pressure', gaugeOff),
   ];
-  const degrees = Number(thermometerOff.replace(',', '.'));
-  if (p.state !== 'good' || T.state !== 'good' || off.state !== 'good' || !(degrees > 0)) return undefined;
+  const degrees = degreesOff(thermometerOff);
+  if (p.state !== 'good' || T.state !== 'good' || off.state !== 'good' || degrees === undefined) return undefined;
   return { p: p.si, T: T.si, gauge: off.si, thermometer: degrees * KELVIN_IN[temperature.unit === 'C' ? 'C' : 'F'] };
 }
 

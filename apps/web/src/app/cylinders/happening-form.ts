@@ -14,13 +14,16 @@ import { Units } from '../preferences/units.service';
 import { Caution } from '../ui/caution';
 import { ChoiceField } from '../ui/choice-field';
 import { loadable, valueOf, waiting } from '../ui/loadable';
+import type { QuantityEntry } from '../ui/quantity-entry';
 import { QuantityField } from '../ui/quantity-field';
 import { RefrigerantField } from '../ui/refrigerant-field';
 import { TextField } from '../ui/text-field';
+import { WeightKeys } from '../ui/weight-keys';
 import { WhenField } from '../ui/when-field';
 import { airWords } from './air-words';
 import { placeNames } from './cylinder-words';
-import { airReadings, happenings, newHappening, sendingOf, type HappeningDraft } from './happening-draft';
+import { happeningDoubt } from './happening-doubt';
+import { airReadings, degreesOff, happenings, newHappening, sendingOf, type HappeningDraft } from './happening-draft';
 import { MarksFields } from './marks-fields';
 import { cylinderKindNames } from './objection-words';
 import { readStamp } from './stamp-month';
@@ -40,7 +43,7 @@ export const happeningNames: Readonly<Record<(typeof happenings)[number], string
 /** Records what happened to a cylinder, with what has to be known of it. */
 @Component({
   selector: 'hy-happening-form',
-  imports: [Caution, ChoiceField, MarksFields, QuantityField, RefrigerantField, TextField, WhenField],
+  imports: [Caution, ChoiceField, MarksFields, QuantityField, RefrigerantField, TextField, WeightKeys, WhenField],
   templateUrl: './happening-form.html',
   styleUrls: ['../ui/form.css', './happening-form.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -79,6 +82,12 @@ export class HappeningForm {
     const stamp = readStamp(this.draft().stamp);
     return stamp.state === 'bad' && this.asked() ? stamp.sentence : this.field('/stamp');
   });
+
+  protected readonly thermometerProblem = computed(() =>
+    degreesOff(this.draft().thermometerOff) === undefined ? 'Write how many degrees it may be off, such as 1.' : undefined,
+  );
+  /** A weight that can hardly be is asked back before it is recorded. */
+  protected readonly doubt = computed(() => (this.draft().certain ? undefined : happeningDoubt(this.draft(), this.cylinder(), this.units)));
 
   private readonly properties = inject(PropertyService);
   private readonly air = asked(
@@ -131,12 +140,23 @@ export class HappeningForm {
 
   protected change(part: Partial<HappeningDraft>): void {
     this.done.set(false);
-    this.typed.update((typed) => ({ ...typed, ...part, key: newKey() }));
+    this.typed.update((typed) => ({ ...typed, certain: false, ...part, key: newKey() }));
+  }
+
+  /** A scale keeps its unit: what is typed after follows. */
+  protected readBefore(before: QuantityEntry): void {
+    this.change({ before, after: { ...this.draft().after, unit: before.unit } });
+  }
+
+  protected certain(): void {
+    this.change({ certain: true });
+    this.send();
   }
 
   protected send(): void {
     this.asked.set(true);
     this.typed.update((typed) => ({ key: newKey(), ...typed })); // sent again, it is the same event
+    if (this.doubt() !== undefined) return;
     const sent = sendingOf(this.draft(), this.cylinder(), this.preferences().person, new Date(), this.units.atmosphere());
     if (sent !== undefined) this.sending.send(sent);
   }

@@ -4,7 +4,7 @@ import type { Cylinder } from '@hygromet/contract/cylinder';
 import { contentName, placeNames } from '../cylinders/cylinder-words';
 import { refusalIn } from '../live/command';
 import { Units } from '../preferences/units.service';
-import { doubtWords } from '../transfer/doubt-words';
+import { doubtWords } from '../cylinders/doubt-words';
 import { Caution } from '../ui/caution';
 import { ChoiceField } from '../ui/choice-field';
 import { PageHead } from '../ui/page-head';

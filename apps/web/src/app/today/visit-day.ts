@@ -23,7 +23,7 @@ import { TextField } from '../ui/text-field';
           For today
         </button>
       }
-      <button type="button" class="button small" [attr.aria-label]="of('Move the visit', 'to another day')" (click)="choosing.set(true)">
+      <button type="button" class="button plain" [attr.aria-label]="of('Move the visit', 'to another day')" (click)="choosing.set(true)">
         Another day
       </button>
       @if (refused(); as sentence) {

@@ -29,7 +29,7 @@ import { FillSession } from './fill.session';
         }
         @if (booked.overfilledByKg; as over) {
           <hy-caution [grave]="true"
-            >{{ c.name }} is overfilled by {{ units.massText(over, 'up') }}. Move that much into an empty cylinder now, and keep it cool
+            >{{ c.name }} is overfilled by {{ session.onScale(over, 'up') }}. Move that much into an empty cylinder now, and keep it cool
             until then.</hy-caution
           >
         }

@@ -29,6 +29,8 @@ const facts = (more: Partial<FillFacts>): FillFacts => ({
   rating: pressureRating(composition, 2.76e6),
   heat: operations.heat({ composition, volumeM3: volume, massKg: ruling.net }),
   hottestK: 318.15,
+  coolStopKg: undefined,
+  scaleUnit: 'kg',
   ...more,
 });
 const codes = (more: Partial<FillFacts>) => fillCautions(facts(more), units).map(({ code, stops }) => [code, stops]);
@@ -42,6 +44,13 @@ test('filled to its stop, a van in the sun makes it liquid-full: said with the t
   expect(caution).toMatchObject({ code: 'hot', stops: false });
   expect(caution!.sentence).toMatch(/liquid-full from 59 °C/);
   expect(caution!.sentence).toMatch(/each degree adds about 2\.5 bar/);
+  expect(caution!.sentence).toMatch(/or stop earlier\.$/);
+});
+
+test('the reading that keeps room there is said, unless that much is in it already', () => {
+  const said = (coolStopKg: number) => fillCautions(facts({ hottestK: 333.15, coolStopKg }), units)[0]!.sentence;
+  expect(said(16.9)).toMatch(/or stop at 16\.90 kg: then it keeps room there\.$/);
+  expect(said(10.7)).toMatch(/or stop earlier\.$/);
 });
 
 test.each<[string, Partial<FillFacts>, boolean]>([

@@ -3,6 +3,7 @@ import type { FillLimit } from '@hygromet/core/cylinder/fill-limit';
 import type { Objection } from '@hygromet/core/cylinder/objection';
 import type { PressureRating } from '@hygromet/core/cylinder/pressure-rating';
 import type { Cylinder } from '@hygromet/contract/cylinder';
+import type { MassUnit } from '@hygromet/core/units/mass';
 import type { Units } from '../preferences/units.service';
 import type { Heat } from '../live/property-operations';
 
@@ -27,6 +28,10 @@ export interface FillFacts {
   /** Heat at the stop weight, and the hottest place. */
   readonly heat: Heat | undefined;
   readonly hottestK: number | undefined;
+  /** kg gross at which it keeps its free share at the hottest place. */
+  readonly coolStopKg: number | undefined;
+  /** Readings are told as the scale shows them. */
+  readonly scaleUnit: MassUnit;
 }
 
 /** Only what applies, gravest first. */
@@ -63,14 +68,14 @@ const objected = ({ objections, cylinder }: FillFacts): readonly FillCaution[] =
     return sentence === undefined ? [] : [{ code, grave: true, stops: true, sentence: sentence(cylinder.name) }];
   });
 
-function overfilled({ cylinder, ruling, nowKg, heat }: FillFacts, units: Units): FillCaution | undefined {
+function overfilled({ cylinder, ruling, nowKg, heat, scaleUnit }: FillFacts, units: Units): FillCaution | undefined {
   if (ruling === undefined || nowKg === undefined || nowKg <= ruling.gross) return undefined;
   const until = heat?.fills ? ` Keep it below ${units.temperature(heat.T - 5)} until then.` : '';
   return {
     code: 'overfilled',
     grave: true,
     stops: true,
-    sentence: `${cylinder.name} is overfilled by ${units.massText(nowKg - ruling.gross, 'up')}. Add nothing; move that much into an empty cylinder.${until}`,
+    sentence: `${cylinder.name} is overfilled by ${units.massText(nowKg - ruling.gross, 'up', scaleUnit)}. Add nothing; move that much into an empty cylinder.${until}`,
   };
 }
 
@@ -111,15 +116,19 @@ function overRated({ rating }: FillFacts, units: Units): FillCaution | undefined
   };
 }
 
-function hot({ heat, hottestK, nowKg, ruling }: FillFacts, units: Units): FillCaution | undefined {
+function hot({ heat, hottestK, nowKg, ruling, coolStopKg, scaleUnit }: FillFacts, units: Units): FillCaution | undefined {
   if (heat === undefined || !heat.fills || hottestK === undefined || ruling === undefined || heat.T >= hottestK) return undefined;
+  const earlier =
+    coolStopKg === undefined || coolStopKg <= (nowKg ?? 0)
+      ? 'stop earlier'
+      : `stop at ${units.massText(coolStopKg, 'down', scaleUnit)}: then it keeps room there`;
   return {
     code: 'hot',
     grave: false,
     stops: false,
     sentence:
       `${nowKg !== undefined && nowKg > ruling.gross ? 'As it is' : 'Filled to its stop'}, it is liquid-full from ${units.temperature(heat.T)} on, and the hottest place has ${units.temperature(hottestK)}. ` +
-      `Above that each degree adds about ${units.pressureStep(units.kelvinsInADegree() * heat.slopePaPerK)}. Keep it out of the heat, or stop earlier.`,
+      `Above that each degree adds about ${units.pressureStep(units.kelvinsInADegree() * heat.slopePaPerK)}. Keep it out of the heat, or ${earlier}.`,
   };
 }
 

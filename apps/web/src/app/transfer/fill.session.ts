@@ -1,7 +1,6 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute } from '@angular/router';
-import { candidateOf } from '@hygromet/contract/candidate';
 import { comingIn } from '@hygromet/contract/coming-in';
 import type { ScaleTarget } from '@hygromet/contract/movement';
 import { sameWeight } from '@hygromet/core/cylinder/same-weight';
@@ -10,7 +9,6 @@ import type { MassUnit } from '@hygromet/core/units/mass';
 import { celsius } from '@hygromet/core/units/temperature';
 import { of, switchMap } from 'rxjs';
 import { hottestAt, usualPlace } from '../cylinders/hottest-place';
-import { asked } from '../live/asked';
 import { command, refusalIn } from '../live/command';
 import { Drafts } from '../live/draft.service';
 import { newKey } from '../live/new-key';
@@ -21,6 +19,7 @@ import { Units, type Rounding } from '../preferences/units.service';
 import { loadable, valueOf, waiting } from '../ui/loadable';
 import { readQuantity, type QuantityEntry } from '../ui/quantity-entry';
 import { readWhen } from '../ui/when';
+import { fillAnswers } from './fill-answers';
 import { fillCautions } from './fill-cautions';
 import { fillDoubt } from './fill-doubt';
 import { newFillDraft, type FillDraft } from './fill-draft';
@@ -99,7 +98,7 @@ export class FillSession {
     const [cylinder, before, after] = [this.known(), this.before(), this.after()];
     if (cylinder === undefined || this.draft().certain) return undefined;
     const read = (reading: typeof before) => (reading.state === 'good' ? reading.si : undefined);
-    return fillDoubt({ cylinder, stage: this.draft().stage, before: read(before), after: read(after) }, this.units);
+    return fillDoubt({ cylinder, stage: this.draft().stage, before: read(before), after: read(after) }, { massText: this.onScale });
   });
   readonly belowTare = computed(() => this.sentenceBelowTare());
   private readonly content = computed(() => {
@@ -121,106 +120,38 @@ export class FillSession {
   readonly place = computed(() => this.draft().place || usualPlace(this.organisationK()));
   readonly hottestK = computed(() => hottestAt(this.place(), this.draft().ownHottest, this.organisationK()));
 
-  private readonly limitsQuestion = computed(() => {
-    const [cylinder, composition, contentKg, hottestK, organisation] = [
-      this.known(),
-      this.composition(),
-      this.content(),
-      this.hottestK(),
-      valueOf(this.organisation()),
-    ];
-    if (
-      cylinder === undefined ||
-      composition === undefined ||
-      contentKg === undefined ||
-      hottestK === undefined ||
-      organisation === undefined
-    )
-      return undefined;
-    const policy = { required: organisation.requiredRules, liquidShareAt131F: organisation.liquidShareAt131F };
-    return { composition, volumeM3: cylinder.volumeM3, tareKg: cylinder.tareKg, contentKg, hottestK, policy };
+  private readonly policy = computed(() => {
+    const organisation = valueOf(this.organisation());
+    return organisation && { required: organisation.requiredRules, liquidShareAt131F: organisation.liquidShareAt131F };
   });
-  readonly limits = asked(this.properties, 'limits', this.limitsQuestion);
   readonly scaleOff = computed(() => readQuantity('mass', this.draft().scaleOff));
   /** Share of oil, 0 to 0.5; nothing where it cannot be read. */
   readonly oilShare = computed(() => {
     const percent = Number(this.draft().oilPercent.trim().replace(',', '.'));
     return percent >= 0 && percent <= 50 ? percent / 100 : undefined;
   });
-  private readonly stopAnswer = asked(
-    this.properties,
-    'stop',
-    computed(() => {
-      const [limits, scaleOff, oilShare] = [this.limitsQuestion(), this.scaleOff(), this.oilShare()];
-      if (limits === undefined || scaleOff.state === 'bad' || oilShare === undefined) return undefined;
-      return { limits, scaleOff: scaleOff.state === 'good' ? scaleOff.si : 0, hose: this.draft().hose as Hose, oilShare }; // the field offers only these
-    }),
-  );
+  private readonly answers = fillAnswers(this.properties, {
+    cylinder: this.known,
+    composition: this.composition,
+    contentKg: this.content,
+    hottestK: this.hottestK,
+    policy: this.policy,
+    scaleOff: this.scaleOff,
+    oilShare: this.oilShare,
+    hose: computed(() => this.draft().hose as Hose), // the field offers only these
+    temperature: this.temperature,
+    incoming: this.incoming,
+    compositionOf: (id) => this.nominal(id)?.composition,
+  });
+  readonly limits = this.answers.limits;
+  readonly levels = this.answers.levels;
   /** The reading at which to shut the valve: the limit, less what scale, hose and oil leave open. */
-  readonly shutAt = computed(() => valueOf(this.stopAnswer()));
+  readonly shutAt = computed(() => valueOf(this.answers.stop()));
   readonly ruling = computed(() => valueOf(this.limits())?.ruling);
-  private readonly stopNet = computed(() => this.ruling()?.net);
 
-  /** Levels now and at the stop, at the dragged temperature, and at the stop at 131 °F. */
-  readonly levels = asked(
-    this.properties,
-    'levels',
-    computed(() => {
-      const [cylinder, composition, contentKg, stop, T] = [
-        this.known(),
-        this.composition(),
-        this.content(),
-        this.stopNet(),
-        this.temperature(),
-      ];
-      if (cylinder === undefined || composition === undefined || contentKg === undefined || stop === undefined) return undefined;
-      const cases = [
-        { massKg: contentKg, T },
-        { massKg: stop, T },
-        { massKg: stop, T: celsius(55) },
-      ];
-      return { composition, volumeM3: cylinder.volumeM3, cases };
-    }),
-  );
-  private readonly heat = asked(
-    this.properties,
-    'heat',
-    computed(() => {
-      const [cylinder, composition, stop] = [this.known(), this.composition(), this.stopNet()];
-      return cylinder === undefined || composition === undefined || stop === undefined
-        ? undefined
-        : { composition, volumeM3: cylinder.volumeM3, massKg: Math.max(stop, this.contentKg()) };
-    }),
-  );
-  private readonly rating = asked(
-    this.properties,
-    'rating',
-    computed(() => {
-      const [cylinder, composition] = [this.known(), this.composition()];
-      return cylinder === undefined || composition === undefined
-        ? undefined
-        : { composition, servicePressurePa: cylinder.servicePressurePa };
-    }),
-  );
-
-  private readonly suited = asked(
-    this.properties,
-    'suit',
-    computed(() => {
-      const [cylinder, organisation, hottestK, incoming] = [this.known(), valueOf(this.organisation()), this.hottestK(), this.incoming()];
-      if (cylinder === undefined || organisation === undefined || hottestK === undefined || incoming === undefined) return undefined;
-      const policy = { required: organisation.requiredRules, liquidShareAt131F: organisation.liquidShareAt131F };
-      return {
-        cylinders: [{ id: cylinder.id, ...candidateOf(cylinder, (id) => this.nominal(id)?.composition) }],
-        incoming,
-        policy,
-        hottestK,
-      };
-    }),
-  );
   /** Refrigerant straight from a supplier may go where virgin refrigerant is kept. */
   readonly objections = computed(() => {
-    const objections = valueOf(this.suited())?.[0]?.objections ?? [];
+    const objections = valueOf(this.answers.suited())?.[0]?.objections ?? [];
     return this.source()?.kind === 'supplier' ? objections.filter((own) => own !== 'virgin') : objections;
   });
 
@@ -236,9 +167,11 @@ export class FillSession {
         ruling: this.ruling(),
         objections: this.objections(),
         nowKg: this.grossNow(),
-        rating: valueOf(this.rating()),
-        heat: valueOf(this.heat()),
+        rating: valueOf(this.answers.rating()),
+        heat: valueOf(this.answers.heat()),
         hottestK: this.hottestK(),
+        coolStopKg: this.answers.coolStopKg(),
+        scaleUnit: this.scaleUnit(),
       },
       this.units,
     );
@@ -338,7 +271,7 @@ export class FillSession {
   private sentenceBelowTare(): string | undefined {
     const [cylinder, before] = [this.known(), this.before()];
     if (cylinder === undefined || before.state !== 'good' || before.si >= cylinder.tareKg - WEIGHED_TO_KG) return undefined;
-    return `That is below its tare of ${this.units.massText(cylinder.tareKg)}. Read the scale again, and "TW" on the collar.`;
+    return `That is below its tare of ${this.onScale(cylinder.tareKg)}. Read the scale again, and "TW" on the collar.`;
   }
 }
 

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject, input, signal } from '@angular/core';
 import type { FillLimit } from '@hygromet/core/cylinder/fill-limit';
+import type { MassUnit } from '@hygromet/core/units/mass';
 import { NzDrawerModule } from 'ng-zorro-antd/drawer';
 import { Units } from '../preferences/units.service';
 
@@ -29,10 +30,10 @@ import { Units } from '../preferences/units.service';
               </button>
               <span class="formula">{{ limit.formula }}{{ limit.required ? '' : ' · advice, not required here' }}</span>
             </th>
-            <td class="number">{{ units.massText(limit.net) }}</td>
-            <td class="number">{{ units.massText(limit.gross, 'down') }}</td>
+            <td class="number">{{ units.massText(limit.net, 'nearest', unit()) }}</td>
+            <td class="number">{{ units.massText(limit.gross, 'down', unit()) }}</td>
             <td class="number" [class.over]="limit.mayAdd < 0">
-              {{ limit.mayAdd < 0 ? '' : '+' }}{{ units.mass(limit.mayAdd, 'down').number }}
+              {{ limit.mayAdd < 0 ? '' : '+' }}{{ units.mass(limit.mayAdd, 'down', unit()).number }}
             </td>
           </tr>
         }
@@ -47,7 +48,7 @@ import { Units } from '../preferences/units.service';
     >
       <ng-container *nzDrawerContent>
         @if (why(); as limit) {
-          <p class="result">{{ units.massText(limit.net) }} net</p>
+          <p class="result">{{ units.massText(limit.net, 'nearest', unit()) }} net</p>
           <p>
             {{
               limit.required
@@ -71,8 +72,8 @@ import { Units } from '../preferences/units.service';
             </dl>
           }
           <p>
-            Gross = net + tare = {{ units.massText(limit.gross, 'down') }}: what is read on the scale, and what may go in, is rounded down
-            to its step.
+            Gross = net + tare = {{ units.massText(limit.gross, 'down', unit()) }}: what is read on the scale, and what may go in, is
+            rounded down to its step.
           </p>
           <h3>Where it comes from</h3>
           <p>{{ limit.source }}</p>
@@ -88,6 +89,8 @@ export class LimitsTable {
   protected readonly units = inject(Units);
   readonly limits = input.required<readonly FillLimit[]>();
   readonly ruling = input.required<string>();
+  /** The unit of the scale in front of the person; where there is none, the person's own. */
+  readonly unit = input<MassUnit>();
   protected readonly why = signal<FillLimit | undefined>(undefined);
   protected readonly drawerWidth = 'min(460px, 92vw)';
 }
