@@ -15,6 +15,7 @@ export const problemCodes = [
   'no-fill-limit',
   'got-lighter',
   'below-tare',
+  'more-than-fits',
   'would-mix',
   'reason-missing',
   'content-unknown',

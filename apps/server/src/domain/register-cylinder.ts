@@ -1,5 +1,7 @@
 import type { Cylinder, NewCylinder } from '@hygromet/contract/cylinder';
+import { heldAtMost } from '@hygromet/core/cylinder/held-at-most';
 import { refrigerant } from '@hygromet/core/fluids/refrigerant';
+import { cubicMetre } from '@hygromet/core/units/quantity';
 import { accountOfKind, addAccount } from '../store/account-store';
 import { addCylinder, cylinderById, cylinderByKey, type CylinderRecord } from '../store/cylinder-store';
 import type { Tx } from '../store/database';
@@ -11,6 +13,7 @@ import { differenceKg } from './book-transfer';
 import { describeCylinder } from './cylinder-standing';
 import { refuseFutureStamp } from './record-cylinder-event';
 import type { Outside } from './outside';
+import { Refused } from './refused';
 
 /** Registers a cylinder; what the scale shows in it comes from "unexplained", for nobody has booked how it came there. */
 export const registerCylinder = (db: Tx, organisation: OrganisationRow, draft: NewCylinder, outside: Outside): Promise<Cylinder> =>
@@ -20,10 +23,10 @@ export const registerCylinder = (db: Tx, organisation: OrganisationRow, draft: N
     const id = outside.newId();
     const now = outside.now();
     refuseFutureStamp(draft.requalified, now, '/requalified');
-    if (draft.refrigerant !== undefined) refrigerant(draft.refrigerant); // refuses an unknown name before anything is stored
+    refuseMoreThanFits(draft);
     await addAccount(tx, { id, organisationId: organisation.id, kind: 'cylinder', name: draft.name });
     await addCylinder(tx, organisation.id, id, draft, now);
-    const foundKg = draft.grossKg === undefined ? 0 : differenceKg(draft.grossKg, draft.tareKg);
+    const foundKg = foundIn(draft);
     if (foundKg > 0 && draft.refrigerant !== undefined) {
       const unexplained = await accountOfKind(tx, organisation.id, 'unexplained');
       await addMovement(
@@ -52,3 +55,19 @@ export const registerCylinder = (db: Tx, organisation: OrganisationRow, draft: N
     if (record === undefined) throw new Error(`the cylinder ${id} was registered and is not there`);
     return describeCylinder(record, organisation, now);
   });
+
+/** kg that the scale shows in it. */
+const foundIn = ({ grossKg, tareKg }: NewCylinder) => (grossKg === undefined ? 0 : differenceKg(grossKg, tareKg));
+
+/** An unknown name is refused before anything is stored, and so is a weight that this volume cannot hold. */
+function refuseMoreThanFits(draft: NewCylinder): void {
+  if (draft.refrigerant === undefined) return;
+  const most = heldAtMost(refrigerant(draft.refrigerant).composition, cubicMetre(draft.volumeM3));
+  if (most === undefined || foundIn(draft) <= most) return;
+  throw new Refused(
+    'more-than-fits',
+    `That would be ${foundIn(draft).toFixed(1)} kg of ${draft.refrigerant}, and full of cold liquid it holds ${most.toFixed(1)} kg. ` +
+      'Read the scale and its unit again, and "WC" on the collar.',
+    '/grossKg',
+  );
+}

@@ -249,6 +249,23 @@ test('registering: the same number twice is refused by name, a repeated request 
   expect([taken.status, taken.body.code]).toEqual([409, 'name-taken']);
 });
 
+test('more than a cylinder can hold is not in it: pounds that were sent as kilograms are asked back, and nothing is registered', async () => {
+  const draft = {
+    key: randomUUID(),
+    name: 'C-98',
+    volumeM3: 0.0119,
+    tareKg: 7.8,
+    servicePressurePa: 2.76e6,
+    requalified: '2025-02',
+    place: 'van',
+  };
+  const { status, body } = await house.send('POST', '/api/cylinders', { ...draft, refrigerant: 'R-410A', grossKg: 38 });
+  expect([status, body.code, body.errors[0].pointer]).toEqual([422, 'more-than-fits', '/grossKg']);
+  expect(body.detail).toMatch(/30\.2 kg of R-410A, and full of cold liquid it holds 1[5-7]\.\d kg/);
+  const { body: all } = await house.get('/api/cylinders');
+  expect(all.map(({ name }: { name: string }) => name)).not.toContain('C-98');
+});
+
 test('the rules of the organisation decide which limit rules', async () => {
   const { body: organisation } = await house.get('/api/organisation');
   await house.send('PUT', '/api/organisation', { ...organisation, requiredRules: [...organisation.requiredRules, 'hottest-place'] });

@@ -23,6 +23,7 @@ export const statusOf = {
   'no-fill-limit': 422,
   'got-lighter': 422,
   'below-tare': 422,
+  'more-than-fits': 422,
   'would-mix': 409,
   'reason-missing': 422,
   'content-unknown': 422,
