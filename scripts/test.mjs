@@ -14,29 +14,37 @@ async function main() {
   await ensureDependencies();
   mkdirSync(at('dist'), { recursive: true });
 
-  const [one, other] = await Promise.all([
-    inTurn([() => jest('node-tests', ['--config', 'jest.config.mjs', '--maxWorkers=1'])]),
-    inTurn([
-      async () => void (await buildServer()),
-      async () => void (await buildWeb()),
-      () => jest('web-tests', ['--config', 'apps/web/jest.config.mjs', '--maxWorkers=1']),
-      () => nodeTests('script-tests', ['scripts/lib/']),
-      () => check('types', 'node', ['scripts/types.mjs']),
-      () => check('lint and format', 'node', ['scripts/lint.mjs']),
-    ]),
+  const outcomes = await twoAtATime([
+    () => jest('node-tests', ['--config', 'jest.config.mjs', '--maxWorkers=1']),
+    async () => void (await buildServer(), await buildWeb()),
+    () => jest('web-tests', ['--config', 'apps/web/jest.config.mjs', '--maxWorkers=1']),
+    () => check('types', 'node', ['scripts/types.mjs']),
+    () => check('lint and format', 'node', ['scripts/lint.mjs']),
+    () => nodeTests('script-tests', ['scripts/lib/']),
   ]);
-  const checks = [...one, ...other, await playwright('browser-tests', ['--config', 'e2e/playwright.config.ts'])];
+  const checks = [...outcomes, await playwright('browser-tests', ['--config', 'e2e/playwright.config.ts'])];
   const passed = checks.reduce((sum, outcome) => sum + outcome.passed, 0);
   const failed = checks.reduce((sum, outcome) => sum + outcome.failed, 0);
   process.stdout.write(`\n${passed} passed, ${failed} failed\n`);
   process.exit(failed === 0 ? 0 : 1);
 }
 
-/** One step after the other; a step that only prepares has no outcome. @param {(() => Promise<import('./lib/steps.mjs').Outcome | void>)[]} steps */
-async function inTurn(steps) {
+/**
+ * Whoever is done takes the next step; a step that only prepares has no outcome.
+ * @param {(() => Promise<import('./lib/steps.mjs').Outcome | void>)[]} steps
+ */
+async function twoAtATime(steps) {
+  const waiting = [...steps];
+  /** @type {import('./lib/steps.mjs').Outcome[]} */
   const outcomes = [];
-  for (const step of steps) outcomes.push(await step());
-  return outcomes.filter((outcome) => outcome !== undefined);
+  const lane = async () => {
+    for (let step = waiting.shift(); step !== undefined; step = waiting.shift()) {
+      const outcome = await step();
+      if (outcome !== undefined) outcomes.push(outcome);
+    }
+  };
+  await Promise.all([lane(), lane()]);
+  return outcomes;
 }
 
 main().catch(fail);
