@@ -89,6 +89,13 @@ export class CylinderPage {
     if (vacuum === null) return `evacuated ${dayText(evacuatedAt)}, not proved`;
     return `${this.units.decimal(pressureIn(vacuum.pressurePa, 'micron', STANDARD_ATMOSPHERE), 0)} microns, ${vacuum.provedBy}, ${dayText(evacuatedAt)}`;
   };
+  /** Of what is in it: a mixture is not what its label says. */
+  protected readonly safety = ({ flags }: Cylinder): string | undefined => {
+    if (flags.includes('mixed')) return 'unknown, a mixture: taken as burning';
+    const summary = this.session.summary();
+    if (summary === undefined) return undefined;
+    return summary.safetyGroup === null ? 'not classified: taken as burning' : summary.safetyGroup + (summary.flammable ? ', burns' : '');
+  };
   protected readonly month = monthText;
   protected readonly place = (cylinder: Cylinder) => placeNames[cylinder.place];
   protected readonly content = contentName;

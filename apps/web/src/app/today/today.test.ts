@@ -186,6 +186,13 @@ describe('the truck of the next day', () => {
     expect(text()).toMatch(/Planetarium: 7\.8 lb of R-410A have no room\. Get an evacuated recovery cylinder/);
   });
 
+  test('what is filled before that day is said to take room', async () => {
+    const solve$ = () => of({ plan: { loads: [], short: [], weight: 0 }, proved: true });
+    const visits = [aVisit({ day: later }), aVisit({ id: 'v2' })];
+    stage({ registers: { visits$: of(visits) }, providers: [{ provide: TruckSolver, useValue: { solve$ } }] });
+    expect((await render(NextTruck, { day: later })).text()).toContain('look again after it is booked');
+  });
+
   test('that nothing is missing is said as well', async () => {
     expect((await withSolver([])).text()).toContain('Everything that the visits may bring has room in the van.');
   });

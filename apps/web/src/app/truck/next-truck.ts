@@ -5,7 +5,7 @@ import { dayWords } from '../ui/day';
 import { Caution } from '../ui/caution';
 import { valueOf } from '../ui/loadable';
 import { TruckSession } from './truck.session';
-import { fetchedSentences, shortSentences } from './truck-words';
+import { beforeSentence, fetchedSentences, shortSentences } from './truck-words';
 
 /** What is missing on the truck of the next day, said the evening before: solved as on the truck's own page. */
 @Component({
@@ -20,6 +20,9 @@ import { fetchedSentences, shortSentences } from './truck-words';
       }
       @for (sentence of fetched(); track sentence) {
         <hy-caution>{{ sentence }}</hy-caution>
+      }
+      @if (early(); as sentence) {
+        <p class="small">{{ sentence }}</p>
       }
       <p class="second" role="status">{{ line() }} <a routerLink="/truck" [queryParams]="{ day: day() }">See the truck</a></p>
     </section>
@@ -45,6 +48,7 @@ export class NextTruck {
   protected readonly said = computed(() => dayWords(this.day()));
   protected readonly short = computed(() => this.sentences(shortSentences));
   protected readonly fetched = computed(() => this.sentences(fetchedSentences));
+  protected readonly early = computed(() => beforeSentence(this.session.before()));
   protected readonly line = computed(() => {
     const state = this.session.solved();
     if (state.state === 'failed') return state.sentence;

@@ -1,4 +1,5 @@
 import type { Cylinder } from '@hygromet/contract/cylinder';
+import type { Visit } from '@hygromet/contract/visit';
 import type { TruckPlan } from '@hygromet/core/planning/truck';
 import type { Units } from '../preferences/units.service';
 import type { Suited } from '../live/cylinder-operations';
@@ -99,6 +100,12 @@ export const shortSentences = (
     const visit = visits.find((one) => one.visit.id === stop);
     return visit === undefined ? [] : [remedy(kg, visit, solved.suited.get(stop) ?? [], cylinders, tell)];
   });
+
+/** A plan for a later day counts the cylinders as they are now. */
+export const beforeSentence = (before: readonly Pick<Visit, 'system'>[]): string | undefined =>
+  before.length === 0
+    ? undefined
+    : `Cylinders are counted as they are now. What is filled before then (${listed([...new Set(before.map(({ system }) => system.site))])}) takes room: look again after it is booked.`;
 
 /** What else goes on the truck, and why. */
 export function otherThings(visits: readonly TruckVisit[]): readonly { readonly what: string; readonly why: string }[] {

@@ -64,6 +64,11 @@ export class TruckSession {
     const today = dayOf(new Date());
     return this.day() !== today ? [] : (valueOf(this.visitsRead()) ?? []).filter(({ state, day }) => state === 'open' && day < today);
   });
+  /** Open visits between now and that day: what they fill takes room that this plan still counts. */
+  readonly before = computed(() => {
+    const today = dayOf(new Date());
+    return (valueOf(this.visitsRead()) ?? []).filter(({ state, day }) => state === 'open' && day >= today && day < this.day());
+  });
   readonly mostWeight = computed(() => {
     const most = readQuantity('mass', this.most());
     return most.state === 'good' ? most.si : undefined;

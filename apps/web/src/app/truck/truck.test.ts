@@ -5,7 +5,7 @@ import { aCylinder, aSystem, aVisit, render, stage } from '../../../test/scene';
 import { dayOf } from '../ui/day';
 import { TruckSolver } from './truck-solver.service';
 import { TruckPage } from './truck.page';
-import { otherThings, remedy } from './truck-words';
+import { beforeSentence, otherThings, remedy } from './truck-words';
 import { truckVisits } from './truck-task';
 
 const DAY = '2026-11-27';
@@ -162,6 +162,10 @@ describe('words', () => {
   test('what burns needs a cylinder rated for it', () => {
     const suited = [{ id: 'c7', objections: ['not-for-flammable' as const], roomKg: 4 }];
     expect(remedy(3, own!, suited, [aCylinder()], tell)).toMatch(/It burns: .* C-07 would take it if its collar says so/);
+  });
+  test('a plan for a later day says which visits may change it', () => {
+    expect(beforeSentence([])).toBeUndefined();
+    expect(beforeSentence([visit(), visit()])).toMatch(/What is filled before then \(Planetarium\) takes room/);
   });
   test('machine, nitrogen and driers follow from the plans', () => {
     const what = (more: Partial<Visit>, system = aSystem()) =>

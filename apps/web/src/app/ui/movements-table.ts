@@ -48,14 +48,14 @@ const sortKeys: Record<Column, (movement: Movement) => string | number> = {
               <td class="when" [title]="'recorded ' + moment(m.recordedAt)">
                 {{ moment(m.happenedAt) }}<span class="small">{{ m.recordedBy }}</span>
               </td>
-              <td data-label="from">
+              <td data-label="from" [class.short]="m.from.kind === 'cylinder'">
                 @if (pageOf(m.from); as page) {
                   <a [routerLink]="page">{{ m.from.name }}</a>
                 } @else {
                   {{ m.from.name }}
                 }
               </td>
-              <td data-label="to">
+              <td data-label="to" [class.short]="m.to.kind === 'cylinder'">
                 @if (pageOf(m.to); as page) {
                   <a [routerLink]="page">{{ m.to.name }}</a>
                 } @else {
