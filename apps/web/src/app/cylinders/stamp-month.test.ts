@@ -4,8 +4,17 @@ test.each([
   ['11-21', '2021-11'],
   ['3/2024', '2024-03'],
   [' 08 26 ', '2026-08'],
+  ['8-98', '1998-08'],
 ])('the stamp %j is %s', (text, month) => {
-  expect(readStamp(text)).toEqual({ state: 'good', month });
+  expect(readStamp(text, '2026-11-27')).toEqual({ state: 'good', month });
+});
+
+test('a month that is still to come is asked back, the one that runs is not', () => {
+  expect(readStamp('11-26', '2026-11-30')).toEqual({ state: 'good', month: '2026-11' });
+  expect(readStamp('12-26', '2026-11-30')).toEqual({
+    state: 'bad',
+    sentence: 'The stamp 12-26 is in the future. Read month and year again.',
+  });
 });
 
 test.each([
