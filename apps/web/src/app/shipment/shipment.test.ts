@@ -57,6 +57,8 @@ test('full, mixed and burnt-out cylinders are proposed; virgin, empty and those 
   expect(readyToGo(aCylinder())).toBe(false);
   expect(readyToGo(aCylinder({ standing: full, marks: marks('virgin') }))).toBe(false);
   expect(readyToGo(aCylinder({ standing: full, place: 'reclaimer' }))).toBe(false);
+  expect(readyToGo(aCylinder({ standing: full, flags: ['overfilled'] }))).toBe(false);
+  expect(readyToGo(aCylinder({ standing: full, contentKg: 0 }))).toBe(false);
 });
 
 const head = { from: 'Tidewrack Cold Works', to: '', carrier: '', day: '2026-11-26', person: 'Ines Marrow' };

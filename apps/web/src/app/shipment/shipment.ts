@@ -95,10 +95,11 @@ function stoppedBy({ name, flags, contentKg }: Cylinder): readonly { readonly na
   return contentKg > 0 ? [] : [{ name, why: 'is empty by the ledger: weigh it in, or leave it here' }];
 }
 
-/** Full, mixed, burnt-out or for destruction: what usually goes with the next shipment. */
+/** Full, mixed, burnt-out or for destruction: what usually goes with the next shipment; nothing that must not be carried as it is. */
 export const readyToGo = (cylinder: Cylinder): boolean => {
-  const { retiredAt, place, contentKg, flags, marks } = cylinder;
-  if (retiredAt !== null || place === 'reclaimer' || contentKg <= 0 || marks.kind === 'virgin' || marks.kind === 'nitrogen') return false;
+  const { retiredAt, place, flags, marks } = cylinder;
+  if (retiredAt !== null || place === 'reclaimer' || marks.kind === 'virgin' || marks.kind === 'nitrogen') return false;
+  if (stoppedBy(cylinder).length > 0) return false;
   return (
     isFilled(cylinder) ||
     flags.includes('mixed') ||

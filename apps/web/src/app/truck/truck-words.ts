@@ -101,6 +101,18 @@ export const shortSentences = (
     return visit === undefined ? [] : [remedy(kg, visit, solved.suited.get(stop) ?? [], cylinders, tell)];
   });
 
+/** What stands in the van and must not be driven as it is. 49 CFR 173.301(a): not with more in it than it may hold, nor of too low a class. */
+export const notToBeDriven = (cylinders: readonly Cylinder[]): readonly string[] =>
+  cylinders
+    .filter(({ place, retiredAt }) => place === 'van' && retiredAt === null)
+    .flatMap(({ name, flags }) => {
+      if (flags.includes('overfilled'))
+        return [`${name} stands in the van and is overfilled: take out what is too much before it is driven, and keep it out of the sun.`];
+      if (flags.includes('over-rated'))
+        return [`${name} stands in the van, and its pressure class is too low for what is in it: move its content before it is driven.`];
+      return [];
+    });
+
 /** A plan for a later day counts the cylinders as they are now. */
 export const beforeSentence = (before: readonly Pick<Visit, 'system'>[]): string | undefined =>
   before.length === 0

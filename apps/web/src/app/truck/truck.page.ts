@@ -12,7 +12,7 @@ import { VisitDay } from '../today/visit-day';
 import { PageHead } from '../ui/page-head';
 import { QuantityField } from '../ui/quantity-field';
 import { TruckSession } from './truck.session';
-import { beforeSentence, fetchedSentences, otherThings, shortSentences } from './truck-words';
+import { beforeSentence, fetchedSentences, notToBeDriven, otherThings, shortSentences } from './truck-words';
 
 /** Which cylinders go along on a day, and what else; drag one on or off, and see what follows. */
 @Component({
@@ -73,6 +73,7 @@ export class TruckPage {
     const solved = this.solved();
     return solved === undefined ? [] : shortSentences(solved, this.session.visits(), this.session.cylinders(), this.units);
   });
+  protected readonly unfit = computed(() => notToBeDriven(this.session.cylinders()));
   protected readonly early = computed(() => beforeSentence(this.session.before()));
   protected readonly things = computed(() => otherThings(this.session.visits()));
   protected readonly weight = computed(() => this.units.massText(this.solved()?.plan.weight ?? 0));

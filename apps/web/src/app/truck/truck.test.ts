@@ -5,7 +5,7 @@ import { aCylinder, aSystem, aVisit, render, stage } from '../../../test/scene';
 import { dayOf } from '../ui/day';
 import { TruckSolver } from './truck-solver.service';
 import { TruckPage } from './truck.page';
-import { beforeSentence, otherThings, remedy } from './truck-words';
+import { beforeSentence, notToBeDriven, otherThings, remedy } from './truck-words';
 import { truckVisits } from './truck-task';
 
 const DAY = '2026-11-27';
@@ -162,6 +162,11 @@ describe('words', () => {
   test('what burns needs a cylinder rated for it', () => {
     const suited = [{ id: 'c7', objections: ['not-for-flammable' as const], roomKg: 4 }];
     expect(remedy(3, own!, suited, [aCylinder()], tell)).toMatch(/It burns: .* C-07 would take it if its collar says so/);
+  });
+  test('what stands in the van overfilled or of too low a class is named before anybody drives', () => {
+    const some = [aCylinder({ flags: ['overfilled'] }), aCylinder({ name: 'C-08', flags: ['over-rated'] }), aCylinder({ name: 'C-09' })];
+    expect(notToBeDriven(some)).toEqual([expect.stringMatching(/^C-07 .* overfilled/), expect.stringMatching(/^C-08 .* class is too low/)]);
+    expect(notToBeDriven([aCylinder({ flags: ['overfilled'], place: 'workshop' })])).toEqual([]);
   });
   test('a plan for a later day says which visits may change it', () => {
     expect(beforeSentence([])).toBeUndefined();
