@@ -15,6 +15,9 @@ import { refuseFuture } from './in-time';
 import type { Outside } from './outside';
 import { Refused } from './refused';
 
+/** The ledger keeps a reading to nine decimals; one in ounces has twelve. */
+const KEPT_TO_KG = 1e-8;
+
 /**
  * Books what the scale shows beyond the ledger, or short of it, against the account "unexplained". Afterwards the ledger says what
  * the scale says.
@@ -34,7 +37,8 @@ export const bookWeighing = (
     const earlier = await movementByKey(tx, organisation.id, weighing.key);
     if (earlier !== undefined) {
       // the mass was the ledger's difference at that time, so the reading tells whether it is the same weighing
-      if (earlier.grossAfterKg !== weighing.grossKg || ![earlier.from.id, earlier.to.id].includes(cylinder.id)) throw keyReused();
+      const sameReading = Math.abs((earlier.grossAfterKg ?? NaN) - weighing.grossKg) < KEPT_TO_KG;
+      if (!sameReading || ![earlier.from.id, earlier.to.id].includes(cylinder.id)) throw keyReused();
       return bookedAnswer(tx, organisation, earlier.id, cylinder.id, true);
     }
     refuseFuture(weighing.happenedAt, outside.now());
