@@ -1,4 +1,10 @@
-import { expect, test } from '@playwright/test';
+import { expect, test, type Locator } from '@playwright/test';
+
+async function moveTo(visit: Locator, day: string): Promise<void> {
+  await visit.getByRole('button', { name: /to another day/ }).click();
+  await visit.getByLabel('New day').fill(day);
+  await visit.getByRole('button', { name: 'Move', exact: true }).click();
+}
 
 test('a visit from the reason to the kept plan, and closed', async ({ page }) => {
   await page.goto('/today');
@@ -18,6 +24,11 @@ test('a visit from the reason to the kept plan, and closed', async ({ page }) =>
   await page.getByRole('link', { name: 'Today' }).click();
   const visit = page.getByRole('article').filter({ hasText: 'Lighthouse' });
   await expect(visit).toContainText('choose the cylinder and fill it');
+  const today = await page.evaluate(() => new Date().toLocaleDateString('sv')); // "2026-11-27", as this device counts
+  await moveTo(visit, '2099-01-02');
+  await expect(page.getByRole('region', { name: 'Later' }).getByText(/warm since the storm · Fri 2 Jan 2099/)).toBeVisible();
+  await moveTo(visit, today);
+  await expect(page.getByRole('region', { name: 'Today', exact: true }).getByText('warm since the storm')).toBeVisible();
   await visit.getByRole('button', { name: /Close the visit/ }).click();
   await expect(visit).toContainText('closed');
 });

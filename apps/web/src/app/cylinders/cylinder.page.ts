@@ -67,7 +67,7 @@ export class CylinderPage {
     const levels = this.session.levels();
     return levels.state === 'failed' ? levels.sentence : 'Computing its level';
   });
-  protected readonly levels = computed(() => drawnLevels(valueOf(this.session.levels()), this.units));
+  protected readonly levels = computed(() => drawnLevels(valueOf(this.session.levels()), this.units, 'at the limit'));
   protected readonly ownPlace = OWN_PLACE;
   protected readonly placeProblem = placeProblem;
   protected readonly placeChoices = computed(() => hottestPlaces(this.session.place(), this.session.organisationK(), this.units));

@@ -41,3 +41,10 @@ test('without any system it says what its limits follow from', async () => {
   expect(rows).toEqual([]);
   expect(text()).toContain('Its limits follow from the refrigerant that is filled in first.');
 });
+
+test('of more than eight refrigerants the rarest are named, and told at the transfer', async () => {
+  const ids = ['R-22', 'R-32', 'R-134a', 'R-404A', 'R-407A', 'R-407C', 'R-410A', 'R-448A', 'R-449A', 'R-513A'];
+  const { rows, text } = await rowsOf(empty, { systems$: of(ids.map((id) => aSystem({ id, refrigerant: id }))) });
+  expect(rows).toHaveLength(8);
+  expect(text()).toContain('Of R-449A, R-513A it is said when you fill it.');
+});

@@ -27,7 +27,7 @@ const MOST = 8;
           <tr>
             <th scope="col">Refrigerant</th>
             <th scope="col" class="number">net</th>
-            <th scope="col" class="number">stop at, gross</th>
+            <th scope="col" class="number">at most, gross</th>
           </tr>
         </thead>
         <tbody>
@@ -46,7 +46,12 @@ const MOST = 8;
           }
         </tbody>
       </table>
-      <p class="small">By the strictest rule of your organisation; scale, hose and oil are taken off before a transfer.</p>
+      <p class="small">
+        By the strictest rule of your organisation; scale, hose and oil are taken off before a transfer.
+        @if (others()) {
+          Of {{ others() }} it is said when you fill it.
+        }
+      </p>
     } @else {
       <p class="second">Its limits follow from the refrigerant that is filled in first.</p>
     }
@@ -114,7 +119,7 @@ export class WouldHold {
   private readonly organisation = toSignal(loadable(this.registers.organisation$), { initialValue: waiting });
 
   /** Refrigerants by the number of systems that hold them, the most common first. */
-  private readonly common = computed(() => {
+  private readonly held = computed(() => {
     const counts = new Map<string, number>();
     for (const { refrigerant } of valueOf(this.systems()) ?? []) counts.set(refrigerant, (counts.get(refrigerant) ?? 0) + 1);
     const known = new Map((valueOf(this.refrigerants()) ?? []).map((own) => [own.id, own]));
@@ -123,9 +128,15 @@ export class WouldHold {
       .flatMap(([id, count]) => {
         const own = known.get(id);
         return own === undefined ? [] : [{ ...own, count }];
-      })
-      .slice(0, MOST);
+      });
   });
+  private readonly common = computed(() => this.held().slice(0, MOST));
+  protected readonly others = computed(() =>
+    this.held()
+      .slice(MOST)
+      .map(({ id }) => id)
+      .join(', '),
+  );
   private readonly question = computed((): TakeArgs | undefined => {
     const [cylinder, organisation, common] = [this.cylinder(), valueOf(this.organisation()), this.common()];
     if (organisation === undefined || common.length === 0) return undefined;

@@ -3,12 +3,12 @@ import type { Units } from '../preferences/units.service';
 import type { DrawnLevel } from '../ui/cylinder-drawing';
 
 /** The three levels of a drawing in words: highest first, so that the lower is drawn over it. */
-export function drawnLevels(levels: readonly Level[] | undefined, units: Units): readonly DrawnLevel[] {
+export function drawnLevels(levels: readonly Level[] | undefined, units: Units, filled = 'at the stop'): readonly DrawnLevel[] {
   const [now, stop, hot] = levels ?? [];
   if (now === undefined || stop === undefined || hot === undefined) return [];
   return [
     { kind: 'hot', share: hot.liquidShare, title: `at ${units.temperature(328.15)}`, text: words(hot, units) },
-    { kind: 'stop', share: stop.liquidShare, title: 'at the stop', text: stopWords(stop, units) },
+    { kind: 'stop', share: stop.liquidShare, title: filled, text: stopWords(stop, units) },
     { kind: 'now', share: now.liquidShare, title: 'now', text: words(now, units) },
   ];
 }

@@ -42,7 +42,7 @@ const HALF_STOP_MARK = 9;
         }
         <path class="stop" [attr.d]="'M' + (d.stop - 9) + ' 21h18v11l-9 9l-9 -9z'" />
         <text class="stop-word" [attr.x]="d.stopLabel.x" y="14" [attr.text-anchor]="d.stopLabel.anchor">
-          stop {{ number(stopKg(), 'down') }}
+          {{ mark() }} {{ number(stopKg(), 'down') }}
         </text>
       </svg>
     </div>
@@ -136,10 +136,13 @@ export class WeightBeam {
   /** Gross, at which to stop. */
   readonly stopKg = input.required<number>();
 
+  /** At the scale it is where the valve is shut; elsewhere the most that may be on it. */
+  readonly mark = input<'stop' | 'most'>('stop');
+
   protected readonly over = computed(() => this.nowKg() > this.stopKg());
   protected readonly summary = computed(
     () =>
-      `Scale: tare ${this.number(this.tareKg())}, now ${this.number(this.nowKg())}, stop at ${this.number(this.stopKg(), 'down')} ${this.units.mass(0, 'nearest', this.shownUnit()).unit}`,
+      `Scale: tare ${this.number(this.tareKg())}, now ${this.number(this.nowKg())}, ${this.mark() === 'stop' ? 'stop at' : 'at most'} ${this.number(this.stopKg(), 'down')} ${this.units.mass(0, 'nearest', this.shownUnit()).unit}`,
   );
 
   /** The axis is decimal, also where the scale shows pounds and ounces. */
