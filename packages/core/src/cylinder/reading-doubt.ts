@@ -11,7 +11,8 @@ export interface Expected {
  * Why a reading should be asked back: it lies below the tare; it is the weight without the cylinder; it was read in the other unit; or
  * it jumps by more than anybody moves at once.
  */
-export type ReadingDoubt = 'below-tare' | 'net-for-gross' | 'pounds-for-kilograms' | 'kilograms-for-pounds' | 'jump';
+export const readingDoubts = ['below-tare', 'net-for-gross', 'pounds-for-kilograms', 'kilograms-for-pounds', 'jump'] as const;
+export type ReadingDoubt = (typeof readingDoubts)[number];
 
 /** 20 kg: more than that between two readings of one cylinder is nearly always a slip. Common practice. */
 export const JUMP_KG = 20;

@@ -1,5 +1,5 @@
 import type { Cylinder } from '@hygromet/contract/cylinder';
-import { readingDoubt } from '@hygromet/core/cylinder/reading-doubt';
+import { readingDoubt, readingDoubts, type ReadingDoubt } from '@hygromet/core/cylinder/reading-doubt';
 import type { Units } from '../preferences/units.service';
 import { readQuantity, type QuantityEntry } from '../ui/quantity-entry';
 import { doubtWords } from './doubt-words';
@@ -10,24 +10,30 @@ const read = (entry: QuantityEntry): number | undefined => {
   return reading.state === 'good' ? reading.si : undefined;
 };
 
+export interface Doubt {
+  readonly sentence: string;
+  /** The person may say that it is right all the same; less than the empty cylinder weighs is never booked. */
+  readonly mayBe: boolean;
+}
+
 /** The question that a weight of a happening is asked back with; nothing where it may well be true, or no weight belongs to it. */
 export function happeningDoubt(
   { what, before, after, tare }: HappeningDraft,
   { tareKg, contentKg }: Pick<Cylinder, 'tareKg' | 'contentKg'>,
   units: Pick<Units, 'massText'>,
-): string | undefined {
-  const asked = (readKg: number | undefined, expectedKg: number, emptyKg: number) => {
-    const doubt = readKg === undefined ? undefined : readingDoubt(readKg, { tareKg: emptyKg, grossKg: expectedKg });
-    return doubt === undefined ? undefined : doubtWords(doubt, readKg!, expectedKg, { tareKg: emptyKg }, units);
+): Doubt | undefined {
+  const asked = (readKg: number, expectedKg: number, emptyKg: number, odd: readonly ReadingDoubt[]): Doubt | undefined => {
+    const doubt = readingDoubt(readKg, { tareKg: emptyKg, grossKg: expectedKg });
+    if (doubt === undefined || !odd.includes(doubt)) return undefined;
+    return { sentence: doubtWords(doubt, readKg, expectedKg, { tareKg: emptyKg }, units), mayBe: doubt !== 'below-tare' };
   };
-  if (what === 'tare-weighed') return asked(read(tare), tareKg, 0); // nothing is in it: there is no net weight to mistake it for
-  if (what !== 'left') return undefined;
+  if (what === 'tare-weighed') {
+    const empty = read(tare); // nothing is in it: there is no net weight to mistake it for
+    return empty === undefined ? undefined : asked(empty, tareKg, 0, readingDoubts);
+  }
   const [first, last] = [read(before), read(after)];
-  return asked(first, tareKg + Math.max(0, contentKg), tareKg) ?? (first === undefined ? undefined : jumped(last, first, tareKg, units));
-}
-
-/** What the scale showed in between nobody has typed: after the reading before, only a jump or a weight below the tare is odd. */
-function jumped(lastKg: number | undefined, firstKg: number, tareKg: number, units: Pick<Units, 'massText'>): string | undefined {
-  const doubt = lastKg === undefined ? undefined : readingDoubt(lastKg, { tareKg, grossKg: firstKg });
-  return doubt === 'jump' || doubt === 'below-tare' ? doubtWords(doubt, lastKg!, firstKg, { tareKg }, units) : undefined;
+  if (what !== 'left' || first === undefined) return undefined;
+  const atFirst = asked(first, tareKg + Math.max(0, contentKg), tareKg, readingDoubts);
+  // what the scale showed in between nobody has typed: after the reading before, only a jump or a weight below the tare is odd
+  return atFirst ?? (last === undefined ? undefined : asked(last, first, tareKg, ['jump', 'below-tare']));
 }

@@ -15,7 +15,7 @@ import { TextField } from '../ui/text-field';
       <form novalidate (submit)="$event.preventDefault(); move(day())">
         <hy-text-field label="New day" type="date" [text]="day()" (textChange)="chosen.set($event)" [problem]="refused()" />
         <button type="submit" class="button small main" [disabled]="busy()">Move</button>
-        <button type="button" class="button small plain" (click)="choosing.set(false)">Not now</button>
+        <button type="button" class="button small plain" (click)="leave()">Not now</button>
       </form>
     } @else {
       @if (visit().day < today) {
@@ -55,11 +55,17 @@ export class VisitDay {
   private readonly moving = command(
     (day: string) =>
       this.registers.moveVisit$(this.visit().id, { version: this.visit().version, day, recordedBy: this.preferences().person }),
-    () => this.choosing.set(false),
+    () => this.leave(),
   );
   protected readonly busy = computed(() => this.moving.state().state === 'busy');
   protected readonly refused = computed(() => refusalIn(this.moving.state(), '/day') ?? refusalIn(this.moving.state()));
   protected readonly of = (before: string, after: string): string => `${before} to ${this.visit().system.site} ${after}`;
+
+  protected leave(): void {
+    this.choosing.set(false);
+    this.chosen.set(undefined);
+    this.moving.reset();
+  }
 
   protected move(day: string): void {
     this.moving.send(day);
