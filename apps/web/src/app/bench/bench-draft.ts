@@ -28,7 +28,7 @@ export interface BenchDraft {
 export const newPart = (mass: string): MixturePart => ({ refrigerant: null, mass: emptyEntry(mass) });
 
 export function newBenchDraft({ mass, temperature, pressure }: Preferences): BenchDraft {
-  const scale = mass === 'kg' || mass === 'g' ? 'kg' : 'lb';
+  const scale = mass === 'kg' ? 'kg' : 'lb';
   return {
     mode: 'one',
     refrigerant: 'R-410A',

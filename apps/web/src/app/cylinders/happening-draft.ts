@@ -49,7 +49,6 @@ export interface HappeningDraft extends MarksDraft {
 
 export function newHappening(preferences: Preferences, cylinder: Cylinder): HappeningDraft {
   const { mass, pressure, temperature } = preferences;
-  const scale = mass === 'g' || mass === 'oz' ? 'kg' : mass;
   const gauge = pressure === 'psig' ? 'psig' : 'barg';
   return {
     key: newKey(),
@@ -61,11 +60,11 @@ export function newHappening(preferences: Preferences, cylinder: Cylinder): Happ
     gaugeOff: { ...emptyEntry(gauge), text: gauge === 'psig' ? '1' : '0.1' },
     thermometerOff: temperature === 'F' ? '1' : '0.5',
     to: '',
-    before: emptyEntry(scale),
-    after: emptyEntry(scale),
+    before: emptyEntry(mass),
+    after: emptyEntry(mass),
     place: cylinder.place,
     stamp: '',
-    tare: emptyEntry(scale),
+    tare: emptyEntry(mass),
     certain: false,
     refrigerant: null,
     ...marksDraft(cylinder.marks, preferences),

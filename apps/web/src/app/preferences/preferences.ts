@@ -5,7 +5,8 @@ import type { TemperatureUnit } from '@hygromet/core/units/temperature';
 /** What a person chose for this device. */
 export interface Preferences {
   readonly person: string;
-  readonly mass: MassUnit;
+  /** As a scale for cylinders shows it. */
+  readonly mass: Extract<MassUnit, 'lb' | 'lb-oz' | 'kg'>;
   readonly temperature: Exclude<TemperatureUnit, 'K'>;
   readonly pressure: Extract<PressureUnit, 'psig' | 'barg' | 'kPag'>;
   readonly decimalMark: '.' | ',';

@@ -32,14 +32,13 @@ export interface RoundDraft {
 const USUAL_ACCURACY = { lb: '0.1', kg: '0.05' } as const;
 
 export function newRound({ mass }: Preferences, now: Date): RoundDraft {
-  const unit = mass === 'g' || mass === 'oz' ? 'kg' : mass;
-  const accuracyUnit = unit === 'kg' ? 'kg' : 'lb';
+  const accuracyUnit = mass === 'kg' ? 'kg' : 'lb';
   return {
     startedAt: now.toISOString(),
     place: 'all',
     current: '',
     key: newKey(),
-    entry: emptyEntry(unit),
+    entry: emptyEntry(mass),
     scaleOff: { ...emptyEntry(accuracyUnit), text: USUAL_ACCURACY[accuracyUnit] },
     compared: false,
     certain: false,

@@ -7,6 +7,7 @@ import { Drafts } from '../live/draft.service';
 import type { Suited, SuitArgs } from '../live/cylinder-operations';
 import { PropertyService } from '../live/property.service';
 import { Registers } from '../live/registers.service';
+import { PreferencesService } from '../preferences/preferences.service';
 import { dayOf } from '../ui/day';
 import { loadable, valueOf, waiting, type Loadable } from '../ui/loadable';
 import { emptyEntry, readQuantity, type QuantityEntry } from '../ui/quantity-entry';
@@ -37,8 +38,9 @@ export class TruckSession {
   private readonly registers = inject(Registers);
   private readonly properties = inject(PropertyService);
   private readonly solver = inject(TruckSolver);
+  private readonly preferences = inject(PreferencesService).current;
   readonly day = signal(inject(ActivatedRoute).snapshot.queryParamMap.get('day') ?? dayOf(new Date()));
-  private readonly stored = inject(Drafts).open<TruckDraft>('truck', () => ({ choices: {}, most: emptyEntry('lb') }));
+  private readonly stored = inject(Drafts).open<TruckDraft>('truck', () => ({ choices: {}, most: emptyEntry(this.preferences().mass) }));
   readonly most = computed(() => this.stored.value().most);
   readonly choices = computed(() => this.stored.value().choices[this.day()] ?? AS_PLANNED);
 

@@ -123,6 +123,12 @@ test('the weight the truck may carry is a limit of the plan', async () => {
   expect(tasks.at(-1)!.mostWeight).toBeCloseTo(99.79, 2);
 });
 
+test('that limit is asked in the unit of the person', async () => {
+  const { type, tasks } = await open(into(['c7', 6]), {}, { preferences: { mass: 'kg' } });
+  await type('Cylinders may weigh at most', '100');
+  expect(tasks.at(-1)!.mostWeight).toBe(100);
+});
+
 test('a solver that fails says so', async () => {
   stage({
     query: { day: DAY },
