@@ -125,7 +125,7 @@ export class Units {
       : `${this.decimal(specificEnergyIn(energy, 'Btu/lb'), 1)} Btu/lb`;
   }
 
-  private readonly metric = () => this.preferences().mass === 'kg' || this.preferences().mass === 'g';
+  private readonly metric = () => this.preferences().mass === 'kg';
 
   percent = (share: number): string => `${this.decimal(share * 100, 0)} %`;
 
