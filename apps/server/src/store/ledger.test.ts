@@ -92,6 +92,15 @@ test('the same key again with the same content answers the first booking and add
   expect(again.body.to.massKg).toBe(first.body.to.massKg);
 });
 
+test('the same request five times at once is booked once, and answered five times', async () => {
+  const transfer = await transferOf(house, 0.2);
+  const before = await cylinderNamed(house, 'C-07');
+  const answers = await Promise.all(Array.from({ length: 5 }, () => house.send('POST', '/api/transfers', transfer)));
+  expect(answers.map(({ status }) => status).sort()).toEqual([200, 200, 200, 200, 201]);
+  expect(new Set(answers.map(({ body }) => body.movement.id)).size).toBe(1);
+  expect((await cylinderNamed(house, 'C-07')).contentKg - before.contentKg).toBeCloseTo(0.2, 8);
+});
+
 test('the same key with another content is refused, and nothing is booked', async () => {
   const transfer = await transferOf(house, 0.1);
   await house.send('POST', '/api/transfers', transfer);

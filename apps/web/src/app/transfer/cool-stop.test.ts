@@ -15,8 +15,8 @@ test.each(['R-410A', 'R-134a', 'R-32'])('with %s up to that reading the liquid l
   const van = celsius(60);
   const limits = fillLimits({ composition, volume, tare, content: kilogram(3), hottest: van });
   const shutAt = stopWeight(limits.ruling, composition, USUAL_HANDLING);
-  const gross = coolStop(limits, shutAt, { volumeM3: volume, tareKg: tare, liquidShare })!;
-  const inItAtMost = kilogram(gross + (limits.ruling.gross - shutAt.gross) - tare); // the scale off, and the hose run empty
+  const { grossKg } = coolStop(limits, shutAt, { volumeM3: volume, tareKg: tare, liquidShare })!;
+  const inItAtMost = kilogram(grossKg + (limits.ruling.gross - shutAt.gross) - tare); // the scale off, and the hose run empty
   const { liquidShare: filled } = levelAt(composition, volume, inItAtMost, van);
   expect(filled).toBeLessThan(liquidShare);
   expect(filled).toBeGreaterThan(0.9);
@@ -27,4 +27,14 @@ test('where the place is too hot for any liquid there is no such reading', () =>
   const limits = fillLimits({ composition, volume, tare, content: kilogram(3), hottest: celsius(90) });
   const shutAt = stopWeight(limits.ruling, composition, USUAL_HANDLING);
   expect(coolStop(limits, shutAt, { volumeM3: volume, tareKg: tare, liquidShare })).toBeUndefined();
+});
+
+test('an organisation that lets the liquid take all of it is told the usual share all the same', () => {
+  const { composition } = refrigerant('R-410A');
+  const limits = fillLimits({ composition, volume, tare, content: kilogram(3), hottest: celsius(60) });
+  const shutAt = stopWeight(limits.ruling, composition, USUAL_HANDLING);
+  const told = (share: number) => coolStop(limits, shutAt, { volumeM3: volume, tareKg: tare, liquidShare: share })!;
+  expect(told(1)).toEqual(told(0.95));
+  expect(told(0.9).freeShare).toBeCloseTo(0.1, 12);
+  expect(told(0.9).grossKg).toBeLessThan(told(0.95).grossKg);
 });

@@ -97,10 +97,10 @@ export function fillAnswers(properties: PropertyService, filling: Filling) {
       return { cylinders: [{ id: cylinder.id, ...candidateOf(cylinder, filling.compositionOf) }], incoming, policy, hottestK };
     }),
   );
-  const coolStopKg = computed(() => {
+  const coolStopAt = computed(() => {
     const [own, computedLimits, shutAt] = [question(), valueOf(limits()), valueOf(stop())];
     if (own === undefined || computedLimits === undefined || shutAt === undefined) return undefined;
     return coolStop(computedLimits, shutAt, { ...own, liquidShare: own.policy.liquidShareAt131F });
   });
-  return { limits, stop, levels, heat, rating, suited, coolStopKg };
+  return { limits, stop, levels, heat, rating, suited, coolStopAt };
 }

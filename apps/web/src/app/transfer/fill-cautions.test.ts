@@ -13,6 +13,7 @@ const units = {
   pressure: (p: number) => `${(p / 1e5).toFixed(0)} bar`,
   pressureStep: (p: number) => `${(p / 1e5).toFixed(1)} bar`,
   kelvinsInADegree: () => 1,
+  percent: (share: number) => `${(100 * share).toFixed(0)} %`,
 } as unknown as Units; // what the sentences ask of it
 
 const { composition } = refrigerant('R-410A');
@@ -29,7 +30,7 @@ const facts = (more: Partial<FillFacts>): FillFacts => ({
   rating: pressureRating(composition, 2.76e6),
   heat: operations.heat({ composition, volumeM3: volume, massKg: ruling.net }),
   hottestK: 318.15,
-  coolStopKg: undefined,
+  coolStop: undefined,
   scaleUnit: 'kg',
   ...more,
 });
@@ -48,8 +49,8 @@ test('filled to its stop, a van in the sun makes it liquid-full: said with the t
 });
 
 test('the reading that keeps room there is said, unless that much is in it already', () => {
-  const said = (coolStopKg: number) => fillCautions(facts({ hottestK: 333.15, coolStopKg }), units)[0]!.sentence;
-  expect(said(16.9)).toMatch(/or stop at 16\.90 kg: then it keeps room there\.$/);
+  const said = (grossKg: number) => fillCautions(facts({ hottestK: 333.15, coolStop: { grossKg, freeShare: 0.05 } }), units)[0]!.sentence;
+  expect(said(16.9)).toMatch(/or stop at 16\.90 kg: then 5 % of its volume stay free there\.$/);
   expect(said(10.7)).toMatch(/or stop earlier\.$/);
 });
 

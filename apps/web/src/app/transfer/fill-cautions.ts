@@ -5,6 +5,7 @@ import type { PressureRating } from '@hygromet/core/cylinder/pressure-rating';
 import type { Cylinder } from '@hygromet/contract/cylinder';
 import type { MassUnit } from '@hygromet/core/units/mass';
 import type { Units } from '../preferences/units.service';
+import type { CoolStop } from './cool-stop';
 import type { Heat } from '../live/property-operations';
 
 /** A sentence about what can hurt; `stops` keeps a transfer from being started, `grave` is shown in red. */
@@ -28,8 +29,8 @@ export interface FillFacts {
   /** Heat at the stop weight, and the hottest place. */
   readonly heat: Heat | undefined;
   readonly hottestK: number | undefined;
-  /** kg gross at which it keeps its free share at the hottest place. */
-  readonly coolStopKg: number | undefined;
+  /** The reading at which it keeps a free share at the hottest place. */
+  readonly coolStop: CoolStop | undefined;
   /** Readings are told as the scale shows them. */
   readonly scaleUnit: MassUnit;
 }
@@ -116,12 +117,12 @@ function overRated({ rating }: FillFacts, units: Units): FillCaution | undefined
   };
 }
 
-function hot({ heat, hottestK, nowKg, ruling, coolStopKg, scaleUnit }: FillFacts, units: Units): FillCaution | undefined {
+function hot({ heat, hottestK, nowKg, ruling, coolStop, scaleUnit }: FillFacts, units: Units): FillCaution | undefined {
   if (heat === undefined || !heat.fills || hottestK === undefined || ruling === undefined || heat.T >= hottestK) return undefined;
   const earlier =
-    coolStopKg === undefined || coolStopKg <= (nowKg ?? 0)
+    coolStop === undefined || coolStop.grossKg <= (nowKg ?? 0)
       ? 'stop earlier'
-      : `stop at ${units.massText(coolStopKg, 'down', scaleUnit)}: then it keeps room there`;
+      : `stop at ${units.massText(coolStop.grossKg, 'down', scaleUnit)}: then ${units.percent(coolStop.freeShare)} of its volume stay free there`;
   return {
     code: 'hot',
     grave: false,

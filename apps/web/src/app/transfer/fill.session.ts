@@ -170,7 +170,7 @@ export class FillSession {
         rating: valueOf(this.answers.rating()),
         heat: valueOf(this.answers.heat()),
         hottestK: this.hottestK(),
-        coolStopKg: this.answers.coolStopKg(),
+        coolStop: this.answers.coolStopAt(),
         scaleUnit: this.scaleUnit(),
       },
       this.units,
