@@ -78,7 +78,10 @@ test('killing the server or PostgreSQL with -9 loses no acknowledged booking; a 
   expect(await content()).toBeCloseTo(booked, 8);
 
   booked = await book();
-  process.kill(postmasterPid(), 'SIGKILL');
+  const killed = postmasterPid();
+  process.kill(killed, 'SIGKILL');
+  // what it had started answers for a moment longer: only with the new one is the service back
+  await expect(() => expect(postmasterPid()).not.toBe(killed)).toPass({ timeout: 30_000 });
   await untilAnswering();
   expect(await content()).toBeCloseTo(booked, 8);
   expect(first.said()).toContain('PostgreSQL stopped unexpectedly');
