@@ -17,7 +17,7 @@ import { Registers } from '../src/app/live/registers.service';
 export const organisation: Organisation = {
   name: 'Tidewrack Cold Works',
   altitudeM: 0,
-  requiredRules: ['eighty-percent-77F', 'not-liquid-full-131F', 'filling-density'],
+  requiredRules: ['eighty-percent-77F', 'not-liquid-full-131F', 'not-liquid-full-hottest', 'filling-density'],
   liquidShareAt131F: 0.95,
   hottestK: 318.15,
   partShare: 0.8,
@@ -51,7 +51,8 @@ export const aCylinder = (more: Partial<Cylinder> = {}): Cylinder => ({
   standing: {
     state: 'limited',
     ruling: 'not-liquid-full-131F',
-    stopGrossKg: 17.59,
+    limitGrossKg: 17.59,
+    stopGrossKg: 17.36,
     mayAddKg: 6.43,
     liquidShare77F: 0.22,
     stopShare77F: 0.76,

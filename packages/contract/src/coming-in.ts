@@ -1,4 +1,5 @@
 import { qualityIn } from '@hygromet/core/cylinder/cylinder-kind';
+import { isUnknown, UNKNOWN, UNKNOWN_ID } from '@hygromet/core/cylinder/judged-contents';
 import type { Incoming } from '@hygromet/core/cylinder/suitability';
 import type { Cylinder } from './cylinder';
 import type { RefrigerantSummary } from './refrigerant';
@@ -28,6 +29,7 @@ interface Source {
 export function comingIn({ system, cylinder, refrigerant, into, nominal }: Source): ComingIn | undefined {
   const content = cylinder === undefined ? undefined : contentOf(cylinder, nominal);
   if (content !== undefined) return content;
+  if (system === undefined && refrigerant === UNKNOWN_ID) return unidentified(into);
   const named = system?.refrigerant ?? refrigerant;
   const known = named === null ? undefined : nominal(named);
   if (known === undefined) return undefined;
@@ -44,10 +46,23 @@ export function comingIn({ system, cylinder, refrigerant, into, nominal }: Sourc
   };
 }
 
+/** What nobody has identified burns, until somebody has; no label is made of it. */
+const unidentified = ({ marks }: Pick<Cylinder, 'marks'>): ComingIn => ({
+  id: undefined,
+  name: 'unknown refrigerant',
+  composition: UNKNOWN,
+  flammable: true,
+  safetyGroup: null,
+  quality: qualityIn(marks.kind),
+  owner: marks.owner,
+  airy: false,
+});
+
 function contentOf({ refrigerant, composition, flags, marks }: Cylinder, nominal: Source['nominal']): ComingIn | undefined {
   const label = refrigerant === null || flags.includes('mixed') ? undefined : nominal(refrigerant);
   const content = composition ?? label?.composition;
   if (content === undefined) return undefined;
+  if (isUnknown(content)) return { ...unidentified({ marks }), airy: flags.includes('airy') };
   return {
     id: label?.id,
     name: label?.id ?? 'a mixture',

@@ -1,4 +1,5 @@
 import { cylinderKinds } from '@hygromet/core/cylinder/cylinder-kind';
+import { stamps } from '@hygromet/core/cylinder/cylinder-rating';
 import * as z from 'zod';
 import { fillRule } from './fill-limits';
 import { places } from './places';
@@ -22,6 +23,13 @@ export const cylinderMarks = z.strictObject({
   testPressurePa: quantity('test pressure')
     .min(1e5, { error: 'The test pressure is below 1 bar. Read it from the collar.' })
     .max(6e7, { error: 'The test pressure is above 600 bar. Check the unit.' })
+    .optional(),
+  /** Whose rules it was built by; what is not recorded is not taken for granted. */
+  stamp: z.enum(stamps).optional(),
+  /** Pa above the atmosphere at which its relief valve opens, as stamped. */
+  reliefPressurePa: quantity('set pressure of the relief valve')
+    .min(1e5, { error: 'The set pressure is below 1 bar. Read it from the valve.' })
+    .max(6e7, { error: 'The set pressure is above 600 bar. Check the unit.' })
     .optional(),
   /** Between two requalifications: five in the US, elsewhere as stamped. */
   validYears: z.int({ error: 'Whole years.' }).min(1, { error: 'At least 1 year.' }).max(15, { error: 'At most 15 years.' }),
@@ -72,10 +80,15 @@ export const standing = z.discriminatedUnion('state', [
   z.strictObject({
     state: z.literal('limited'),
     ruling: fillRule,
+    /** The most that may stand on the scale by the ruling limit. */
+    limitGrossKg: z.number(),
+    /** The reading at which the valve is shut, with usual handling: below the limit. */
     stopGrossKg: z.number(),
+    /** Until the stop; negative where more is in it. */
     mayAddKg: z.number(),
-    liquidShare77F: z.number(),
-    stopShare77F: z.number(),
+    /** Share of the volume that is liquid at 77 °F; null where nobody knows what it is. */
+    liquidShare77F: z.number().nullable(),
+    stopShare77F: z.number().nullable(),
   }),
   z.strictObject({ state: z.literal('empty') }),
   z.strictObject({ state: z.literal('no-limit'), why: z.string() }),
@@ -91,6 +104,7 @@ export const cylinderFlags = [
   'wrong-tare',
   'due-soon',
   'long-full',
+  'no-limit',
 ] as const;
 export const cylinderFlag = z.enum(cylinderFlags);
 export type CylinderFlag = z.infer<typeof cylinderFlag>;

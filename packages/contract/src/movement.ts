@@ -17,6 +17,8 @@ export const scaleTarget = z.strictObject({
   limitGrossKg: massKg('gross weight of the limit'),
   /** As the person saw it, in the unit of that scale. */
   shown: typed,
+  /** A rule that binds and was set aside for this transfer, and why. */
+  overruled: z.strictObject({ rule: fillRule, why: name('reason') }).optional(),
 });
 export type ScaleTarget = z.infer<typeof scaleTarget>;
 

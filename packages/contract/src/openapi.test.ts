@@ -21,5 +21,19 @@ test('the fill-limit request names its fields with their units', () => {
     requestBody: { content: { 'application/json': { schema: { properties: object } } } };
   };
   const { properties } = operation.requestBody.content['application/json'].schema;
-  expect(Object.keys(properties)).toEqual(['refrigerant', 'composition', 'volumeM3', 'tareKg', 'contentKg', 'hottestK']);
+  expect(Object.keys(properties)).toEqual([
+    'refrigerant',
+    'composition',
+    'unknown',
+    'volumeM3',
+    'tareKg',
+    'contentKg',
+    'hottestK',
+    'stamp',
+    'servicePressurePa',
+    'testPressurePa',
+    'oilShare',
+    'airShare',
+    'incoming',
+  ]);
 });

@@ -86,13 +86,26 @@ export class NoConvergence extends CoreError {
   readonly code = 'no-convergence';
 }
 
-/** Nothing published limits the filling of this refrigerant: no stop weight is better than a wrong one. */
+/** A mark of the collar without which the filling of a gas cannot be computed, by its name at the interface. */
+export type MissingMark = 'stamp' | 'servicePressurePa' | 'testPressurePa';
+
+const marks: Record<MissingMark, string> = {
+  stamp: 'whose stamp the cylinder carries, US or UN (stamp)',
+  servicePressurePa: 'the service pressure from the collar (servicePressurePa)',
+  testPressurePa: 'the test pressure from the collar (testPressurePa)',
+};
+
+/** A rule that binds cannot be computed: no stop weight is better than a wrong one. */
 export class NoFillLimit extends CoreError {
   readonly code = 'no-fill-limit';
-  constructor(readonly content: string) {
+  constructor(
+    readonly content: string,
+    readonly missing?: MissingMark,
+  ) {
     super(
-      `${content} has no liquid at 131 °F, and no published table here gives its filling. No stop weight can be given: ` +
-        'ask the owner of the cylinder for the filling its approval allows.',
+      missing === undefined
+        ? `No stop weight can be given for ${content}: a rule that binds it cannot be computed. Ask the owner of the cylinder for the filling its approval allows.`
+        : `No stop weight can be given for ${content}: in the heat its pressure limits the filling. Give ${marks[missing]}.`,
     );
   }
 }

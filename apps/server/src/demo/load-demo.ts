@@ -2,7 +2,9 @@ import type { AccountKind } from '@hygromet/contract/account';
 import type { CylinderMarks, Place } from '@hygromet/contract/cylinder';
 import { usualMarks } from '@hygromet/contract/usual-marks';
 import type { SystemFacts, SystemKind } from '@hygromet/contract/system';
+import { fillLimits } from '@hygromet/core/cylinder/fill-limit';
 import { fillRules } from '@hygromet/core/cylinder/fill-rule';
+import { cubicMetre, kilogram } from '@hygromet/core/units/quantity';
 import type { EndOfPumpDown } from '@hygromet/core/planning/schools';
 import { refrigerant } from '@hygromet/core/fluids/refrigerant';
 import { bubblePoint } from '@hygromet/core/thermo/saturation';
@@ -12,7 +14,6 @@ import { celsius } from '@hygromet/core/units/temperature';
 import { volumeFrom } from '@hygromet/core/units/volume';
 import scenario from '../../../../demo/tidewrack.json';
 import { bookTransfer } from '../domain/book-transfer';
-import { limitsOf } from '../domain/compute-fill-limits';
 import type { Outside } from '../domain/outside';
 import { recordCylinderEvent } from '../domain/record-cylinder-event';
 import { registerCylinder } from '../domain/register-cylinder';
@@ -22,7 +23,7 @@ import { accountsOf, addAccount } from '../store/account-store';
 import { cylinderById } from '../store/cylinder-store';
 import type { Db, Tx } from '../store/database';
 import { systemsOf } from '../store/system-store';
-import { addOrganisation, fillPolicyOf, ownOrganisation, type OrganisationRow } from '../store/organisation-store';
+import { addOrganisation, ownOrganisation, type OrganisationRow } from '../store/organisation-store';
 
 interface DemoCylinder {
   readonly name: string;
@@ -140,7 +141,7 @@ async function addDemoCylinder(tx: Tx, organisation: OrganisationRow, demo: Demo
       serviceTyped: typed(demo.servicePsi, 'psig'),
       requalified: demo.requalified,
       place: demo.place as Place,
-      marks: { ...usualMarks, ...demo.marks },
+      marks: { ...usualMarks, stamp: 'us', ...demo.marks },
     },
     daysAgo(outside, Math.min(demo.evacuatedDaysAgo ?? CYLINDERS_REGISTERED_DAYS_AGO, daysSinceStamp(demo.requalified, outside.now()))),
   );
@@ -197,11 +198,14 @@ async function addDemoFill(
   if (source === undefined) throw new Error(`the demo data fill from "${fill.from}", which is not among its accounts`);
   const composition = fill.refrigerant === undefined ? source.composition : refrigerant(fill.refrigerant).composition;
   if (composition === null) throw new Error(`the demo data fill from "${fill.from}", which is empty`);
-  const { limits, ruling } = limitsOf(
-    { composition, volumeM3: cylinder.volumeM3, tareKg: cylinder.tareKg, contentKg: 0 },
-    fillPolicyOf(organisation),
-  );
-  const limitKg = limits.find(({ rule }) => rule === ruling)!.netKg;
+  const { ruling } = fillLimits({
+    composition,
+    volume: cubicMetre(cylinder.volumeM3),
+    tare: kilogram(cylinder.tareKg),
+    content: kilogram(0),
+    rating: { stamp: 'us', servicePressure: 400 * PASCALS_IN_A_PSI, testPressure: 800 * PASCALS_IN_A_PSI },
+  });
+  const limitKg = ruling.net;
   const afterLb = Number((grossLb + massIn(fill.share * limitKg, 'lb')).toFixed(1));
   await bookTransfer(
     tx,

@@ -3,6 +3,7 @@ import { candidateOf } from '@hygromet/contract/candidate';
 import { comingIn, type ComingIn } from '@hygromet/contract/coming-in';
 import type { Cylinder } from '@hygromet/contract/cylinder';
 import type { Booked, newTransfer } from '@hygromet/contract/movement';
+import { isUnknown } from '@hygromet/core/cylinder/judged-contents';
 import type { Objection } from '@hygromet/core/cylinder/objection';
 import { suitability } from '@hygromet/core/cylinder/suitability';
 import { classificationOf, isFlammable } from '@hygromet/core/fluids/classification';
@@ -134,7 +135,7 @@ function against(into: Cylinder, incoming: ComingIn, source: Account, organisati
 /** Two refrigerants are mixed only knowingly, and with the reason: the reclaimer will ask. */
 function refuseUnaskedMixing(cylinder: CylinderRecord, incoming: ComingIn, { acceptMixing, note }: Transfer): void {
   const inside = compositionIn(cylinder);
-  if (inside === undefined || sameRefrigerant(inside, incoming.composition)) return;
+  if (inside === undefined || (!isUnknown(incoming.composition) && sameRefrigerant(inside, incoming.composition))) return;
   if (!acceptMixing)
     throw new Refused(
       'would-mix',

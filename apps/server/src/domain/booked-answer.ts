@@ -1,13 +1,13 @@
 import type { Booked } from '@hygromet/contract/movement';
-import { NoFillLimit } from '@hygromet/core/errors';
+import { CoreError } from '@hygromet/core/errors';
 import type { FillLimitsAnswer } from '@hygromet/contract/fill-limits';
 import { accountById } from '../store/account-store';
 import { cylinderById } from '../store/cylinder-store';
 import type { Tx } from '../store/database';
 import { movementById } from '../store/movement-store';
 import { fillPolicyOf, type OrganisationRow } from '../store/organisation-store';
-import { limitsOf } from './compute-fill-limits';
-import { compositionIn } from './cylinder-standing';
+import { limitsAnswer } from './compute-fill-limits';
+import { compositionIn, fillingOf } from './cylinder-standing';
 
 /** The entry with both accounts as they are now, and what may still go into the cylinder, as computed by the full model. */
 export async function bookedAnswer(
@@ -22,27 +22,23 @@ export async function bookedAnswer(
   const [from, to] = [await accountById(tx, organisation.id, movement.from.id), await accountById(tx, organisation.id, movement.to.id)];
   if (from === undefined || to === undefined) throw new Error(`the movement ${movementId} names an account that is not there`);
   const limits = cylinderId === undefined ? null : await cylinderLimits(tx, organisation, cylinderId);
-  return { movement, repeated, from, to, limits, overfilledByKg: limits !== null && limits.mayAddKg < 0 ? -limits.mayAddKg : null };
+  const over = limits?.limits.find(({ rule }) => rule === limits.ruling)?.mayAddKg ?? 0;
+  return { movement, repeated, from, to, limits, overfilledByKg: over < 0 ? -over : null };
 }
 
-/** Limits of a cylinder by what the ledger says is in it; none where no published limit covers the content. */
+/** Limits of a cylinder by what the ledger says is in it; none where they cannot be computed: it is booked all the same, and flagged. */
 export async function cylinderLimits(tx: Tx, organisation: OrganisationRow, id: string): Promise<FillLimitsAnswer | null> {
   const record = await cylinderById(tx, organisation.id, id);
   const composition = record === undefined ? undefined : compositionIn(record);
   if (record === undefined || composition === undefined) return null;
   try {
-    return limitsOf(
-      {
-        composition,
-        volumeM3: record.volumeM3,
-        tareKg: record.tareKg,
-        contentKg: Math.max(0, record.contentKg),
-        hottestK: organisation.hottestK,
-      },
+    return limitsAnswer(
+      fillingOf(composition, record, organisation),
       fillPolicyOf(organisation),
+      record.airShare === null ? {} : { airShare: record.airShare },
     );
   } catch (error) {
-    if (error instanceof NoFillLimit) return null;
+    if (error instanceof CoreError) return null;
     throw error;
   }
 }

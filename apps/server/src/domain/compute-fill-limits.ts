@@ -1,9 +1,14 @@
 import type { FillLimitsAnswer, FillLimitsRequest } from '@hygromet/contract/fill-limits';
-import { fillLimits, type FillLimit } from '@hygromet/core/cylinder/fill-limit';
+import { fillLimits, type FillLimit, type Filling } from '@hygromet/core/cylinder/fill-limit';
 import type { FillPolicy } from '@hygromet/core/cylinder/fill-rule';
+import { fullAt, hotPressure } from '@hygromet/core/cylinder/hot-state';
+import { contentsByPressure, UNKNOWN } from '@hygromet/core/cylinder/judged-contents';
+import { stopWeight, USUAL_HANDLING, type StopWeight } from '@hygromet/core/cylinder/stop-weight';
+import { classFor } from '@hygromet/core/cylinder/suitability';
 import { compositionOf, type Composition } from '@hygromet/core/fluids/composition';
 import { refrigerant } from '@hygromet/core/fluids/refrigerant';
 import { cubicMetre, kelvin, kilogram } from '@hygromet/core/units/quantity';
+import { fahrenheit } from '@hygromet/core/units/temperature';
 
 const limitAnswer = ({ rule, name, net, gross, mayAdd, required, formula, source, bases }: FillLimit) => ({
   rule,
@@ -24,36 +29,61 @@ const limitAnswer = ({ rule, name, net, gross, mayAdd, required, formula, source
   })),
 });
 
-export interface LimitedCylinder {
-  readonly composition: Composition;
-  readonly volumeM3: number;
-  readonly tareKg: number;
-  readonly contentKg: number;
-  readonly hottestK?: number | undefined;
+/** Limits, stop and what follows from it, for the wire. @throws the core's errors */
+export function limitsAnswer(filling: Filling, policy: FillPolicy, more: { oilShare?: number; airShare?: number } = {}): FillLimitsAnswer {
+  const found = fillLimits(filling, policy);
+  const known = filling.incoming?.composition ?? filling.composition;
+  const oilShare = more.oilShare ?? USUAL_HANDLING.oilShare;
+  const stop = stopWeight(found, known, { ...USUAL_HANDLING, oilShare });
+  return {
+    limits: found.limits.map(limitAnswer),
+    ruling: stop.limit.rule,
+    stopGrossKg: stop.gross,
+    mayAddKg: stop.gross - filling.tare - filling.content,
+    budget: stop.budget.map(({ term, kg }) => ({ term, kg })),
+    estimated: found.estimated,
+    ...inTheHeat(filling, stop, more.airShare),
+  };
 }
 
-/** All limits of a cylinder by the full property model. @throws the core's errors */
-export function limitsOf(cylinder: LimitedCylinder, policy: FillPolicy): FillLimitsAnswer {
-  const { limits, ruling, estimated } = fillLimits(
-    {
-      composition: cylinder.composition,
-      volume: cubicMetre(cylinder.volumeM3),
-      tare: kilogram(cylinder.tareKg),
-      content: kilogram(cylinder.contentKg),
-      hottest: cylinder.hottestK === undefined ? undefined : kelvin(cylinder.hottestK),
-    },
-    policy,
-  );
-  return { limits: limits.map(limitAnswer), ruling: ruling.rule, stopGrossKg: ruling.gross, mayAddKg: ruling.mayAdd, estimated };
+/** Filled to its stop, or as it is where more is in it. */
+function inTheHeat(filling: Filling, stop: StopWeight, airShare: number | undefined) {
+  const { volume, rating } = filling;
+  const mass = kilogram(Math.max(filling.content, stop.gross - filling.tare, 0));
+  const contents = contentsByPressure({ ...filling, port: 'liquid' });
+  const cylinders = contents.map((composition) => ({ composition, volume, mass, airShare }));
+  const T = filling.hottest ?? fahrenheit(131);
+  const full = cylinders.map(fullAt).filter((own) => own !== undefined);
+  const rated = rating?.servicePressure !== undefined || rating?.testPressure !== undefined;
+  return {
+    pressureAtHottestPa: mass > 0 ? Math.max(...cylinders.map((own) => hotPressure(own, T))) : null,
+    liquidFullK: full.length === 0 ? null : Math.min(...full),
+    classSuits: rated ? classFor(filling, { volume, mass, airShare }).suits : null,
+  };
 }
 
-/** The request of the wire: a designation or a composition. */
+/** The request of the wire: a designation, a composition, or nothing that anybody knows. */
 export const answerFillLimits = (request: FillLimitsRequest, policy: FillPolicy): FillLimitsAnswer =>
-  limitsOf(
+  limitsAnswer(
     {
-      ...request,
-      composition:
-        request.composition === undefined ? refrigerant(request.refrigerant ?? '').composition : compositionOf(request.composition),
+      composition: request.unknown === true ? UNKNOWN : knownOf(request),
+      volume: cubicMetre(request.volumeM3),
+      tare: kilogram(request.tareKg),
+      content: kilogram(request.contentKg),
+      hottest: request.hottestK === undefined ? undefined : kelvin(request.hottestK),
+      rating: { stamp: request.stamp, servicePressure: request.servicePressurePa, testPressure: request.testPressurePa },
+      port: request.incoming?.port,
+      incoming: request.incoming && {
+        composition: knownOf(request.incoming),
+        mass: request.incoming.massKg === undefined ? undefined : kilogram(request.incoming.massKg),
+      },
     },
     policy,
+    {
+      ...(request.oilShare === undefined ? {} : { oilShare: request.oilShare }),
+      ...(request.airShare === undefined ? {} : { airShare: request.airShare }),
+    },
   );
+
+const knownOf = ({ refrigerant: id, composition }: Pick<FillLimitsRequest, 'refrigerant' | 'composition'>): Composition =>
+  composition === undefined ? refrigerant(id ?? '').composition : compositionOf(composition);

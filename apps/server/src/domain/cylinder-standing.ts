@@ -1,17 +1,19 @@
 import type { Cylinder, CylinderFlag } from '@hygromet/contract/cylinder';
-import type { FillPolicy } from '@hygromet/core/cylinder/fill-rule';
 import { levelAt } from '@hygromet/core/cylinder/level';
 import { pressureRating } from '@hygromet/core/cylinder/pressure-rating';
+import { contentsByPressure, isUnknown } from '@hygromet/core/cylinder/judged-contents';
 import { requalificationState, validThrough, type StampMonth } from '@hygromet/core/cylinder/requalification';
-import { NoFillLimit } from '@hygromet/core/errors';
+import { fillLimits, type Filling } from '@hygromet/core/cylinder/fill-limit';
+import { stopWeight, USUAL_HANDLING } from '@hygromet/core/cylinder/stop-weight';
+import { TARE_DIFFERS_KG, tareAndVolume } from '@hygromet/core/cylinder/tare';
+import { CoreError } from '@hygromet/core/errors';
 import { SAME_SHARE, sameRefrigerant, type Composition } from '@hygromet/core/fluids/composition';
 import { designationOf, refrigerant } from '@hygromet/core/fluids/refrigerant';
 import { MOST_AIR } from '@hygromet/core/readings/air-check';
-import { cubicMetre, kilogram } from '@hygromet/core/units/quantity';
+import { kelvin, kilogram } from '@hygromet/core/units/quantity';
 import { celsius } from '@hygromet/core/units/temperature';
 import type { CylinderRecord } from '../store/cylinder-store';
 import { fillPolicyOf, type OrganisationRow } from '../store/organisation-store';
-import { limitsOf } from './compute-fill-limits';
 import { sendInBy } from './resting-full';
 
 /** What a cylinder holds, or would hold by its label. */
@@ -78,42 +80,65 @@ function computed(record: CylinderRecord, organisation: OrganisationRow): Comput
   if (composition === undefined) return { standing: { state: 'empty' }, suits: true };
   const contentKg = Math.max(0, record.contentKg); // a ledger below zero is flagged; no level can be drawn of it
   const policy = fillPolicyOf(organisation);
-  const key = JSON.stringify([composition, record.volumeM3, record.tareKg, record.servicePressurePa, contentKg, policy]);
+  const { volumeM3, tareKg, tareWeighedKg, servicePressurePa, marks, airShare } = record;
+  const collar = [volumeM3, tareKg, tareWeighedKg, servicePressurePa, marks.stamp, marks.testPressurePa];
+  const key = JSON.stringify([composition, collar, contentKg, airShare, policy, organisation.hottestK]);
   const known = remembered.get(key);
   if (known !== undefined) return known;
-  const found = {
-    standing: computedStanding(composition, { ...record, contentKg }, policy),
-    suits: pressureRating(composition, record.servicePressurePa).suits,
-  };
+  const found = computedAnew(composition, { ...record, contentKg }, organisation);
   if (remembered.size >= MOST_REMEMBERED) remembered.clear();
   remembered.set(key, found);
   return found;
 }
 
-function computedStanding(
-  composition: Composition,
-  { volumeM3, tareKg, contentKg }: Pick<CylinderRecord, 'volumeM3' | 'tareKg' | 'contentKg'>,
-  policy: FillPolicy,
-): Cylinder['standing'] {
+/**
+ * What cannot be computed is flagged, and fails no list: liquids that part, no convergence, a mark of the collar that is missing.
+ * What is in it is what it is: no port and nothing that comes is asked here.
+ */
+function computedAnew(composition: Composition, record: CylinderRecord, organisation: OrganisationRow): Computed {
   try {
-    const limits = limitsOf({ composition, volumeM3, tareKg, contentKg }, policy);
-    const levelOf = (massKg: number) => levelAt(composition, cubicMetre(volumeM3), kilogram(massKg), celsius(25)).liquidShare;
-    return {
-      state: 'limited',
-      ruling: limits.ruling,
-      stopGrossKg: limits.stopGrossKg,
-      mayAddKg: limits.mayAddKg,
-      liquidShare77F: levelOf(contentKg),
-      stopShare77F: levelOf(limits.stopGrossKg - tareKg),
-    };
+    const filling = fillingOf(composition, record, organisation);
+    return { standing: standingOf(filling, composition, organisation), suits: suits(filling, composition, record) };
   } catch (error) {
-    if (error instanceof NoFillLimit) return { state: 'no-limit', why: error.message };
+    if (error instanceof CoreError) return { standing: { state: 'no-limit', why: error.message }, suits: true };
     throw error;
   }
 }
 
-/** What a scale leaves open between two weighings of one tare, kg. */
-const TARE_DIFFERS_KG = 0.1;
+export function fillingOf(composition: Composition, record: CylinderRecord, { hottestK }: OrganisationRow): Filling {
+  const { marks, servicePressurePa } = record;
+  const { tare, volume } = tareAndVolume(record);
+  return {
+    composition,
+    volume,
+    tare,
+    content: kilogram(Math.max(0, record.contentKg)),
+    hottest: kelvin(hottestK),
+    rating: { stamp: marks.stamp, servicePressure: servicePressurePa, testPressure: marks.testPressurePa },
+    port: 'liquid',
+  };
+}
+
+function standingOf(filling: Filling, composition: Composition, organisation: OrganisationRow): Cylinder['standing'] {
+  const { limit, gross } = stopWeight(fillLimits(filling, fillPolicyOf(organisation)), composition, USUAL_HANDLING);
+  const levelOf = (net: number) =>
+    isUnknown(composition) ? null : levelAt(composition, filling.volume, kilogram(Math.max(0, net)), celsius(25)).liquidShare;
+  return {
+    state: 'limited',
+    ruling: limit.rule,
+    limitGrossKg: limit.gross,
+    stopGrossKg: gross,
+    mayAddKg: gross - filling.tare - filling.content,
+    liquidShare77F: levelOf(filling.content),
+    stopShare77F: levelOf(gross - filling.tare),
+  };
+}
+
+function suits({ volume, content, rating = {} }: Filling, composition: Composition, { airShare }: CylinderRecord): boolean {
+  const contents = contentsByPressure({ composition, content, port: 'liquid' });
+  if (content === 0) return pressureRating(contents, rating).suits;
+  return pressureRating(contents, rating, { volume, mass: content, airShare: airShare ?? undefined }).suits;
+}
 
 function flagsOf(record: CylinderRecord, { standing, suits }: Computed, stamp: StampMonth, now: Date): CylinderFlag[] {
   const requalification = requalificationState(
@@ -122,7 +147,7 @@ function flagsOf(record: CylinderRecord, { standing, suits }: Computed, stamp: S
     record.marks.validYears,
   );
   const flags: [CylinderFlag, boolean][] = [
-    ['overfilled', standing.state === 'limited' && standing.mayAddKg < 0],
+    ['overfilled', standing.state === 'limited' && record.contentKg > standing.limitGrossKg - tareAndVolume(record).tare],
     ['mixed', isMixed(record)],
     ['over-rated', !suits],
     ['overdrawn', record.contentKg < 0],
@@ -131,6 +156,7 @@ function flagsOf(record: CylinderRecord, { standing, suits }: Computed, stamp: S
     ['wrong-tare', record.tareWeighedKg !== null && Math.abs(record.tareWeighedKg - record.tareKg) > TARE_DIFFERS_KG],
     ['due-soon', requalification === 'due-soon'],
     ['long-full', restsFull(record, standing, now)],
+    ['no-limit', standing.state === 'no-limit'],
   ];
   return flags.filter(([, applies]) => applies).map(([flag]) => flag);
 }

@@ -4,8 +4,9 @@ import type { NewWeighing } from '@hygromet/contract/movement';
 import { sameWeight } from '@hygromet/core/cylinder/same-weight';
 import { NOTHING_KG } from '@hygromet/core/cylinder/suitability';
 import { refrigerant } from '@hygromet/core/fluids/refrigerant';
+import { tareAndVolume } from '@hygromet/core/cylinder/tare';
 import { airCheck } from '@hygromet/core/readings/air-check';
-import { kelvin, pascal } from '@hygromet/core/units/quantity';
+import { kelvin, kilogram, pascal } from '@hygromet/core/units/quantity';
 import { coreVersion } from '@hygromet/core/version';
 import { addCylinderEvent, cylinderEventKept } from '../store/cylinder-event-store';
 import { changeCylinder, cylinderById, lockCylinders, type CylinderChange, type CylinderRecord } from '../store/cylinder-store';
@@ -122,7 +123,9 @@ function airChecked(event: Extract<NewCylinderEvent, { what: 'air-checked' }>, c
   if (composition === undefined || cylinder.contentKg < NOTHING_KG)
     throw new Refused('content-unknown', `${cylinder.name} is empty by the ledger: there is no pressure of its own to compare with.`);
   const { pressurePa, temperatureK, gaugePa, thermometerK } = event;
-  const check = airCheck(composition, pascal(pressurePa), kelvin(temperatureK), { gauge: gaugePa, thermometer: thermometerK });
+  const vessel = { volume: tareAndVolume(cylinder).volume, mass: kilogram(cylinder.contentKg) };
+  const accuracy = { gauge: gaugePa, thermometer: thermometerK };
+  const check = airCheck(composition, pascal(pressurePa), kelvin(temperatureK), accuracy, vessel);
   return {
     change: { airShare: check.finding === 'air' ? check.likely : check.finding === 'clean' ? 0 : cylinder.airShare },
     detail: { pressurePa, temperatureK, gaugePa, thermometerK, check, coreVersion },

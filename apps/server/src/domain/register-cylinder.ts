@@ -63,7 +63,7 @@ const foundIn = ({ grossKg, tareKg }: NewCylinder) => (grossKg === undefined ? 0
 function refuseMoreThanFits(draft: NewCylinder): void {
   if (draft.refrigerant === undefined) return;
   const most = heldAtMost(refrigerant(draft.refrigerant).composition, cubicMetre(draft.volumeM3));
-  if (most === undefined || foundIn(draft) <= most) return;
+  if (foundIn(draft) <= most) return;
   throw new Refused(
     'more-than-fits',
     `That would be ${foundIn(draft).toFixed(1)} kg of ${draft.refrigerant}, and full of cold liquid it holds ${most.toFixed(1)} kg. ` +

@@ -9,6 +9,6 @@ type Standing = Pick<Cylinder, 'contentKg' | 'tareKg' | 'standing'>;
 
 /** When a full cylinder has rested long enough; nothing where it is not full, or nothing was ever moved. */
 export function sendInBy({ contentKg, tareKg, standing }: Standing, lastMoved: Date | null): Date | undefined {
-  if (standing.state !== 'limited' || lastMoved === null || !isFull(contentKg, standing.stopGrossKg - tareKg)) return undefined;
+  if (standing.state !== 'limited' || lastMoved === null || !isFull(contentKg, standing.limitGrossKg - tareKg)) return undefined;
   return new Date(lastMoved.getTime() + LONG_FULL_DAYS * DAY_MS);
 }

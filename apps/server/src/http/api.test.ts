@@ -15,16 +15,77 @@ afterAll(() => house.close());
 
 const example = { refrigerant: 'R-410A', volumeM3: 0.01190863, tareKg: 7.802, contentKg: 3.357, hottestK: 333.15 };
 
-test('fill limits: a 26.2 lb cylinder of R-410A is ruled by 131 °F, 21.6 lb net', async () => {
+test('fill limits: a 26.2 lb cylinder of R-410A that will see 140 °F is ruled by that place, 20.3 lb net, and stopped below it', async () => {
   const { status, body } = await house.send('POST', '/api/fill-limits', example);
   expect(status).toBe(200);
   const answer = fillLimitsAnswer.parse(body);
   const ruling = answer.limits.find(({ rule }) => rule === answer.ruling)!;
-  expect(answer.ruling).toBe('not-liquid-full-131F');
-  expect(massIn(ruling.netKg, 'lb')).toBeCloseTo(21.6, 1);
-  expect(answer.stopGrossKg).toBeCloseTo(ruling.netKg + 7.802, 9);
-  expect(answer.mayAddKg).toBeCloseTo(ruling.netKg - 3.357, 9);
-  expect(answer.limits.map(({ rule }) => rule).sort()).toEqual(['eighty-percent-77F', 'hottest-place', 'not-liquid-full-131F', 'un-p200']);
+  expect(answer.ruling).toBe('not-liquid-full-hottest');
+  expect(massIn(ruling.netKg, 'lb')).toBeCloseTo(20.3, 1);
+  const less = answer.budget.reduce((sum, { kg }) => sum + kg, 0);
+  expect(answer.stopGrossKg).toBeCloseTo(ruling.grossKg - less, 9);
+  expect(less).toBeGreaterThan(0.1);
+  expect(answer.mayAddKg).toBeCloseTo(answer.stopGrossKg - 7.802 - 3.357, 9);
+  expect(answer.limits.map(({ rule }) => rule).sort()).toEqual([
+    'eighty-percent-77F',
+    'hottest-place',
+    'not-liquid-full-131F',
+    'not-liquid-full-hottest',
+    'un-p200',
+  ]);
+  expect(answer.classSuits).toBeNull(); // no stamped pressure was given
+  expect(answer.liquidFullK).toBeGreaterThan(example.hottestK);
+});
+
+const limitsOf = async (change: object) => {
+  const { body } = await house.send('POST', '/api/fill-limits', { ...example, contentKg: 0, ...change });
+  return body;
+};
+const psi = (value: number) => value * 6894.757;
+
+test('the collar, the air and what comes in are asked with it', async () => {
+  const us = { stamp: 'us', servicePressurePa: psi(400) };
+  expect(await limitsOf(us)).toMatchObject({ classSuits: true });
+  expect(await limitsOf({ ...us, servicePressurePa: psi(260) })).toMatchObject({ classSuits: false });
+  expect(await limitsOf({ ...us, airShare: 0.05 })).toMatchObject({ classSuits: false });
+  const [few, much] = [await limitsOf({ oilShare: 0, refrigerant: 'R-22' }), await limitsOf({ oilShare: 0.1, refrigerant: 'R-22' })];
+  expect(much.stopGrossKg).toBeLessThan(few.stopGrossKg);
+  expect((await limitsOf({ airShare: 0.03 })).pressureAtHottestPa).toBeGreaterThan((await limitsOf({ airShare: 0 })).pressureAtHottestPa);
+  const beside = await limitsOf({ refrigerant: 'R-22', contentKg: 0.1, incoming: { refrigerant: 'R-290', massKg: 2 } });
+  expect(beside).toMatchObject({ ruling: 'unknown-content' });
+  expect(beside.limits[0].netKg).toBeLessThan(4.71); // by itself R-290 fits 4.69 kg
+});
+
+test('a high-pressure gas is limited by its test pressure, and refused by the name of what is missing', async () => {
+  const co2 = { refrigerant: 'R-744', hottestK: undefined };
+  const missing = async (change: object) => (await limitsOf({ ...co2, ...change })).errors?.[0]?.pointer;
+  expect(await missing({})).toBe('/stamp');
+  expect(await missing({ stamp: 'un' })).toBe('/testPressurePa');
+  expect(await missing({ testPressurePa: 190e5 })).toBe('/stamp');
+  const answer = await limitsOf({ ...co2, stamp: 'un', testPressurePa: 190e5 });
+  expect(answer.limits[0].netKg / example.volumeM3).toBeCloseTo(672, -1);
+});
+
+test('unknown content has the limit of the lightest thing it could be', async () => {
+  const { refrigerant: _, ...without } = example;
+  const { body, status } = await house.send('POST', '/api/fill-limits', { ...without, contentKg: 0, unknown: true });
+  expect(status).toBe(200);
+  expect(body.ruling).toBe('unknown-content');
+  expect(body.limits[0].netKg).toBeCloseTo(3.14, 1);
+  const both = await house.send('POST', '/api/fill-limits', { ...example, unknown: true });
+  expect(both.body.detail).toMatch(/either a refrigerant or a composition, or say that it is unknown/);
+});
+
+test.each([
+  [{ hottestK: 344.15 }, { hottestK: 345.15 }],
+  [{ hottestK: 333.15 }, { hottestK: 380 }],
+  [
+    { refrigerant: 'R-125', hottestK: 339.15 },
+    { refrigerant: 'R-125', hottestK: 340.15 },
+  ],
+])('a place that is hotter than the critical temperature does not lift the limit: %j, %j', async (cooler, hotter) => {
+  const us = { stamp: 'us', servicePressurePa: psi(400) };
+  expect((await limitsOf({ ...us, ...hotter })).stopGrossKg).toBeLessThanOrEqual((await limitsOf({ ...us, ...cooler })).stopGrossKg);
 });
 
 test('a composition may stand for a designation, and is recognised', async () => {
@@ -85,8 +146,12 @@ test('a transfer is booked: both accounts, the content, and what is left until t
 });
 
 test('an overfilled cylinder is booked as it is and flagged by how much: the ledger tells the truth', async () => {
-  const { standing } = await cylinderNamed(house, 'C-07');
-  const { status, body } = await house.send('POST', '/api/transfers', await transferOf(house, standing.mayAddKg + 0.4));
+  const { standing, tareKg, contentKg } = await cylinderNamed(house, 'C-07');
+  const { status, body } = await house.send(
+    'POST',
+    '/api/transfers',
+    await transferOf(house, standing.limitGrossKg - tareKg - contentKg + 0.4),
+  );
   expect(status).toBe(201);
   expect(body.overfilledByKg).toBeCloseTo(0.4, 6);
   expect((await cylinderNamed(house, 'C-07')).flags).toContain('overfilled');

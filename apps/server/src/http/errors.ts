@@ -1,5 +1,5 @@
 import type { Problem, ProblemCode } from '@hygromet/contract/problem';
-import { CoreError } from '@hygromet/core/errors';
+import { CoreError, NoFillLimit } from '@hygromet/core/errors';
 import type { Context } from 'hono';
 import { HTTPException } from 'hono/http-exception';
 import type { ContentfulStatusCode } from 'hono/utils/http-status';
@@ -53,6 +53,8 @@ interface Said {
 }
 
 function saidBy(error: unknown): Said | undefined {
+  if (error instanceof NoFillLimit && error.missing !== undefined)
+    return { code: error.code, detail: error.message, errors: [{ pointer: `/${error.missing}`, detail: error.message }] };
   if (error instanceof CoreError) return { code: error.code, detail: error.message };
   if (error instanceof Refused)
     return {

@@ -11,6 +11,7 @@ import * as weighedIn from './migrations/0008-weighed-in';
 import * as lastMoved from './migrations/0009-last-moved';
 import * as findEntries from './migrations/0010-find-entries';
 import * as against from './migrations/0011-against';
+import * as hottestPlace from './migrations/0012-hottest-place-is-law';
 
 /** Imported one by one, so that they survive bundling. A migration is never edited once it has run anywhere. */
 const migrations: Record<string, Migration> = {
@@ -25,6 +26,7 @@ const migrations: Record<string, Migration> = {
   '0009-last-moved': lastMoved,
   '0010-find-entries': findEntries,
   '0011-against': against,
+  '0012-hottest-place-is-law': hottestPlace,
 };
 
 /** Brings the database to the newest shape. @throws the error of the migration that failed */

@@ -149,7 +149,7 @@ describe('the settings', () => {
       .click();
     await settled(page.fixture);
     await page.press('Save for everybody');
-    expect(sent[0]!.requiredRules).toHaveLength(2);
+    expect(sent[0]!.requiredRules).toHaveLength(3);
     expect(page.text()).toContain('Saved.');
     for (const box of boxes().filter(({ checked }) => checked)) box.click();
     await settled(page.fixture);

@@ -1,4 +1,5 @@
-import { refrigerant } from '../fluids/refrigerant';
+import { levelAt } from '../cylinder/level';
+import { allRefrigerants, refrigerant } from '../fluids/refrigerant';
 import { bubblePoint } from '../thermo/saturation';
 import { massIn } from '../units/mass';
 import { cubicMetre, kilogram, type Metre } from '../units/quantity';
@@ -67,6 +68,28 @@ test('an estimated volume carries its range, and so does what it may hold', () =
   expect(volume.known).toBe('estimated');
   expect(may.low).toBeLessThan(may.likely);
   expect(may.likely).toBeLessThan(may.high);
-  // a warmer day leaves less room: the liquid is lighter
-  expect(holding(volume, refrigerant('R-410A').composition, celsius(45)).likely).toBeLessThan(may.likely);
+});
+
+// 0.95 × 4.8 L × saturated liquid at 60 °C, 0.80 × 4.8 L × at 32 °C (CoolProp 8.0.0): 3.72 and 3.92 kg of R-410A, whatever the day
+test.each([-10, 0, 10, 25, 32])('a coil of 4.8 L that is shut off holds 3.72 kg of R-410A at %i °C: a colder day allows no more', (C) => {
+  const may = holding(knownVolume(cubicMetre(4.8e-3), 'measured'), refrigerant('R-410A').composition, celsius(C));
+  expect(may).toMatchObject({ by: 'heat', T: 333.15, share: 0.95 });
+  expect(may.likely).toBeCloseTo(3.72, 2);
+});
+
+test('of no refrigerant does a shut part get full of liquid at the hottest it will see, and no warmer day allows more', () => {
+  const volume = knownVolume(cubicMetre(4.8e-3), 'measured');
+  for (const { id, composition } of allRefrigerants) {
+    if (id === 'R-718') continue; // no refrigerant of a pumped-down system freezes at 0 °C
+    let last = Number.POSITIVE_INFINITY;
+    for (const C of [5, 20, 33, 45, 62]) {
+      for (const hottest of [celsius(50), celsius(60)]) {
+        const { likely } = holding(volume, composition, celsius(C), { share: 0.8, keptShare: 0.95, hottest });
+        if (likely > 0) expect(levelAt(composition, cubicMetre(4.8e-3), kilogram(likely), hottest).liquidShare).toBeLessThan(0.9501);
+      }
+      const { likely } = holding(volume, composition, celsius(C));
+      expect(likely).toBeLessThanOrEqual(last);
+      last = likely;
+    }
+  }
 });

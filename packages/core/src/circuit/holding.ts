@@ -1,22 +1,46 @@
 import type { Composition } from '../fluids/composition';
+import { estimateMargin } from '../fluids/estimate-margin';
+import { NoTwoPhaseState } from '../errors';
 import { bubblePoint } from '../thermo/saturation';
-import type { Kelvin } from '../units/quantity';
+import { kelvin, type Kelvin } from '../units/quantity';
 import type { PartVolume } from './part-volume';
-import { USUAL_SHARE } from './usual-share';
+import { USUAL_ROOM, type PartRoom } from './part-room';
+import data from './part-room.json';
 
 /** What a part may hold as liquid, kg, over the range of its volume. */
 export interface Holding {
   readonly low: number;
   readonly likely: number;
   readonly high: number;
+  /** What limits it: the share of liquid today, or the share that is kept when the shut part stands in the heat. */
+  readonly by: 'today' | 'heat';
+  /** The share, 0 to 1, and the temperature, K, of that limit. */
+  readonly share: number;
+  readonly T: number;
 }
 
 /**
- * The mass a part may hold with liquid at T: share · V · ρ′(T) at the bubble point.
- * @throws OutOfRange, NoTwoPhaseState where there is no liquid at T
+ * The mass a part may hold that will be shut off at both ends, where no valve relieves it: the smaller of a share of liquid at the warmer
+ * of today and 32 °C, and the kept share at the hottest temperature it will see, 55 °C at least. A colder day never allows more.
+ * Nothing where there is no liquid at one of them. Source: `part-room.json`.
+ * @param T around the part today, K
+ * @throws OutOfRange, LiquidParts, NoConvergence
  */
-export function holding(volume: PartVolume, composition: Composition, T: Kelvin, share = USUAL_SHARE): Holding {
-  const { rhoLiquid } = bubblePoint(composition, T);
-  const of = (V: number) => share * V * rhoLiquid;
-  return { low: of(volume.low), likely: of(volume.likely), high: of(volume.high) };
+export function holding(volume: PartVolume, composition: Composition, T: Kelvin, room: PartRoom = USUAL_ROOM): Holding {
+  const today = { by: 'today', share: room.share, T: kelvin(Math.max(T, data.leastToday)) } as const;
+  const heat = { by: 'heat', share: room.keptShare, T: kelvin(Math.max(room.hottest, data.leastHottest)) } as const;
+  const [least] = [today, heat]
+    .map((own) => ({ ...own, density: own.share * liquidAt(composition, own.T) }))
+    .sort((one, other) => one.density - other.density);
+  const { density, ...limit } = least!; // of two there is a smaller one
+  return { low: density * volume.low, likely: density * volume.likely, high: density * volume.high, ...limit };
+}
+
+function liquidAt(composition: Composition, T: Kelvin): number {
+  try {
+    return bubblePoint(composition, T).rhoLiquid * estimateMargin(composition).densityFactor;
+  } catch (error) {
+    if (error instanceof NoTwoPhaseState) return 0; // nothing can be kept as liquid when it gets that warm
+    throw error;
+  }
 }

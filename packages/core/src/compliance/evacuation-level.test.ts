@@ -74,12 +74,55 @@ test.each([
   expect(evacuationLevel(opening('R-134a', 300, more)).printed).toEqual({ value: 0, unit: 'psig' });
 });
 
-test('a vacuum counts from the atmosphere of the site: up high the same reading is a lower absolute pressure', () => {
-  const high = atmosphereAt(altitude(1600));
-  const [sea, up] = [STANDARD_ATMOSPHERE, high].map((atmosphere) => evacuationLevel(opening('R-134a', 20, { atmosphere })));
-  expect(pressureIn(sea!.p, 'kPa', STANDARD_ATMOSPHERE)).toBeCloseTo(67.46, 1);
-  expect(sea!.p - up!.p).toBeCloseTo(STANDARD_ATMOSPHERE - high, 6);
-  expect(evacuationLevel(opening('R-123', 20, { atmosphere: high })).p).toBe(evacuationLevel(opening('R-123', 20)).p);
+// The table's heading (from memory): inches of Hg vacuum relative to standard atmospheric pressure of 29.9 inches. Every row, at the sea
+// and at 5000 ft (84.3 kPa): the absolute pressure is the same, the gauge there shows less vacuum.
+test.each([
+  ['R-22', 200, 'after-1993', 10, 67.46],
+  ['R-22', 200, 'before-1993', 4, 87.78],
+  ['R-134a', 199, 'after-1993', 10, 67.46],
+  ['R-134a', 199, 'before-1993', 4, 87.78],
+  ['R-134a', 200, 'after-1993', 15, 50.53],
+  ['R-134a', 200, 'before-1993', 4, 87.78],
+  ['R-123', 50, 'before-1993', 25, 16.66],
+  ['R-123', 50, 'after-1993', undefined, 3.333],
+] as const)('%s with %d lb, machine %s: %s inHg below 29.92 is %d kPa wherever it is', (id, charge, machineBuilt, _inHg, kPa) => {
+  const high = atmosphereAt(altitude(1524));
+  expect(high).toBeCloseTo(84307, -1);
+  for (const atmosphere of [STANDARD_ATMOSPHERE, high]) {
+    const { p } = evacuationLevel(opening(id, charge, { machineBuilt, atmosphere }));
+    expect(p / 1000).toBeCloseTo(Math.min(kPa, atmosphere / 1000), 1);
+  }
+});
+
+test('15 inHg by the table is 10 inHg on a gauge at 5000 ft', () => {
+  const atmosphere = atmosphereAt(altitude(1524));
+  const { p } = evacuationLevel(opening('R-134a', 250, { atmosphere }));
+  expect(pressureIn(p, 'inHg', atmosphere)).toBeCloseTo(9.98, 1);
+});
+
+test.each([1489, 1491, 3000, 8848])('at %i m nothing is asked below a perfect vacuum or above the air of the site', (metres) => {
+  const atmosphere = atmosphereAt(altitude(metres));
+  for (const id of ['R-123', 'R-134a', 'R-22', 'R-23'])
+    for (const charge of [2, 50, 300])
+      for (const machineBuilt of ['after-1993', 'before-1993'] as const) {
+        const { p } = evacuationLevel(opening(id, charge, { machineBuilt, atmosphere }));
+        expect(p).toBeGreaterThan(0);
+        expect(p).toBeLessThanOrEqual(atmosphere);
+      }
+});
+
+test('a small repair on a low-pressure chiller: 0 psig, by controlled heating', () => {
+  expect(evacuationLevel(opening('R-123', 300, { majorRepair: false }))).toMatchObject({
+    printed: { value: 0, unit: 'psig' },
+    heated: true,
+  });
+  expect(evacuationLevel(opening('R-134a', 300, { majorRepair: false })).heated).toBeUndefined();
+});
+
+test('a vehicle has a rule of its own', () => {
+  const level = evacuationLevel(opening('R-134a', 2, { vehicle: true }));
+  expect(level.printed).toEqual({ value: 4, unit: 'inHg' });
+  expect(level.source).toMatch(/82\.34/);
 });
 
 test('the level says where it comes from', () => {

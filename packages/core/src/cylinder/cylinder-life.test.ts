@@ -3,7 +3,8 @@ import { refrigerant } from '../fluids/refrigerant';
 import { bubblePoint } from '../thermo/saturation';
 import { volumeFrom } from '../units/volume';
 import { massFrom, massIn } from '../units/mass';
-import { kelvin, kilogram, pascal } from '../units/quantity';
+import { airIn, pressureWithGas } from '../thermo/non-condensable';
+import { cubicMetre, kelvin, kilogram, pascal } from '../units/quantity';
 import { pressureDifferenceIn } from '../units/pressure';
 import { airCheck, USUAL_ACCURACY } from '../readings/air-check';
 import { combine } from './combination';
@@ -84,7 +85,7 @@ describe('may it go in there', () => {
 });
 
 describe('air in it', () => {
-  const at = fahrenheit(75);
+  const at = celsius(25);
   const own = bubblePoint(of('R-134a'), at).p;
   test('well above its own pressure there is air, whatever the instruments are off', () => {
     const check = airCheck(of('R-134a'), pascal(own * 1.15), at, USUAL_ACCURACY);
@@ -92,6 +93,40 @@ describe('air in it', () => {
     expect(check.likely).toBeCloseTo(1 - 1 / 1.15, 12);
     expect(check.low).toBeLessThan(check.likely);
     expect(check.high).toBeGreaterThan(check.likely);
+  });
+  // AHRI 700 judges the vapour at 25 °C: over the same refrigerant the same air is another share (computed with CoolProp 8.0.0)
+  test.each([
+    ['R-134a', 45, 0.024],
+    ['R-410A', 45, 0.023],
+    ['R-123', 45, 0.028],
+    ['R-134a', 0, 0.0073],
+    ['R-123', 0, 0.0059],
+  ])('1.5 %% of the vapour of %s at %i °C is %d of it at 25 °C', (id, C, share) => {
+    const T = celsius(C);
+    const saturation = bubblePoint(of(id), T).p;
+    expect(airCheck(of(id), pascal(saturation / 0.985), T, USUAL_ACCURACY).likely / share).toBeCloseTo(1, 1);
+  });
+  test('where the content is known, the vapour space is that of 25 °C', () => {
+    const T = celsius(55);
+    const vessel = { volume: cubicMetre(0.0119), mass: kilogram(9) };
+    const air = airIn(of('R-410A'), vessel.volume, vessel.mass, 0.015);
+    const p = pressureWithGas(of('R-410A'), vessel.volume, vessel.mass, T, air);
+    const { likely } = airCheck(of('R-410A'), p, T, USUAL_ACCURACY, vessel);
+    expect(likely).toBeGreaterThan(0.015); // the liquid that yields to the air is left out: the larger share is told
+    expect(likely).toBeLessThan(0.0168);
+    expect(airCheck(of('R-410A'), p, T, USUAL_ACCURACY).likely).toBeGreaterThan(0.03);
+  });
+  test.each([
+    ['R-123', 15_000, 0],
+    ['R-11', 8_000, -20],
+    ['R-114', 90_000, 0.4],
+    ['R-236ea', 9_000, -30],
+    ['R-123', 0, 20],
+  ])('%s at %i Pa and %d °C is answered, however little a gauge shows', (id, p, C) => {
+    const { low, high } = airCheck(of(id), pascal(p), celsius(C), USUAL_ACCURACY);
+    expect(low).toBeGreaterThanOrEqual(0);
+    expect(high).toBeGreaterThanOrEqual(low);
+    expect(high).toBeLessThanOrEqual(1);
   });
   test('at its own pressure usual instruments cannot prove it clean, good ones can', () => {
     expect(airCheck(of('R-134a'), own, at, USUAL_ACCURACY).finding).toBe('cannot-tell');
@@ -112,6 +147,13 @@ describe('contents put together', () => {
   test('the same refrigerant stays what it is, and goes to the reclaimer', () => {
     expect(combine([content('R-410A', 2), content('R-410A', 3)])).toMatchObject({
       mass: 5,
+      designation: 'R-410A',
+      kind: 'recovery',
+      fate: 'reclaim',
+    });
+  });
+  test('a trace of another makes no mixture of it', () => {
+    expect(combine([content('R-410A', 5), content('R-22', 0.02)])).toMatchObject({
       designation: 'R-410A',
       kind: 'recovery',
       fate: 'reclaim',
@@ -157,6 +199,10 @@ describe('an overfilled cylinder', () => {
     const { keepBelow } = pours([8]);
     const full = bubblePoint(of('R-407C'), kelvin(keepBelow! + 8)).rhoLiquid * over.volumeM3;
     expect(full).toBeCloseTo(11, 1);
+  });
+  test('one that is full wherever it can stand is an emergency, and no temperature is promised', () => {
+    expect(decanting(of('R-410A'), { contentKg: 16, limitKg: 9.2, volumeM3: 0.0119 }, []).emergency).toBe(true);
+    expect(pours([8]).emergency).toBe(false);
   });
   test('one that is not overfilled has nothing to pour', () => {
     expect(decanting(of('R-407C'), { ...over, contentKg: 5 }, [])).toMatchObject({ outKg: 0, pours: [], leftKg: 0 });

@@ -22,11 +22,15 @@ export interface Decanting {
   readonly leftKg: number;
   /** Until it is done it must stay below this, K: full of liquid there, less a margin. Nothing where it does not fill at any temperature known. */
   readonly keepBelow: Kelvin | undefined;
+  /** Full of liquid where it stands, or colder than anybody can keep it: no temperature to keep it below is of use. */
+  readonly emergency: boolean;
 }
 
 /** Between the temperature at which it is full and the warmest it may get: a shell thermometer and a warm side (common practice). */
 const MARGIN = 8;
 const SMALLEST_POUR_KG = 0.05;
+/** K, 5 °C: ice and shade keep a cylinder no cooler (common practice). */
+const COOLEST_KEPT = kelvin(278.15);
 
 /**
  * How much leaves an overfilled cylinder and into which others: the fewest pours, the fullest use of the first.
@@ -47,7 +51,9 @@ export function decanting(
     pours.push({ into: id, kg });
     left -= kg;
   }
-  return { outKg, pours, leftKg: left < SMALLEST_POUR_KG ? 0 : left, keepBelow: keepBelow(composition, contentKg / volumeM3) };
+  const below = keepBelow(composition, contentKg / volumeM3);
+  const emergency = below !== undefined && below < COOLEST_KEPT;
+  return { outKg, pours, leftKg: left < SMALLEST_POUR_KG ? 0 : left, keepBelow: below, emergency };
 }
 
 /** One that takes all of it comes first, the tightest of those; otherwise the roomiest first. */

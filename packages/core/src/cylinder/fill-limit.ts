@@ -1,36 +1,34 @@
 import type { Composition } from '../fluids/composition';
+import { estimateMargin } from '../fluids/estimate-margin';
 import { designationOf } from '../fluids/refrigerant';
-import { NoFillLimit } from '../errors';
-import { modelOf } from '../thermo/mixture-model';
-import { temperatureIn } from '../units/temperature';
-import { kelvin, type CubicMetre, type Density, type Kelvin, type Kilogram } from '../units/quantity';
-import { volumeIn } from '../units/volume';
+import { CoreError, NoFillLimit } from '../errors';
+import { kelvin, pascal, type CubicMetre, type Kelvin, type Kilogram } from '../units/quantity';
+import { hotPressureAllowed, isExempt, testPressureOf, type CylinderRating } from './cylinder-rating';
+import { endBasis, liquidBasis, pressureBasis, tableBasis, type Basis } from './fill-basis';
 import { defaultFillPolicy, fillRuleName, fillRules, fillRuleSource, tabulatedFilling, type FillPolicy, type FillRule } from './fill-rule';
+import { isHighPressureGas } from './high-pressure-gas';
+import { firstVapour, isMixture, isUnknown, judgedContents, partsOf, type Judged, type Port } from './judged-contents';
 import { saturatedLiquid } from './saturated-liquid';
 import data from './fill-rules.json';
 
+export type { Basis } from './fill-basis';
+
 export interface Filling {
+  /** What is in it, or what it would hold; unknown where nobody knows. */
   readonly composition: Composition;
-  /** Internal volume: the stamped water capacity. */
+  /** Internal volume: the stamped water capacity, less what anything else in it takes. */
   readonly volume: CubicMetre;
   readonly tare: Kilogram;
   /** What is in it now, net. */
   readonly content: Kilogram;
   /** The hottest place it will be, where one is known. */
   readonly hottest?: Kelvin | undefined;
-}
-
-/** One way to compute a limit: net mass = share × volume × density. */
-export interface Basis {
-  readonly what: string;
-  readonly share: number;
-  /** kg/m³ */
-  readonly density: Density;
-  /** Temperature of the density; a tabulated figure has none. */
-  readonly T?: Kelvin;
-  /** kg */
-  readonly net: number;
-  readonly formula: string;
+  /** What the collar says of pressure. */
+  readonly rating?: CylinderRating | undefined;
+  /** What is to come in, and how much of it where that is known. */
+  readonly incoming?: { readonly composition: Composition; readonly mass?: Kilogram | undefined } | undefined;
+  /** How it comes out of the system; where it is not known, the worse of both. */
+  readonly port?: Port | undefined;
 }
 
 export interface FillLimit {
@@ -43,6 +41,8 @@ export interface FillLimit {
   /** kg; negative when more than that is in it already */
   readonly mayAdd: number;
   readonly required: boolean;
+  /** kg less, were it filled with the first vapour of the blend; 0 for a pure refrigerant, and where liquid is drawn. */
+  readonly drift: number;
   /** The basis that rules, and every basis of the rule, smallest first. */
   readonly formula: string;
   readonly bases: readonly Basis[];
@@ -52,28 +52,36 @@ export interface FillLimit {
 export interface FillLimits {
   /** What is required first, then advice; the strictest first in each. */
   readonly limits: readonly FillLimit[];
-  /** The strictest limit that the organisation requires; where none of its rules applies, the strictest of all. */
+  /** The strictest limit that binds. */
   readonly ruling: FillLimit;
+  /** Whether a density or pressure rests on a pair that nobody has published. */
   readonly estimated: boolean;
 }
 
 /**
- * Every limit that applies to a cylinder, side by side, and the one that rules.
- * @throws NoFillLimit where this refrigerant has no liquid at 131 °F and no tabulated filling: nothing published says how much is safe
+ * Every limit that applies to a cylinder, side by side, and the one that rules. Each is the worst of what is in it, what comes and the
+ * mixture of both. A rule that binds and cannot be computed refuses; it never disappears.
+ * @throws NoFillLimit with the mark of the collar that is missing, or where a rule that binds has no answer
  */
 export function fillLimits(filling: Filling, policy: FillPolicy = defaultFillPolicy): FillLimits {
-  const id = designationOf(filling.composition);
+  const judged = judgedContents(filling);
+  const unknown = isUnknown(filling.composition) || (filling.incoming !== undefined && isUnknown(filling.incoming.composition));
   const limits = fillRules
-    .flatMap((rule) => limitOf(rule, filling, id, policy))
+    .flatMap((rule) => limitOf(rule, { ...filling, judged, unknown }, policy))
     .sort((a, b) => Number(b.required) - Number(a.required) || a.net - b.net);
-  const holdsWhenHot = limits.some(({ rule }) => rule === 'not-liquid-full-131F') || Object.keys(tabulatedFilling(id)).length > 0;
   const ruling = limits[0];
-  if (ruling === undefined || !holdsWhenHot) throw new NoFillLimit(id ?? 'This mixture');
-  return { limits, ruling, estimated: modelOf(filling.composition).model.estimated };
+  if (ruling?.required !== true) throw new NoFillLimit(nameOf(judged));
+  return { limits, ruling, estimated: judged.some(({ composition }) => estimateMargin(composition).basis !== 'published') };
 }
 
-function limitOf(rule: FillRule, filling: Filling, id: string | undefined, policy: FillPolicy): FillLimit[] {
-  const bases = basesOf(rule, filling, id, policy).sort((a, b) => a.net - b.net);
+interface JudgedFilling extends Filling {
+  readonly judged: readonly Judged[];
+  readonly unknown: boolean;
+}
+
+function limitOf(rule: FillRule, filling: JudgedFilling, policy: FillPolicy): FillLimit[] {
+  const required = filling.judged.some(({ composition }) => binds(rule, filling, composition, policy));
+  const bases = required ? worstBases(rule, filling, policy) : adviceBases(rule, filling, policy);
   const smallest = bases[0];
   if (smallest === undefined) return [];
   return [
@@ -83,7 +91,8 @@ function limitOf(rule: FillRule, filling: Filling, id: string | undefined, polic
       net: smallest.net,
       gross: smallest.net + filling.tare,
       mayAdd: smallest.net - filling.content,
-      required: policy.required.includes(rule),
+      required,
+      drift: driftOf(rule, filling, policy, smallest.net),
       formula: smallest.formula,
       bases,
       source: fillRuleSource(rule),
@@ -91,44 +100,126 @@ function limitOf(rule: FillRule, filling: Filling, id: string | undefined, polic
   ];
 }
 
-function basesOf(rule: FillRule, filling: Filling, id: string | undefined, policy: FillPolicy): Basis[] {
-  const tabulated = tabulatedFilling(id);
-  const { rules } = data;
+/** Whether the organisation, the stamp or the gas itself makes a rule binding. The floor is lifted by nobody. */
+function binds(rule: FillRule, { rating, unknown }: JudgedFilling, composition: Composition, { required }: FillPolicy): boolean {
   switch (rule) {
-    case 'eighty-percent-77F':
-      return liquidBasis(filling, rules[rule].liquidShare, kelvin(rules[rule].T));
     case 'not-liquid-full-131F':
-      return liquidBasis(filling, policy.liquidShareAt131F, kelvin(rules[rule].T));
-    case 'filling-density':
-      return tabulated.cfr === undefined ? [] : [tableBasis(filling, tabulated.cfr, '49 CFR table')];
+      return true;
+    case 'unknown-content':
+      return unknown || isMixture(composition);
     case 'un-p200':
-      return [
-        ...(tabulated.p200 === undefined ? [] : [tableBasis(filling, tabulated.p200, 'P200 table 2')]),
-        ...liquidBasis(filling, rules[rule].liquidShare, kelvin(rules[rule].T)),
-        ...liquidBasis(filling, 1, kelvin(rules[rule].fullT)),
-      ];
+      return required.includes(rule) || rating?.stamp === 'un' || isHighPressureGas(composition);
+    case 'filling-density':
+      return required.includes(rule) && rating?.stamp !== 'un';
+    case 'eighty-percent-77F':
+    case 'not-liquid-full-hottest':
     case 'hottest-place':
-      return filling.hottest === undefined ? [] : liquidBasis(filling, rules[rule].liquidShare, filling.hottest);
+      return required.includes(rule);
     default:
       return rule satisfies never;
   }
 }
 
-/** A share of the volume filled with liquid at T; none where this refrigerant has no liquid at T. */
-function liquidBasis({ composition, volume }: Filling, share: number, T: Kelvin): Basis[] {
-  const rho = saturatedLiquid(composition, T)?.rho;
-  if (rho === undefined) return [];
-  const what = `${Math.round(share * 100)} % liquid at ${Math.round(temperatureIn(T, 'C'))} °C`;
-  return [{ what, share, density: rho, T, net: share * volume * rho, formula: formulaOf(share, volume, rho) }];
+/** The bases of the content for which the rule allows least. */
+function worstBases(rule: FillRule, filling: JudgedFilling, policy: FillPolicy, drawn: (own: Composition) => Composition = (own) => own) {
+  let worst: readonly Basis[] = [];
+  for (const { composition } of filling.judged) {
+    const bases = [...basesOf(rule, filling, drawn(composition), policy)].sort((a, b) => a.net - b.net);
+    if (bases[0] !== undefined && (worst[0] === undefined || bases[0].net < worst[0].net)) worst = bases;
+  }
+  return worst;
 }
 
-const tableBasis = ({ volume }: Filling, rho: Density, what: string): Basis => ({
-  what,
-  share: 1,
-  density: rho,
-  net: volume * rho,
-  formula: formulaOf(1, volume, rho),
-});
+/** Advice that cannot be computed is no advice; what binds has thrown before. */
+function adviceBases(rule: FillRule, filling: JudgedFilling, policy: FillPolicy): readonly Basis[] {
+  try {
+    return worstBases(rule, filling, policy);
+  } catch (error) {
+    if (error instanceof CoreError) return [];
+    throw error;
+  }
+}
 
-const formulaOf = (share: number, volume: CubicMetre, rho: Density) =>
-  `${share === 1 ? '' : `${share.toFixed(2)} × `}${volumeIn(volume, 'L').toFixed(2)} L × ${rho.toFixed(0)} kg/m³`;
+/** By how much the first vapour of a blend fills its cylinder sooner than the blend. */
+function driftOf(rule: FillRule, filling: JudgedFilling, policy: FillPolicy, net: number): number {
+  if (filling.port === 'liquid' || filling.unknown) return 0;
+  const least = adviceBases(rule, { ...filling, judged: filling.judged.map(drawnAsVapour) }, policy)[0]?.net ?? net;
+  return Math.max(0, net - least);
+}
+
+/** What is in it already is what it is; only what comes can come as vapour. */
+const drawnAsVapour = (own: Judged): Judged => ({ ...own, composition: firstVapour(own.composition) });
+
+function basesOf(rule: FillRule, filling: JudgedFilling, composition: Composition, policy: FillPolicy): readonly Basis[] {
+  const { volume, rating = {} } = filling;
+  const { rules } = data;
+  switch (rule) {
+    case 'eighty-percent-77F':
+      return isHighPressureGas(composition) ? [] : liquidBasis(composition, volume, rules[rule].liquidShare, kelvin(rules[rule].T));
+    case 'not-liquid-full-131F':
+      return inTheHeat(composition, filling, shareAt131F(policy), kelvin(rules[rule].T));
+    case 'not-liquid-full-hottest':
+      return filling.hottest === undefined || filling.hottest <= rules[rule].aboveT
+        ? []
+        : inTheHeat(composition, filling, policy.liquidShareAt131F, filling.hottest);
+    case 'hottest-place':
+      return filling.hottest === undefined ? [] : inTheHeat(composition, filling, rules[rule].liquidShare, filling.hottest);
+    case 'filling-density': {
+      const { cfr } = tabulatedFilling(designationOf(composition));
+      return cfr === undefined ? [] : [tableBasis(volume, cfr, '49 CFR table')];
+    }
+    case 'un-p200':
+      return p200(composition, volume, rating);
+    case 'unknown-content':
+      return filling.unknown || isMixture(composition)
+        ? [composition, ...partsOf(composition)].flatMap((own) => liquidBasis(own, volume, rules[rule].liquidShare, kelvin(rules[rule].T)))
+        : [];
+    default:
+      return rule satisfies never;
+  }
+}
+
+/** The floor is 1 whatever the organisation asks for; where it asks for the rule, its own share. */
+const shareAt131F = ({ required, liquidShareAt131F }: FillPolicy) =>
+  required.includes('not-liquid-full-131F') ? liquidShareAt131F : data.rules['not-liquid-full-131F'].floorShare;
+
+/**
+ * A share of liquid at T. Where there is no liquid at T, its pressure there within what the cylinder bears, and no more than the last liquid
+ * there is: a hotter place never allows more. Of a high-pressure gas the pressure alone decides, at T and at the temperature of the rating.
+ */
+function inTheHeat(composition: Composition, { volume, rating = {} }: JudgedFilling, share: number, T: Kelvin): readonly Basis[] {
+  if (isHighPressureGas(composition)) return highPressureInTheHeat(composition, volume, rating, T);
+  const liquid = saturatedLiquid(composition, T);
+  if (liquid !== undefined) return liquidBasis(composition, volume, share, T);
+  const allowed = hotPressureAllowed(rating, contentName(composition));
+  return [pressureBasis(composition, volume, T, allowed), endBasis(composition, volume, share)];
+}
+
+function highPressureInTheHeat(composition: Composition, volume: CubicMetre, rating: CylinderRating, T: Kelvin): readonly Basis[] {
+  const atRating = T <= data.rules['not-liquid-full-131F'].T;
+  if (atRating && (rating.stamp === 'un' || isExempt(composition))) return []; // P200 at 65 °C, or its own table, binds in place of it
+  return [pressureBasis(composition, volume, T, hotPressureAllowed(rating, contentName(composition)))];
+}
+
+function p200(composition: Composition, volume: CubicMetre, rating: CylinderRating): readonly Basis[] {
+  const { liquidShare, T, fullT, settledT } = data.rules['un-p200'];
+  const id = designationOf(composition);
+  if (!isHighPressureGas(composition)) {
+    const { p200: tabulated } = tabulatedFilling(id);
+    return [
+      ...(tabulated === undefined ? [] : [tableBasis(volume, tabulated, 'P200 table 2')]),
+      ...liquidBasis(composition, volume, liquidShare, kelvin(T)),
+      ...liquidBasis(composition, volume, 1, kelvin(fullT)),
+    ];
+  }
+  if (rating.stamp === undefined) throw new NoFillLimit(contentName(composition), 'stamp');
+  const test = testPressureOf(rating, contentName(composition));
+  const { p200: tabulated } = tabulatedFilling(id, test);
+  return [
+    ...(tabulated === undefined ? [] : [tableBasis(volume, tabulated, 'P200 table 2, at this test pressure')]),
+    pressureBasis(composition, volume, kelvin(settledT), pascal(test)),
+  ];
+}
+
+const contentName = (composition: Composition) => designationOf(composition) ?? 'this mixture';
+const nameOf = ([first]: readonly Judged[]) => (first === undefined ? 'this content' : contentName(first.composition));

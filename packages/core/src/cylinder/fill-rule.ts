@@ -21,19 +21,32 @@ export const defaultFillPolicy: FillPolicy = {
 export const fillRuleName = (rule: FillRule): string => data.rules[rule].name;
 export const fillRuleSource = (rule: FillRule): string => `${data.rules[rule].source} (${data.remark})`;
 
-/** kg/m³ that the tables of 49 CFR and of P200 allow this designation; nothing where they have no entry. */
-export function tabulatedFilling(refrigerantId: string | undefined): { readonly cfr?: Density; readonly p200?: Density } {
-  const cfr = ownEntry(data.rules['filling-density'].entries, refrigerantId);
-  const p200 = ownEntry(data.rules['un-p200'].entries, refrigerantId);
+const { 'filling-density': cfrTable, 'un-p200': p200Table } = data.rules;
+
+/**
+ * kg/m³ that the tables of 49 CFR and of P200 allow this designation; nothing where they have no entry.
+ * @param testPressure of the cylinder, Pa: high-pressure gases have an entry for each; the nearest one below it counts
+ */
+export function tabulatedFilling(
+  refrigerantId: string | undefined,
+  testPressure?: number,
+): { readonly cfr?: Density; readonly p200?: Density } {
+  const cfr = ownEntry(cfrTable.entries, refrigerantId);
+  const p200 = ownEntry(p200Table.entries, refrigerantId) ?? atTestPressure(refrigerantId, testPressure);
   return {
-    ...(cfr === undefined ? {} : { cfr: (cfr * data.rules['filling-density'].waterDensity) as Density }),
-    ...(p200 === undefined ? {} : { p200: (p200.kgPerLitre * 1000) as Density }),
+    ...(cfr === undefined ? {} : { cfr: (cfr * cfrTable.waterDensity) as Density }),
+    ...(p200 === undefined ? {} : { p200: (p200 * 1000) as Density }),
   };
 }
 
-/** The UN number of a gas that P200 names; nothing where it has no entry of its own. */
-export const unNumberInTable = (refrigerantId: string | undefined): string | undefined =>
-  ownEntry(data.rules['un-p200'].entries, refrigerantId)?.un;
+function atTestPressure(id: string | undefined, testPressure: number | undefined): number | undefined {
+  const fillings = ownEntry<Readonly<Record<string, number>>>(p200Table.entriesAtTestBar, id);
+  if (fillings === undefined || testPressure === undefined) return undefined;
+  const [least] = Object.entries(fillings)
+    .filter(([bar]) => Number(bar) * 1e5 <= testPressure)
+    .sort(([one], [other]) => Number(other) - Number(one));
+  return least?.[1];
+}
 
 const ownEntry = <T>(entries: Readonly<Record<string, T>>, id: string | undefined): T | undefined =>
   id !== undefined && Object.hasOwn(entries, id) ? entries[id] : undefined;

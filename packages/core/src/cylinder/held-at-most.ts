@@ -1,19 +1,22 @@
 import type { Composition } from '../fluids/composition';
-import { OutOfRange } from '../errors';
-import { kilogram, type CubicMetre, type Kilogram } from '../units/quantity';
+import { modelOf } from '../thermo/mixture-model';
+import { lowestTemperature } from '../thermo/saturation';
+import { kelvin, kilogram, pascal, type CubicMetre, type Kilogram } from '../units/quantity';
 import { celsius } from '../units/temperature';
+import { densestAt } from './high-pressure-gas';
 import { saturatedLiquid } from './saturated-liquid';
 
 /** Colder than any place where a cylinder is weighed; a colder liquid would only be denser still. */
 const COLD = celsius(-40);
+/** No cylinder of this trade is filled beyond 300 bar: what has no liquid in the cold is a gas at most that dense. Common practice. */
+const MOST_PRESSURE = pascal(3e7);
 
-/** kg that the volume holds when it is full of cold liquid: more than that cannot be in it, whatever a scale seems to show. */
-export function heldAtMost(composition: Composition, volume: CubicMetre): Kilogram | undefined {
-  try {
-    const liquid = saturatedLiquid(composition, COLD);
-    return liquid === undefined ? undefined : kilogram(volume * liquid.rho);
-  } catch (error) {
-    if (error instanceof OutOfRange) return undefined; // its equations end above that
-    throw error;
-  }
+/**
+ * kg that the volume holds when it is full of cold liquid: more than that cannot be in it, whatever a scale seems to show. Where the
+ * equation starts above −40 °C its coldest liquid is taken.
+ * @throws LiquidParts, NoConvergence
+ */
+export function heldAtMost(composition: Composition, volume: CubicMetre): Kilogram {
+  const T = kelvin(Math.max(COLD, lowestTemperature(modelOf(composition).model)));
+  return kilogram(volume * (saturatedLiquid(composition, T)?.rho ?? densestAt(composition, T, MOST_PRESSURE)));
 }

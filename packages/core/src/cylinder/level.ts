@@ -1,5 +1,6 @@
 import type { Composition } from '../fluids/composition';
 import { closedVolume } from '../thermo/closed-volume';
+import { airIn, pressureWithGas } from '../thermo/non-condensable';
 import type { CubicMetre, Kelvin, Kilogram, Pascal } from '../units/quantity';
 
 /** How a cylinder stands at a temperature: drawn as liquid, vapour, or all liquid. Of an empty one no pressure is known. */
@@ -9,21 +10,22 @@ export type Level =
       readonly state: 'vapour' | 'two-phase' | 'liquid-full';
       /** Share of the volume filled with liquid, 0 to 1. */
       readonly liquidShare: number;
-      /** Pa absolute */
+      /** Pa absolute, with the air that is counted. */
       readonly p: Pascal;
     };
 
-/** @throws OutOfRange, NoConvergence */
-export function levelAt(composition: Composition, volume: CubicMetre, mass: Kilogram, T: Kelvin): Level {
+/** @param airShare air in its vapour at 77 °F, by volume @throws OutOfRange, NoConvergence */
+export function levelAt(composition: Composition, volume: CubicMetre, mass: Kilogram, T: Kelvin, airShare = 0): Level {
   if (mass === 0) return { state: 'empty', liquidShare: 0 };
   const vessel = closedVolume(composition, volume, mass, T);
+  const p = airShare === 0 ? vessel.p : pressureWithGas(composition, volume, mass, T, airIn(composition, volume, mass, airShare));
   switch (vessel.state) {
     case 'two-phase':
-      return { state: 'two-phase', liquidShare: vessel.liquidVolumeFraction, p: vessel.p };
+      return { state: vessel.state, liquidShare: vessel.liquidVolumeFraction, p };
     case 'liquid-full':
-      return { state: 'liquid-full', liquidShare: 1, p: vessel.p };
+      return { state: vessel.state, liquidShare: 1, p };
     case 'vapour':
-      return { state: 'vapour', liquidShare: 0, p: vessel.p };
+      return { state: vessel.state, liquidShare: 0, p };
     default:
       return vessel satisfies never;
   }

@@ -1,60 +1,88 @@
-import type { Composition } from '../fluids/composition';
 import { NoTwoPhaseState } from '../errors';
+import type { Composition } from '../fluids/composition';
 import { bubblePoint } from '../thermo/saturation';
 import { celsius } from '../units/temperature';
-import type { FillLimit } from './fill-limit';
+import type { FillLimit, FillLimits } from './fill-limit';
+import { isUnknown } from './judged-contents';
+import data from './stop-budget.json';
 
 /** What the reading of a scale leaves open when a valve is shut by it. */
 export interface Handling {
-  /** How far the scale may be off, kg. */
-  readonly scaleOff: number;
+  /** How far the scale may be off, kg; where nobody said it, it follows the weight that stands on it. */
+  readonly scaleOff?: number | undefined;
   /** Volume of the hoses whose liquid still runs into the cylinder, m³; 0 where they are emptied first. */
   readonly hose: number;
   /** Share of oil by mass in what comes in, 0 to below 1. */
   readonly oilShare: number;
 }
 
+export const budgetTerms = ['density', 'capacity', 'tare', 'scale', 'oil', 'drift', 'hose'] as const;
+export type BudgetTerm = (typeof budgetTerms)[number];
+
 export interface StopWeight {
-  /** kg on the scale at which to shut the valve. */
+  /** kg on the scale at which to shut the valve: the lower end of the 95 % interval below the limit. */
   readonly gross: number;
-  /** kg below the limit, for each reason. */
-  readonly scale: number;
-  readonly hose: number;
-  readonly oil: number;
+  /** The limit that it keeps: of those that bind, the one that leads to the lowest reading. */
+  readonly limit: FillLimit;
+  /** kg by which each lowers it; together they are the limit less the stop. */
+  readonly budget: readonly { readonly term: BudgetTerm; readonly kg: number }[];
 }
 
-/** kg/m³: the light end of refrigeration oils at room temperature, mineral oil; polyol esters are near 980. From memory. */
-const OIL_DENSITY = 900;
-
-/** Hoses of 1.5 m: 3/8 in of 8 mm bore, 1/4 in of 5 mm bore. Common practice. */
-export const HOSES = { none: 0, 'quarter-inch': 2.9e-5, 'three-eighths': 7.5e-5 } as const;
+export const HOSES = data.hosesM3;
 export type Hose = keyof typeof HOSES;
 
-/** Usual handling: a bench scale of 0.1 lb, one 3/8 in hose full of liquid, no oil to speak of. Common practice. */
-export const USUAL_HANDLING: Handling = { scaleOff: 0.05, hose: HOSES['three-eighths'], oilShare: 0 };
+/** Usual handling: one 3/8 in hose full of liquid, oil as recovered refrigerant carries it, a scale that suits the weight. Source: `stop-budget.json`. */
+export const USUAL_HANDLING: Handling = { hose: HOSES['three-eighths'], oilShare: data.oilShare };
+
+/** How far a scale may be off that carries `grossKg`, where nobody said it; kg. */
+export const usualScaleOff = (grossKg: number): number => Math.max(data.scaleKg, data.scaleShare * grossKg);
 
 /**
- * The reading at which the valve is shut so that the limit is kept whatever the scale is off, with what still runs in, and with the
- * room that oil takes. Every part lowers it; none ever raises it.
+ * The reading at which the valve is shut so that every limit that binds is kept, whatever scale, tare, stamp and density are off, with what
+ * still runs in, with the room that oil takes, and with what a blend changes on its way. Every part lowers it; none ever raises it.
  */
-export function stopWeight(limit: FillLimit, composition: Composition, { scaleOff, hose, oilShare }: Handling): StopWeight {
-  const hoseKg = hose * liquidDensity(composition, limit);
-  const oil = limit.net * (1 - roomLeftByOil(limit, oilShare));
-  return { gross: limit.gross - scaleOff - hoseKg - oil, scale: scaleOff, hose: hoseKg, oil };
+export function stopWeight({ limits }: FillLimits, composition: Composition, handling: Handling): StopWeight {
+  const stops = limits.filter(({ required }) => required).map((limit) => stopOf(limit, composition, handling));
+  return stops.reduce((least, own) => (own.gross < least.gross ? own : least));
+}
+
+function stopOf(limit: FillLimit, composition: Composition, { scaleOff, hose, oilShare }: Handling): StopWeight {
+  const scale = scaleOff ?? usualScaleOff(limit.gross);
+  const random: readonly [BudgetTerm, number][] = [
+    ['density', limit.bases[0]?.T === undefined ? 0 : data.densityShare * limit.net],
+    ['capacity', data.capacityShare * limit.net],
+    ['tare', data.tareKg],
+    ['scale', scale],
+  ];
+  const squares = random.reduce((sum, [, kg]) => sum + kg ** 2, 0);
+  const together = Math.sqrt(squares); // independent of each other: their squares add up
+  const kg = {
+    ...Object.fromEntries(random.map(([term, own]) => [term, squares === 0 ? 0 : (own ** 2 / squares) * together])),
+    oil: limit.net * (1 - roomLeftByOil(limit, oilShare)),
+    drift: limit.drift,
+    hose: hose * liquidDensity(composition, limit),
+  } as Record<BudgetTerm, number>; // the four of `random` and the three named here are all there are
+  const budget = budgetTerms.map((term) => ({ term, kg: kg[term] }));
+  return { gross: limit.gross - budget.reduce((sum, own) => sum + own.kg, 0), limit, budget };
 }
 
 /** A lighter oil fills the volume of a limit with less mass: the share of the limit that then still holds. */
 function roomLeftByOil({ bases }: FillLimit, oilShare: number): number {
-  const density = bases[0]?.density ?? OIL_DENSITY;
-  return Math.min(1, 1 / (1 - oilShare + (oilShare * density) / OIL_DENSITY));
+  const density = bases[0]?.density ?? data.oilDensity;
+  return Math.min(1, 1 / (1 - oilShare + (oilShare * density) / data.oilDensity));
 }
 
-/** Liquid in a hose at room temperature; above the end of the boiling line nothing is denser than what the limit counts with. */
+/** Liquid in a hose at room temperature; where there is none, nothing is denser than what the limit counts with. */
 function liquidDensity(composition: Composition, { bases }: FillLimit): number {
+  const otherwise = bases[0]?.density ?? 0;
+  if (isUnknown(composition)) return Math.max(otherwise, DENSEST_LIQUID);
   try {
     return bubblePoint(composition, celsius(25)).rhoLiquid;
   } catch (error) {
-    if (error instanceof NoTwoPhaseState) return bases[0]?.density ?? 0;
+    if (error instanceof NoTwoPhaseState) return otherwise;
     throw error;
   }
 }
+
+/** kg/m³, R-13B1 and its like: what an unknown liquid in a hose may weigh at most. From memory. */
+const DENSEST_LIQUID = 1560;

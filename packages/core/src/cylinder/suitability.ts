@@ -1,17 +1,23 @@
-import { NoFillLimit, NoTwoPhaseState } from '../errors';
+import { CoreError } from '../errors';
 import { sameRefrigerant, type Composition } from '../fluids/composition';
 import { cubicMetre, kilogram, type Kelvin } from '../units/quantity';
 import { qualityIn, type CylinderKind, type Quality } from './cylinder-kind';
-import { fillLimits } from './fill-limit';
+import type { Stamp } from './cylinder-rating';
+import { fillLimits, type Filling } from './fill-limit';
 import type { FillPolicy, FillRule } from './fill-rule';
+import { contentsByPressure, isUnknown, type Port } from './judged-contents';
 import type { Objection } from './objection';
-import { pressureRating } from './pressure-rating';
+import { pressureRating, type PressureRating } from './pressure-rating';
+import { stopWeight, USUAL_HANDLING } from './stop-weight';
+import { tareAndVolume } from './tare';
 
 /** A cylinder as far as it decides whether something may go into it, SI. */
 export interface Candidate {
   readonly kind: CylinderKind;
   readonly volumeM3: number;
+  /** As stamped, and as it was weighed empty where that was done. */
   readonly tareKg: number;
+  readonly tareWeighedKg?: number | undefined;
   /** By the ledger; below zero where more was taken out than was ever booked in. */
   readonly contentKg: number;
   /** What is in it, or what it is labelled for; nothing while it is empty and evacuated. */
@@ -19,13 +25,16 @@ export interface Candidate {
   readonly evacuated: boolean;
   /** Pa above the atmosphere. */
   readonly servicePressurePa: number;
+  readonly testPressurePa?: number | undefined;
+  readonly stamp?: Stamp | undefined;
   readonly overdue: boolean;
   readonly retired: boolean;
   readonly flammableRated: boolean;
   /** Whose refrigerant it is kept for; nobody's where it is absent. */
   readonly owner?: string | undefined;
-  /** A check has found air in it. */
+  /** A check has found air in it, and what share of the vapour at 77 °F. */
   readonly airy: boolean;
+  readonly airShare?: number | undefined;
 }
 
 /** What is to go in. */
@@ -36,6 +45,8 @@ export interface Incoming {
   readonly owner?: string | undefined;
   /** A check has found air in the cylinder it comes from. */
   readonly airy?: boolean | undefined;
+  /** How it comes out; where it is not known, the worse of both. */
+  readonly port?: Port | undefined;
 }
 
 export interface Suitability {
@@ -51,52 +62,80 @@ export interface Suitability {
 /** A scale cannot tell less from nothing. */
 export const NOTHING_KG = 0.02;
 
-/** May it go in there, and how much of it. Sources: trade rules are common practice; limits and class as in `fill-limit` and `pressure-rating`. */
+/**
+ * May it go in there, and how much of it, by the worst of what is in it, what comes and the mixture of both.
+ * Sources: trade rules are common practice; limits and class as in `fill-limit` and `pressure-rating`.
+ */
 export function suitability(cylinder: Candidate, incoming: Incoming, policy: FillPolicy, hottest?: Kelvin): Suitability {
-  const limit = limitOf(cylinder, incoming, policy, hottest);
-  const room = limit?.mayAdd ?? 0;
+  const { tare, volume, heavier } = tareAndVolume(cylinder);
+  const found = stopFor(cylinder, { incoming, policy, hottest, tare, volume });
+  const content = Math.max(0, cylinder.contentKg);
+  const room = found === undefined ? 0 : found.stop.gross - tare - content;
   const empty = cylinder.contentKg < NOTHING_KG;
   const objections: readonly [Objection, boolean][] = [
     ['retired', cylinder.retired],
     ['nitrogen', cylinder.kind === 'nitrogen'],
-    ['class-too-low', !pressureRating(incoming.composition, cylinder.servicePressurePa).suits],
+    ['airy', cylinder.airy], // before the class, which its air may pass
+    ['class-too-low', found?.rating.suits === false],
     ['overdue', cylinder.overdue],
-    ['overfilled', limit !== undefined && room < 0],
+    ['overfilled', found !== undefined && content > found.holdsAtMost],
     ['overdrawn', cylinder.contentKg < -NOTHING_KG],
-    ['other-refrigerant', cylinder.composition !== undefined && !sameRefrigerant(cylinder.composition, incoming.composition)],
+    ['other-refrigerant', cylinder.composition !== undefined && !isSame(cylinder.composition, incoming.composition)],
     ['not-evacuated', empty && !cylinder.evacuated && cylinder.composition === undefined],
     ['virgin', cylinder.kind === 'virgin'],
+    ['tare-heavier', heavier],
     ['not-for-flammable', incoming.flammable && !cylinder.flammableRated],
     ['burn-out-apart', incoming.quality !== qualityIn(cylinder.kind)],
     ['other-owner', cylinder.kind === 'clean' && cylinder.owner !== undefined && cylinder.owner !== incoming.owner],
-    ['airy', cylinder.airy],
     ['air-comes-along', incoming.airy === true],
-    ['no-limit', limit === undefined],
-    ['full', limit !== undefined && room >= 0 && room < NOTHING_KG],
+    ['no-limit', found === undefined],
+    ['full', found !== undefined && content <= found.holdsAtMost && room < NOTHING_KG],
   ];
   return {
     objections: objections.filter(([, applies]) => applies).map(([objection]) => objection),
     roomKg: Math.max(0, room),
-    ...(limit === undefined ? {} : { ruling: limit.rule, stopGrossKg: limit.gross }),
+    ...(found === undefined ? {} : { ruling: found.stop.limit.rule, stopGrossKg: found.stop.gross }),
   };
 }
 
-function limitOf(cylinder: Candidate, incoming: Incoming, policy: FillPolicy, hottest: Kelvin | undefined) {
+/** What nobody knows is not the same as anything. */
+const isSame = (inside: Composition, coming: Composition) => !isUnknown(coming) && sameRefrigerant(inside, coming);
+
+interface Asked extends Pick<Filling, 'tare' | 'volume'> {
+  readonly incoming: Incoming;
+  readonly policy: FillPolicy;
+  readonly hottest: Kelvin | undefined;
+}
+
+/** Limits and class together; nothing where one of them cannot be computed: the cylinder is not filled then. */
+function stopFor(cylinder: Candidate, { incoming, policy, hottest, tare, volume }: Asked) {
+  const content = kilogram(Math.max(0, cylinder.contentKg));
+  const rating = { stamp: cylinder.stamp, servicePressure: cylinder.servicePressurePa, testPressure: cylinder.testPressurePa };
+  const filling: Filling = {
+    composition: cylinder.composition ?? incoming.composition,
+    incoming: { composition: incoming.composition },
+    content,
+    tare,
+    volume,
+    rating,
+    hottest,
+    port: incoming.port,
+  };
   try {
-    const { ruling } = fillLimits(
-      {
-        // what is in it already decides as much as what comes: the denser of an unequal pair must not be trusted
-        composition: cylinder.composition ?? incoming.composition,
-        volume: cubicMetre(cylinder.volumeM3),
-        tare: kilogram(cylinder.tareKg),
-        content: kilogram(Math.max(0, cylinder.contentKg)),
-        hottest,
-      },
-      policy,
-    );
-    return ruling;
+    const stop = stopWeight(fillLimits(filling, policy), incoming.composition, USUAL_HANDLING);
+    const mass = kilogram(Math.max(content, stop.gross - tare, 0));
+    // what is in it is no more than it holds because something lighter is brought beside it
+    const mixes = content > 0 && !isSame(filling.composition, incoming.composition);
+    const holdsAtMost = mixes ? fillLimits({ ...filling, incoming: undefined }, policy).ruling.net : stop.limit.net;
+    return { stop, holdsAtMost, rating: classFor(filling, { volume, mass, airShare: cylinder.airShare }) };
   } catch (error) {
-    if (error instanceof NoFillLimit || error instanceof NoTwoPhaseState) return undefined;
+    if (error instanceof CoreError) return undefined;
     throw error;
   }
 }
+
+/** The class of everything that it would hold; what may come as vapour stands higher than its blend. */
+export const classFor = (
+  filling: Pick<Filling, 'composition' | 'incoming' | 'content' | 'rating' | 'port'>,
+  filled: Parameters<typeof pressureRating>[2],
+): PressureRating => pressureRating(contentsByPressure(filling), filling.rating ?? {}, filled);

@@ -72,5 +72,5 @@ test.each([
   ['R-290', 240, true],
 ] as const)('%s in a cylinder of %i psi: %s', (id, servicePsi, suits) => {
   const servicePa = servicePsi / pressureDifferenceIn(1, 'psig');
-  expect(pressureRating(refrigerant(id).composition, servicePa).suits).toBe(suits);
+  expect(pressureRating([refrigerant(id).composition], { stamp: 'us', servicePressure: servicePa }).suits).toBe(suits);
 });

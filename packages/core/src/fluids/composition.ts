@@ -37,9 +37,15 @@ export function mixed(contents: readonly { readonly composition: Composition; re
 export const SAME_SHARE = 0.005;
 
 /** Whether two compositions are the same refrigerant. */
-export function sameRefrigerant(one: Composition, other: Composition, within = SAME_SHARE): boolean {
-  const substances = new Set([...Object.keys(one), ...Object.keys(other)]);
-  return [...substances].every((id) => Math.abs((one[id] ?? 0) - (other[id] ?? 0)) < within);
+export const sameRefrigerant = (one: Composition, other: Composition, within = SAME_SHARE): boolean =>
+  largestDifference(one, other, within) < within;
+
+/** The largest difference of a substance's share; as soon as it reaches `enough` it is not looked for further. */
+export function largestDifference(one: Composition, other: Composition, enough = Number.POSITIVE_INFINITY): number {
+  let largest = 0;
+  for (const id in one) if ((largest = Math.max(largest, Math.abs(one[id]! - (other[id] ?? 0)))) >= enough) return largest;
+  for (const id in other) if (one[id] === undefined && (largest = Math.max(largest, other[id]!)) >= enough) return largest;
+  return largest;
 }
 
 export interface MolarComposition {

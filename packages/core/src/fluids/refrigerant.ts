@@ -1,6 +1,6 @@
 import { UnknownRefrigerant } from '../errors';
 import { allBlends, type ModelQuality } from './blend';
-import type { Composition } from './composition';
+import { largestDifference, SAME_SHARE, type Composition } from './composition';
 import { nearestNames } from './nearest-names';
 import { allSubstances } from './substance';
 
@@ -36,10 +36,15 @@ export function refrigerant(id: string): Refrigerant {
   return found;
 }
 
-/** The designation whose nominal composition this is, within `tolerance` of mass share for each component; otherwise nothing. */
-export function designationOf(composition: Composition, tolerance = 1e-4): string | undefined {
-  const ids = Object.keys(composition);
-  const same = ({ composition: nominal }: Refrigerant) =>
-    Object.keys(nominal).length === ids.length && ids.every((id) => Math.abs((nominal[id] ?? -1) - composition[id]!) <= tolerance);
-  return allRefrigerants.find(same)?.id;
+/**
+ * The designation that this composition is, traces of anything else allowed; otherwise nothing. Of two that are both near, the nearer.
+ * @param tolerance of mass share for each substance: the one by which two contents are the same refrigerant
+ */
+export function designationOf(composition: Composition, tolerance = SAME_SHARE): string | undefined {
+  let [nearest, least]: [string | undefined, number] = [undefined, tolerance];
+  for (const { id, composition: nominal } of allRefrigerants) {
+    const off = largestDifference(composition, nominal, least);
+    if (off < least) [nearest, least] = [id, off];
+  }
+  return nearest;
 }

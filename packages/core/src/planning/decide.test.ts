@@ -281,9 +281,11 @@ test('every reason carries the figures behind it', () => {
   expect(reason.numbers['holds']).toBeLessThan(4.3);
 });
 
-test('a warmer day can rule out what the morning allowed', () => {
+test('a cold morning allows no more than a warm day: the charge is still in the coil when the sun comes', () => {
   const at = (tC: number) => verdictOf(decide(split({ kg: 4.7, condenserL: 5.9, tC })), 'pump-down-condenser').standing;
-  expect([at(10), at(45)]).toEqual(['possible', 'impossible']);
+  expect([at(10), at(45)]).toEqual(['impossible', 'impossible']);
+  const less = (tC: number) => verdictOf(decide(split({ kg: 4, condenserL: 5.9, tC })), 'pump-down-condenser').standing;
+  expect([less(-10), less(10), less(45)]).toEqual(['possible', 'possible', 'possible']);
 });
 
 test('what a method costs is told for every one that is not impossible', () => {

@@ -1,4 +1,5 @@
 import { holding, type Holding } from '../circuit/holding';
+import { IN_THE_SHADE } from '../circuit/part-room';
 import { lineCorrection, type LineSet } from '../circuit/line-set';
 import type { Part, Valve, ValveState } from '../circuit/part';
 import { circuitVolume, estimatedVolume, type KnownVolumes, type PartVolume } from '../circuit/part-volume';
@@ -57,6 +58,10 @@ export interface Look {
   readonly heldInCooling: boolean;
   readonly water: 'flows' | 'stands';
   readonly majorRepair: boolean;
+  /** It leaks so that the level cannot be reached, or would spoil the refrigerant. */
+  readonly leaks?: boolean | undefined;
+  /** Whether condenser and receiver stand in the shade for sure. */
+  readonly shaded?: boolean | undefined;
   readonly atmosphere: Pascal;
   readonly equipment: Equipment;
 }
@@ -81,7 +86,7 @@ export function planFor(system: RecordedSystem, look: Look, schools: Schools): P
   const content = contentOf(system, lineKg);
   const volume = circuitVolume(kilogram(system.nameplateKg + Math.max(0, lineKg)), system.volumes);
   const water = kindOf(kind).water ? look.water : 'none';
-  const [condenser, receiver] = [mayHold('condenser', system, look.T, schools), mayHold('receiver', system, look.T, schools)];
+  const [condenser, receiver] = [mayHold('condenser', system, look, schools), mayHold('receiver', system, look, schools)];
   const situation = situationOf({
     kind,
     composition,
@@ -99,7 +104,7 @@ export function planFor(system: RecordedSystem, look: Look, schools: Schools): P
     water,
     level: levelOf(system, look),
     equipment: look.equipment,
-    partShare: schools.partShare,
+    shaded: look.shaded === true,
     ...(condenser === undefined ? {} : { condenser }),
     ...(receiver === undefined ? {} : { receiver }),
   });
@@ -169,31 +174,28 @@ function contentOf({ contentKg }: RecordedSystem, lineKg: number): Range {
 function mayHold(
   part: 'condenser' | 'receiver',
   { kind, volumes, nameplateKg, composition }: RecordedSystem,
-  T: Kelvin,
-  { partShare }: Schools,
+  { T, shaded }: Look,
+  { partShare, keptShare, hottestK }: Schools,
 ): Holding | undefined {
   if (!kindOf(kind).parts.includes(part)) return undefined;
-  try {
-    return holding(volumes[part] ?? estimatedVolume(part, kilogram(nameplateKg)), composition, T, partShare);
-  } catch (error) {
-    if (error instanceof NoTwoPhaseState) return { low: 0, likely: 0, high: 0 }; // nothing can be kept as liquid on such a day
-    throw error;
-  }
+  const room = { share: partShare, keptShare, hottest: shaded === true ? IN_THE_SHADE : hottestK };
+  return holding(volumes[part] ?? estimatedVolume(part, kilogram(nameplateKg)), composition, T, room);
 }
 
 /** What vapour can be left is told for the largest the circuit may be: at most. */
 const arrivalOf = (composition: Composition, { standing, T, atmosphere }: Look, { high }: PartVolume): Arrival =>
   standing === undefined ? { state: 'unread' } : arrival(composition, standing, T, atmosphere, high);
 
-const levelOf = ({ kind, composition, nameplateKg }: RecordedSystem, { compressor, majorRepair, atmosphere }: Look) =>
+const levelOf = ({ kind, composition, nameplateKg }: RecordedSystem, { compressor, majorRepair, leaks, equipment, atmosphere }: Look) =>
   evacuationLevel({
     composition,
     fullCharge: kilogram(nameplateKg),
-    machineBuilt: 'after-1993',
+    machineBuilt: equipment.built ?? 'after-1993',
     sealed: kindOf(kind).sealed,
+    vehicle: kind === 'vehicle',
     compressorRuns: compressor === 'runs',
     majorRepair,
-    leaks: false,
+    leaks: leaks === true,
     atmosphere,
   });
 

@@ -1,3 +1,4 @@
+import type { Holding } from '../circuit/holding';
 import { staysUnderCharge } from '../circuit/part';
 import { kindOf } from '../circuit/system-kind';
 import { methods, pumpDowns, recoveries, type Method } from './method';
@@ -141,46 +142,46 @@ const rules = [
     code: 'does-not-fit-condenser',
     effect: 'impossible',
     against: ['pump-down-condenser'],
-    when: ({ content, condenser, partShare }) =>
-      fitsPart(content.likely > (condenser?.likely ?? Number.POSITIVE_INFINITY), content.likely, condenser?.likely, partShare),
+    when: ({ content, condenser }) =>
+      fitsPart(content.likely > (condenser?.likely ?? Number.POSITIVE_INFINITY), content.likely, condenser?.likely, condenser),
   },
   {
     code: 'may-not-fit-condenser',
     effect: 'not-advised',
     against: ['pump-down-condenser'],
-    when: ({ content, condenser, partShare }) =>
+    when: ({ content, condenser }) =>
       fitsPart(
         condenser !== undefined && content.likely <= condenser.likely && content.high > condenser.low,
         content.high,
         condenser?.low,
-        partShare,
+        condenser,
       ),
   },
   {
     code: 'does-not-fit-receiver',
     effect: 'impossible',
     against: ['pump-down-receiver'],
-    when: ({ content, receiver, partShare }) =>
-      fitsPart(content.likely > (receiver?.likely ?? Number.POSITIVE_INFINITY), content.likely, receiver?.likely, partShare),
+    when: ({ content, receiver }) =>
+      fitsPart(content.likely > (receiver?.likely ?? Number.POSITIVE_INFINITY), content.likely, receiver?.likely, receiver),
   },
   {
     code: 'may-not-fit-receiver',
     effect: 'not-advised',
     against: ['pump-down-receiver'],
-    when: ({ content, receiver, partShare }) =>
+    when: ({ content, receiver }) =>
       fitsPart(
         receiver !== undefined && content.likely <= receiver.likely && content.high > receiver.low,
         content.high,
         receiver?.low,
-        partShare,
+        receiver,
       ),
   },
   {
     code: 'fits-whole',
     effect: 'not-advised',
     against: ['pump-down-and-recover'],
-    when: ({ content, condenser, partShare }) =>
-      fitsPart(condenser !== undefined && content.high <= condenser.low, content.high, condenser?.low, partShare),
+    when: ({ content, condenser }) =>
+      fitsPart(condenser !== undefined && content.high <= condenser.low, content.high, condenser?.low, condenser),
   },
   {
     code: 'rest-above-level',
@@ -232,8 +233,9 @@ const rules = [
 const isPart = (failed: Situation['failed']) => failed !== 'unknown' && failed !== 'none';
 const fits = (condition: boolean, content: number, holds: number | undefined) =>
   condition && holds !== undefined ? { content, holds } : undefined;
-const fitsPart = (condition: boolean, content: number, holds: number | undefined, share: number) =>
-  condition && holds !== undefined ? { content, holds, share } : undefined;
+/** @param part what limits it, and at which temperature: the day's, or the hottest it will see */
+const fitsPart = (condition: boolean, content: number, holds: number | undefined, part: Holding | undefined) =>
+  condition && holds !== undefined && part !== undefined ? { content, holds, share: part.share, T: part.T } : undefined;
 
 /** Everything that speaks against a method here and now. */
 export function reasonsAgainst(method: Method, situation: Situation): readonly Reason[] {

@@ -1,4 +1,4 @@
-import { USUAL_SHARE } from '../circuit/usual-share';
+import { USUAL_ROOM } from '../circuit/part-room';
 
 export const endsOfPumpDown = ['slightly-positive', 'vacuum'] as const;
 export type EndOfPumpDown = (typeof endsOfPumpDown)[number];
@@ -7,8 +7,16 @@ export type EndOfPumpDown = (typeof endsOfPumpDown)[number];
 export interface Schools {
   /** Share of a condenser or receiver that liquid may take. */
   readonly partShare: number;
+  /** Share of it that liquid may take when it stands in the heat, and the hottest it gets in the sun, K. */
+  readonly keptShare: number;
+  readonly hottestK: number;
   /** Slightly positive keeps air out and any compressor whole; a vacuum leaves less behind, and only a reciprocating one bears it. */
   readonly endOfPumpDown: EndOfPumpDown;
 }
 
-export const USUAL_SCHOOLS: Schools = { partShare: USUAL_SHARE, endOfPumpDown: 'slightly-positive' };
+export const USUAL_SCHOOLS: Schools = {
+  partShare: USUAL_ROOM.share,
+  keptShare: USUAL_ROOM.keptShare,
+  hottestK: USUAL_ROOM.hottest,
+  endOfPumpDown: 'slightly-positive',
+};

@@ -6,7 +6,6 @@ import type { EvacuationLevel } from '../compliance/evacuation-level';
 import type { Composition } from '../fluids/composition';
 import type { Kelvin, Pascal } from '../units/quantity';
 import type { Arrival } from './arrival';
-import { USUAL_SCHOOLS } from './schools';
 import { USUAL_EQUIPMENT, type Equipment } from './equipment';
 
 /** A mass and how far it may be off, kg. */
@@ -47,8 +46,8 @@ export interface Situation {
   /** What condenser and receiver may hold at T; absent where there is no such part. */
   readonly condenser?: Holding;
   readonly receiver?: Holding;
-  /** Share of them that liquid may take. */
-  readonly partShare: number;
+  /** Whether they stand in the shade for sure; where nobody knows, the sun is on them. */
+  readonly shaded: boolean;
   /** What has to be reached before it is opened. */
   readonly level: EvacuationLevel;
   /** What recovers it. */
@@ -70,7 +69,7 @@ export function situationOf(given: Given & Partial<Situation>): Situation {
     heldInCooling: true,
     water: kind.water ? 'flows' : 'none',
     equipment: USUAL_EQUIPMENT,
-    partShare: USUAL_SCHOOLS.partShare,
+    shaded: false,
     ...given,
     valves: {
       'liquid-service': state('liquid-service'),

@@ -32,6 +32,7 @@ const situation = (more: Partial<Situation> = {}) =>
     failed: 'evaporator',
     ...more,
   });
+const room = { by: 'heat', share: 0.95, T: 333.15 } as const;
 const facts: StepFacts = { flammable: false, needsCooling: false, endOfPumpDown: 'slightly-positive', switches: { low: 'fitted' } };
 const codes = (method: Method, more: Partial<Situation> = {}, own: Partial<StepFacts> = {}) =>
   steps(method, situation(more), { ...facts, ...own }).map(({ code }) => code);
@@ -48,6 +49,7 @@ test('a pump-down: suction nearly shut beforehand, liquid shut while it runs, su
     'watch-suction',
     'close-suction',
     'cut-power',
+    'shade-shut-part',
     'watch-holding',
     'sweep-with-nitrogen',
     'open',
@@ -70,6 +72,12 @@ test('a heat pump is held in cooling first, and a barrel gets its water', () => 
   expect(codes('recover')).not.toContain('start-water');
 });
 
+test('a part that is shut off with refrigerant in it is said to stand in the sun, unless somebody saw that it does not', () => {
+  expect(find('pump-down-condenser', 'shade-shut-part')?.cautions).toEqual(['shut-part-in-the-sun']);
+  expect(codes('pump-down-condenser', { shaded: true })).not.toContain('shade-shut-part');
+  expect(codes('recover')).not.toContain('shade-shut-part');
+});
+
 test('by the king valve the low-pressure switch is wanted, not defeated', () => {
   const own = codes('pump-down-receiver', { kind: 'walk-in' });
   expect(own).toContain('close-king');
@@ -77,10 +85,10 @@ test('by the king valve the low-pressure switch is wanted, not defeated', () => 
 });
 
 test('what exceeds the condenser is recovered before the pump-down', () => {
-  const small = { condenser: { low: 2, likely: 2.5, high: 3 } };
+  const small = { condenser: { low: 2, likely: 2.5, high: 3, ...room } };
   const own = codes('pump-down-and-recover', small);
   expect(own.indexOf('recover-excess')).toBeLessThan(own.indexOf('run-compressor'));
-  expect(codes('pump-down-and-recover', { condenser: { low: 5, likely: 6, high: 7 } })).not.toContain('recover-excess');
+  expect(codes('pump-down-and-recover', { condenser: { low: 5, likely: 6, high: 7, ...room } })).not.toContain('recover-excess');
 });
 
 test('every recovery ends at the level of the rules, is watched and weighed', () => {

@@ -20,6 +20,7 @@ export type StepCode =
   | 'close-suction'
   | 'cut-power'
   | 'watch-holding'
+  | 'shade-shut-part'
   | 'pierce-process-tube'
   | 'open-branches'
   | 'prepare-cylinder'
@@ -46,6 +47,7 @@ export type StepCaution =
   | 'lock-out'
   | 'acid'
   | 'cool-the-cylinder'
+  | 'shut-part-in-the-sun'
   | 'rated-for-it'
   | 'not-above-weakest'
   | 'no-flame-before-swept';
@@ -173,6 +175,7 @@ function pumpDown(valve: 'liquid-service' | 'king', situation: Situation, facts:
     }),
     ...(suctionValve ? [step('close-suction', { valve: 'suction-service' })] : []),
     step('cut-power', { cautions: ['lock-out'] }),
+    ...(situation.shaded ? [] : [step('shade-shut-part', { cautions: ['shut-part-in-the-sun'] })]),
     step('watch-holding', { minutes: WATCHED_MINUTES, asksReading: true }),
   ];
 }

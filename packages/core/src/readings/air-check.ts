@@ -1,8 +1,10 @@
 import type { Composition } from '../fluids/composition';
-import { NoTwoPhaseState } from '../errors';
+import { NoTwoPhaseState, OutOfRange } from '../errors';
+import { closedVolume } from '../thermo/closed-volume';
 import { gasShare } from '../thermo/non-condensable';
 import { bubblePoint, dewPoint } from '../thermo/saturation';
-import { kelvin, pascal, type Kelvin, type Pascal } from '../units/quantity';
+import { kelvin, type CubicMetre, type Kelvin, type Kilogram, type Pascal } from '../units/quantity';
+import { celsius } from '../units/temperature';
 
 /** AHRI 700: non-condensables at most 1.5 % by volume of the vapour at 25 °C. */
 export const MOST_AIR = 0.015;
@@ -16,8 +18,14 @@ export interface Accuracy {
 /** Common practice: a gauge of 1 % of 300 psi, a probe strapped to the shell under insulation. */
 export const USUAL_ACCURACY: Accuracy = { gauge: 20_000, thermometer: 1 };
 
+/** What is in the cylinder, where it is known: the air is then reckoned at 25 °C with the vapour space that is left there. */
+export interface Vessel {
+  readonly volume: CubicMetre;
+  readonly mass: Kilogram;
+}
+
 export interface AirCheck {
-  /** Volume share of the vapour that is air: at least, most likely, at most, 0 to 1. */
+  /** Volume share of the vapour at 25 °C that is air: at least, most likely, at most, 0 to 1. */
   readonly low: number;
   readonly likely: number;
   readonly high: number;
@@ -32,17 +40,22 @@ export interface AirCheck {
   readonly pBubble: Pascal;
 }
 
+/** AHRI 700 judges the vapour there. */
+const REFERENCE = celsius(25);
+
 /**
- * Air in a cylinder that has rested with liquid in it.
+ * Air in a cylinder that has rested with liquid in it, as a share of its vapour at 25 °C. Where its content is not known, its vapour space
+ * is taken to be the same there.
  * @param p absolute, Pa @param T of the shell at the liquid, K
  * @throws OutOfRange, LiquidParts, NoTwoPhaseState above the end of the boiling line
  */
-export function airCheck(composition: Composition, p: Pascal, T: Kelvin, { gauge, thermometer }: Accuracy): AirCheck {
+export function airCheck(composition: Composition, p: Pascal, T: Kelvin, { gauge, thermometer }: Accuracy, vessel?: Vessel): AirCheck {
   const own = bubblePoint(composition, T).p;
-  const low = gasShare(pascal(p - gauge), ownAt(composition, T + thermometer, own));
-  const high = gasShare(pascal(p + gauge), ownAt(composition, T - thermometer, own));
-  const below = p + gauge < dewPoint(composition, kelvin(T - thermometer)).p;
-  return { low, likely: gasShare(p, own), high, finding: below ? 'below' : findingOf(low, high), pBubble: own };
+  const at25 = reducedTo25(composition, T, vessel);
+  const low = at25(p - gauge, ownAt(composition, T, thermometer, own));
+  const high = at25(p + gauge, ownAt(composition, T, -thermometer, own));
+  const below = p + gauge < dewPoint(composition, T).p - Math.abs(own - ownAt(composition, T, -thermometer, own));
+  return { low, likely: at25(p, own), high, finding: below ? 'below' : findingOf(low, high), pBubble: own };
 }
 
 function findingOf(low: number, high: number): AirCheck['finding'] {
@@ -50,12 +63,47 @@ function findingOf(low: number, high: number): AirCheck['finding'] {
   return high <= MOST_AIR ? 'clean' : 'cannot-tell';
 }
 
-/** Near the end of the line there may be no state one thermometer's error warmer: then the pressure at T is the best that is known. */
-function ownAt(composition: Composition, T: number, own: Pascal): Pascal {
+/** The same air over the same refrigerant at 25 °C: p_air ∝ T/space, over the saturation pressure there. */
+function reducedTo25(composition: Composition, T: Kelvin, vessel: Vessel | undefined) {
+  const there = saturationAt25(composition);
+  const factor = (REFERENCE / T) * (vessel === undefined ? 1 : spaceAt(composition, vessel, T) / spaceAt(composition, vessel, REFERENCE));
+  return (measured: number, own: number) => {
+    if (there === undefined) return gasShare(measured, own); // no liquid at 25 °C: the share here is all that can be said
+    return gasShare(there + Math.max(0, measured - own) * factor, there);
+  };
+}
+
+function saturationAt25(composition: Composition): number | undefined {
   try {
-    return bubblePoint(composition, kelvin(T)).p;
+    return bubblePoint(composition, REFERENCE).p;
   } catch (error) {
-    if (error instanceof NoTwoPhaseState) return own;
+    if (error instanceof NoTwoPhaseState || error instanceof OutOfRange) return undefined;
     throw error;
   }
+}
+
+/** Share of the volume that its vapour has; a thousandth where liquid fills it. */
+function spaceAt(composition: Composition, { volume, mass }: Vessel, T: Kelvin): number {
+  const state = closedVolume(composition, volume, mass, T);
+  if (state.state === 'vapour') return 1;
+  return state.state === 'two-phase' ? Math.max(LEAST_SPACE, 1 - state.liquidVolumeFraction) : LEAST_SPACE;
+}
+
+const LEAST_SPACE = 1e-3;
+
+/**
+ * Its own pressure at T + `by`. At an end of its line there may be no state there: then the curve is followed in its logarithm from the
+ * other side.
+ */
+function ownAt(composition: Composition, T: Kelvin, by: number, own: Pascal): number {
+  const at = (offset: number) => {
+    try {
+      return bubblePoint(composition, kelvin(T + offset)).p;
+    } catch (error) {
+      if (error instanceof NoTwoPhaseState || error instanceof OutOfRange) return undefined;
+      throw error;
+    }
+  };
+  const other = at(-by);
+  return at(by) ?? (other === undefined ? own : own ** 2 / other);
 }

@@ -55,12 +55,15 @@ export function closedVolume(composition: Composition, V: CubicMetre, m: Kilogra
   const saturation = saturationAround(composition, T);
   if (saturation === undefined) return onePhase(composition, rho, T);
   const { bubble, dew } = saturation;
-  if (rho >= bubble.rhoLiquid || rho <= dew.rhoVapour) return onePhase(composition, rho, T);
+  if (rho >= bubble.rhoLiquid * (1 - AT_THE_END) || rho <= dew.rhoVapour * (1 + AT_THE_END)) return onePhase(composition, rho, T);
   if (vessel.x.length === 1) return byLever(bubble, rho);
   const u = startBetween(bubble, dew, rho);
   if (!solveVessel(vessel, rho, u)) followFromEnds(vessel, rho, bubble, dew, u);
   return describe(vessel, u, rho);
 }
+
+/** A density that went through its logarithm and back is the end itself: there is no second phase left to solve for. */
+const AT_THE_END = 1e-12;
 
 function vesselOf(composition: Composition, T: Kelvin): Vessel {
   const { model, moleFraction, molarMass } = modelOf(composition);

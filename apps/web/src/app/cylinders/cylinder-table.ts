@@ -112,10 +112,10 @@ export class CylinderTable {
   protected readonly place = (cylinder: Cylinder) => placeNames[cylinder.place];
   protected readonly words = (cylinder: Cylinder) => stateWords(cylinder, this.units);
   protected readonly stop = (cylinder: Cylinder) =>
-    cylinder.standing.state === 'limited' ? this.units.massText(cylinder.standing.stopGrossKg, 'down') : '';
+    cylinder.standing.state === 'limited' ? this.units.massText(cylinder.standing.limitGrossKg, 'down') : '';
 }
 
 /** px; the rows of the table are that high. */
 const ROW_HEIGHT = 55;
 
-const stopOf = ({ standing }: Cylinder) => (standing.state === 'limited' ? standing.stopGrossKg : 0);
+const stopOf = ({ standing }: Cylinder) => (standing.state === 'limited' ? standing.limitGrossKg : 0);

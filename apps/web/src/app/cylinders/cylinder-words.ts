@@ -1,17 +1,28 @@
 import type { Cylinder, CylinderFlag, Place } from '@hygromet/contract/cylinder';
+import { isUnknown } from '@hygromet/core/cylinder/judged-contents';
 import { isFull } from '@hygromet/core/cylinder/full';
 import type { Units } from '../preferences/units.service';
+import { tareOf } from './judged-cylinder';
 
 export const placeNames: Record<Place, string> = { van: 'Van', workshop: 'Workshop', site: 'On site', reclaimer: 'At the reclaimer' };
 
 /** Flags that a person has to act on; the others inform. */
-export const graveFlags: readonly CylinderFlag[] = ['overfilled', 'mixed', 'overdue', 'over-rated', 'overdrawn', 'airy', 'wrong-tare'];
+export const graveFlags: readonly CylinderFlag[] = [
+  'overfilled',
+  'mixed',
+  'overdue',
+  'over-rated',
+  'overdrawn',
+  'airy',
+  'wrong-tare',
+  'no-limit',
+];
 
 export const needsALook = ({ flags }: Cylinder): boolean => flags.some((flag) => graveFlags.includes(flag));
 
 /** So full that it goes in rather than on. */
 export const isFilled = ({ contentKg, tareKg, standing }: Cylinder): boolean =>
-  standing.state === 'limited' && isFull(contentKg, standing.stopGrossKg - tareKg);
+  standing.state === 'limited' && isFull(contentKg, standing.limitGrossKg - tareKg);
 
 /** The gravest thing about a cylinder, in a few words; otherwise how it stands. */
 export function stateWords(cylinder: Cylinder, units: Units): { readonly text: string; readonly grave: boolean } {
@@ -24,9 +35,9 @@ export function stateWords(cylinder: Cylinder, units: Units): { readonly text: s
 function flagWords(flag: CylinderFlag, cylinder: Cylinder, units: Units): string {
   switch (flag) {
     case 'overfilled':
-      return cylinder.standing.state === 'limited' ? `overfilled by ${units.massText(-cylinder.standing.mayAddKg, 'up')}` : 'overfilled';
+      return `overfilled by ${units.massText(overfilledBy(cylinder), 'up')}`;
     case 'mixed':
-      return `mixed: ${Object.keys(cylinder.composition ?? {}).join(', ')}`;
+      return isUnknown(cylinder.composition ?? {}) ? 'not identified' : `mixed: ${Object.keys(cylinder.composition ?? {}).join(', ')}`;
     case 'overdue':
       return `retest due since ${monthText(cylinder.validThrough)}`;
     case 'due-soon':
@@ -41,10 +52,16 @@ function flagWords(flag: CylinderFlag, cylinder: Cylinder, units: Units): string
       return 'tare differs from its collar';
     case 'long-full':
       return `full since ${dayText(cylinder.lastMovedAt ?? '')}`;
+    case 'no-limit':
+      return 'no fill limit';
     default:
       return flag satisfies never;
   }
 }
+
+/** kg beyond its limit. */
+export const overfilledBy = ({ contentKg, tareKg, tareWeighedKg, standing }: Cylinder): number =>
+  standing.state === 'limited' ? contentKg - (standing.limitGrossKg - tareOf({ tareKg, tareWeighedKg })) : 0;
 
 /** "2026-08" as stamped: 08-26. */
 export const monthText = (month: string): string => `${month.slice(5)}-${month.slice(2, 4)}`;
@@ -55,7 +72,8 @@ const moment = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short'
 export const momentText = (instant: string): string => moment.format(new Date(instant));
 
 /** What is in it, by its label. */
-export const contentName = ({ refrigerant, flags, contentKg }: Cylinder): string => {
+export const contentName = ({ refrigerant, composition, flags, contentKg }: Cylinder): string => {
+  if (isUnknown(composition ?? {})) return 'unknown';
   if (flags.includes('mixed')) return 'mixture';
   return refrigerant ?? (contentKg > 0 ? 'unknown' : 'empty');
 };

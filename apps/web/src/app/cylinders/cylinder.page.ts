@@ -20,6 +20,8 @@ import { CombineCard } from './combine-card';
 import { eventText } from './event-words';
 import { HappeningForm } from './happening-form';
 import { HotChart } from './hot-chart';
+import { airCounted, reliefOf } from './judged-cylinder';
+import { stampNames } from './objection-words';
 import { hottestPlaces, OWN_PLACE, placeProblem } from './hottest-place';
 import { cylinderKindNames, portNames } from './objection-words';
 import { TroublePlan } from './trouble-plan';
@@ -70,6 +72,9 @@ export class CylinderPage {
   protected readonly levels = computed(() => drawnLevels(valueOf(this.session.levels()), this.units, 'at the limit'));
   protected readonly ownPlace = OWN_PLACE;
   protected readonly placeProblem = placeProblem;
+  protected readonly airCounted = airCounted;
+  protected reliefOf = (cylinder: Cylinder) => reliefOf(cylinder, this.units.atmosphere());
+  protected stamp = ({ marks }: Cylinder): string => stampNames[marks.stamp ?? ''];
   protected readonly placeChoices = computed(() => hottestPlaces(this.session.place(), this.session.organisationK(), this.units));
   protected readonly movements = computed(() => valueOf(this.session.ledger.entries()) ?? []);
   protected readonly refused = computed(() => refusalIn(this.session.reversing.state()));

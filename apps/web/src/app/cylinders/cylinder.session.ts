@@ -1,6 +1,7 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute } from '@angular/router';
+import { isUnknown } from '@hygromet/core/cylinder/judged-contents';
 import { celsius } from '@hygromet/core/units/temperature';
 import { asked } from '../live/asked';
 import { command } from '../live/command';
@@ -14,6 +15,7 @@ import { loadable, valueOf, waiting } from '../ui/loadable';
 import { emptyEntry } from '../ui/quantity-entry';
 import type { HappeningDraft } from './happening-draft';
 import { hottestAt, usualPlace } from './hottest-place';
+import { airCounted, collarOf } from './judged-cylinder';
 
 /** One cylinder as it stands: its limits, levels and history. */
 @Injectable()
@@ -56,12 +58,12 @@ export class CylinderSession {
       if (cylinder === undefined || composition === undefined || organisation === undefined) return undefined;
       const policy = { required: organisation.requiredRules, liquidShareAt131F: organisation.liquidShareAt131F };
       return {
+        ...collarOf(cylinder),
         composition,
-        volumeM3: cylinder.volumeM3,
-        tareKg: cylinder.tareKg,
         contentKg: this.contentKg(),
         hottestK: hottestK ?? organisation.hottestK, // while another temperature is typed
         policy,
+        port: 'liquid' as const, // what is in it is what it is
       };
     }),
   );
@@ -70,13 +72,13 @@ export class CylinderSession {
     'levels',
     computed(() => {
       const [cylinder, composition, ruling, T] = [this.known(), this.composition(), valueOf(this.limits())?.ruling, this.temperature()];
-      if (cylinder === undefined || composition === undefined || ruling === undefined) return undefined;
+      if (cylinder === undefined || composition === undefined || ruling === undefined || isUnknown(composition)) return undefined;
       const cases = [
         { massKg: this.contentKg(), T },
         { massKg: ruling.net, T },
         { massKg: ruling.net, T: celsius(55) },
       ];
-      return { composition, volumeM3: cylinder.volumeM3, cases };
+      return { composition, volumeM3: cylinder.volumeM3, airShare: airCounted(cylinder), cases };
     }),
   );
 

@@ -20,6 +20,7 @@ import { RefrigerantField } from '../ui/refrigerant-field';
 import { TextField } from '../ui/text-field';
 import { WeightKeys } from '../ui/weight-keys';
 import { WhenField } from '../ui/when-field';
+import { isUnknown } from '@hygromet/core/cylinder/judged-contents';
 import { airWords } from './air-words';
 import { placeNames } from './cylinder-words';
 import { happeningDoubt } from './happening-doubt';
@@ -95,9 +96,11 @@ export class HappeningForm {
     'air',
     computed(() => {
       const [composition, readings] = [this.composition(), airReadings(this.draft(), this.units.atmosphere())];
-      if (composition === undefined || readings === undefined || this.draft().what !== 'air-checked') return undefined;
+      if (composition === undefined || isUnknown(composition) || readings === undefined) return undefined;
+      if (this.draft().what !== 'air-checked' || this.cylinder().contentKg <= 0) return undefined;
       const { p, T, gauge, thermometer } = readings;
-      return { composition, p, T, accuracy: { gauge, thermometer } };
+      const { volumeM3, contentKg } = this.cylinder();
+      return { composition, p, T, accuracy: { gauge, thermometer }, volumeM3, massKg: contentKg };
     }),
   );
   /** A pressure that is not its own may be that of something else. */

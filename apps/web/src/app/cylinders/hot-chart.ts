@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { isUnknown } from '@hygromet/core/cylinder/judged-contents';
 import { celsius } from '@hygromet/core/units/temperature';
 import { scaleLinear } from 'd3-scale';
 import { asked } from '../live/asked';
@@ -56,6 +57,10 @@ export class HotChart {
   /** Pa above the atmosphere. */
   readonly servicePressurePa = input.required<number>();
   readonly hottestK = input.required<number | undefined>();
+  /** Air that is counted in its vapour at 77 °F. */
+  readonly airShare = input.required<number>();
+  /** Set pressure of its relief valve, Pa absolute, where it is recorded. */
+  readonly reliefPa = input<number>();
   protected readonly units = inject(Units);
   private readonly properties = inject(PropertyService);
 
@@ -67,9 +72,17 @@ export class HotChart {
 
   private readonly content = computed(() => {
     const [composition, massKg] = [this.composition(), this.massKg()];
-    return composition === undefined || massKg <= 0 ? undefined : { composition, volumeM3: this.volumeM3(), massKg };
+    if (composition === undefined || isUnknown(composition) || massKg <= 0) return undefined;
+    return { composition, volumeM3: this.volumeM3(), massKg, airShare: this.airShare() };
   });
-  private readonly heat = asked(this.properties, 'heat', this.content);
+  private readonly heat = asked(
+    this.properties,
+    'heat',
+    computed(() => {
+      const content = this.content();
+      return content && { ...content, hottestK: this.hottestK(), reliefPa: this.reliefPa() };
+    }),
+  );
   private readonly curve = asked(
     this.properties,
     'hotCurve',
@@ -82,15 +95,15 @@ export class HotChart {
   protected readonly sentence = computed(() => {
     const [heat, hottest] = [valueOf(this.heat()), this.hottestK()];
     if (heat === undefined) return '';
-    if (!heat.fills) return 'So little is in it that it never gets full of liquid: above a certain warmth all of it is vapour.';
+    const relief = heat.reliefT === undefined ? '' : ` Its relief valve opens at ${this.units.temperature(heat.reliefT)}.`;
+    if (!heat.fills) return `At this charge it never goes liquid-full; it all turns to vapor first.${relief}`;
     const rise = this.units.pressureStep(this.units.kelvinsInADegree() * heat.slopePaPerK);
+    const stands = heat.pHottest === undefined ? '' : `, ${this.units.pressure(heat.pHottest)} there`;
     const place =
       hottest === undefined
         ? ''
-        : hottest < heat.T
-          ? ` The hottest place has ${this.units.temperature(hottest)}.`
-          : ` The hottest place has ${this.units.temperature(hottest)}: do not leave it there.`;
-    return `Full of liquid at ${this.units.temperature(heat.T)}; above it the pressure rises about ${rise} per degree.${place}`;
+        : ` Hottest expected location: ${this.units.temperature(hottest)}${stands}${hottest < heat.T ? '.' : ' – do not leave it there.'}`;
+    return `Goes liquid-full at ${this.units.temperature(heat.T)}; above that, pressure climbs about ${rise} per degree.${relief}${place}`;
   });
 
   protected readonly drawn = computed(() => {

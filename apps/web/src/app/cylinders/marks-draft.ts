@@ -11,22 +11,27 @@ export interface MarksDraft {
   readonly ports: string;
   readonly thread: string;
   readonly testPressure: QuantityEntry;
+  readonly reliefPressure: QuantityEntry;
+  /** Whose rules it was built by; empty while nobody has recorded it. */
+  readonly stampedBy: string;
   readonly validYears: string;
 }
 
 export function marksDraft(marks: CylinderMarks, { pressure }: Preferences): MarksDraft {
   const gauge = pressure === 'psig' ? 'psig' : 'barg';
-  const { testPressurePa } = marks;
+  const pressureEntry = (pa: number | undefined): QuantityEntry => ({
+    ...emptyEntry(gauge),
+    text: pa === undefined ? '' : String(Math.round(pressureDifferenceIn(pa, gauge) * 10) / 10),
+  });
   return {
     kind: marks.kind,
     owner: marks.owner ?? '',
     flammableRated: marks.flammableRated,
     ports: marks.ports,
     thread: marks.thread ?? '',
-    testPressure: {
-      ...emptyEntry(gauge),
-      text: testPressurePa === undefined ? '' : String(Math.round(pressureDifferenceIn(testPressurePa, gauge) * 10) / 10),
-    },
+    testPressure: pressureEntry(marks.testPressurePa),
+    reliefPressure: pressureEntry(marks.reliefPressurePa),
+    stampedBy: marks.stamp ?? '',
     validYears: String(marks.validYears),
   };
 }
@@ -44,7 +49,13 @@ export function testPressureProblem({ testPressure }: MarksDraft, servicePressur
 /** What is sent; nothing while a field cannot be read. */
 export function marksOf(draft: MarksDraft, servicePressurePa: number | undefined): CylinderMarks | undefined {
   const test = readQuantity('service-pressure', draft.testPressure);
-  if (test.state === 'bad' || yearsProblem(draft) !== undefined || testPressureProblem(draft, servicePressurePa) !== undefined)
+  const relief = readQuantity('service-pressure', draft.reliefPressure);
+  if (
+    test.state === 'bad' ||
+    relief.state === 'bad' ||
+    yearsProblem(draft) !== undefined ||
+    testPressureProblem(draft, servicePressurePa) !== undefined
+  )
     return undefined;
   const [owner, thread] = [draft.owner.trim(), draft.thread.trim()];
   return {
@@ -55,5 +66,7 @@ export function marksOf(draft: MarksDraft, servicePressurePa: number | undefined
     ...(owner === '' ? {} : { owner }),
     ...(thread === '' ? {} : { thread }),
     ...(test.state === 'good' ? { testPressurePa: test.si } : {}),
+    ...(relief.state === 'good' ? { reliefPressurePa: relief.si } : {}),
+    ...(draft.stampedBy === 'us' || draft.stampedBy === 'un' ? { stamp: draft.stampedBy } : {}),
   };
 }

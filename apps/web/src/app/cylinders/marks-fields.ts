@@ -4,7 +4,7 @@ import { ChoiceField } from '../ui/choice-field';
 import { QuantityField } from '../ui/quantity-field';
 import { TextField } from '../ui/text-field';
 import { testPressureProblem, yearsProblem, type MarksDraft } from './marks-draft';
-import { portNames } from './objection-words';
+import { portNames, stampNames } from './objection-words';
 
 /** The less common marks of a collar: fields for the grid of a form. */
 @Component({
@@ -19,6 +19,7 @@ import { portNames } from './objection-words';
       (textChange)="changed.emit({ owner: $event })"
       [problem]="problems()['/marks/owner']"
     />
+    <hy-choice-field label="Stamp" [choices]="stampChoices" [value]="d.stampedBy" (valueChange)="changed.emit({ stampedBy: $event })" />
     <hy-choice-field label="Ports" [choices]="portChoices" [value]="d.ports" (valueChange)="changed.emit({ ports: $event })" />
     <hy-text-field
       label="Thread"
@@ -35,6 +36,15 @@ import { portNames } from './objection-words';
       (entryChange)="changed.emit({ testPressure: $event })"
       [asked]="asked()"
       [problem]="testProblem() ?? problems()['/marks/testPressurePa']"
+    />
+    <hy-quantity-field
+      label="Relief valve set at"
+      kind="service-pressure"
+      [required]="false"
+      [entry]="d.reliefPressure"
+      (entryChange)="changed.emit({ reliefPressure: $event })"
+      [asked]="asked()"
+      [problem]="problems()['/marks/reliefPressurePa']"
     />
     <hy-text-field
       label="Years between retests"
@@ -60,6 +70,7 @@ export class MarksFields {
   readonly problems = input<Refusal['fields']>({});
   readonly changed = output<Partial<MarksDraft>>();
 
+  protected readonly stampChoices = Object.entries(stampNames).map(([value, label]) => ({ value, label }));
   protected readonly portChoices = Object.entries(portNames).map(([value, label]) => ({ value, label }));
   protected readonly years = computed(() => yearsProblem(this.draft()));
   protected readonly testProblem = computed(() => testPressureProblem(this.draft(), this.servicePressurePa()));

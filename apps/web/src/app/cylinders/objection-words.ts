@@ -1,3 +1,4 @@
+import type { Stamp } from '@hygromet/core/cylinder/cylinder-rating';
 import type { CylinderMarks } from '@hygromet/contract/cylinder';
 import type { CylinderKind } from '@hygromet/core/cylinder/cylinder-kind';
 import type { Objection } from '@hygromet/core/cylinder/objection';
@@ -16,11 +17,15 @@ export const objectionWords: Readonly<Record<Objection, string>> = {
   'not-for-flammable': 'not rated for flammables',
   'burn-out-apart': 'burnt-out refrigerant goes apart',
   'other-owner': 'kept for another owner',
+  'tare-heavier': 'heavier than its tare',
   airy: 'air in it',
   'air-comes-along': 'air in the cylinder it comes from',
-  'no-limit': 'no published limit',
+  'no-limit': 'no fill limit',
   full: 'full',
 };
+
+/** Whose rules a cylinder was built by. */
+export const stampNames: Readonly<Record<Stamp | '', string>> = { '': 'not recorded', us: 'US (4BA, 4BW, 3AA …)', un: 'UN or π' };
 
 export const portNames: Readonly<Record<CylinderMarks['ports'], string>> = { 'liquid-and-vapour': 'liquid and vapour', one: 'one' };
 

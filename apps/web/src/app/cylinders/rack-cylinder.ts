@@ -93,7 +93,7 @@ export class RackCylinder {
   protected readonly mixed = computed(() => this.cylinder().flags.includes('mixed'));
   protected readonly share = computed(() => {
     const { standing } = this.cylinder();
-    return standing.state === 'limited' ? standing.liquidShare77F : 0;
+    return standing.state === 'limited' ? (standing.liquidShare77F ?? 0) : 0;
   });
   protected choose(event: Event): void {
     if (!this.choosing()) return;
@@ -104,6 +104,6 @@ export class RackCylinder {
   /** The level at the ruling limit. */
   protected readonly stopShare = computed(() => {
     const { standing } = this.cylinder();
-    return standing.state === 'limited' ? standing.stopShare77F : undefined;
+    return standing.state === 'limited' ? (standing.stopShare77F ?? undefined) : undefined;
   });
 }

@@ -6,6 +6,7 @@ import { shelvesOf, type Shelving } from './shelves';
 const full = {
   state: 'limited',
   ruling: 'eighty-percent-77F',
+  limitGrossKg: 11.5,
   stopGrossKg: 11.5,
   mayAddKg: 0.1,
   liquidShare77F: 0.78,

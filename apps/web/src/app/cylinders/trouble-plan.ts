@@ -3,12 +3,15 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { candidateOf } from '@hygromet/contract/candidate';
 import type { Cylinder } from '@hygromet/contract/cylinder';
+import { isUnknown } from '@hygromet/core/cylinder/judged-contents';
 import { qualityIn } from '@hygromet/core/cylinder/cylinder-kind';
 import { asked } from '../live/asked';
 import { PropertyService } from '../live/property.service';
 import { Registers } from '../live/registers.service';
 import { Units } from '../preferences/units.service';
 import { loadable, valueOf, waiting } from '../ui/loadable';
+import { overfilledBy } from './cylinder-words';
+import { collarOf } from './judged-cylinder';
 
 /** What to do with a cylinder that is overfilled or holds a mixture: how much into which others, how warm it may get, where it may go. */
 @Component({
@@ -17,7 +20,12 @@ import { loadable, valueOf, waiting } from '../ui/loadable';
   template: `
     @if (decanting(); as plan) {
       <h2>Take out {{ units.massText(plan.outKg, 'up') }}</h2>
-      @if (plan.keepBelow; as T) {
+      @if (plan.emergency) {
+        <p class="short">
+          Liquid-full at any temperature it can have here: it can burst. Do not move or warm it. Keep people away, cool it where it stands,
+          and vent liquid into a recovery cylinder at once.
+        </p>
+      } @else if (plan.keepBelow; as T) {
         <p>
           <b>Keep it below {{ units.temperature(T) }} until then:</b> it is full of liquid soon above, and its pressure rises at once.
         </p>
@@ -94,13 +102,14 @@ export class TroublePlan {
   private readonly decantQuestion = computed(() => {
     const [cylinder, all, organisation] = [this.cylinder(), valueOf(this.all()), valueOf(this.organisation())];
     const { standing, composition } = cylinder;
-    if (all === undefined || organisation === undefined || composition === null || standing.state !== 'limited' || standing.mayAddKg >= 0)
+    const over = overfilledBy(cylinder);
+    if (all === undefined || organisation === undefined || composition === null || standing.state !== 'limited' || over <= 0)
       return undefined;
     const nominal = (id: string) => valueOf(this.refrigerants())?.find((own) => own.id === id);
     const label = cylinder.refrigerant === null ? undefined : nominal(cylinder.refrigerant);
     return {
       composition,
-      cylinder: { contentKg: cylinder.contentKg, limitKg: cylinder.contentKg + standing.mayAddKg, volumeM3: cylinder.volumeM3 },
+      cylinder: { contentKg: cylinder.contentKg, limitKg: cylinder.contentKg - over, volumeM3: cylinder.volumeM3 },
       others: {
         cylinders: all
           .filter(({ id }) => id !== cylinder.id)
@@ -134,8 +143,11 @@ export class TroublePlan {
     this.properties,
     'rating',
     computed(() => {
-      const { flags, composition, servicePressurePa } = this.cylinder();
-      return composition === null || !flags.includes('mixed') ? undefined : { composition, servicePressurePa };
+      const cylinder = this.cylinder();
+      const { flags, composition, contentKg } = cylinder;
+      if (composition === null || !flags.includes('mixed')) return undefined;
+      const limits = { ...collarOf(cylinder), composition, contentKg, port: 'liquid' as const };
+      return { limits, massKg: contentKg, airShare: cylinder.airShare ?? undefined };
     }),
   );
   protected readonly mixture = computed(() => {
@@ -145,10 +157,13 @@ export class TroublePlan {
       .sort((a, b) => b[1] - a[1])
       .map(([id, share]) => `${id} ${this.units.decimal(share * 100, 1)} %`)
       .join(', ');
-    const reached = rating.pAt131F === undefined ? 'has no liquid at 131 °F' : `stands at ${this.units.pressure(rating.pAt131F)} at 131 °F`;
+    const { pWithAir, allowed, T, suits } = rating;
     return {
-      parts: `${parts} by mass, by the ledger`,
-      pressure: `It ${reached}; this cylinder bears ${this.units.pressure(rating.allowed)} there${rating.suits ? '' : ': move it into a higher class'}.`,
+      parts: isUnknown(composition) ? 'Nobody has identified it.' : `${parts} by mass, on record`,
+      pressure:
+        pWithAir === undefined || allowed === undefined
+          ? 'Its pressure class cannot be judged: a mark of the collar is missing.'
+          : `At ${this.units.temperature(T)} it can reach ${this.units.pressure(pWithAir)}; cylinder limit is ${this.units.pressure(allowed)}${suits ? '' : ': move it into a higher class'}.`,
     };
   });
 }

@@ -41,7 +41,7 @@ export function labelOf(cylinder: Cylinder, safetyGroup: string | null | undefin
       ...(unknown ? ['SAFETY GROUP UNKNOWN: TREAT AS FLAMMABLE'] : []),
     ],
     figures: [
-      ...(standing.state === 'limited' ? [['Maximum gross', both(standing.stopGrossKg)] as const] : []),
+      ...(standing.state === 'limited' ? [['Maximum gross', both(standing.limitGrossKg)] as const] : []),
       ['Tare', both(cylinder.tareKg)],
       [
         'Water capacity',

@@ -2,10 +2,14 @@ import { combine, type Combination } from '@hygromet/core/cylinder/combination';
 import type { CylinderKind } from '@hygromet/core/cylinder/cylinder-kind';
 import { decanting, type Decanting } from '@hygromet/core/cylinder/decanting';
 import { levelAt } from '@hygromet/core/cylinder/level';
-import { fillLimits, type FillLimits } from '@hygromet/core/cylinder/fill-limit';
-import type { FillPolicy } from '@hygromet/core/cylinder/fill-rule';
+import type { CylinderRating } from '@hygromet/core/cylinder/cylinder-rating';
+import { fillLimits, type Filling, type FillLimits } from '@hygromet/core/cylinder/fill-limit';
+import { defaultFillPolicy, type FillPolicy } from '@hygromet/core/cylinder/fill-rule';
+import type { Port } from '@hygromet/core/cylinder/judged-contents';
+import type { PressureRating } from '@hygromet/core/cylinder/pressure-rating';
 import { HOSES, stopWeight, type Hose, type StopWeight } from '@hygromet/core/cylinder/stop-weight';
-import { suitability, type Candidate, type Incoming, type Suitability } from '@hygromet/core/cylinder/suitability';
+import { classFor, suitability, type Candidate, type Incoming, type Suitability } from '@hygromet/core/cylinder/suitability';
+import { tareAndVolume } from '@hygromet/core/cylinder/tare';
 import type { Composition } from '@hygromet/core/fluids/composition';
 import { airCheck, type Accuracy, type AirCheck } from '@hygromet/core/readings/air-check';
 import { cubicMetre, kelvin, kilogram, pascal } from '@hygromet/core/units/quantity';
@@ -15,16 +19,27 @@ export interface LimitsArgs {
   readonly composition: Composition;
   readonly volumeM3: number;
   readonly tareKg: number;
+  readonly tareWeighedKg?: number | undefined;
   readonly contentKg: number;
   readonly hottestK: number;
   readonly policy: FillPolicy;
+  readonly rating: CylinderRating;
+  /** What would come in beside it, and how. */
+  readonly incoming?: Composition | undefined;
+  readonly port?: Port | undefined;
 }
 
-export const limitsFor = ({ composition, volumeM3, tareKg, contentKg, hottestK, policy }: LimitsArgs): FillLimits =>
-  fillLimits(
-    { composition, volume: cubicMetre(volumeM3), tare: kilogram(tareKg), content: kilogram(contentKg), hottest: kelvin(hottestK) },
-    policy,
-  );
+const fillingOf = ({ composition, contentKg, hottestK, rating, incoming, port, ...collar }: LimitsArgs): Filling => ({
+  ...tareAndVolume(collar),
+  composition,
+  content: kilogram(contentKg),
+  hottest: kelvin(hottestK),
+  rating,
+  incoming: incoming && { composition: incoming },
+  port,
+});
+
+export const limitsFor = (args: LimitsArgs): FillLimits => fillLimits(fillingOf(args), args.policy);
 
 export interface SuitArgs {
   readonly cylinders: readonly (Candidate & { readonly id: string })[];
@@ -52,7 +67,8 @@ export interface DecantArgs {
 
 export interface StopArgs {
   readonly limits: LimitsArgs;
-  readonly scaleOff: number;
+  /** Absent: as such a scale usually is. */
+  readonly scaleOff?: number | undefined;
   readonly hose: Hose;
   readonly oilShare: number;
 }
@@ -64,8 +80,27 @@ export interface HotCurveArgs {
   readonly composition: Composition;
   readonly volumeM3: number;
   readonly massKg: number;
+  /** Of its vapour at 77 °F. */
+  readonly airShare: number;
   /** K */
   readonly temperatures: readonly number[];
+}
+
+/** A filling and how far it goes: what the pressure class is judged by. */
+export interface RatingArgs {
+  readonly limits: Omit<LimitsArgs, 'hottestK' | 'policy'>;
+  readonly massKg: number;
+  readonly airShare?: number | undefined;
+}
+
+export interface AirArgs {
+  readonly composition: Composition;
+  /** Absolute, Pa; of the shell, K. */
+  readonly p: number;
+  readonly T: number;
+  readonly accuracy: Accuracy;
+  readonly volumeM3: number;
+  readonly massKg: number;
 }
 
 export interface HotPoint {
@@ -76,6 +111,9 @@ export interface HotPoint {
   readonly full: boolean;
 }
 
+/** K: a class is judged at its own temperature, whatever the place. */
+const ANY_PLACE = 300;
+
 /** What is asked about cylinders: whether something may go into them, where too much goes, and whether there is air in them. */
 export const cylinderOperations = {
   suit: ({ cylinders, incoming, policy, hottestK }: SuitArgs): readonly Suited[] =>
@@ -85,9 +123,12 @@ export const cylinderOperations = {
     incomings.map((incoming) => suitability(cylinder, incoming, policy, kelvin(hottestK))),
 
   /** The reading at which to shut the valve, below the limit that rules. */
-  stop: ({ limits: args, hose, ...handling }: StopArgs): StopWeight => {
-    const { ruling } = limitsFor(args);
-    return stopWeight(ruling, args.composition, { ...handling, hose: HOSES[hose] });
+  stop: ({ limits: args, hose, ...handling }: StopArgs): StopWeight =>
+    stopWeight(limitsFor(args), args.incoming ?? args.composition, { ...handling, hose: HOSES[hose] }),
+
+  rating: ({ limits, massKg, airShare }: RatingArgs): PressureRating => {
+    const filling = fillingOf({ ...limits, hottestK: ANY_PLACE, policy: defaultFillPolicy });
+    return classFor(filling, { volume: filling.volume, mass: kilogram(massKg), airShare });
   },
 
   decant: ({ composition, cylinder, others }: DecantArgs): Decanting => {
@@ -98,12 +139,12 @@ export const cylinderOperations = {
   combine: (contents: CombineArgs): Combination => combine(contents.map((own) => ({ ...own, mass: kilogram(own.mass) }))),
 
   /** How a closed cylinder answers to heat: its pressure and level over temperature. */
-  hotCurve: ({ composition, volumeM3, massKg, temperatures }: HotCurveArgs): readonly HotPoint[] =>
+  hotCurve: ({ composition, volumeM3, massKg, airShare, temperatures }: HotCurveArgs): readonly HotPoint[] =>
     temperatures.flatMap((T) => {
-      const level = levelAt(composition, cubicMetre(volumeM3), kilogram(massKg), kelvin(T));
+      const level = levelAt(composition, cubicMetre(volumeM3), kilogram(massKg), kelvin(T), airShare);
       return level.state === 'empty' ? [] : [{ T, p: level.p, liquidShare: level.liquidShare, full: level.state === 'liquid-full' }];
     }),
 
-  air: ({ composition, p, T, accuracy }: { composition: Composition; p: number; T: number; accuracy: Accuracy }): AirCheck =>
-    airCheck(composition, pascal(p), kelvin(T), accuracy),
+  air: ({ composition, p, T, accuracy, volumeM3, massKg }: AirArgs): AirCheck =>
+    airCheck(composition, pascal(p), kelvin(T), accuracy, { volume: cubicMetre(volumeM3), mass: kilogram(massKg) }),
 };

@@ -9,6 +9,7 @@ import { MethodSession } from './method.session';
   template: `
     @let draft = session.draft();
     <hy-choice-field label="Machine" [choices]="machines" [value]="draft.machine" (valueChange)="session.change({ machine: $event })" />
+    <hy-choice-field label="Machine built" [choices]="builts" [value]="draft.built" (valueChange)="session.change({ built: $event })" />
     <hy-choice-field label="Valve cores" [choices]="cores" [value]="draft.cores" (valueChange)="session.change({ cores: $event })" />
     <hy-choice-field label="Hoses" [choices]="hoses" [value]="draft.hoses" (valueChange)="session.change({ hoses: $event })" />
     <hy-choice-field label="Cylinder" [choices]="coolings" [value]="draft.cooling" (valueChange)="session.change({ cooling: $event })" />
@@ -27,6 +28,10 @@ export class EquipmentFields {
   protected readonly machines = [
     { value: 'two-cylinder', label: 'two cylinders' },
     { value: 'one-cylinder', label: 'one cylinder' },
+  ];
+  protected readonly builts = [
+    { value: 'after-1993', label: 'after Nov 1993' },
+    { value: 'before-1993', label: 'before Nov 1993' },
   ];
   protected readonly cores = [
     { value: 'out', label: 'taken out' },

@@ -15,10 +15,13 @@ export interface LookDraft {
   readonly heldInCooling: boolean;
   readonly water: string;
   readonly majorRepair: boolean;
+  readonly leaks: boolean;
+  readonly shaded: boolean;
   readonly machine: string;
   readonly cores: string;
   readonly hoses: string;
   readonly cooling: string;
+  readonly built: string;
   /** Chosen against the proposal, and why. */
   readonly method: Method | null;
   readonly why: string;
@@ -38,10 +41,13 @@ export const newLookDraft = ({ temperature, pressure }: Preferences): LookDraft 
   heldInCooling: true,
   water: 'flows',
   majorRepair: true,
+  leaks: false,
+  shaded: false,
   machine: USUAL_EQUIPMENT.machine,
   cores: USUAL_EQUIPMENT.cores,
   hoses: USUAL_EQUIPMENT.hoses,
   cooling: USUAL_EQUIPMENT.cooling,
+  built: 'after-1993',
   method: null,
   why: '',
   seenVersion: null,

@@ -59,6 +59,20 @@ import { MethodSession } from './method.session';
       [value]="draft.majorRepair ? 'major' : 'minor'"
       (valueChange)="session.change({ majorRepair: $event === 'major' })"
     />
+    <hy-choice-field
+      label="Leak"
+      [choices]="leakStates"
+      [value]="draft.leaks ? 'spoils' : 'no'"
+      (valueChange)="session.change({ leaks: $event === 'spoils' })"
+    />
+    @if (stores()) {
+      <hy-choice-field
+        label="Condenser and receiver"
+        [choices]="sunStates"
+        [value]="draft.shaded ? 'shade' : 'sun'"
+        (valueChange)="session.change({ shaded: $event === 'shade' })"
+      />
+    }
   `,
   styles: `
     :host {
@@ -97,8 +111,17 @@ export class LookFields {
     { value: 'yes', label: 'can be held' },
     { value: 'no', label: 'cannot be held' },
   ];
+  protected readonly stores = computed(() => (this.session.kind()?.valves ?? []).length > 0);
+  protected readonly leakStates = [
+    { value: 'no', label: 'level can be reached' },
+    { value: 'spoils', label: 'level cannot be reached' },
+  ];
+  protected readonly sunStates = [
+    { value: 'sun', label: 'in the sun, or not known' },
+    { value: 'shade', label: 'in the shade all day' },
+  ];
   protected readonly repairs = [
-    { value: 'major', label: 'opens the circuit widely' },
-    { value: 'minor', label: 'a small one' },
+    { value: 'major', label: 'major repair' },
+    { value: 'minor', label: 'non-major repair' },
   ];
 }

@@ -25,18 +25,18 @@ export const coolingWords: Record<Cooling, string> = {
   ice: 'into ice water',
 };
 
-type Telling = Pick<Units, 'massText' | 'percent' | 'pressure' | 'pressureStep'>;
+type Telling = Pick<Units, 'massText' | 'percent' | 'pressure' | 'pressureStep' | 'temperature'>;
 type Numbers = Reason['numbers'];
 
 const holds =
   (what: string) =>
-  ({ content, holds: may, share }: Numbers, tell: Telling) =>
-    `${tell.massText(content ?? 0)} are in it, the ${what} may hold ${tell.massText(may ?? 0)} today at ${tell.percent(share ?? 0)} liquid`;
+  ({ content, holds: may, share, T }: Numbers, tell: Telling) =>
+    `${tell.massText(content ?? 0)} are in it, the ${what} may hold ${tell.massText(may ?? 0)}: ${tell.percent(share ?? 0)} liquid at ${tell.temperature(T ?? 0)}`;
 
 const mayNotHold =
   (what: string) =>
-  ({ content, holds: may, share }: Numbers, tell: Telling) =>
-    `up to ${tell.massText(content ?? 0)} may be in it, and the ${what} may hold as little as ${tell.massText(may ?? 0)} today at ${tell.percent(share ?? 0)} liquid`;
+  ({ content, holds: may, share, T }: Numbers, tell: Telling) =>
+    `up to ${tell.massText(content ?? 0)} may be in it, and the ${what} may hold as little as ${tell.massText(may ?? 0)}: ${tell.percent(share ?? 0)} liquid at ${tell.temperature(T ?? 0)}`;
 
 /** Every reason in a technician's words, with the figures behind it. */
 const reasonWords: Record<ReasonCode, (numbers: Numbers, tell: Telling) => string> = {

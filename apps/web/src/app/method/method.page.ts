@@ -70,10 +70,6 @@ export class MethodPage {
   protected kept = ({ plan }: Visit, { method }: PlanAnswer): boolean =>
     plan !== null && plan.method === method && plan.failed === this.session.draft().failed;
   protected readonly questions = computed(() => (this.plan()?.contradictions ?? []).map((own) => contradictionText(own, this.units)));
-  protected readonly ambient = computed(() => {
-    const ambient = this.session.ambient();
-    return ambient.state === 'good' ? this.units.temperature(ambient.si) : '';
-  });
 
   protected line = ({ refrigerant, nameplateKg }: System): string => `${refrigerant}, ${this.units.massText(nameplateKg)} on the plate`;
   protected kindName = ({ kind }: System): string => systemKindNames[kind];
@@ -82,7 +78,9 @@ export class MethodPage {
     high - low < 0.01 ? this.units.massText(low, 'down') : `${this.units.mass(low, 'down').number} to ${this.units.massText(high, 'down')}`;
   protected printed = ({ level }: PlanAnswer): string =>
     level.orShare === undefined ? 'The level' : `The level, or ${this.units.percent(level.orShare)} of the charge`;
-  protected readonly share = computed(() => this.units.percent(this.session.question()?.schools.partShare ?? 0));
+  /** What limits it: the day, or the heat that it will see while it is shut off. */
+  protected roomOf = ({ by, share, T }: Holding): string =>
+    `${this.units.percent(share)} liquid at ${this.units.temperature(T)}${by === 'heat' ? ', the hottest it will see' : ''}`;
   protected tripping = ({ estimate }: PlanAnswer): string => {
     const cure =
       estimate?.needs === undefined ? 'take less at a time, or wait for a cooler hour' : `put the cylinder ${coolingWords[estimate.needs]}`;

@@ -70,10 +70,23 @@ export class MethodSession {
         heldInCooling: draft.heldInCooling,
         water: draft.water === 'stands' ? 'stands' : 'flows',
         majorRepair: draft.majorRepair,
+        leaks: draft.leaks,
+        shaded: draft.shaded,
         atmosphere: this.units.atmosphere(),
-        equipment: { machine: draft.machine, cores: draft.cores, hoses: draft.hoses, cooling: draft.cooling } as Equipment, // as above
+        equipment: {
+          machine: draft.machine,
+          cores: draft.cores,
+          hoses: draft.hoses,
+          cooling: draft.cooling,
+          built: draft.built,
+        } as Equipment, // as above
       },
-      schools: { partShare: organisation.partShare, endOfPumpDown: organisation.endOfPumpDown },
+      schools: {
+        partShare: organisation.partShare,
+        keptShare: organisation.liquidShareAt131F,
+        hottestK: organisation.hottestK,
+        endOfPumpDown: organisation.endOfPumpDown,
+      },
       method: draft.method ?? undefined,
     };
   });

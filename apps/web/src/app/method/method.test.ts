@@ -10,6 +10,7 @@ const tell = {
   massText: (kg: number) => `${kg.toFixed(2)} kg`,
   percent: (share: number) => `${Math.round(share * 100)} %`,
   pressure: (p: number) => `${Math.round(p / 1000)} kPa`,
+  temperature: (T: number) => `${Math.round(T)} K`,
   pressureStep: (p: number) => `${Math.round(p / 1000)} kPa`,
 };
 
@@ -119,12 +120,12 @@ test.each([
 });
 
 test('a reason is told with its figures', () => {
-  expect(reasonText({ code: 'does-not-fit-condenser', effect: 'impossible', numbers: { content: 5.9, holds: 4, share: 0.75 } }, tell)).toBe(
-    '5.90 kg are in it, the condenser may hold 4.00 kg today at 75 % liquid',
-  );
-  expect(reasonText({ code: 'may-not-fit-condenser', effect: 'not-advised', numbers: { content: 4.4, holds: 3, share: 0.8 } }, tell)).toBe(
-    'up to 4.40 kg may be in it, and the condenser may hold as little as 3.00 kg today at 80 % liquid',
-  );
+  expect(
+    reasonText({ code: 'does-not-fit-condenser', effect: 'impossible', numbers: { content: 5.9, holds: 4, share: 0.75, T: 333.15 } }, tell),
+  ).toBe('5.90 kg are in it, the condenser may hold 4.00 kg: 75 % liquid at 333 K');
+  expect(
+    reasonText({ code: 'may-not-fit-condenser', effect: 'not-advised', numbers: { content: 4.4, holds: 3, share: 0.8, T: 305.15 } }, tell),
+  ).toBe('up to 4.40 kg may be in it, and the condenser may hold as little as 3.00 kg: 80 % liquid at 305 K');
   expect(reasonText({ code: 'rest-above-level', effect: 'not-advised', numbers: { level: 67_000 } }, tell)).toContain('67 kPa');
   expect(Object.values(methodNames).every((name) => /^[A-Z]/.test(name))).toBe(true);
 });

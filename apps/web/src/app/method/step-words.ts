@@ -19,6 +19,7 @@ const told: Record<StepCode, (step: Step, tell: Telling) => string> = {
   'watch-suction': ({ at }, tell) => `Watch the suction fall. Act at ${tell.pressure(at ?? 0)}.`,
   'close-suction': () => 'Shut the suction service valve.',
   'cut-power': () => 'Cut the power.',
+  'shade-shut-part': () => 'Shade the part that is shut off, or keep the sun off it.',
   'watch-holding': ({ minutes }) =>
     `Watch the shut-off side for ${minutes ?? 0} min: a rise says that a valve does not hold, or that liquid was left.`,
   'pierce-process-tube': () => 'Put a piercing valve on the process tube; a real port replaces it before it is charged again.',
@@ -44,6 +45,8 @@ const cautions: Record<StepCaution, string> = {
   'barrel-freezes': 'Without flowing water the tubes of the barrel freeze and burst within seconds.',
   'scroll-no-vacuum': 'Do not run it into a vacuum: it is ruined, and air is drawn in.',
   'mark-what-condenser-holds': 'The condenser must not become liquid-full: its pressure then rises at once.',
+  'shut-part-in-the-sun':
+    'Shut off at both ends it has no relief valve. What it may hold is counted for the heat of the sun; hotter, or with more in it, it goes liquid-full and bursts.',
   'stay-with-cylinder': 'Stay with the cylinder while it fills.',
   'stop-weight': 'Close the valve at the stop weight, whatever is left in the system.',
   'it-burns': 'It burns: no ignition source, ventilate, everything rated for it, no air in cylinder or hoses.',

@@ -62,7 +62,10 @@ export class SettingsPage {
   protected readonly busy = computed(() => this.saving.state().state === 'busy');
   protected readonly refused = computed(() => refusalIn(this.saving.state()));
 
-  protected readonly rules = fillRules.map((rule) => ({ rule, name: fillRuleName(rule), source: fillRuleSource(rule) }));
+  /** What nobody has identified is held to its rule whatever is ticked: no box is offered for it. */
+  protected readonly rules = fillRules
+    .filter((rule) => rule !== 'unknown-content')
+    .map((rule) => ({ rule, name: fillRuleName(rule), source: fillRuleSource(rule) }));
   protected readonly endsOfPumpDown = choices({
     'slightly-positive': 'Slightly positive, 0 to 2 psig',
     vacuum: 'Vacuum, reciprocating compressors only',

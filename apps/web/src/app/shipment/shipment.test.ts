@@ -21,10 +21,10 @@ const some: readonly Cylinder[] = [
 test('each content is summed apart, burnt-out and mixed from clean, and the sums meet in the total', () => {
   const { groups, netKg, grossKg } = shipmentOf(some, burns);
   expect(groups.map(({ content, un, lines }) => [content, un, lines.map(({ cylinder }) => cylinder.name)])).toEqual([
-    ['mixture', 'UN 3161 (R-22, R-32)', ['C-11']],
-    ['R-134a', 'UN 3159', ['C-03']],
-    ['R-410A', 'UN 3163 (R-410A)', ['C-9', 'C-10']],
-    ['R-410A, burn-out', 'UN 3163 (R-410A)', ['B-01']],
+    ['mixture', 'UN 3161 LIQUEFIED GAS, FLAMMABLE, N.O.S. (R-22, R-32), 2.1', ['C-11']],
+    ['R-134a', 'UN 3159 1,1,1,2-TETRAFLUOROETHANE (REFRIGERANT GAS R 134a), 2.2', ['C-03']],
+    ['R-410A', 'UN 3163 LIQUEFIED GAS, N.O.S. (R-410A), 2.2', ['C-9', 'C-10']],
+    ['R-410A, burn-out', 'UN 3163 LIQUEFIED GAS, N.O.S. (R-410A), 2.2', ['B-01']],
   ]);
   expect(netKg).toBeCloseTo(15, 9);
   expect(grossKg).toBeCloseTo(15 + 5 * 7.801789, 9);
@@ -46,6 +46,7 @@ test('full, mixed and burnt-out cylinders are proposed; virgin, empty and those 
   const full = {
     state: 'limited',
     ruling: 'eighty-percent-77F',
+    limitGrossKg: 11.5,
     stopGrossKg: 11.5,
     mayAddKg: 0.1,
     liquidShare77F: 0.78,

@@ -1,4 +1,5 @@
 import type { Cylinder } from '@hygromet/contract/cylinder';
+import { isUnknown } from '@hygromet/core/cylinder/judged-contents';
 import { unNumber } from '@hygromet/core/compliance/shipping';
 import { contentName, isFilled } from '../cylinders/cylinder-words';
 import { cylinderKindNames } from '../cylinders/objection-words';
@@ -78,13 +79,16 @@ function remarkOf({ flags, composition, marks }: Cylinder): string {
 }
 
 function unText(cylinder: Cylinder, burns: (refrigerant: string) => boolean): string {
-  const mixed = cylinder.flags.includes('mixed');
-  const known = mixed ? undefined : (cylinder.refrigerant ?? undefined);
+  const unknown = isUnknown(cylinder.composition ?? {});
+  const mixed = !unknown && cylinder.flags.includes('mixed');
+  const known = mixed || unknown ? undefined : (cylinder.refrigerant ?? undefined);
   // of a mixture the gravest part decides
   const parts = Object.keys(cylinder.composition ?? {});
   const flammable = mixed ? parts.some(burns) : known !== undefined && burns(known);
-  const { number, collective } = unNumber(known, flammable);
-  return collective ? `UN ${number} (${mixed ? parts.join(', ') : (known ?? 'unknown')})` : `UN ${number}`;
+  const { number, name, class: division, collective } = unNumber(known, flammable);
+  if (number === undefined) return `${known ?? ''}: ${name}`;
+  const technical = collective ? ` (${mixed ? parts.join(', ') : (known ?? 'not identified')})` : '';
+  return `UN ${number} ${name}${technical}, ${division}`;
 }
 
 /** 49 CFR 173.301(a): no cylinder is offered for transport with more in it than it may hold, or leaking or damaged. */

@@ -18,6 +18,7 @@ const todo: Readonly<Record<CylinderFlag, string>> = {
   'wrong-tare': 'find out why',
   'due-soon': 'have it requalified',
   'long-full': 'send it to the reclaimer',
+  'no-limit': 'open it: a mark is missing, or it cannot be computed',
 };
 
 /** Cylinders that want something: the gravest of each, and what to do. */

@@ -1,15 +1,17 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { airCounted } from '../cylinders/judged-cylinder';
 import { Units } from '../preferences/units.service';
 import { Caution } from '../ui/caution';
 import { CylinderDrawing, type DrawnLevel } from '../ui/cylinder-drawing';
 import { valueOf } from '../ui/loadable';
 import { drawnLevels } from './drawn-levels';
+import { FilledFigures } from './filled-figures';
 import { FillSession } from './fill.session';
 
 /** The cylinder beside the numbers: drawn with its liquid at the dragged temperature, and the cautions that apply to it now. */
 @Component({
   selector: 'hy-cylinder-side',
-  imports: [Caution, CylinderDrawing],
+  imports: [Caution, CylinderDrawing, FilledFigures],
   template: `
     @let c = cylinder();
     <h2>{{ c.name }}, {{ capacity() }}, {{ units.pressureStep(c.servicePressurePa) }}</h2>
@@ -18,6 +20,15 @@ import { FillSession } from './fill.session';
       <hy-cylinder-drawing [levels]="levels()" [(temperature)]="session.temperature" />
     } @else {
       <div class="no-drawing"></div>
+    }
+    @if (session.heat(); as heat) {
+      <h3>Filled to the stop</h3>
+      <hy-filled-figures
+        [heat]="heat"
+        [hottestK]="session.hottestK()"
+        [air]="air()"
+        [reliefKnown]="c.marks.reliefPressurePa !== undefined"
+      />
     }
     <div class="cautions">
       @for (caution of session.cautions(); track caution.code) {
@@ -35,6 +46,11 @@ export class CylinderSide {
 
   protected readonly cylinder = computed(() => valueOf(this.session.cylinder())!); // the page shows this only with its cylinder
   protected readonly levels = computed<readonly DrawnLevel[]>(() => drawnLevels(valueOf(this.session.levels()), this.units));
+  protected readonly air = computed(() => {
+    const { airShare } = this.cylinder();
+    const share = `${this.units.decimal(100 * airCounted(this.cylinder()), 1)} % air`;
+    return airShare === null ? `${share} allowed for` : `${share} found`;
+  });
   protected readonly capacity = computed(() => {
     const { volumeTyped, volumeM3 } = this.cylinder();
     return volumeTyped?.unit === 'lb-water' ? `${volumeTyped.text} lb water capacity` : `${this.units.decimal(volumeM3 * 1000, 1)} L`;

@@ -1,4 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { isUnknown } from '@hygromet/core/cylinder/judged-contents';
+import { usualScaleOff } from '@hygromet/core/cylinder/stop-weight';
+import { estimateMargin } from '@hygromet/core/fluids/estimate-margin';
 import { hottestPlaces, placeProblem } from '../cylinders/hottest-place';
 import { readQuantity } from '../ui/quantity-entry';
 import { BigNumber } from '../ui/big-number';
@@ -12,14 +15,28 @@ import { TextField } from '../ui/text-field';
 import { WeightBeam } from '../ui/weight-beam';
 import { WeightKeys } from '../ui/weight-keys';
 import { Units } from '../preferences/units.service';
+import { BudgetTable } from './budget-table';
 import { CylinderSide } from './cylinder-side';
 import { lessText } from './less-text';
+import type { FillDraft } from './fill-draft';
 import { FillSession } from './fill.session';
 
 /** Before the first gram moves: what is in it, which limit applies, and the reading at which to stop. */
 @Component({
   selector: 'hy-cylinder-stage',
-  imports: [BigNumber, Caution, ChoiceField, CylinderSide, LimitsTable, QuantityField, RefrigerantField, TextField, WeightBeam, WeightKeys],
+  imports: [
+    BigNumber,
+    BudgetTable,
+    Caution,
+    ChoiceField,
+    CylinderSide,
+    LimitsTable,
+    QuantityField,
+    RefrigerantField,
+    TextField,
+    WeightBeam,
+    WeightKeys,
+  ],
   templateUrl: './cylinder.stage.html',
   styleUrls: ['../ui/columns.css', './stage.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -40,16 +57,36 @@ export class CylinderStage {
     return limits === undefined || shutAt === undefined ? undefined : { ...limits, shutAt };
   });
   protected readonly stop = computed(() => this.units.mass(this.session.shutAt()?.gross ?? 0, 'down', this.session.scaleUnit()));
-  protected readonly stopNet = computed(() => this.session.onScale((this.session.shutAt()?.gross ?? 0) - this.cylinder().tareKg, 'down'));
+  protected readonly stopNet = computed(() => this.session.onScale((this.session.shutAt()?.gross ?? 0) - this.session.tareKg(), 'down'));
   protected readonly otherUnit = computed(() => this.units.otherMassUnit(this.session.scaleUnit()));
   /** Until the valve is shut; what is over the limit already is told apart. */
   protected readonly room = computed(() => {
-    const { gross = 0 } = this.session.shutAt() ?? {};
-    return Math.max(0, (this.session.ruling()?.mayAdd ?? 0) - (this.session.ruling()?.gross ?? 0) + gross);
+    return Math.max(0, (this.session.shutAt()?.gross ?? 0) - (this.session.grossBefore() ?? 0));
   });
   protected readonly less = computed(() =>
     lessText(this.session.ruling()?.gross ?? 0, this.session.shutAt(), { massText: this.session.onScale }),
   );
+  protected readonly hotRule = 'not-liquid-full-hottest';
+  protected readonly ports = [
+    { value: '', label: 'not known: the worse of both' },
+    { value: 'liquid', label: 'liquid, or the whole charge' },
+    { value: 'vapour', label: 'vapor only, part of the charge' },
+  ];
+  protected port = (value: string) => value as FillDraft['port']; // the field offers only these
+  protected readonly scaleHint = computed(() => {
+    const gross = this.session.ruling()?.gross;
+    return gross === undefined ? '' : `left empty: ${this.session.onScale(usualScaleOff(gross), 'up')}, as such a scale is`;
+  });
+  /** What is taken off because nobody has published a pair of its substances. */
+  protected readonly estimated = computed(() => {
+    const composition = this.session.incoming()?.composition ?? this.session.composition();
+    if (composition === undefined || isUnknown(composition)) return 'Not identified: everything it could be is counted.';
+    const { densityFactor, pressureTooLow, worstPressureTooLow } = estimateMargin(composition);
+    return (
+      `Two substances in this mixture have no published data together. Its density is taken ${this.units.decimal(100 * (1 - densityFactor), 1)} % lower, ` +
+      `its pressure up to ${this.units.percent(pressureTooLow)} too low is allowed for (measured: nine of ten such mixtures; the worst ${this.units.percent(worstPressureTooLow)}).`
+    );
+  });
   protected readonly hoses = [
     { value: 'three-eighths', label: 'one 3/8 in hose' },
     { value: 'quarter-inch', label: 'one 1/4 in hose' },

@@ -3,14 +3,16 @@ import { candidateOf } from '@hygromet/contract/candidate';
 import type { ComingIn } from '@hygromet/contract/coming-in';
 import type { Cylinder } from '@hygromet/contract/cylinder';
 import type { FillPolicy } from '@hygromet/core/cylinder/fill-rule';
+import { isUnknown, type Port } from '@hygromet/core/cylinder/judged-contents';
 import type { Hose } from '@hygromet/core/cylinder/stop-weight';
 import type { Composition } from '@hygromet/core/fluids/composition';
 import { celsius } from '@hygromet/core/units/temperature';
+import { airCounted, collarOf, reliefOf } from '../cylinders/judged-cylinder';
 import { asked } from '../live/asked';
+import type { LimitsArgs } from '../live/cylinder-operations';
 import type { PropertyService } from '../live/property.service';
 import { valueOf } from '../ui/loadable';
 import type { Reading } from '../ui/quantity-entry';
-import { coolStop } from './cool-stop';
 
 /** What a filling is judged by, as far as it is known. */
 interface Filling {
@@ -22,15 +24,18 @@ interface Filling {
   readonly scaleOff: Signal<Reading>;
   readonly oilShare: Signal<number | undefined>;
   readonly hose: Signal<Hose>;
+  readonly port: Signal<Port | undefined>;
   /** Of the drawn cylinder, K. */
   readonly temperature: Signal<number>;
   readonly incoming: Signal<ComingIn | undefined>;
   readonly compositionOf: (refrigerant: string) => Composition | undefined;
+  /** Pa, at the site. */
+  readonly atmosphere: () => number;
 }
 
 /** Everything that the core says of one filling; each answer follows what it rests on. Call it where things may be injected. */
 export function fillAnswers(properties: PropertyService, filling: Filling) {
-  const question = computed(() => {
+  const question = computed((): LimitsArgs | undefined => {
     const [cylinder, composition, contentKg, hottestK, policy] = [
       filling.cylinder(),
       filling.composition(),
@@ -40,7 +45,8 @@ export function fillAnswers(properties: PropertyService, filling: Filling) {
     ];
     if (cylinder === undefined || composition === undefined || contentKg === undefined || hottestK === undefined || policy === undefined)
       return undefined;
-    return { composition, volumeM3: cylinder.volumeM3, tareKg: cylinder.tareKg, contentKg, hottestK, policy };
+    const incoming = filling.incoming()?.composition;
+    return { ...collarOf(cylinder), composition, contentKg, hottestK, policy, incoming, port: filling.port() };
   });
   const limits = asked(properties, 'limits', question);
   const stop = asked(
@@ -49,13 +55,17 @@ export function fillAnswers(properties: PropertyService, filling: Filling) {
     computed(() => {
       const [asking, scaleOff, oilShare] = [question(), filling.scaleOff(), filling.oilShare()];
       if (asking === undefined || scaleOff.state === 'bad' || oilShare === undefined) return undefined;
-      return { limits: asking, scaleOff: scaleOff.state === 'good' ? scaleOff.si : 0, hose: filling.hose(), oilShare };
+      return { limits: asking, scaleOff: scaleOff.state === 'good' ? scaleOff.si : undefined, hose: filling.hose(), oilShare };
     }),
   );
-  /** What is in it, in what volume, and how much that would be at the stop. */
+  /** What is in it, in what volume, and how much that would be when the valve is shut. Of what nobody knows nothing can be drawn. */
   const filled = computed(() => {
-    const [asking, ruling] = [question(), valueOf(limits())?.ruling];
-    return asking === undefined || ruling === undefined ? undefined : { ...asking, stopKg: ruling.net };
+    const [cylinder, asking, shutAt] = [filling.cylinder(), question(), valueOf(stop())];
+    if (cylinder === undefined || asking === undefined || shutAt === undefined) return undefined;
+    const composition = asking.contentKg > 0 ? asking.composition : (asking.incoming ?? asking.composition);
+    if (isUnknown(composition)) return undefined;
+    const stopKg = Math.max(0, shutAt.gross - (shutAt.limit.gross - shutAt.limit.net));
+    return { composition, volumeM3: asking.volumeM3, contentKg: asking.contentKg, stopKg, airShare: airCounted(cylinder) };
   });
   /** Levels now and at the stop, at the dragged temperature, and at the stop at 131 °F. */
   const levels = asked(
@@ -69,23 +79,28 @@ export function fillAnswers(properties: PropertyService, filling: Filling) {
         { massKg: own.stopKg, T },
         { massKg: own.stopKg, T: celsius(55) },
       ];
-      return { composition: own.composition, volumeM3: own.volumeM3, cases };
+      return { composition: own.composition, volumeM3: own.volumeM3, airShare: own.airShare, cases };
     }),
   );
   const heat = asked(
     properties,
     'heat',
     computed(() => {
-      const own = filled();
-      return own && { composition: own.composition, volumeM3: own.volumeM3, massKg: Math.max(own.stopKg, own.contentKg) };
+      const [own, cylinder] = [filled(), filling.cylinder()];
+      if (own === undefined || cylinder === undefined) return undefined;
+      const { composition, volumeM3, airShare } = own;
+      const massKg = Math.max(own.stopKg, own.contentKg);
+      return { composition, volumeM3, massKg, airShare, hottestK: filling.hottestK(), reliefPa: reliefOf(cylinder, filling.atmosphere()) };
     }),
   );
   const rating = asked(
     properties,
     'rating',
     computed(() => {
-      const [cylinder, composition] = [filling.cylinder(), filling.composition()];
-      return cylinder && composition && { composition, servicePressurePa: cylinder.servicePressurePa };
+      const [cylinder, asking, shutAt] = [filling.cylinder(), question(), valueOf(stop())];
+      if (cylinder === undefined || asking === undefined || shutAt === undefined) return undefined;
+      const massKg = Math.max(asking.contentKg, shutAt.gross - (shutAt.limit.gross - shutAt.limit.net), 0);
+      return { limits: asking, massKg, airShare: cylinder.airShare ?? undefined };
     }),
   );
   const suited = asked(
@@ -94,13 +109,9 @@ export function fillAnswers(properties: PropertyService, filling: Filling) {
     computed(() => {
       const [cylinder, policy, hottestK, incoming] = [filling.cylinder(), filling.policy(), filling.hottestK(), filling.incoming()];
       if (cylinder === undefined || policy === undefined || hottestK === undefined || incoming === undefined) return undefined;
-      return { cylinders: [{ id: cylinder.id, ...candidateOf(cylinder, filling.compositionOf) }], incoming, policy, hottestK };
+      const candidate = { id: cylinder.id, ...candidateOf(cylinder, filling.compositionOf) };
+      return { cylinders: [candidate], incoming: { ...incoming, port: filling.port() }, policy, hottestK };
     }),
   );
-  const coolStopAt = computed(() => {
-    const [own, computedLimits, shutAt] = [question(), valueOf(limits()), valueOf(stop())];
-    if (own === undefined || computedLimits === undefined || shutAt === undefined) return undefined;
-    return coolStop(computedLimits, shutAt, { ...own, liquidShare: own.policy.liquidShareAt131F });
-  });
-  return { limits, stop, levels, heat, rating, suited, coolStopAt };
+  return { limits, stop, levels, heat, rating, suited };
 }

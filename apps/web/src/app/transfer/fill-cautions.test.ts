@@ -1,5 +1,6 @@
 import type { Cylinder } from '@hygromet/contract/cylinder';
 import { fillLimits } from '@hygromet/core/cylinder/fill-limit';
+import { UNKNOWN } from '@hygromet/core/cylinder/judged-contents';
 import { pressureRating } from '@hygromet/core/cylinder/pressure-rating';
 import { refrigerant } from '@hygromet/core/fluids/refrigerant';
 import { cubicMetre, kilogram } from '@hygromet/core/units/quantity';
@@ -22,15 +23,15 @@ const ruling = fillLimits({ composition, volume, tare: kilogram(7.8), content: k
 
 const facts = (more: Partial<FillFacts>): FillFacts => ({
   cylinder: { name: 'C-07', refrigerant: 'R-410A', flags: [], validThrough: '2029-09' } as unknown as Cylinder, // as much as the cautions read
-  incoming: { name: 'R-410A' },
+  incoming: { name: 'R-410A', composition },
   safetyGroup: 'A1',
   ruling,
   objections: [],
   nowKg: 10.8,
-  rating: pressureRating(composition, 2.76e6),
-  heat: operations.heat({ composition, volumeM3: volume, massKg: ruling.net }),
+  rating: pressureRating([composition], { servicePressure: 2.76e6 }),
+  heat: operations.heat({ composition, volumeM3: volume, massKg: ruling.net, airShare: 0.015, hottestK: 333.15 }),
   hottestK: 318.15,
-  coolStop: undefined,
+  overruled: false,
   scaleUnit: 'kg',
   ...more,
 });
@@ -40,43 +41,63 @@ test('a good cylinder in a cool place has no caution', () => {
   expect(codes({})).toEqual([]);
 });
 
-test('filled to its stop, a van in the sun makes it liquid-full: said with the temperature and what each degree adds', () => {
-  const [caution] = fillCautions(facts({ hottestK: 333.15 }), units);
-  expect(caution).toMatchObject({ code: 'hot', stops: false });
-  expect(caution!.sentence).toMatch(/liquid-full from 59 °C/);
-  expect(caution!.sentence).toMatch(/each degree adds about 2\.5 bar/);
-  expect(caution!.sentence).toMatch(/or stop earlier\.$/);
+test('a stop that keeps the rule of its place says nothing of it; set aside, what it means is said', () => {
+  expect(codes({ hottestK: 333.15 })).toEqual([]);
+  const [caution] = fillCautions(facts({ hottestK: 333.15, overruled: true }), units);
+  expect(caution).toMatchObject({ code: 'hot', grave: true, stops: false });
+  expect(caution!.sentence).toMatch(/liquid-full at 59 °C and reaches 4\d bar at 60 °C/);
+  expect(caution!.sentence).toMatch(/climbs about 2\.5 bar per degree\. Keep it below 51 °C/);
 });
 
-test('the reading that keeps room there is said, unless that much is in it already', () => {
-  const said = (grossKg: number) => fillCautions(facts({ hottestK: 333.15, coolStop: { grossKg, freeShare: 0.05 } }), units)[0]!.sentence;
-  expect(said(16.9)).toMatch(/or stop at 16\.90 kg: then 5 % of its volume stay free there\.$/);
-  expect(said(10.7)).toMatch(/or stop earlier\.$/);
+test('as it is overfilled, it is said where it goes liquid-full', () => {
+  const [, hot] = fillCautions(facts({ hottestK: 333.15, nowKg: ruling.gross + 0.1 }), units);
+  expect(hot!.sentence).toMatch(/^As it is, it goes liquid-full/);
+});
+
+const filled = { volume, mass: kilogram(8.75) };
+test('air that nobody looked for is told where it would pass the class; air that was found stops the filling', () => {
+  const rating = (airShare?: number) =>
+    pressureRating([refrigerant('R-32').composition], { servicePressure: 2.76e6 }, { ...filled, airShare });
+  expect(codes({ rating: rating() })).toEqual([['air-unchecked', false]]);
+  expect(codes({ rating: rating(0.03) })).toEqual([['over-rated', true]]);
+  expect(fillCautions(facts({ rating: rating() }), units)[0]!.sentence).toMatch(
+    /AHRI 700 allows it would reach 3\d bar at 55 °C.*usual practice/,
+  );
+});
+
+test('a class that a missing mark leaves open stops, and says which mark', () => {
+  const rating = pressureRating([composition], { stamp: 'un' });
+  expect(fillCautions(facts({ rating }), units)[0]!.sentence).toMatch(/record the test pressure from the collar/);
+});
+
+test('what nobody has identified is filled with a warning of its own', () => {
+  const found = fillCautions(facts({ incoming: { name: 'unknown refrigerant', composition: UNKNOWN }, safetyGroup: null }), units);
+  expect(found.map(({ code }) => code)).toEqual(expect.arrayContaining(['unidentified', 'flammable']));
 });
 
 test.each<[string, Partial<FillFacts>, boolean]>([
   ['overfilled', { nowKg: ruling.gross + 0.5 }, true],
-  ['mixing', { incoming: { name: 'R-407C' } }, true],
+  ['mixing', { incoming: { name: 'R-407C', composition } }, true],
   ['mixing', { objections: ['other-refrigerant'] }, true],
   ['air-comes-along', { objections: ['air-comes-along'] }, true],
-  ['over-rated', { rating: pressureRating(composition, 1.79e6) }, true],
-  ['flammable', { incoming: { name: 'a mixture' }, safetyGroup: null }, false],
-  ['flammable', { incoming: { name: 'R-410A' }, safetyGroup: 'A2L' }, false],
+  ['over-rated', { rating: pressureRating([composition], { servicePressure: 1.79e6 }) }, true],
+  ['flammable', { incoming: { name: 'a mixture', composition }, safetyGroup: null }, false],
+  ['flammable', { incoming: { name: 'R-410A', composition }, safetyGroup: 'A2L' }, false],
 ])('%s', (code, more, stops) => {
   expect(codes(more)).toContainEqual([code, stops]);
 });
 
 test('overdue stops, and the gravest stands first', () => {
   const cylinder = { ...facts({}).cylinder, flags: ['overdue'] } as Cylinder;
-  expect(codes({ cylinder, hottestK: 333.15 })).toEqual([
+  expect(codes({ cylinder, safetyGroup: 'A2L' })).toEqual([
     ['overdue', true],
-    ['hot', false],
+    ['flammable', false],
   ]);
 });
 
 test('an empty cylinder has nothing to mix with', () => {
   const cylinder = { ...facts({}).cylinder, refrigerant: null } as Cylinder;
-  expect(codes({ cylinder, incoming: { name: 'R-32' } })).toEqual([]);
+  expect(codes({ cylinder, incoming: { name: 'R-32', composition } })).toEqual([]);
 });
 
 test('what speaks against the cylinder itself stops the transfer, in a sentence of its own', () => {

@@ -1,11 +1,11 @@
 import type { ComingIn } from '@hygromet/contract/coming-in';
+import { isUnknown } from '@hygromet/core/cylinder/judged-contents';
 import type { FillLimit } from '@hygromet/core/cylinder/fill-limit';
 import type { Objection } from '@hygromet/core/cylinder/objection';
 import type { PressureRating } from '@hygromet/core/cylinder/pressure-rating';
 import type { Cylinder } from '@hygromet/contract/cylinder';
 import type { MassUnit } from '@hygromet/core/units/mass';
 import type { Units } from '../preferences/units.service';
-import type { CoolStop } from './cool-stop';
 import type { Heat } from '../live/property-operations';
 
 /** A sentence about what can hurt; `stops` keeps a transfer from being started, `grave` is shown in red. */
@@ -19,7 +19,7 @@ export interface FillCaution {
 /** The facts that are there so far; what is not known yet is left out. */
 export interface FillFacts {
   readonly cylinder: Cylinder;
-  readonly incoming: Pick<ComingIn, 'name'> | undefined;
+  readonly incoming: Pick<ComingIn, 'name' | 'composition'> | undefined;
   readonly safetyGroup: string | null | undefined;
   readonly ruling: FillLimit | undefined;
   /** What speaks against this cylinder for what would come in. */
@@ -29,8 +29,8 @@ export interface FillFacts {
   /** Heat at the stop weight, and the hottest place. */
   readonly heat: Heat | undefined;
   readonly hottestK: number | undefined;
-  /** The reading at which it keeps a free share at the hottest place. */
-  readonly coolStop: CoolStop | undefined;
+  /** The rule for the hottest place was set aside with a reason. */
+  readonly overruled: boolean;
   /** Readings are told as the scale shows them. */
   readonly scaleUnit: MassUnit;
 }
@@ -43,7 +43,9 @@ export function fillCautions(facts: FillFacts, units: Units): readonly FillCauti
     mixing(facts),
     overdue(facts),
     overRated(facts, units),
+    overRatedWithAir(facts, units),
     hot(facts, units),
+    unidentified(facts),
     flammable(facts),
   ];
   return all.filter((caution) => caution !== undefined).sort((a, b) => Number(b.grave) - Number(a.grave));
@@ -59,6 +61,9 @@ const sentences: Partial<Record<Objection, (name: string) => string>> = {
   'not-for-flammable': (name) => `${name} is not recorded as rated for flammable refrigerant. Take one that is, or record its marks.`,
   'burn-out-apart': (name) => `${name} is marked for burnt-out or unknown refrigerant: nothing else goes into it.`,
   'other-owner': (name) => `${name} is kept for another owner's refrigerant.`,
+  'tare-heavier': (name) =>
+    `${name} weighed more empty than its collar says. Something is in it – water, oil, dirt – and its room is gone. Empty and clean it, or record why.`,
+  'no-limit': (name) => `No stop weight can be given for ${name} with this content. Take another cylinder.`,
   airy: (name) => `A check found air in ${name}. Add nothing until it is purged or sent in.`,
   'air-comes-along': () => 'A check found air in the cylinder it comes from: it would come along. Its own page says what to do first.',
 };
@@ -71,7 +76,7 @@ const objected = ({ objections, cylinder }: FillFacts): readonly FillCaution[] =
 
 function overfilled({ cylinder, ruling, nowKg, heat, scaleUnit }: FillFacts, units: Units): FillCaution | undefined {
   if (ruling === undefined || nowKg === undefined || nowKg <= ruling.gross) return undefined;
-  const until = heat?.fills ? ` Keep it below ${units.temperature(heat.T - 5)} until then.` : '';
+  const until = heat?.fills ? ` Keep it below ${units.temperature(heat.T - MARGIN)} until then.` : '';
   return {
     code: 'overfilled',
     grave: true,
@@ -105,38 +110,60 @@ function overdue({ cylinder }: FillFacts): FillCaution | undefined {
 
 function overRated({ rating }: FillFacts, units: Units): FillCaution | undefined {
   if (rating === undefined || rating.suits) return undefined;
-  const reached =
-    rating.pAt131F === undefined
-      ? 'This refrigerant has no liquid at 131 °F'
-      : `At 131 °F it would stand at ${units.pressure(rating.pAt131F)}`;
+  const { p, allowed, missing, T, of } = rating;
+  const sentence =
+    p === undefined || allowed === undefined
+      ? `Its pressure class cannot be judged: record ${missing === 'testPressurePa' ? 'the test pressure' : 'the stamp'} from the collar on the cylinder's page.`
+      : `${of ?? 'This content'} can reach ${units.pressure(p)} at ${units.temperature(T)}; cylinder limit is ${units.pressure(allowed)}. Use a cylinder of a higher pressure class.`;
+  return { code: 'over-rated', grave: true, stops: true, sentence };
+}
+
+/** Usual practice, and it is told: nobody has looked for air, and with as much as AHRI 700 allows the class would be passed. */
+function overRatedWithAir({ rating }: FillFacts, units: Units): FillCaution | undefined {
+  if (rating?.suits !== true || rating.pWithAir === undefined || rating.allowed === undefined || rating.pWithAir <= rating.allowed)
+    return undefined;
   return {
-    code: 'over-rated',
-    grave: true,
-    stops: true,
-    sentence: `${reached}; this cylinder bears ${units.pressure(rating.allowed)}. Take one of a higher pressure class.`,
+    code: 'air-unchecked',
+    grave: false,
+    stops: false,
+    sentence: `Not checked for air: with the 1.5 % that AHRI 700 allows it would reach ${units.pressure(rating.pWithAir)} at ${units.temperature(rating.T)}, above the cylinder limit of ${units.pressure(rating.allowed)}. Filling it is usual practice; check for air when it has settled.`,
   };
 }
 
-function hot({ heat, hottestK, nowKg, ruling, coolStop, scaleUnit }: FillFacts, units: Units): FillCaution | undefined {
+/** What it means to set the rule aside, and what is in it already, at the place that was named. */
+function hot({ heat, hottestK, nowKg, ruling, overruled }: FillFacts, units: Units): FillCaution | undefined {
   if (heat === undefined || !heat.fills || hottestK === undefined || ruling === undefined || heat.T >= hottestK) return undefined;
-  const earlier =
-    coolStop === undefined || coolStop.grossKg <= (nowKg ?? 0)
-      ? 'stop earlier'
-      : `stop at ${units.massText(coolStop.grossKg, 'down', scaleUnit)}: then ${units.percent(coolStop.freeShare)} of its volume stay free there`;
+  const over = nowKg !== undefined && nowKg > ruling.gross;
+  if (!over && !overruled) return undefined; // filled to a stop that keeps the rule it is not full there
+  const pressure = heat.pHottest === undefined ? '' : ` and reaches ${units.pressure(heat.pHottest)} at ${units.temperature(hottestK)}`;
   return {
     code: 'hot',
-    grave: false,
+    grave: true,
     stops: false,
     sentence:
-      `${nowKg !== undefined && nowKg > ruling.gross ? 'As it is' : 'Filled to its stop'}, it is liquid-full from ${units.temperature(heat.T)} on, and the hottest place has ${units.temperature(hottestK)}. ` +
-      `Above that each degree adds about ${units.pressureStep(units.kelvinsInADegree() * heat.slopePaPerK)}. Keep it out of the heat, or ${earlier}.`,
+      `${over ? 'As it is' : 'Filled to this stop'}, it goes liquid-full at ${units.temperature(heat.T)}${pressure}. ` +
+      `Above that, pressure climbs about ${units.pressureStep(units.kelvinsInADegree() * heat.slopePaPerK)} per degree. Keep it below ${units.temperature(heat.T - MARGIN)} at all times.`,
+  };
+}
+
+/** K: a shell thermometer and a warm side. Common practice. */
+const MARGIN = 8;
+
+function unidentified({ incoming }: FillFacts): FillCaution | undefined {
+  if (incoming === undefined || !isUnknown(incoming.composition)) return undefined;
+  return {
+    code: 'unidentified',
+    grave: true,
+    stops: false,
+    sentence:
+      'Not identified: it may be anything, so the limit is that of the lightest liquid and the pressure that of the highest. If it stands above 40 bar (580 psig) in a warm room, it is carbon dioxide or another high-pressure gas: do not fill it into this cylinder.',
   };
 }
 
 function flammable({ safetyGroup, incoming, cylinder }: FillFacts): FillCaution | undefined {
   const name = incoming?.name ?? cylinder.refrigerant;
   if (safetyGroup === undefined || safetyGroup?.endsWith('1') === true || name === null) return undefined;
-  const burns = safetyGroup === null ? `${name} has no safety group: take it as burning.` : `${name} burns (${safetyGroup}).`;
+  const burns = safetyGroup === null ? 'No safety classification – treat as flammable.' : `${name} is flammable (${safetyGroup}).`;
   return {
     code: 'flammable',
     grave: false,

@@ -1,3 +1,5 @@
+import type { Port } from '@hygromet/core/cylinder/judged-contents';
+import { USUAL_HANDLING } from '@hygromet/core/cylinder/stop-weight';
 import { newKey } from '../live/new-key';
 import type { Preferences } from '../preferences/preferences';
 import { emptyEntry, type QuantityEntry } from '../ui/quantity-entry';
@@ -24,6 +26,11 @@ export interface FillDraft {
   readonly scaleOff: QuantityEntry;
   readonly hose: string;
   readonly oilPercent: string;
+  /** How it leaves the system; empty while nobody said it. */
+  readonly port: '' | Port;
+  /** The rule for the hottest place is set aside for this transfer, once a reason stands beside it. */
+  readonly overrules: boolean;
+  readonly overruledWhy: string;
   /** The reading of this stage was asked back, and is right. */
   readonly certain: boolean;
   /** The reading at which the valve was to be shut, as it was told when the transfer was started. */
@@ -46,9 +53,12 @@ export const newFillDraft = ({ mass, temperature }: Preferences): FillDraft => (
   refrigerant: null,
   place: '',
   ownHottest: emptyEntry(temperature),
-  scaleOff: mass === 'kg' ? { ...emptyEntry('kg'), text: '0.05' } : { ...emptyEntry('lb'), text: '0.1' },
+  scaleOff: emptyEntry(mass === 'kg' ? 'kg' : 'lb'),
   hose: 'three-eighths',
-  oilPercent: '0',
+  oilPercent: String(100 * USUAL_HANDLING.oilShare),
+  port: '',
+  overrules: false,
+  overruledWhy: '',
   certain: false,
   target: null,
   acceptMixing: false,

@@ -9,6 +9,7 @@ import type { MassUnit } from '@hygromet/core/units/mass';
 import { celsius } from '@hygromet/core/units/temperature';
 import { of, switchMap } from 'rxjs';
 import { hottestAt, usualPlace } from '../cylinders/hottest-place';
+import { tareOf } from '../cylinders/judged-cylinder';
 import { command, refusalIn } from '../live/command';
 import { Drafts } from '../live/draft.service';
 import { newKey } from '../live/new-key';
@@ -25,6 +26,8 @@ import { fillDoubt } from './fill-doubt';
 import { newFillDraft, type FillDraft } from './fill-draft';
 
 const WEIGHED_TO_KG = 0.005;
+/** The rule that may be set aside by the person who named the place. */
+const HOT_RULE = 'not-liquid-full-hottest' as const;
 
 /** One fill of one cylinder, from the weight before to the booking: what was typed, and everything that follows from it. */
 @Injectable()
@@ -73,16 +76,22 @@ export class FillSession {
   readonly saysItself = computed(() => [undefined, 'system', 'cylinder'].includes(this.source()?.kind));
   private readonly nominal = (id: string | null | undefined) => valueOf(this.refrigerants())?.find((refrigerant) => refrigerant.id === id);
 
-  /** What the limits are computed for: the content, else the label, else what would come in. */
+  /** What is in it, else what it is labelled for, else what would come in: the limits are the worst of this and of what comes. */
   readonly composition = computed(() => {
     const cylinder = this.known();
     return cylinder?.composition ?? this.nominal(cylinder?.refrigerant)?.composition ?? this.incoming()?.composition;
+  });
+  /** A blend's vapour is another mixture: asked only of blends. */
+  readonly asksPort = computed(() => Object.keys(this.incoming()?.composition ?? this.composition() ?? {}).length > 1);
+  readonly tareKg = computed(() => {
+    const cylinder = this.known();
+    return cylinder === undefined ? 0 : tareOf(cylinder);
   });
 
   readonly grossBefore = computed(() => {
     const [cylinder, before] = [this.known(), this.before()];
     if (cylinder === undefined) return undefined;
-    return before.state === 'good' ? before.si : cylinder.tareKg + Math.max(0, cylinder.contentKg);
+    return before.state === 'good' ? before.si : tareOf(cylinder) + Math.max(0, cylinder.contentKg);
   });
   /** What is on the scale as far as it was typed: after the transfer, else before it, else what the ledger says. */
   readonly grossNow = computed(() => {
@@ -103,7 +112,7 @@ export class FillSession {
   readonly belowTare = computed(() => this.sentenceBelowTare());
   private readonly content = computed(() => {
     const [cylinder, gross] = [this.known(), this.grossNow()];
-    return cylinder === undefined || gross === undefined ? undefined : Math.max(0, gross - cylinder.tareKg);
+    return cylinder === undefined || gross === undefined ? undefined : Math.max(0, gross - tareOf(cylinder));
   });
   readonly contentKg = computed(() => this.content() ?? 0);
 
@@ -111,7 +120,7 @@ export class FillSession {
   readonly unexplained = computed(() => {
     const [cylinder, before] = [this.known(), this.before()];
     if (cylinder === undefined || before.state !== 'good' || before.si < cylinder.tareKg) return undefined;
-    const difference = before.si - cylinder.tareKg - cylinder.contentKg;
+    const difference = before.si - tareOf(cylinder) - cylinder.contentKg;
     return sameWeight(difference) ? undefined : difference;
   });
 
@@ -120,9 +129,13 @@ export class FillSession {
   readonly place = computed(() => this.draft().place || usualPlace(this.organisationK()));
   readonly hottestK = computed(() => hottestAt(this.place(), this.draft().ownHottest, this.organisationK()));
 
+  /** Set aside with a reason; without one the rule stands. */
+  readonly overruled = computed(() => this.draft().overrules && this.draft().overruledWhy.trim() !== '');
   private readonly policy = computed(() => {
     const organisation = valueOf(this.organisation());
-    return organisation && { required: organisation.requiredRules, liquidShareAt131F: organisation.liquidShareAt131F };
+    if (organisation === undefined) return undefined;
+    const required = organisation.requiredRules.filter((rule) => rule !== HOT_RULE || !this.overruled());
+    return { required, liquidShareAt131F: organisation.liquidShareAt131F };
   });
   readonly scaleOff = computed(() => readQuantity('mass', this.draft().scaleOff));
   /** Share of oil, 0 to 0.5; nothing where it cannot be read. */
@@ -139,15 +152,19 @@ export class FillSession {
     scaleOff: this.scaleOff,
     oilShare: this.oilShare,
     hose: computed(() => this.draft().hose as Hose), // the field offers only these
+    port: computed(() => this.draft().port || undefined),
     temperature: this.temperature,
     incoming: this.incoming,
     compositionOf: (id) => this.nominal(id)?.composition,
+    atmosphere: () => this.units.atmosphere(),
   });
   readonly limits = this.answers.limits;
   readonly levels = this.answers.levels;
   /** The reading at which to shut the valve: the limit, less what scale, hose and oil leave open. */
   readonly shutAt = computed(() => valueOf(this.answers.stop()));
-  readonly ruling = computed(() => valueOf(this.limits())?.ruling);
+  /** The limit behind the stop. */
+  readonly ruling = computed(() => this.shutAt()?.limit);
+  readonly heat = computed(() => valueOf(this.answers.heat()));
 
   /** Refrigerant straight from a supplier may go where virgin refrigerant is kept. */
   readonly objections = computed(() => {
@@ -168,9 +185,9 @@ export class FillSession {
         objections: this.objections(),
         nowKg: this.grossNow(),
         rating: valueOf(this.answers.rating()),
-        heat: valueOf(this.answers.heat()),
+        heat: this.heat(),
         hottestK: this.hottestK(),
-        coolStop: this.answers.coolStopAt(),
+        overruled: this.overruled(),
         scaleUnit: this.scaleUnit(),
       },
       this.units,
@@ -221,7 +238,8 @@ export class FillSession {
     const complete = this.weighed() && this.belowTare() === undefined && this.source() !== undefined && this.incoming() !== undefined;
     if (!complete || this.doubt() !== undefined) return;
     this.asked.set(false);
-    this.change({ stage: 'transfer', acceptMixing, certain: false, target: this.targetNow() });
+    // what has happened already had no target: none is told, and none is kept
+    this.change({ stage: 'transfer', acceptMixing, certain: false, target: acceptMixing ? null : this.targetNow() });
   }
 
   book(): void {
@@ -265,7 +283,14 @@ export class FillSession {
     const [shutAt, ruling] = [this.shutAt(), this.ruling()];
     if (shutAt === undefined || ruling === undefined) return null;
     const { number, unit } = this.units.mass(shutAt.gross, 'down', this.scaleUnit());
-    return { grossKg: Math.max(0, shutAt.gross), rule: ruling.rule, limitGrossKg: ruling.gross, shown: { text: number, unit } };
+    const overruled = this.overruled() ? { rule: HOT_RULE, why: this.draft().overruledWhy.trim() } : undefined;
+    return {
+      grossKg: Math.max(0, shutAt.gross),
+      rule: ruling.rule,
+      limitGrossKg: ruling.gross,
+      shown: { text: number, unit },
+      ...(overruled === undefined ? {} : { overruled }),
+    };
   }
 
   private sentenceBelowTare(): string | undefined {

@@ -1,18 +1,23 @@
-import type { StopWeight } from '@hygromet/core/cylinder/stop-weight';
+import type { BudgetTerm, StopWeight } from '@hygromet/core/cylinder/stop-weight';
 import type { Units } from '../preferences/units.service';
 
 /** Less than this is told of nothing. */
 const SEEN_KG = 0.001;
 
+const groups: readonly (readonly [readonly BudgetTerm[], string])[] = [
+  [['density', 'capacity', 'tare', 'scale'], 'for what stamp, scale and equation leave open'],
+  [['hose'], 'still in the hose'],
+  [['oil'], 'for the oil'],
+  [['drift'], 'in case vapor comes over'],
+];
+
 /** Why the valve is shut below the limit. */
 export function lessText(limitKg: number, shutAt: StopWeight | undefined, units: Pick<Units, 'massText'>): string {
   if (shutAt === undefined) return '';
-  const parts = [
-    [shutAt.scale, 'for the scale'],
-    [shutAt.hose, 'still in the hose'],
-    [shutAt.oil, 'for the oil'],
-  ] as const;
-  const told = parts.filter(([kg]) => kg > SEEN_KG).map(([kg, why]) => `${units.massText(kg, 'up')} ${why}`);
+  const told = groups.flatMap(([terms, why]) => {
+    const kg = shutAt.budget.filter(({ term }) => terms.includes(term)).reduce((sum, own) => sum + own.kg, 0);
+    return kg > SEEN_KG ? [`${units.massText(kg, 'up')} ${why}`] : [];
+  });
   const limit = `The limit is ${units.massText(limitKg, 'down')}`;
   return told.length === 0 ? `${limit}.` : `${limit}, less ${told.join(', ')}.`;
 }

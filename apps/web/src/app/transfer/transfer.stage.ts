@@ -22,7 +22,7 @@ import { FillSession } from './fill.session';
     @let c = cylinder();
     <div class="columns">
       <section class="main-column" aria-label="Transfer">
-        @if (session.shutAt(); as shutAt) {
+        @if (told(); as shutAt) {
           <hy-big-number what="Close the valve when the scale reads" [number]="stop().number" [unit]="stop().unit + ' gross'">
             <p>{{ units.massText(shutAt.gross, 'down', units.otherMassUnit(session.scaleUnit())) }} gross</p>
             <p>
@@ -38,7 +38,12 @@ import { FillSession } from './fill.session';
               </p>
             }
           </hy-big-number>
-          <hy-weight-beam [tareKg]="c.tareKg" [nowKg]="nowKg()" [stopKg]="shutAt.gross" [unit]="session.scaleUnit()" />
+          <hy-weight-beam [tareKg]="session.tareKg()" [nowKg]="nowKg()" [stopKg]="shutAt.gross" [unit]="session.scaleUnit()" />
+        } @else {
+          <div class="ask">
+            <h2>{{ c.name }} went from {{ session.onScale(session.grossBefore() ?? 0) }} to …</h2>
+            <p class="second">What already happened had no stop weight. Enter the reading after it.</p>
+          </div>
         }
         <hy-caution>Stay with the cylinder while it fills. It warms and its pressure climbs; a float switch is no limit.</hy-caution>
         @if (session.draft().acceptMixing && session.stopped()) {
@@ -117,16 +122,18 @@ export class TransferStage {
   protected readonly session = inject(FillSession);
   protected readonly units = inject(Units);
 
+  /** A target is told only to who is still going to shut the valve. */
+  protected readonly told = computed(() => (this.session.draft().acceptMixing ? undefined : this.session.shutAt()));
   protected readonly cylinder = computed(() => valueOf(this.session.cylinder())!); // the page shows this stage only with its cylinder
   protected readonly stop = computed(() => this.units.mass(this.session.shutAt()?.gross ?? 0, 'down', this.session.scaleUnit()));
   private readonly after = computed(() => {
     const after = this.session.after();
     return after.state === 'good' ? after.si : undefined;
   });
-  protected readonly nowKg = computed(() => this.session.grossNow() ?? this.cylinder().tareKg);
+  protected readonly nowKg = computed(() => this.session.grossNow() ?? this.session.tareKg());
   protected readonly movedKg = computed(() => this.nowKg() - (this.session.grossBefore() ?? 0));
   protected readonly leftKg = computed(() => (this.session.shutAt()?.gross ?? 0) - this.nowKg());
-  protected readonly beyond = computed(() => this.after() !== undefined && this.leftKg() < 0);
+  protected readonly beyond = computed(() => this.told() !== undefined && this.after() !== undefined && this.leftKg() < 0);
   protected readonly against = computed(() =>
     this.session
       .objections()

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, input, model } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
+import { UNKNOWN_ID } from '@hygromet/core/cylinder/judged-contents';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { catchError, map, of } from 'rxjs';
 import { Registers } from '../live/registers.service';
@@ -26,6 +27,9 @@ let count = 0;
       @for (id of ids(); track id) {
         <nz-option [nzValue]="id" [nzLabel]="id" />
       }
+      @if (offersUnknown()) {
+        <nz-option [nzValue]="unknownId" nzLabel="Not identified" />
+      }
     </nz-select>
     @if (problem(); as sentence) {
       <p class="error" role="alert">{{ sentence }}</p>
@@ -46,10 +50,13 @@ export class RefrigerantField {
   readonly hint = input('');
   /** What stands in the field while nothing is chosen, where nothing is a choice. */
   readonly emptyLabel = input('');
+  /** Where the truth may be that nobody knows. */
+  readonly offersUnknown = input(false);
   readonly problem = input<string | undefined>();
   readonly refrigerant = model.required<string | null>();
 
   protected readonly id = `refrigerant-${++count}`;
+  protected readonly unknownId = UNKNOWN_ID;
   /** Empty as long as the list cannot be read: the page says why. */
   protected readonly ids = toSignal(
     inject(Registers).refrigerants$.pipe(

@@ -1,0 +1,28 @@
+import type { Cylinder } from '@hygromet/contract/cylinder';
+import { UNCHECKED_AIR } from '@hygromet/core/cylinder/hot-state';
+import type { LimitsArgs } from '../live/cylinder-operations';
+
+/** What a collar and its scale say of a cylinder, as limits and class are asked for it. */
+export const collarOf = ({
+  volumeM3,
+  tareKg,
+  tareWeighedKg,
+  servicePressurePa,
+  marks,
+}: Cylinder): Pick<LimitsArgs, 'volumeM3' | 'tareKg' | 'tareWeighedKg' | 'rating'> => ({
+  volumeM3,
+  tareKg,
+  tareWeighedKg: tareWeighedKg ?? undefined,
+  rating: { stamp: marks.stamp, servicePressure: servicePressurePa, testPressure: marks.testPressurePa },
+});
+
+/** Air that is counted in its pressures: what a check found, else as much as nobody has ruled out. */
+export const airCounted = ({ airShare }: Pick<Cylinder, 'airShare'>): number => airShare ?? UNCHECKED_AIR;
+
+/** By which the gross weights are told: the smaller of the collar's tare and the weighed one. */
+export const tareOf = ({ tareKg, tareWeighedKg }: Pick<Cylinder, 'tareKg' | 'tareWeighedKg'>): number =>
+  Math.min(tareKg, tareWeighedKg ?? tareKg);
+
+/** The set pressure of its relief valve, Pa absolute, where somebody has recorded it. */
+export const reliefOf = ({ marks }: Pick<Cylinder, 'marks'>, atmosphere: number): number | undefined =>
+  marks.reliefPressurePa === undefined ? undefined : marks.reliefPressurePa + atmosphere;

@@ -1,0 +1,63 @@
+import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
+import type { Heat } from '../live/property-operations';
+import { Units } from '../preferences/units.service';
+
+/** What a cylinder filled to its stop does in the heat: where it is full of liquid, what it stands at, where its relief valve opens. */
+@Component({
+  selector: 'hy-filled-figures',
+  template: `
+    @let h = heat();
+    <dl>
+      <div>
+        <dt>Liquid-full at</dt>
+        <dd>{{ h.fills ? units.temperature(h.T) : 'never' }}</dd>
+      </div>
+      @if (h.pHottest !== undefined && hottestK() !== undefined) {
+        <div>
+          <dt>Pressure at {{ units.temperature(hottestK()!) }}, {{ air() }}</dt>
+          <dd>{{ units.pressure(h.pHottest) }}</dd>
+        </div>
+      }
+      <div>
+        <dt>Relief valve opens at</dt>
+        <dd>{{ h.reliefT !== undefined ? units.temperature(h.reliefT) : reliefKnown() ? 'above 297 °F' : 'set pressure not recorded' }}</dd>
+      </div>
+    </dl>
+  `,
+  styles: `
+    dl {
+      display: grid;
+      gap: 2px;
+      margin: 12px 0 0;
+      font-size: 15px;
+    }
+
+    div {
+      display: flex;
+      justify-content: space-between;
+      gap: 16px;
+      padding: 4px 0;
+      border-top: 1px solid var(--line);
+    }
+
+    dt {
+      color: var(--ink-2);
+    }
+
+    dd {
+      margin: 0;
+      text-align: right;
+      font-variant-numeric: tabular-nums;
+      font-weight: 600;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class FilledFigures {
+  readonly heat = input.required<Heat>();
+  readonly hottestK = input.required<number | undefined>();
+  /** What is counted as air, in words. */
+  readonly air = input.required<string>();
+  readonly reliefKnown = input.required<boolean>();
+  protected readonly units = inject(Units);
+}
