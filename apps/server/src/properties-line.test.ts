@@ -54,3 +54,31 @@ test('an impossible question is answered, and the next goes on', async () => {
   await answerLines(Readable.from(['{"op":"boil"}\n\n', '{"op":"saturation","refrigerant":"R-32","T":300}\n']), output);
   expect(lines.map((line) => Object.keys(JSON.parse(line) as object)[0])).toEqual(['error', 'pBubble']);
 });
+
+test('a byte-order mark is passed over, and usual spellings are understood', async () => {
+  const lines: string[] = [];
+  const output = new Writable({ write: (chunk: Buffer, _, done) => (lines.push(chunk.toString()), done()) });
+  await answerLines(Readable.from(['\uFEFF{"op":"saturation","refrigerant":"r410a","T":300}\n']), output);
+  expect(JSON.parse(lines[0]!)).toHaveProperty('pBubble');
+  expect(answer({ op: 'saturation', composition: { 'R-410A': 0.5, 'R-32': 0.5 }, T: 300 })).toHaveProperty('pBubble');
+});
+
+test.each([
+  ['nothing in it', { op: 'closedVolume', refrigerant: 'R-22', V: 0.01, m: 0, T: 298 }],
+  ['more than a liquid can be', { op: 'closedVolume', refrigerant: 'R-22', V: 0.01, m: 30, T: 298 }],
+  ['a leak of nothing', { op: 'leak', refrigerant: 'R-407C', V: 0.01, m: 0, T: 298, phase: 'vapour', lost: [0.1] }],
+])('%s is refused, never answered with a number that is none', (_, question) => {
+  expect(answer(question)).toMatchObject({ error: { code: 'out-of-range' } });
+});
+
+test('a reader that is slow is waited for, and one that has gone ends it', async () => {
+  const question = '{"op":"saturation","refrigerant":"R-32","T":300}\n';
+  let waiting = 0;
+  const slow = new Writable({ highWaterMark: 1, write: (_, __, done) => void (waiting++, setTimeout(done, 1)) });
+  await answerLines(Readable.from(Array.from({ length: 20 }, () => question)), slow);
+  expect(slow.writableLength).toBeLessThan(2 * 400); // never the whole queue
+  expect(waiting).toBeGreaterThan(15);
+  const gone = new Writable({ write: (_, __, done) => done(Object.assign(new Error('closed'), { code: 'EPIPE' })) });
+  await answerLines(Readable.from(Array.from({ length: 5 }, () => question)), gone);
+  expect(gone.destroyed).toBe(true);
+});

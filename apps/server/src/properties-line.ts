@@ -1,5 +1,6 @@
 import { propertyRequest } from '@hygromet/contract/properties';
 import { CoreError } from '@hygromet/core/errors';
+import { once } from 'node:events';
 import { createInterface } from 'node:readline';
 import { answerProperty } from './domain/answer-property';
 
@@ -22,8 +23,24 @@ export function answerLine(line: string): object {
 
 const refusal = (code: string, message: string) => ({ error: { code, message } });
 
-/** Reads until the input ends. Blank lines are passed over. */
+/** Reads until the input ends or nobody reads the answers any more. Blank lines are passed over; a slow reader is waited for. */
 export async function answerLines(input: NodeJS.ReadableStream, output: NodeJS.WritableStream): Promise<void> {
-  for await (const line of createInterface({ input, crlfDelay: Infinity }))
-    if (line.trim() !== '') output.write(`${JSON.stringify(answerLine(line))}\n`);
+  const closed = new AbortController();
+  output.once('error', () => closed.abort()); // `| head` has seen enough
+  for await (const line of createInterface({ input, crlfDelay: Infinity })) {
+    if (closed.signal.aborted) return;
+    const question = line.replace(BYTE_ORDER_MARK, '');
+    if (question.trim() === '') continue;
+    if (!output.write(`${JSON.stringify(answerLine(question))}\n`)) await drained(output, closed.signal);
+  }
+}
+
+const BYTE_ORDER_MARK = /^\uFEFF/;
+
+async function drained(output: NodeJS.WritableStream, signal: AbortSignal): Promise<void> {
+  try {
+    await once(output, 'drain', { signal });
+  } catch (error) {
+    if (!signal.aborted) throw error;
+  }
 }

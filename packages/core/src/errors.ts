@@ -26,7 +26,7 @@ export class OutOfRange extends CoreError {
     readonly max: number,
     readonly unit: string,
   ) {
-    super(`The ${quantity} ${value} ${unit} is outside ${min} to ${max} ${unit}.`);
+    super(`The ${quantity} ${value} ${unit} is outside ${min === Number.MIN_VALUE ? 'above 0' : min} to ${max} ${unit}.`);
   }
 }
 

@@ -1,7 +1,7 @@
 import type { PropertyAnswer, PropertyRequest } from '@hygromet/contract/properties';
 import { BadComposition } from '@hygromet/core/errors';
-import { compositionOf, type Composition } from '@hygromet/core/fluids/composition';
-import { refrigerant } from '@hygromet/core/fluids/refrigerant';
+import type { Composition } from '@hygromet/core/fluids/composition';
+import { compositionFrom, refrigerant } from '@hygromet/core/fluids/refrigerant';
 import { enthalpy } from '@hygromet/core/thermo/caloric';
 import { closedVolume } from '@hygromet/core/thermo/closed-volume';
 import { leak } from '@hygromet/core/thermo/leak';
@@ -31,7 +31,7 @@ export function answerProperty(request: PropertyRequest): PropertyAnswer {
 
 function whatIsAsked({ refrigerant: id, composition }: Pick<PropertyRequest, 'refrigerant' | 'composition'>): Composition {
   if ((id === undefined) === (composition === undefined)) throw new BadComposition('Give either a refrigerant or a composition.');
-  return id === undefined ? compositionOf(composition ?? {}) : refrigerant(id).composition;
+  return id === undefined ? compositionFrom(composition ?? {}) : refrigerant(id).composition;
 }
 
 function saturation(composition: Composition, { T }: Of<'saturation'>) {

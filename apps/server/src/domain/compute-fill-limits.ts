@@ -1,13 +1,14 @@
 import type { FillLimitsAnswer, FillLimitsRequest } from '@hygromet/contract/fill-limits';
 import { fillLimits, type FillLimit, type Filling } from '@hygromet/core/cylinder/fill-limit';
 import type { FillPolicy } from '@hygromet/core/cylinder/fill-rule';
-import { fullAt, hotPressure } from '@hygromet/core/cylinder/hot-state';
+import { fullAt, hotPressure, type HotCylinder } from '@hygromet/core/cylinder/hot-state';
 import { contentsByPressure, UNKNOWN } from '@hygromet/core/cylinder/judged-contents';
 import { stopWeight, USUAL_HANDLING, type StopWeight } from '@hygromet/core/cylinder/stop-weight';
 import { classFor } from '@hygromet/core/cylinder/suitability';
-import { compositionOf, type Composition } from '@hygromet/core/fluids/composition';
-import { refrigerant } from '@hygromet/core/fluids/refrigerant';
-import { cubicMetre, kelvin, kilogram } from '@hygromet/core/units/quantity';
+import type { Composition } from '@hygromet/core/fluids/composition';
+import { compositionFrom, refrigerant } from '@hygromet/core/fluids/refrigerant';
+import { OutOfRange } from '@hygromet/core/errors';
+import { cubicMetre, kelvin, kilogram, type Kelvin } from '@hygromet/core/units/quantity';
 import { fahrenheit } from '@hygromet/core/units/temperature';
 
 const limitAnswer = ({ rule, name, net, gross, mayAdd, required, formula, source, bases }: FillLimit) => ({
@@ -56,10 +57,20 @@ function inTheHeat(filling: Filling, stop: StopWeight, airShare: number | undefi
   const full = cylinders.map(fullAt).filter((own) => own !== undefined);
   const rated = rating?.servicePressure !== undefined || rating?.testPressure !== undefined;
   return {
-    pressureAtHottestPa: mass > 0 ? Math.max(...cylinders.map((own) => hotPressure(own, T))) : null,
+    pressureAtHottestPa: mass > 0 ? highestAt(cylinders, T) : null,
     liquidFullK: full.length === 0 ? null : Math.min(...full),
     classSuits: rated ? classFor(filling, { volume, mass, airShare }).suits : null,
   };
+}
+
+/** Nothing where it lies beyond the published equations. */
+function highestAt(cylinders: readonly HotCylinder[], T: Kelvin): number | null {
+  try {
+    return Math.max(...cylinders.map((own) => hotPressure(own, T)));
+  } catch (error) {
+    if (error instanceof OutOfRange) return null;
+    throw error;
+  }
 }
 
 /** The request of the wire: a designation, a composition, or nothing that anybody knows. */
@@ -86,4 +97,4 @@ export const answerFillLimits = (request: FillLimitsRequest, policy: FillPolicy)
   );
 
 const knownOf = ({ refrigerant: id, composition }: Pick<FillLimitsRequest, 'refrigerant' | 'composition'>): Composition =>
-  composition === undefined ? refrigerant(id ?? '').composition : compositionOf(composition);
+  composition === undefined ? refrigerant(id ?? '').composition : compositionFrom(composition);

@@ -1,6 +1,6 @@
 import type { Composition } from '../fluids/composition';
 import { estimateMargin } from '../fluids/estimate-margin';
-import { endOfLine } from './end-of-line';
+import { endOfLine } from '../thermo/end-of-line';
 import type { Density, Kelvin, Pascal } from '../units/quantity';
 import { density, type CubicMetre } from '../units/quantity';
 import { temperatureIn } from '../units/temperature';

@@ -163,7 +163,9 @@ function basesOf(rule: FillRule, filling: JudgedFilling, composition: Compositio
         ? []
         : inTheHeat(composition, filling, policy.liquidShareAt131F, filling.hottest);
     case 'hottest-place':
-      return filling.hottest === undefined ? [] : inTheHeat(composition, filling, rules[rule].liquidShare, filling.hottest);
+      // of a high-pressure gas no share of liquid is advice: the pressure says it already, unless this is the rule that was chosen
+      if (filling.hottest === undefined || (isHighPressureGas(composition) && !policy.required.includes(rule))) return [];
+      return inTheHeat(composition, filling, rules[rule].liquidShare, filling.hottest);
     case 'filling-density': {
       const { cfr } = tabulatedFilling(designationOf(composition));
       return cfr === undefined ? [] : [tableBasis(volume, cfr, '49 CFR table')];

@@ -1,6 +1,7 @@
 import { UnknownRefrigerant } from '../errors';
 import { allBlends, type ModelQuality } from './blend';
-import { largestDifference, SAME_SHARE, type Composition } from './composition';
+import commonNames from './common-names.json';
+import { compositionOf, largestDifference, SAME_SHARE, type Composition } from './composition';
 import { nearestNames } from './nearest-names';
 import { allSubstances } from './substance';
 
@@ -29,11 +30,28 @@ export const allRefrigerants: readonly Refrigerant[] = [...pureRefrigerants, ...
 
 const byId = new Map(allRefrigerants.map((refrigerant) => [refrigerant.id, refrigerant]));
 
-/** The refrigerant of that designation, "R-410A". @throws UnknownRefrigerant with the nearest names */
+/** "R22", "r-410a", "RC318": letters and digits are what a designation is. Two that differ in nothing else are not guessed. */
+const plain = (name: string) => name.toUpperCase().replace(/[^A-Z0-9]/g, '');
+const bySpelling = new Map<string, Refrigerant | undefined>();
+for (const own of allRefrigerants) bySpelling.set(plain(own.id), bySpelling.has(plain(own.id)) ? undefined : own);
+for (const [name, id] of Object.entries(commonNames.names)) bySpelling.set(plain(name), byId.get(id));
+
+/** The refrigerant of that designation, "R-410A", in any usual spelling. @throws UnknownRefrigerant with the nearest names */
 export function refrigerant(id: string): Refrigerant {
-  const found = byId.get(id);
+  const found = byId.get(id) ?? bySpelling.get(plain(id));
   if (found === undefined) throw new UnknownRefrigerant(id, nearestNames(id, [...byId.keys()]));
   return found;
+}
+
+/**
+ * A composition as a person writes it: substances in any usual spelling, and blends, which are taken apart. Parts of the same substance add up.
+ * @throws UnknownRefrigerant, BadComposition (with the sum)
+ */
+export function compositionFrom(massFraction: Readonly<Record<string, number>>): Composition {
+  const parts: Record<string, number> = {};
+  for (const [name, share] of Object.entries(massFraction))
+    for (const [id, own] of Object.entries(refrigerant(name).composition)) parts[id] = (parts[id] ?? 0) + own * share;
+  return compositionOf(parts);
 }
 
 /**

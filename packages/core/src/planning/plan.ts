@@ -6,7 +6,7 @@ import { circuitVolume, estimatedVolume, type KnownVolumes, type PartVolume } fr
 import { weakestPart, type PartLimit } from '../circuit/weakest-part';
 import { kindOf, type Ports, type SystemKind } from '../circuit/system-kind';
 import { evacuationLevel } from '../compliance/evacuation-level';
-import { NoTwoPhaseState } from '../errors';
+import { NoTwoPhaseState, OutOfRange } from '../errors';
 import type { Composition } from '../fluids/composition';
 import { bubblePoint } from '../thermo/saturation';
 import { kilogram, pascal, type Kelvin, type Pascal } from '../units/quantity';
@@ -149,7 +149,8 @@ function estimateOf(
   try {
     return estimateRecovery({ ...task, liquidPort: method === 'liquid-first' || method === 'push-pull' });
   } catch (error) {
-    if (error instanceof NoTwoPhaseState) return undefined; // no liquid at that temperature: the estimate is of boiling liquid
+    // no liquid at that temperature, or more on record than this circuit can hold: of neither is there an estimate
+    if (error instanceof NoTwoPhaseState || error instanceof OutOfRange) return undefined;
     throw error;
   }
 }

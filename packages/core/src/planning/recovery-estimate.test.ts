@@ -1,3 +1,4 @@
+import { OutOfRange } from '../errors';
 import { refrigerant } from '../fluids/refrigerant';
 import { massFrom } from '../units/mass';
 import { pressureIn, STANDARD_ATMOSPHERE } from '../units/pressure';
@@ -76,4 +77,28 @@ test('a one-cylinder machine takes longer for the same, and its head stays no wa
 test('narrow hoses slow the liquid even where the cores are out', () => {
   const minutes = (hoses: Equipment['hoses']) => task('R-134a', 20, 60, 50, { liquidPort: true, hoses }).liquidMinutes;
   expect(minutes('quarter-inch')).toBeGreaterThan(1.2 * minutes('three-eighths'));
+});
+
+test('what is in the circuit decides how long its vapour takes: nothing takes no time', () => {
+  const minutes = [0, 1e-6, 0.005, 0.05, 0.4].map((kg) => task('R-22', kg, 80, 10).minutes);
+  expect(minutes[0]).toBe(0);
+  expect(minutes[2]).toBe(0); // at 14 kPa it is below the end already
+  expect(minutes).toEqual([...minutes].sort((a, b) => a - b));
+  expect(minutes[4]).toBeGreaterThan(minutes[3]!);
+});
+
+test('a perfect vacuum and more than fits are refused', () => {
+  expect(() => task('R-22', 2, 80, 10, { endP: 0 as RecoveryTask['endP'] })).toThrow(OutOfRange);
+  expect(() => task('R-410A', 30, 80, 1)).toThrow(OutOfRange);
+});
+
+test('it has a range: in the field it takes up to several times as long', () => {
+  const { minutes, range } = task('R-410A', 3, 80, 12);
+  expect(range.low).toBeGreaterThanOrEqual(0.9 * minutes);
+  expect(range.high).toBeGreaterThan(2 * minutes);
+});
+
+test('a gas that stands above the cut-out on ice is none for this machine, and why is said', () => {
+  expect(task('R-744', 3, 80, 8)).toMatchObject({ trips: true, needs: undefined, cannot: 'stands-too-high' });
+  expect(task('R-410A', 3, 95, 12).cannot).toBeUndefined();
 });

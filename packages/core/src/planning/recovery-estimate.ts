@@ -1,4 +1,4 @@
-import { NoTwoPhaseState } from '../errors';
+import { NoTwoPhaseState, OutOfRange } from '../errors';
 import type { Composition } from '../fluids/composition';
 import { enthalpy } from '../thermo/caloric';
 import { bubblePoint, dewPoint, phasesOf } from '../thermo/saturation';
@@ -23,6 +23,8 @@ export interface RecoveryTask {
 /** A first estimate, quasi-steady: a simulation takes its place later and answers the same. */
 export interface RecoveryEstimate {
   readonly minutes: number;
+  /** What it takes in the field, at least and at most: this machine is new, its valves are open and nobody changes a cylinder. */
+  readonly range: { readonly low: number; readonly high: number };
   readonly liquidMinutes: number;
   readonly vapourMinutes: number;
   /** Highest pressure of machine and cylinder, Pa absolute, and the temperature that belongs to it. */
@@ -32,6 +34,8 @@ export interface RecoveryEstimate {
   readonly trips: boolean;
   /** The mildest cooling of the cylinder with which it does not; nothing where none is enough. */
   readonly needs: Cooling | undefined;
+  /** Where no cooling is enough: even with ice its head is above the cut-out, or it has no liquid there at all. */
+  readonly cannot: 'stands-too-high' | 'no-liquid' | undefined;
 }
 
 /** Share of the charge that a low port reaches as liquid: common practice, the rest lies in pockets and in the oil. */
@@ -41,14 +45,41 @@ const SUCTION_AT_MOST = pressureFrom(machine.suctionAtMost.value, 'bar', STANDAR
 /** Steps in which the vapour is taken down, and the liquid boiled away. */
 const STEPS = 24;
 
-/** @throws OutOfRange, NoTwoPhaseState where there is no liquid at T, LiquidParts */
+/**
+ * @throws OutOfRange also for a vacuum of 0, which no machine reaches, and for more than the circuit can hold; NoTwoPhaseState where there is no
+ *   liquid at T; LiquidParts
+ */
 export function estimateRecovery(task: RecoveryTask): RecoveryEstimate {
+  refuseImpossible(task);
   const estimate = run(task);
   const needs = estimate.trips ? coolings.find((cooling) => !run(cooledBy(task, cooling)).trips) : task.equipment.cooling;
-  return { ...estimate, needs };
+  const { low, high } = machine.inTheField;
+  const range = { low: low * estimate.minutes, high: high * estimate.minutes };
+  return { ...estimate, range, needs, cannot: needs === undefined ? whyNot(task) : undefined };
 }
 
-type Run = Omit<RecoveryEstimate, 'needs'>;
+function refuseImpossible({ composition, T, massKg, volume, endP }: RecoveryTask): void {
+  if (!(endP >= LOWEST_END)) throw new OutOfRange('pressure at the end', endP, LOWEST_END, STANDARD_ATMOSPHERE, 'Pa');
+  const most = bubblePoint(composition, T).rhoLiquid * volume;
+  if (massKg > most) throw new OutOfRange('mass in this circuit', massKg, 0, most, 'kg');
+}
+
+/** Pa: a recovery machine is no vacuum pump. Common practice: 25 inHg of vacuum are its best. */
+const LOWEST_END = 1000;
+
+function whyNot({ composition }: RecoveryTask): RecoveryEstimate['cannot'] {
+  try {
+    bubblePoint(composition, kelvin(machine.coolantT.ice));
+    return 'stands-too-high';
+  } catch (error) {
+    if (error instanceof NoTwoPhaseState) return 'no-liquid';
+    throw error;
+  }
+}
+
+const CUT_OUT = pressureFrom(machine.cutOut.value, 'psig', STANDARD_ATMOSPHERE);
+
+type Run = Omit<RecoveryEstimate, 'needs' | 'range' | 'cannot'>;
 
 const cooledBy = (task: RecoveryTask, cooling: Cooling): RecoveryTask => ({ ...task, equipment: { ...task.equipment, cooling } });
 
@@ -67,7 +98,7 @@ function run(task: RecoveryTask): Run {
     vapourMinutes: vapour.minutes,
     headP,
     headT,
-    trips: headP > pressureFrom(machine.cutOut.value, 'psig', STANDARD_ATMOSPHERE),
+    trips: headP > CUT_OUT,
   };
 }
 
@@ -110,7 +141,7 @@ function boilDown(task: RecoveryTask, massKg: number): { readonly minutes: numbe
   let [headT, seconds, rest] = [warmedTo(0, task), 0, massKg];
   const step = massKg / STEPS;
   let T = task.T as number;
-  while (rest > step / 2) {
+  while (step > 0 && rest > step / 2) {
     const state = stateAt(task.composition, kelvin(T));
     if (rest <= state.rhoVapour * task.volume) break;
     const flow = own.displacement.value * vapourDrawn(state, saturationOrAbove(task.composition, kelvin(headT)));
@@ -121,8 +152,12 @@ function boilDown(task: RecoveryTask, massKg: number): { readonly minutes: numbe
     rest -= step;
   }
   const end = stateAt(task.composition, kelvin(T));
-  const swept = own.displacement.value * volumetric(Math.min(end.p, SUCTION_AT_MOST), saturationOrAbove(task.composition, kelvin(headT)));
-  if (end.p > task.endP) seconds += (task.volume / swept) * Math.log(end.p / task.endP);
+  // what is left may be less than saturated vapour: a nearly empty circuit starts lower, an empty one is done
+  const left = end.p * Math.min(1, Math.max(0, rest) / (end.rhoVapour * task.volume));
+  const swept =
+    own.displacement.value *
+    volumetric(Math.min(Math.max(left, task.endP), SUCTION_AT_MOST), saturationOrAbove(task.composition, kelvin(headT)));
+  if (left > task.endP) seconds += (task.volume / swept) * Math.log(left / task.endP);
   return { minutes: seconds / MINUTE, headT };
 }
 

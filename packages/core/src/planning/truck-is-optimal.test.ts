@@ -28,7 +28,13 @@ const anyTask = fc
     const all = stops.map(({ high, group }, k): Stop => ({ id: `s${k}`, low: high, likely: high, high, group }));
     return {
       stops: all.filter(({ high }) => high > 0),
-      cylinders: cylinders.map(({ weight, onTruck, evacuated }, k): Carried => ({ id: `c${k}`, weight, onTruck, evacuated })),
+      cylinders: cylinders.map(({ weight, onTruck, evacuated }, k): Carried => ({
+        id: `c${k}`,
+        weight,
+        tare: 0.7 * weight,
+        onTruck,
+        evacuated,
+      })),
       rooms: new Map(
         cylinders.map(({ rooms }, k) => [
           `c${k}`,
@@ -42,14 +48,14 @@ const anyTask = fc
   });
 
 function solved(task: TruckTask): { readonly plan: TruckPlan; readonly objective: number } {
-  const solution = solver.solve(truckModel(task));
+  const solution = solver.solve(truckModel(task), { mip_rel_gap: 0 });
   expect(solution.Status).toBe('Optimal');
   const columns = solution.Columns as Record<string, { Primal: number }>;
   return { plan: truckPlan(task, (name) => columns[name]?.Primal ?? 0), objective: solution.ObjectiveValue };
 }
 
-/** As the decision has it: a kilogram without room counts 1000, a cylinder its weight, 1 for handling, 4 if fetched, 2 if evacuated. */
-const costOf = ({ weight, onTruck, evacuated }: Carried) => weight + 1 + (onTruck ? 0 : 4) + (evacuated ? 2 : 0);
+/** As the decision has it: a kilogram without room counts 50 000, one too heavy ten times that; a cylinder its steel, 1 for handling, 4 if fetched, 25 if evacuated. */
+const costOf = ({ tare, onTruck, evacuated }: Carried) => tare + 1 + (onTruck ? 0 : 4) + (evacuated ? 25 : 0);
 
 /** The least cost of all choices that keep the weight. */
 function bestByTrying({ stops, cylinders, rooms, wanted, unwanted, mostWeight }: TruckTask): number {
@@ -73,8 +79,8 @@ function bestByTrying({ stops, cylinders, rooms, wanted, unwanted, mostWeight }:
     const carried = weighs + brought.reduce((sum, kg) => sum + kg, 0) - shortAll;
     // what is too heavy leaves as much without room, as far as there is anything to leave
     const tooMuch = mostWeight === undefined ? 0 : Math.max(0, carried - mostWeight);
-    if (tooMuch > brought.reduce((sum, kg) => sum + kg, 0) - shortAll + 1e-9) continue;
-    best = Math.min(best, 1000 * (shortAll + tooMuch) + costs);
+    const left = Math.min(tooMuch, brought.reduce((sum, kg) => sum + kg, 0) - shortAll);
+    best = Math.min(best, 50_000 * (shortAll + left) + 500_000 * (tooMuch - left) + costs);
   }
   return best;
 }

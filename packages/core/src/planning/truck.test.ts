@@ -2,7 +2,14 @@ import highs from 'highs';
 import { truckModel, truckPlan, type Carried, type Stop, type TruckPlan, type TruckTask } from './truck';
 
 const stop = (id: string, high: number, group = 'R-410A'): Stop => ({ id, low: 0.8 * high, likely: 0.9 * high, high, group });
-const carried = (id: string, more: Partial<Carried> = {}): Carried => ({ id, weight: 8, onTruck: true, evacuated: true, ...more });
+const carried = (id: string, more: Partial<Carried> = {}): Carried => ({
+  id,
+  weight: 8,
+  tare: more.weight ?? 8,
+  onTruck: true,
+  evacuated: true,
+  ...more,
+});
 
 /** Rooms from a table: cylinder → stop → kg; what is not in it may not go together. */
 function task(
@@ -27,7 +34,7 @@ let solver: Awaited<ReturnType<typeof highs>>;
 beforeAll(async () => (solver = await highs()));
 
 function solved(own: TruckTask): TruckPlan {
-  const solution = solver.solve(truckModel(own));
+  const solution = solver.solve(truckModel(own), { mip_rel_gap: 0 });
   expect(solution.Status).toBe('Optimal');
   const columns = solution.Columns as Record<string, { Primal: number }>;
   return truckPlan(own, (name) => columns[name]?.Primal ?? 0);
@@ -77,6 +84,39 @@ test('a cylinder that a person wants comes along, one that is not wanted stays',
   expect(solved(task([stop('a', 5)], own, rooms, { unwanted: new Set(['one', 'two']) })).short).toHaveLength(1);
 });
 
+test('a begun cylinder is filled before a new one is opened, whatever it carries already', () => {
+  const rooms = { begun: { a: 6 }, fresh: { a: 9 } };
+  const own = [carried('begun', { weight: 12.8, tare: 7.8, evacuated: false }), carried('fresh', { weight: 7.8 })];
+  expect(taken(solved(task([stop('a', 3)], own, rooms)))).toEqual(['begun']);
+});
+
+test('a cylinder kept for one owner takes of that owner, and is no room for the other', () => {
+  const stops = [stop('a', 3), stop('b', 6)];
+  const own = [carried('clean'), carried('shared')];
+  const plan = solved(task(stops, own, { clean: { a: 9 }, shared: { a: 6, b: 6 } }));
+  expect(plan.short).toEqual([]);
+  expect(plan.loads).toEqual([
+    { cylinder: 'clean', pours: [{ stop: 'a', kg: expect.closeTo(3, 3) }] },
+    { cylinder: 'shared', pours: [{ stop: 'b', kg: expect.closeTo(6, 3) }] },
+  ]);
+  const alone = solved(task(stops, [carried('clean')], { clean: { a: 9 } }));
+  expect(alone.short).toEqual([{ stop: 'b', kg: expect.closeTo(6, 3) }]);
+});
+
+test('what a person wants beyond what the truck bears is told as overweight, and makes nothing short that had room', () => {
+  const wanted = new Set(['one', 'heavy']);
+  const own = [carried('one', { weight: 8 }), carried('heavy', { weight: 30 })];
+  const plan = solved(task([stop('a', 3)], own, { one: { a: 9 } }, { wanted, mostWeight: 35 }));
+  expect(plan.overKg).toBeCloseTo(3, 3);
+  expect(plan.short).toEqual([{ stop: 'a', kg: expect.closeTo(3, 3) }]);
+  expect(solved(task([stop('a', 3)], own, { one: { a: 9 } }, { wanted, mostWeight: 50 })).overKg).toBe(0);
+});
+
+test('half a kilogram without room is worth a half-ton cylinder', () => {
+  const own = [carried('half-ton', { weight: 650, tare: 150, onTruck: false })];
+  expect(taken(solved(task([stop('a', 0.05)], own, { 'half-ton': { a: 9 } })))).toEqual(['half-ton']);
+});
+
 test('what the truck may carry is not exceeded with what goes in', () => {
   const plan = solved(task([stop('a', 9)], [carried('one', { weight: 10 })], { one: { a: 9 } }, { mostWeight: 15 }));
   expect(plan.short[0]?.kg).toBeCloseTo(4, 3);
@@ -110,7 +150,7 @@ test('twelve visits and sixty cylinders: no plan found by hand is better', () =>
   const cost = (ids: readonly string[]) =>
     ids.reduce((sum, id) => {
       const c = cylinders.find((one) => one.id === id)!;
-      return sum + c.weight + 1 + (c.onTruck ? 0 : 4) + (c.evacuated ? 2 : 0);
+      return sum + c.tare + 1 + (c.onTruck ? 0 : 4) + (c.evacuated ? 25 : 0);
     }, 0);
   const free = new Set(cylinders.map(({ id }) => id));
   const byHand = groups.flatMap((group) => {

@@ -12,8 +12,9 @@ export interface Stop {
 
 export interface Carried {
   readonly id: string;
-  /** kg on the truck when it leaves. */
+  /** kg on the truck when it leaves, and of the steel alone. */
   readonly weight: number;
+  readonly tare: number;
   /** Whether it stands on the truck already: what is there need not be fetched. */
   readonly onTruck: boolean;
   readonly evacuated: boolean;
@@ -38,59 +39,85 @@ export interface TruckPlan {
   readonly short: readonly { readonly stop: string; readonly kg: number }[];
   /** kg of all that is taken, when it leaves. */
   readonly weight: number;
+  /** kg above what the truck may carry, because a person wants more along than it bears. */
+  readonly overKg: number;
 }
 
-/** A kilogram without room weighs more than any cylinder that could be fetched for it. */
-const SHORTAGE = 1000;
-/** Fetching a cylinder from elsewhere costs as much as carrying this many kg; opening an evacuated one a little (common practice: fill what is begun). */
+/** A pour that can just be told is worth more than any cylinder that could be fetched for it; what the truck cannot bear, more still. */
+const SHORTAGE = 50_000;
+const OVERWEIGHT = 10 * SHORTAGE;
+/**
+ * Steel costs its weight; its content is carried for the reclaimer in any case. Fetching costs as much as carrying this many kg; opening an
+ * evacuated cylinder as much as a large one weighs: what is begun is filled first (common practice).
+ */
 const FETCHING = 4;
-const OPENING = 2;
+const OPENING = 25;
 /** A whole cylinder that is taken costs some handling beside its weight. */
 const HANDLING = 1;
 const LEAST_POUR = 0.01;
 
 const variable = (kind: string, ...at: readonly number[]) => `${kind}_${at.join('_')}`;
 
+/** What one cylinder takes of a group, kg, and of which of its stops: one that is kept for an owner takes only of that owner's. */
+interface Taking {
+  readonly room: number;
+  readonly of: readonly string[];
+}
+
 interface Group {
   readonly stops: readonly Stop[];
   /** kg that all of them may bring. */
   readonly brought: number;
-  /** kg that each cylinder may take of it, by place in the list of cylinders; absent where it must not. */
-  readonly rooms: ReadonlyMap<number, number>;
+  /** By place in the list of cylinders; absent where it takes nothing of it. */
+  readonly takings: ReadonlyMap<number, Taking>;
 }
 
-/** Stops that may share cylinders, and what each cylinder takes of them: the least of what it takes of any. */
+/** Stops that may share cylinders, and what each cylinder takes of which of them: the least of what it takes of any of those. */
 function groupsOf({ stops, cylinders, rooms }: TruckTask): readonly Group[] {
   return [...new Set(stops.map(({ group }) => group))].map((name) => {
     const own = stops.filter(({ group }) => group === name);
-    const least = (id: string) =>
-      Math.min(
-        ...own.map((stop) => {
-          const suited = rooms.get(id)?.get(stop.id);
-          return suited === undefined || suited.objections.length > 0 ? 0 : suited.roomKg;
-        }),
-      );
-    const taking = cylinders.map(({ id }, c) => [c, least(id)] as const).filter(([, kg]) => kg >= LEAST_POUR);
-    return { stops: own, brought: own.reduce((sum, { high }) => sum + high, 0), rooms: new Map(taking) };
+    const takings = cylinders.flatMap(({ id }, c) => {
+      const open = own.flatMap((stop) => {
+        const suited = rooms.get(id)?.get(stop.id);
+        return suited === undefined || suited.objections.length > 0 || suited.roomKg < LEAST_POUR
+          ? []
+          : [{ id: stop.id, kg: suited.roomKg }];
+      });
+      return open.length === 0 ? [] : [[c, { room: Math.min(...open.map(({ kg }) => kg)), of: open.map((one) => one.id) }] as const];
+    });
+    return { stops: own, brought: sumOf(own), takings: new Map(takings) };
+  });
+}
+
+const sumOf = (stops: readonly Stop[]) => stops.reduce((sum, { high }) => sum + high, 0);
+
+/** Cylinders of a group that take only of some of its stops, by which: together they take no more than those bring. */
+function partsOf({
+  stops,
+  takings,
+}: Group): readonly { readonly demand: number; readonly takings: readonly (readonly [number, Taking])[] }[] {
+  const partial = [...takings].filter(([, { of }]) => of.length < stops.length);
+  const keys = [...new Set(partial.map(([, { of }]) => of.join(' ')))];
+  return keys.map((key) => {
+    const own = partial.filter(([, { of }]) => of.join(' ') === key);
+    return { demand: sumOf(stops.filter(({ id }) => key.split(' ').includes(id))), takings: own };
   });
 }
 
 /**
  * The choice of cylinders as a mixed-integer program in the LP format: least shortage first, then the least carried, fetched and opened.
- * z: a cylinder serves a group of stops, at most one; s: kg of a group without room. Which stop of a group goes into which of its
- * cylinders changes neither, and is decided afterwards: with it the proof of the optimum took twice as long as a person waits.
+ * z: a cylinder serves a group of stops, at most one; y: kg that cylinders take which may take of some stops only; s: kg of a group without
+ * room; over: kg more than the truck may carry. Which stop of a group goes into which of its cylinders changes nothing of it, and is decided
+ * afterwards: with it the proof of the optimum took twice as long as a person waits.
  */
 export function truckModel(task: TruckTask): string {
   const { cylinders } = task;
   const groups = groupsOf(task);
-  const serving = cylinders.map((_, c) => groups.flatMap((group, g) => (group.rooms.has(c) ? [variable('z', c, g)] : [])));
+  const serving = cylinders.map((_, c) => groups.flatMap((group, g) => (group.takings.has(c) ? [variable('z', c, g)] : [])));
   // what a person wants comes along in any case: to use it costs nothing more
   const costs = cylinders.flatMap((own, c) => (task.wanted.has(own.id) ? [] : serving[c]!.map((z) => `${number(costOf(own))} ${z}`)));
   const constraints = [
-    ...groups.map(({ rooms, brought }, g) => {
-      const taking = [...rooms].map(([c, kg]) => `${number(Math.min(kg, brought))} ${variable('z', c, g)}`);
-      return `${[...taking, variable('s', g)].join(' + ')} >= ${number(brought)}`;
-    }),
+    ...groups.flatMap(coverage),
     ...serving.flatMap((own, c) => {
       if (own.length === 0) return [];
       if (task.unwanted.has(cylinders[c]!.id)) return [`${own.join(' + ')} = 0`];
@@ -99,14 +126,33 @@ export function truckModel(task: TruckTask): string {
     ...weightLimit(task, groups, serving),
   ];
   const binaries = serving.flat();
+  const short = groups.map((_, g) => `${SHORTAGE} ${variable('s', g)}`);
   return [
     'Minimize',
-    ` obj: ${[...groups.map((_, g) => `${SHORTAGE} ${variable('s', g)}`), ...costs].join(' + ')}`,
+    ` obj: ${[...short, ...(task.mostWeight === undefined ? [] : [`${OVERWEIGHT} ${OVER}`]), ...costs].join(' + ')}`,
     'Subject To',
     ...constraints.map((line, k) => ` c${k}: ${line}`),
+    'Bounds',
+    ...groups.map(({ brought }, g) => ` ${variable('s', g)} <= ${number(brought)}`),
     ...(binaries.length === 0 ? [] : ['Binary', ` ${binaries.join(' ')}`]),
     'End',
   ].join('\n');
+}
+
+const OVER = 'over';
+
+/** What is brought has room or is short; what only some stops may use is no room for the others. */
+function coverage(group: Group, g: number): readonly string[] {
+  const { stops, brought, takings } = group;
+  const term = ([c, { room }]: readonly [number, Taking], most: number) => `${number(Math.min(room, most))} ${variable('z', c, g)}`;
+  const shared = [...takings].filter(([, { of }]) => of.length === stops.length).map((own) => term(own, brought));
+  const parts = partsOf(group);
+  const y = (k: number) => variable('y', g, k);
+  return [
+    `${[...shared, ...parts.map((_, k) => y(k)), variable('s', g)].join(' + ')} >= ${number(brought)}`,
+    ...parts.map((part, k) => `${part.takings.map((own) => term(own, part.demand)).join(' + ')} - ${y(k)} >= 0`),
+    ...parts.map(({ demand }, k) => `${y(k)} <= ${number(demand)}`),
+  ];
 }
 
 /** Cylinders as they leave, and what will be in them when they come back. Those a person wants come along in any case. */
@@ -120,11 +166,11 @@ function weightLimit(
   const fixed = cylinders.reduce((sum, own) => sum + (wanted.has(own.id) ? own.weight : 0), 0);
   const carried = cylinders.flatMap((own, c) => (wanted.has(own.id) ? [] : serving[c]!.map((z) => `${number(own.weight)} ${z}`)));
   const short = groups.map((_, g) => `- ${variable('s', g)}`).join(' ');
-  return [`${carried.join(' + ')} ${short} <= ${number(mostWeight - brought - fixed)}`];
+  return [`${carried.join(' + ')} ${short} - ${OVER} <= ${number(mostWeight - brought - fixed)}`];
 }
 
 const number = (value: number) => value.toFixed(4);
-const costOf = ({ weight, onTruck, evacuated }: Carried) => weight + HANDLING + (onTruck ? 0 : FETCHING) + (evacuated ? OPENING : 0);
+const costOf = ({ tare, onTruck, evacuated }: Carried) => tare + HANDLING + (onTruck ? 0 : FETCHING) + (evacuated ? OPENING : 0);
 
 /** The plan that a solution of the model means. @param valueOf the value of a variable in it */
 export function truckPlan(task: TruckTask, valueOf: (variable: string) => number): TruckPlan {
@@ -141,21 +187,28 @@ export function truckPlan(task: TruckTask, valueOf: (variable: string) => number
     loads,
     short: pours.flatMap(({ short }) => short),
     weight: task.cylinders.reduce((sum, own) => sum + (taken.has(own.id) ? own.weight : 0), 0),
+    overKg: task.mostWeight === undefined ? 0 : Math.max(0, valueOf(OVER)),
   };
 }
 
-/** The stops of a group, the largest first, each into the cylinder that takes it whole with the least left over; else into the roomiest. */
-function poured({ cylinders }: TruckTask, { stops, rooms }: Group, most: number, serves: (c: number) => boolean) {
-  const free = new Map([...rooms].filter(([c]) => serves(c)).map(([c, kg]) => [cylinders[c]!.id, kg]));
+/**
+ * The stops of a group, those with the fewest cylinders first and then the largest, each into the cylinder that takes it whole with the least
+ * left over, else into the roomiest; what is kept for an owner before what anybody may use.
+ */
+function poured({ cylinders }: TruckTask, { stops, takings }: Group, most: number, serves: (c: number) => boolean) {
+  const serving = [...takings].filter(([c]) => serves(c)).map(([c, own]) => [cylinders[c]!.id, own] as const);
+  const free = new Map(serving.map(([id, { room }]) => [id, room]));
+  const mayTake = (stop: string) => serving.filter(([, { of }]) => of.includes(stop));
+  const breadth = (id: string) => serving.find(([own]) => own === id)![1].of.length;
   const into = new Map<string, { readonly stop: string; readonly kg: number }[]>();
   const short: { readonly stop: string; readonly kg: number }[] = [];
   let may = most;
-  for (const { id, high } of [...stops].sort((a, b) => b.high - a.high)) {
+  for (const { id, high } of [...stops].sort((a, b) => mayTake(a.id).length - mayTake(b.id).length || b.high - a.high)) {
     let left = high;
     while (left >= LEAST_POUR && may >= LEAST_POUR) {
-      const open = [...free].filter(([, kg]) => kg >= LEAST_POUR);
-      const whole = open.filter(([, kg]) => kg >= left - LEAST_POUR).sort((a, b) => a[1] - b[1])[0];
-      const next = whole ?? open.sort((a, b) => b[1] - a[1])[0];
+      const open = mayTake(id).flatMap(([own]) => ((free.get(own) ?? 0) >= LEAST_POUR ? [[own, free.get(own)!] as const] : []));
+      const whole = open.filter(([, kg]) => kg >= left - LEAST_POUR).sort((a, b) => breadth(a[0]) - breadth(b[0]) || a[1] - b[1])[0];
+      const next = whole ?? open.sort((a, b) => breadth(a[0]) - breadth(b[0]) || b[1] - a[1])[0];
       if (next === undefined) break;
       const kg = Math.min(left, next[1], may);
       may -= kg;

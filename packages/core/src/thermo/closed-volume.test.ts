@@ -1,7 +1,9 @@
 import fc from 'fast-check';
 import { allRefrigerants, refrigerant } from '../fluids/refrigerant';
 import { findSubstance } from '../fluids/substance';
-import { cubicMetre, kilogram } from '../units/quantity';
+import { heldAtMost } from '../cylinder/held-at-most';
+import { OutOfRange } from '../errors';
+import { cubicMetre, kelvin, kilogram } from '../units/quantity';
 import { celsius } from '../units/temperature';
 import { closedVolume } from './closed-volume';
 import { bubblePoint } from './saturation';
@@ -18,6 +20,7 @@ test('liquid and vapour together weigh what was filled in, and each substance wi
   });
   fc.assert(
     fc.property(filling, ({ what, m, tC }) => {
+      fc.pre(m < 0.95 * heldAtMost(what.composition, V)); // denser is no state of it
       const vessel = closedVolume(what.composition, V, kilogram(m), celsius(tC));
       if (vessel.state !== 'two-phase') return;
       const liquid = vessel.liquidVolumeFraction * V * vessel.rhoLiquid;
@@ -28,6 +31,22 @@ test('liquid and vapour together weigh what was filled in, and each substance wi
     }),
     { numRuns: 200, seed: 20_261_125 },
   );
+});
+
+test.each([
+  ['30 kg of R-22 in 10 L', 'R-22', 0.01, 30, 298],
+  ['1 t of R-22 in 10 L', 'R-22', 0.01, 1e5, 298],
+  ['20 kg of R-22 in 10 L', 'R-22', 0.01, 20, 298],
+  ['R-22 at 1500 K', 'R-22', 0.01, 1, 1500],
+  ['nothing', 'R-22', 0.01, 0, 298],
+  ['next to nothing', 'R-22', 0.01, 1e-300, 298],
+] as const)('%s is no state: refused, never extrapolated', (_, id, volume, m, T) => {
+  expect(() => closedVolume(refrigerant(id).composition, cubicMetre(volume), kilogram(m), kelvin(T))).toThrow(OutOfRange);
+});
+
+test('however a blend is written down, its state is the same', () => {
+  const at = (composition: Record<string, number>) => closedVolume(composition, V, kilogram(8), celsius(25)).p;
+  expect(at({ 'R-134a': 0.52, 'R-125': 0.25, 'R-32': 0.23 })).toBe(at({ 'R-32': 0.23, 'R-125': 0.25, 'R-134a': 0.52 }));
 });
 
 test('warming a closed cylinder raises its pressure, two-phase or liquid-full', () => {

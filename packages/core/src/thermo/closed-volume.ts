@@ -1,9 +1,10 @@
 import { massFractionsOf, type Composition } from '../fluids/composition';
-import { NoConvergence, NoTwoPhaseState } from '../errors';
+import { NoConvergence, NoTwoPhaseState, OutOfRange } from '../errors';
 import type { CubicMetre, Density, Kelvin, Kilogram, Pascal } from '../units/quantity';
 import { lnPressureGuess, mixtureLiquidGuess, vapourDensityGuess } from './ancillary';
 import { areLiquidAndVapour } from './equilibrium';
 import { solveInPlace } from './linear-solve';
+import { refuseBeyondEquation, refuseTooHot } from './equation-limits';
 import { modelOf } from './mixture-model';
 import { evaluatedPhase, massDensity, Phase } from './phase';
 import { reducingTemperature } from './reducing';
@@ -48,7 +49,8 @@ export type ClosedVolume = Content &
  * @throws OutOfRange, NoConvergence
  */
 export function closedVolume(composition: Composition, V: CubicMetre, m: Kilogram, T: Kelvin, near?: ClosedVolume): ClosedVolume {
-  const rho = (m / V) as Density;
+  const rho = densityOf(m, V);
+  refuseTooHot(composition, T);
   const vessel = vesselOf(composition, T);
   const direct = near?.state === 'two-phase' && vessel.x.length > 1 ? startFrom(near) : estimatedStart(vessel, rho);
   if (direct !== undefined && solveVessel(vessel, rho, direct)) return describe(vessel, direct, rho);
@@ -60,6 +62,15 @@ export function closedVolume(composition: Composition, V: CubicMetre, m: Kilogra
   const u = startBetween(bubble, dew, rho);
   if (!solveVessel(vessel, rho, u)) followFromEnds(vessel, rho, bubble, dew, u);
   return describe(vessel, u, rho);
+}
+
+/** kg/m³: less of a gas has no pressure that a number could tell. */
+const LEAST_DENSITY = 1e-9;
+
+function densityOf(m: Kilogram, V: CubicMetre): Density {
+  const rho = m / V;
+  if (!(rho >= LEAST_DENSITY)) throw new OutOfRange('density of the content', rho, LEAST_DENSITY, 5000, 'kg/m³');
+  return rho as Density;
 }
 
 /** A density that went through its logarithm and back is the end itself: there is no second phase left to solve for. */
@@ -115,6 +126,7 @@ function onePhase(composition: Composition, rho: Density, T: Kelvin): ClosedVolu
   const { model, moleFraction, molarMass } = modelOf(composition);
   const phase = new Phase(model).set(moleFraction, rho / molarMass);
   phase.evaluate(T);
+  refuseBeyondEquation(model, phase.p);
   const reducing = 1 / model.v.reduce((sum, v, i) => sum + moleFraction[i]! * v, 0);
   const common = { p: phase.p as Pascal, estimated: model.estimated, phases: [{ phase, massShare: 1 }] };
   return phase.rhoTotal > reducing

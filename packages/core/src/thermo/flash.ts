@@ -3,6 +3,7 @@ import { NoTwoPhaseState, OutOfRange } from '../errors';
 import { cubicMetre, kelvin, kilogram, type CubicMetre, type Kelvin, type Kilogram, type Pascal } from '../units/quantity';
 import { caloric } from './caloric';
 import { closedVolume, type ClosedVolume } from './closed-volume';
+import { hottestOf } from './equation-limits';
 import { findRoot } from './find-root';
 import { modelOf } from './mixture-model';
 import { massDensity } from './phase';
@@ -64,7 +65,7 @@ export function energyFlash(
   const { model } = modelOf(composition);
   const at = (T: number) => closedVolume(composition, V, m, kelvin(T));
   const energyAt = (T: number) => internalEnergy(at(T), m);
-  const [coldest, hottest] = [Math.max(lowestTemperature(model), COLDEST), HOTTEST];
+  const [coldest, hottest] = [Math.max(lowestTemperature(model), COLDEST), Math.min(HOTTEST, hottestOf(model))];
   const [least, most] = [energyAt(coldest), energyAt(hottest)];
   if (U < least || U > most) throw new OutOfRange('internal energy', U, least, most, 'J');
   const T = kelvin(findRoot((t) => energyAt(t) - U, coldest, hottest, TEMPERATURE_TOLERANCE));

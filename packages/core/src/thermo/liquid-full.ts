@@ -2,6 +2,8 @@ import type { Composition } from '../fluids/composition';
 import { CoreError, OutOfRange } from '../errors';
 import { kelvin, type Density, type Kelvin, type Pascal } from '../units/quantity';
 import { solveEquilibrium } from './equilibrium';
+import { endOfLine } from './end-of-line';
+import { refuseBeyondEquation, refuseTooHot } from './equation-limits';
 import { findRoot } from './find-root';
 import { modelOf } from './mixture-model';
 import { mixtureLiquidGuess } from './ancillary';
@@ -41,8 +43,10 @@ export function liquidFull(composition: Composition, rho: Density): LiquidFull {
 /** Pressure, Pa absolute, of a vessel full of compressed liquid of density `rho` at `T`. */
 export function compressedLiquidPressure(composition: Composition, rho: Density, T: Kelvin): Pascal {
   const { model, moleFraction, molarMass } = modelOf(composition);
+  refuseTooHot(composition, T);
   const phase = new Phase(model).set(moleFraction, rho / molarMass);
   phase.evaluate(T);
+  refuseBeyondEquation(model, phase.p);
   return phase.p as Pascal;
 }
 
@@ -80,6 +84,10 @@ function bracket(composition: Composition, rho: Density): readonly [number, numb
     if (point.rhoLiquid <= rho && colder !== undefined) return [colder.T, point.T];
     points.push(point);
   }
+  // between the last of these and the very end of the line
+  const [colder, end] = [points.at(-1), endOfLine(composition)];
+  if (colder !== undefined && end.rho <= rho && rho <= colder.rhoLiquid) return [colder.T, end.T];
+  points.push({ T: end.T, rhoLiquid: end.rho });
   const densities = points.map(({ rhoLiquid }) => rhoLiquid);
   throw new OutOfRange('density of the filling', rho, Math.min(...densities), Math.max(...densities), 'kg/m³');
 }

@@ -89,16 +89,30 @@ function reducingPair(substances: readonly Substance[], i: number, j: number, pa
   };
 }
 
+/** The latest models by their substances; who streams thousands of sets through keeps no more than these. */
 const compiled = new Map<string, MixtureModel>();
+const MOST_COMPILED = 200;
 
-/** The model of a set of substances and their mole fractions in its order. Models are compiled once. */
+/** The model of a set of substances, in the order of their names, and their mole fractions in that order. */
 export function modelOf(composition: Composition): { model: MixtureModel; moleFraction: readonly number[]; molarMass: number } {
-  const { substances, moleFraction, molarMass } = molarOf(composition);
+  const { substances, moleFraction, molarMass } = molarOf(inOrder(composition));
+  return { model: modelFor(substances), moleFraction, molarMass };
+}
+
+function modelFor(substances: readonly Substance[]): MixtureModel {
   const key = substances.map(({ id }) => id).join(' ');
-  let model = compiled.get(key);
-  if (model === undefined) {
-    model = compileMixture(substances);
-    compiled.set(key, model);
-  }
-  return { model, moleFraction, molarMass };
+  const known = compiled.get(key);
+  const model = known ?? compileMixture(substances);
+  if (known !== undefined)
+    compiled.delete(key); // the one that was used last stands last
+  else if (compiled.size >= MOST_COMPILED) compiled.delete(compiled.keys().next().value!); // not empty, so it has a first
+  compiled.set(key, model);
+  return model;
+}
+
+/** However a composition was written down, it is one set of substances. */
+function inOrder(composition: Composition): Composition {
+  const ids = Object.keys(composition);
+  if (ids.every((id, k) => k === 0 || ids[k - 1]! < id)) return composition;
+  return Object.fromEntries(ids.sort().map((id) => [id, composition[id]!]));
 }

@@ -96,7 +96,11 @@ export class HotChart {
     const [heat, hottest] = [valueOf(this.heat()), this.hottestK()];
     if (heat === undefined) return '';
     const relief = heat.reliefT === undefined ? '' : ` Its relief valve opens at ${this.units.temperature(heat.reliefT)}.`;
-    if (!heat.fills) return `At this charge it never goes liquid-full; it all turns to vapor first.${relief}`;
+    const there =
+      hottest === undefined || heat.pHottest === undefined
+        ? ''
+        : ` At ${this.units.temperature(hottest)} it reaches ${this.units.pressure(heat.pHottest)}.`;
+    if (!heat.fills) return `At this charge it never goes liquid-full; it all turns to vapor first.${there}${relief}`;
     const rise = this.units.pressureStep(this.units.kelvinsInADegree() * heat.slopePaPerK);
     const stands = heat.pHottest === undefined ? '' : `, ${this.units.pressure(heat.pHottest)} there`;
     const place =

@@ -1,7 +1,8 @@
 import { combine, type Combination } from '@hygromet/core/cylinder/combination';
 import type { CylinderKind } from '@hygromet/core/cylinder/cylinder-kind';
 import { decanting, type Decanting } from '@hygromet/core/cylinder/decanting';
-import { levelAt } from '@hygromet/core/cylinder/level';
+import { levelAt, type Level } from '@hygromet/core/cylinder/level';
+import { OutOfRange } from '@hygromet/core/errors';
 import type { CylinderRating } from '@hygromet/core/cylinder/cylinder-rating';
 import { fillLimits, type Filling, type FillLimits } from '@hygromet/core/cylinder/fill-limit';
 import { defaultFillPolicy, type FillPolicy } from '@hygromet/core/cylinder/fill-rule';
@@ -111,6 +112,16 @@ export interface HotPoint {
   readonly full: boolean;
 }
 
+/** Beyond the published equations the curve ends. */
+function knownLevel(...asked: Parameters<typeof levelAt>): Level {
+  try {
+    return levelAt(...asked);
+  } catch (error) {
+    if (error instanceof OutOfRange) return { state: 'empty', liquidShare: 0 };
+    throw error;
+  }
+}
+
 /** K: a class is judged at its own temperature, whatever the place. */
 const ANY_PLACE = 300;
 
@@ -141,7 +152,7 @@ export const cylinderOperations = {
   /** How a closed cylinder answers to heat: its pressure and level over temperature. */
   hotCurve: ({ composition, volumeM3, massKg, airShare, temperatures }: HotCurveArgs): readonly HotPoint[] =>
     temperatures.flatMap((T) => {
-      const level = levelAt(composition, cubicMetre(volumeM3), kilogram(massKg), kelvin(T), airShare);
+      const level = knownLevel(composition, cubicMetre(volumeM3), kilogram(massKg), kelvin(T), airShare);
       return level.state === 'empty' ? [] : [{ T, p: level.p, liquidShare: level.liquidShare, full: level.state === 'liquid-full' }];
     }),
 

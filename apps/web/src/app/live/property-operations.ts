@@ -1,5 +1,6 @@
 import { levelAt, type Level } from '@hygromet/core/cylinder/level';
 import { fullAt, hotPressure, reliefOpensAt } from '@hygromet/core/cylinder/hot-state';
+import { OutOfRange } from '@hygromet/core/errors';
 import type { Composition } from '@hygromet/core/fluids/composition';
 import { liquidFull } from '@hygromet/core/thermo/liquid-full';
 import { cubicMetre, density, kelvin, kilogram, pascal } from '@hygromet/core/units/quantity';
@@ -33,6 +34,16 @@ export type Heat = ({ readonly fills: true; readonly T: number; readonly slopePa
   readonly reliefT?: number | undefined;
 };
 
+/** What lies beyond the published equations is not told. */
+function known<T>(ask: () => T): T | undefined {
+  try {
+    return ask();
+  } catch (error) {
+    if (error instanceof OutOfRange) return undefined;
+    throw error;
+  }
+}
+
 export const operations = {
   ...benchOperations,
   ...cylinderOperations,
@@ -46,7 +57,7 @@ export const operations = {
   heat: ({ composition, volumeM3, massKg, airShare, hottestK, reliefPa }: HeatArgs): Heat => {
     const cylinder = { composition, volume: cubicMetre(volumeM3), mass: kilogram(massKg), airShare };
     const more = {
-      pHottest: hottestK === undefined ? undefined : hotPressure(cylinder, kelvin(hottestK)),
+      pHottest: hottestK === undefined ? undefined : known(() => hotPressure(cylinder, kelvin(hottestK))),
       reliefT: reliefPa === undefined ? undefined : reliefOpensAt(cylinder, pascal(reliefPa)),
     };
     const T = fullAt(cylinder);

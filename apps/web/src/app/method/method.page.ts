@@ -82,6 +82,8 @@ export class MethodPage {
   protected roomOf = ({ by, share, T }: Holding): string =>
     `${this.units.percent(share)} liquid at ${this.units.temperature(T)}${by === 'heat' ? ', the hottest it will see' : ''}`;
   protected tripping = ({ estimate }: PlanAnswer): string => {
+    if (estimate?.cannot !== undefined)
+      return `This machine cannot take it: even on ice ${estimate.cannot === 'no-liquid' ? 'it does not condense' : 'it stands above the high-pressure cut-out'}. Use a machine built for high-pressure gases.`;
     const cure =
       estimate?.needs === undefined ? 'take less at a time, or wait for a cooler hour' : `put the cylinder ${coolingWords[estimate.needs]}`;
     return `The machine’s high-pressure cut-out will open: ${cure}.`;

@@ -14,6 +14,9 @@ const names: Readonly<Record<BudgetTerm, readonly [string, string]>> = {
   hose: ['Hose', 'liquid that still runs in'],
 };
 
+/** Less than this is told of nothing. */
+const SEEN_KG = 0.0023;
+
 /** From the limit to the reading at which the valve is shut: each part with its share. */
 @Component({
   selector: 'hy-budget-table',
@@ -51,6 +54,11 @@ const names: Readonly<Record<BudgetTerm, readonly [string, string]>> = {
     </p>
   `,
   styles: `
+    :host {
+      display: block;
+      margin-top: 20px;
+    }
+
     table {
       width: 100%;
       border-collapse: collapse;
@@ -98,11 +106,11 @@ export class BudgetTable {
   private readonly units = inject(Units);
   protected readonly source = `Widths: ${data.source.split(';')[0]}`;
 
-  protected readonly gross = computed(() => this.units.massText(this.shutAt().limit.gross, 'nearest', this.unit()));
+  protected readonly gross = computed(() => this.units.massText(this.shutAt().limit.gross, 'down', this.unit()));
   protected readonly stop = computed(() => this.units.massText(this.shutAt().gross, 'down', this.unit()));
   protected readonly rows = computed(() =>
     this.shutAt()
-      .budget.filter(({ kg }) => kg > 0)
+      .budget.filter(({ kg }) => kg > SEEN_KG)
       .map(({ term, kg }) => ({ term, name: names[term][0], why: names[term][1], kg: this.units.massText(kg, 'nearest', this.unit()) })),
   );
 }

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { isUnknown } from '@hygromet/core/cylinder/judged-contents';
 import { airCounted } from '../cylinders/judged-cylinder';
 import { Units } from '../preferences/units.service';
 import { Caution } from '../ui/caution';
@@ -15,10 +16,14 @@ import { FillSession } from './fill.session';
   template: `
     @let c = cylinder();
     <h2>{{ c.name }}, {{ capacity() }}, {{ units.pressureStep(c.servicePressurePa) }}</h2>
-    <p class="second">{{ label() }}{{ label() ? ' · ' : '' }}drag the temperature, level and pressure follow</p>
+    @if (unidentified()) {
+      <p class="second">not identified: nothing can be drawn of it</p>
+    } @else {
+      <p class="second">{{ label() }}{{ label() ? ' · ' : '' }}drag to change temperature</p>
+    }
     @if (levels().length > 0) {
       <hy-cylinder-drawing [levels]="levels()" [(temperature)]="session.temperature" />
-    } @else {
+    } @else if (!unidentified()) {
       <div class="no-drawing"></div>
     }
     @if (session.heat(); as heat) {
@@ -46,6 +51,7 @@ export class CylinderSide {
 
   protected readonly cylinder = computed(() => valueOf(this.session.cylinder())!); // the page shows this only with its cylinder
   protected readonly levels = computed<readonly DrawnLevel[]>(() => drawnLevels(valueOf(this.session.levels()), this.units));
+  protected readonly unidentified = computed(() => isUnknown(this.session.incoming()?.composition ?? this.session.composition() ?? {}));
   protected readonly air = computed(() => {
     const { airShare } = this.cylinder();
     const share = `${this.units.decimal(100 * airCounted(this.cylinder()), 1)} % air`;

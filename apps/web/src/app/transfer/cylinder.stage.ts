@@ -68,9 +68,9 @@ export class CylinderStage {
   );
   protected readonly hotRule = 'not-liquid-full-hottest';
   protected readonly ports = [
-    { value: '', label: 'not known: the worse of both' },
-    { value: 'liquid', label: 'liquid, or the whole charge' },
-    { value: 'vapour', label: 'vapor only, part of the charge' },
+    { value: '', label: 'not known (worst case)' },
+    { value: 'liquid', label: 'liquid, or all of it' },
+    { value: 'vapour', label: 'vapor only' },
   ];
   protected port = (value: string) => value as FillDraft['port']; // the field offers only these
   protected readonly scaleHint = computed(() => {

@@ -87,7 +87,8 @@ function overfilled({ cylinder, ruling, nowKg, heat, scaleUnit }: FillFacts, uni
 
 /** By the label, and by the shares of what is in both: a mixture is not what its label says. */
 function mixing({ cylinder, incoming, objections }: FillFacts): FillCaution | undefined {
-  if (cylinder.refrigerant === null || incoming === undefined) return undefined;
+  if (incoming === undefined) return cylinder.flags.includes('mixed') ? mixedAlready(cylinder) : undefined;
+  if (cylinder.refrigerant === null) return undefined;
   if (cylinder.refrigerant === incoming.name && !objections.includes('other-refrigerant')) return undefined;
   const holds = cylinder.flags.includes('mixed') ? 'holds a mixture' : `is for ${cylinder.refrigerant}`;
   return {
@@ -97,6 +98,13 @@ function mixing({ cylinder, incoming, objections }: FillFacts): FillCaution | un
     sentence: `${cylinder.name} ${holds}, and ${incoming.name} would come in. Mixed they can often not be reclaimed: take another cylinder.`,
   };
 }
+
+const mixedAlready = ({ name }: Cylinder): FillCaution => ({
+  code: 'mixing',
+  grave: true,
+  stops: true,
+  sentence: `${name} holds a mixture. Add nothing; mixtures often cannot be reclaimed.`,
+});
 
 function overdue({ cylinder }: FillFacts): FillCaution | undefined {
   if (!cylinder.flags.includes('overdue')) return undefined;
@@ -108,13 +116,14 @@ function overdue({ cylinder }: FillFacts): FillCaution | undefined {
   };
 }
 
-function overRated({ rating }: FillFacts, units: Units): FillCaution | undefined {
+function overRated({ rating, incoming }: FillFacts, units: Units): FillCaution | undefined {
   if (rating === undefined || rating.suits) return undefined;
   const { p, allowed, missing, T, of } = rating;
+  const unknown = incoming !== undefined && isUnknown(incoming.composition);
   const sentence =
     p === undefined || allowed === undefined
       ? `Its pressure class cannot be judged: record ${missing === 'testPressurePa' ? 'the test pressure' : 'the stamp'} from the collar on the cylinder's page.`
-      : `${of ?? 'This content'} can reach ${units.pressure(p)} at ${units.temperature(T)}; cylinder limit is ${units.pressure(allowed)}. Use a cylinder of a higher pressure class.`;
+      : `${unknown ? `It could be ${of ?? 'a mixture'}, which` : (of ?? 'This content')} can reach ${units.pressure(p)} at ${units.temperature(T)}; cylinder limit is ${units.pressure(allowed)}. Use a cylinder of a higher pressure class.`;
   return { code: 'over-rated', grave: true, stops: true, sentence };
 }
 
@@ -132,16 +141,16 @@ function overRatedWithAir({ rating }: FillFacts, units: Units): FillCaution | un
 
 /** What it means to set the rule aside, and what is in it already, at the place that was named. */
 function hot({ heat, hottestK, nowKg, ruling, overruled }: FillFacts, units: Units): FillCaution | undefined {
-  if (heat === undefined || !heat.fills || hottestK === undefined || ruling === undefined || heat.T >= hottestK) return undefined;
-  const over = nowKg !== undefined && nowKg > ruling.gross;
-  if (!over && !overruled) return undefined; // filled to a stop that keeps the rule it is not full there
+  if (heat === undefined || !heat.fills || hottestK === undefined || ruling === undefined) return undefined;
+  const over = nowKg !== undefined && nowKg > ruling.gross && heat.T < hottestK;
+  if (!over && !overruled) return undefined; // filled to a stop that keeps the rule, it has its share free there
   const pressure = heat.pHottest === undefined ? '' : ` and reaches ${units.pressure(heat.pHottest)} at ${units.temperature(hottestK)}`;
   return {
     code: 'hot',
     grave: true,
     stops: false,
     sentence:
-      `${over ? 'As it is' : 'Filled to this stop'}, it goes liquid-full at ${units.temperature(heat.T)}${pressure}. ` +
+      `${overruled ? 'The rule for the hottest place is set aside. ' : ''}${over ? 'As it is' : 'Filled to this stop'}, it goes liquid-full at ${units.temperature(heat.T)}${pressure}. ` +
       `Above that, pressure climbs about ${units.pressureStep(units.kelvinsInADegree() * heat.slopePaPerK)} per degree. Keep it below ${units.temperature(heat.T - MARGIN)} at all times.`,
   };
 }

@@ -63,6 +63,7 @@ export function truckTask(
   const carried = usable.map(({ id, tareKg, contentKg, place, evacuatedAt }): Carried => ({
     id,
     weight: tareKg + Math.max(0, contentKg),
+    tare: tareKg,
     onTruck: place === 'van',
     evacuated: evacuatedAt !== null && contentKg <= 0,
   }));

@@ -58,6 +58,7 @@ const into =
     loads: loads.map(([cylinder, kg]) => ({ cylinder, pours: kg > 0 ? [{ stop: 'v1', kg }] : [] })),
     short: [],
     weight: 20,
+    overKg: 0,
   });
 
 test('what a visit may bring, and the room for it in every cylinder, go to the solver', async () => {
@@ -85,7 +86,7 @@ test('several from one place are named together', async () => {
 });
 
 test('one cylinder too few: how much is short, and the remedy', async () => {
-  const missing = (): TruckPlan => ({ loads: [], short: [{ stop: 'v1', kg: 3.5 }], weight: 0 });
+  const missing = (): TruckPlan => ({ loads: [], short: [{ stop: 'v1', kg: 3.5 }], weight: 0, overKg: 0 });
   const cylinders$ = of([empty('C-99', { evacuatedAt: null })]);
   const { text } = await open(missing, { cylinders$ });
   expect(text()).toMatch(/Planetarium: 7\.8 lb of R-410A have no room\. Evacuate C-99 tonight: it takes 2\d\.\d lb\./);

@@ -28,7 +28,7 @@ import { Units } from '../preferences/units.service';
               <button type="button" [attr.aria-label]="'Why: ' + limit.name" (click)="why.set(limit); $event.stopPropagation()">
                 {{ limit.name }}
               </button>
-              <span class="formula">{{ limit.formula }}{{ limit.required ? '' : ' · advice, not required here' }}</span>
+              <span class="formula">{{ limit.formula }}{{ within(limit) }}{{ limit.required ? '' : ' · advice, not required here' }}</span>
             </th>
             <td class="number">{{ units.massText(limit.net, 'nearest', unit()) }}</td>
             <td class="number">{{ units.massText(limit.gross, 'down', unit()) }}</td>
@@ -62,7 +62,10 @@ import { Units } from '../preferences/units.service';
               <dt>{{ basis.what }}{{ first && limit.bases.length > 1 ? ', the smallest: it counts' : '' }}</dt>
               <dd>{{ basis.formula }} = {{ basis.net.toFixed(3) }} kg</dd>
               <dd class="small">
-                @if (basis.T !== undefined) {
+                @if (basis.p !== undefined && basis.T !== undefined) {
+                  {{ basis.density.toFixed(1) }} kg/m³: the densest filling that stays within {{ units.pressure(basis.p) }} at
+                  {{ units.temperature(basis.T) }}, by the equations of state
+                } @else if (basis.T !== undefined) {
                   {{ basis.density.toFixed(1) }} kg/m³: saturated liquid at {{ units.temperature(basis.T) }}, bubble point, by the equations
                   of state
                 } @else {
@@ -91,6 +94,12 @@ export class LimitsTable {
   readonly ruling = input.required<string>();
   /** The unit of the scale in front of the person; where there is none, the person's own. */
   readonly unit = input<MassUnit>();
+  /** Where a pressure limits the filling, which one and at what temperature. */
+  protected within({ bases: [smallest] }: FillLimit): string {
+    if (smallest?.p === undefined || smallest.T === undefined) return '';
+    return ` · ${this.units.pressure(smallest.p)} at ${this.units.temperature(smallest.T)}`;
+  }
+
   protected readonly why = signal<FillLimit | undefined>(undefined);
   protected readonly drawerWidth = 'min(460px, 92vw)';
 }

@@ -1,8 +1,8 @@
 import type { Composition } from '../fluids/composition';
 import { NoTwoPhaseState } from '../errors';
-import { reducingTemperature } from '../thermo/reducing';
-import { modelOf } from '../thermo/mixture-model';
-import { bubblePoint } from '../thermo/saturation';
+import { reducingTemperature } from './reducing';
+import { modelOf } from './mixture-model';
+import { bubblePoint } from './saturation';
 import { kelvin, type Density, type Kelvin } from '../units/quantity';
 
 const found = new WeakMap<Composition, { readonly T: Kelvin; readonly rho: Density }>();
