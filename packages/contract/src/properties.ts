@@ -43,6 +43,8 @@ export const saturationAnswer = z.strictObject({
   /** Enthalpy of the dew-point vapour less that of the bubble-point liquid, J/kg. */
   latentHeat: z.number(),
   estimated: z.boolean(),
+  /** By the model the liquid of this blend would part into two here; told only where it is so. */
+  metastable: z.boolean().optional(),
 });
 
 export const closedVolumeAnswer = z.strictObject({

@@ -45,6 +45,7 @@ function saturation(composition: Composition, { T }: Of<'saturation'>) {
     dewLiquid: { ...dew.liquid },
     latentHeat: enthalpy(phasesOf(dew).vapour) - enthalpy(phasesOf(bubble).liquid),
     estimated: bubble.estimated,
+    ...(bubble.metastable || dew.metastable ? { metastable: true } : {}),
   };
 }
 

@@ -8,7 +8,8 @@ import { refuseBeyondEquation, refuseTooHot } from './equation-limits';
 import { modelOf } from './mixture-model';
 import { evaluatedPhase, massDensity, Phase } from './phase';
 import { reducingTemperature } from './reducing';
-import { bubblePoint, dewPoint, phasesOf, type Saturation } from './saturation';
+import { bubblePoint, dewPoint, metastableOrRefused, phasesOf, type Saturation } from './saturation';
+import { densePartner } from './stability';
 import { workspaceOf } from './workspace';
 
 /** A phase of a vessel's content with its share of the mass. */
@@ -55,7 +56,7 @@ export function closedVolume(composition: Composition, V: CubicMetre, m: Kilogra
   const direct = near?.state === 'two-phase' && vessel.x.length > 1 ? startFrom(near) : estimatedStart(vessel, rho);
   if (direct !== undefined && solveVessel(vessel, rho, direct)) return describe(vessel, direct, rho);
   const saturation = saturationAround(composition, T);
-  if (saturation === undefined) return onePhase(composition, rho, T);
+  if (saturation === undefined) return beyondTheEnd(vessel, composition, rho);
   const { bubble, dew } = saturation;
   if (rho >= bubble.rhoLiquid * (1 - AT_THE_END) || rho <= dew.rhoVapour * (1 + AT_THE_END)) return onePhase(composition, rho, T);
   if (vessel.x.length === 1) return byLever(bubble, rho);
@@ -73,13 +74,16 @@ function densityOf(m: Kilogram, V: CubicMetre): Density {
   return rho as Density;
 }
 
+/** A share of the saturated liquid's density: a vapour is never that dense. */
+const SURELY_LIQUID = 0.8;
+
 /** A density that went through its logarithm and back is the end itself: there is no second phase left to solve for. */
 const AT_THE_END = 1e-12;
 
 function vesselOf(composition: Composition, T: Kelvin): Vessel {
   const { model, moleFraction, molarMass } = modelOf(composition);
   const { liquid, vapour } = workspaceOf(model);
-  return { liquid, vapour, x: moleFraction, molarMass, T };
+  return { liquid, vapour, composition, x: moleFraction, molarMass, T };
 }
 
 /** κ_i and the logit of β of a known state, in the order of its composition. */
@@ -122,11 +126,43 @@ function saturationAround(composition: Composition, T: Kelvin): { bubble: Satura
   }
 }
 
+/**
+ * Between the end of the boiling line and that of the dew line a gas that is compressed gives a liquid and takes it back: retrograde. A phase
+ * that would part there is solved from the liquid that it would part into.
+ */
+function beyondTheEnd(vessel: Vessel, composition: Composition, rho: Density): ClosedVolume {
+  const one = onePhase(composition, rho, vessel.T as Kelvin);
+  const [phase] = one.phases;
+  const drop = vessel.x.length === 1 || phase === undefined ? undefined : densePartner(phase.phase);
+  if (drop === undefined || phase === undefined) return one;
+  const lnK = Float64Array.from(drop.rho, (own, i) => Math.log(phase.phase.rho[i]! / own));
+  for (const beta of [0.95, 0.8, 0.5]) {
+    const u = Float64Array.from([...lnK, Math.log(beta / (1 - beta))]);
+    if (solveVessel(vessel, rho, u)) return describe(vessel, u, rho);
+  }
+  const dew = dewWhereItIs(composition, vessel.T as Kelvin);
+  if (dew !== undefined) {
+    const u = Float64Array.from([...dew.molar.liquid.map((_, i) => lnKOf(dew, i)), Math.log(0.999 / 0.001)]);
+    if (followDensity(vessel, dew.rhoVapour * 1.001, rho, u)) return describe(vessel, u, rho);
+  }
+  throw new NoConvergence(`At ${vessel.T} K and ${rho} kg/m³ this mixture parts, and its two phases were not found.`);
+}
+
+function dewWhereItIs(composition: Composition, T: Kelvin): Saturation | undefined {
+  try {
+    return dewPoint(composition, T);
+  } catch (error) {
+    if (error instanceof NoTwoPhaseState) return undefined;
+    throw error;
+  }
+}
+
 function onePhase(composition: Composition, rho: Density, T: Kelvin): ClosedVolume {
   const { model, moleFraction, molarMass } = modelOf(composition);
   const phase = new Phase(model).set(moleFraction, rho / molarMass);
   phase.evaluate(T);
   refuseBeyondEquation(model, phase.p);
+  if (rho > SURELY_LIQUID * molarMass * mixtureLiquidGuess(model, moleFraction, T)) metastableOrRefused(composition, phase);
   const reducing = 1 / model.v.reduce((sum, v, i) => sum + moleFraction[i]! * v, 0);
   const common = { p: phase.p as Pascal, estimated: model.estimated, phases: [{ phase, massShare: 1 }] };
   return phase.rhoTotal > reducing
@@ -165,6 +201,7 @@ const LONGEST_STEP = 0.5;
 const SHORTEST_STEP = 1e-6;
 
 interface Vessel {
+  readonly composition: Composition;
   readonly liquid: Phase;
   readonly vapour: Phase;
   /** Overall mole fractions. */
@@ -205,7 +242,7 @@ function followFromEnds(vessel: Vessel, rho: number, bubble: Saturation, dew: Sa
     [bubble.rhoLiquid * 0.999, bubble],
   ] as const) {
     const beta = (bubble.rhoLiquid - from) / (bubble.rhoLiquid - dew.rhoVapour);
-    for (let i = 0; i < u.length - 1; i++) u[i] = lnK(end, i);
+    for (let i = 0; i < u.length - 1; i++) u[i] = lnKOf(end, i);
     u[u.length - 1] = Math.log(beta / (1 - beta));
     if (followDensity(vessel, from, rho, u)) return;
   }
@@ -233,12 +270,12 @@ function startBetween(bubble: Saturation, dew: Saturation, rho: number): Float64
   const beta = (bubble.rhoLiquid - rho) / (bubble.rhoLiquid - dew.rhoVapour);
   const towardsDew = (beta * dew.rhoVapour) / rho;
   const u = new Float64Array(n + 1);
-  for (let i = 0; i < n; i++) u[i] = (1 - towardsDew) * lnK(bubble, i) + towardsDew * lnK(dew, i);
+  for (let i = 0; i < n; i++) u[i] = (1 - towardsDew) * lnKOf(bubble, i) + towardsDew * lnKOf(dew, i);
   u[n] = Math.log(beta / (1 - beta));
   return u;
 }
 
-const lnK = ({ molar }: Saturation, i: number) => Math.log(molar.vapour[i]! / molar.liquid[i]!);
+const lnKOf = ({ molar }: Saturation, i: number) => Math.log(molar.vapour[i]! / molar.liquid[i]!);
 
 interface Split {
   readonly beta: number;
@@ -285,7 +322,8 @@ function assemble(liquid: Phase, vapour: Phase, { beta, K, spread }: Split, matr
   r[n] = (vapour.p - liquid.p) / scale;
 }
 
-function describe({ liquid, vapour, T }: Vessel, u: Float64Array, rho: Density): ClosedVolume {
+function describe({ liquid, vapour, T, composition }: Vessel, u: Float64Array, rho: Density): ClosedVolume {
+  metastableOrRefused(composition, liquid);
   const beta = 1 / (1 + Math.exp(-u.at(-1)!));
   const { model } = liquid;
   const rhoLiquid = massDensity(liquid);

@@ -1,4 +1,5 @@
 import { massFractionsOf, type Composition } from '../fluids/composition';
+import { designationOf } from '../fluids/refrigerant';
 import { LiquidParts, NoConvergence, NoTwoPhaseState, OutOfRange } from '../errors';
 import { kelvin, type Density, type Kelvin, type Pascal } from '../units/quantity';
 import { lnPressureGuess, mixtureLiquidGuess, vapourDensityGuess } from './ancillary';
@@ -6,6 +7,7 @@ import { isStable, solveEquilibrium, type Equilibrium, type Unknowns } from './e
 import { modelOf, type MixtureModel } from './mixture-model';
 import { evaluatedPhase, massDensity, type Phase } from './phase';
 import { reducingTemperature } from './reducing';
+import { wouldPart } from './stability';
 import { workspaceOf } from './workspace';
 
 /** Liquid and vapour at rest beside each other, one of them of the given composition, the other a first trace. */
@@ -23,6 +25,8 @@ export interface Saturation {
   readonly model: MixtureModel;
   /** Whether the mixture model rests on a pair that nobody has published. */
   readonly estimated: boolean;
+  /** The liquid would part into two by the model, though as this blend it is used as one. */
+  readonly metastable: boolean;
 }
 
 /**
@@ -47,6 +51,17 @@ function saturationAt(composition: Composition, T: Kelvin, parentIs: 'liquid' | 
     followFromBelow(equilibrium, T);
   }
   return describe(equilibrium, composition);
+}
+
+/**
+ * Whether a liquid is only metastable. Of a blend with a designation that is told and answered: it is sold and used as one liquid, and where its
+ * model parts in the cold the model is beyond its data. Any other liquid that parts is refused.
+ * @throws LiquidParts
+ */
+export function metastableOrRefused(composition: Composition, liquid: Phase): boolean {
+  if (!wouldPart(liquid)) return false;
+  if (designationOf(composition) === undefined) throw new LiquidParts();
+  return true;
 }
 
 /** The phases to solve in, with the known composition set. */
@@ -155,7 +170,7 @@ function extrapolated(path: readonly Unknowns[], T: number): Unknowns {
   return guess;
 }
 
-/** The solved equilibrium, per mass and copied out of its workspace. */
+/** The solved equilibrium, per mass and copied out of its workspace. @throws LiquidParts */
 export function describe({ parent, incipient, parentIs }: Equilibrium, composition: Composition): Saturation {
   const { substances, estimated } = parent.model;
   const [liquid, vapour] = parentIs === 'liquid' ? [parent, incipient] : [incipient, parent];
@@ -170,6 +185,7 @@ export function describe({ parent, incipient, parentIs }: Equilibrium, compositi
     molar: { liquid: Array.from(liquid.rho), vapour: Array.from(vapour.rho) },
     model: parent.model,
     estimated,
+    metastable: metastableOrRefused(composition, liquid),
   };
 }
 
