@@ -3,7 +3,7 @@ import { expect, test } from '@playwright/test';
 test('too much is taken out of the overfilled cylinder, by its own plan, and the flag is gone', async ({ page }) => {
   await page.goto('/cylinders');
   await page.getByRole('link', { name: /^C-05/ }).click();
-  await expect(page.getByText('Overfilled by 1.3 lb.')).toBeVisible();
+  await expect(page.getByText('Overfilled by 1.4 lb.')).toBeVisible();
   await page.getByRole('link', { name: /^Fill [A-Z]-/ }).click();
   await expect(page.getByText('from C-05, R-407C')).toBeVisible();
 
@@ -25,6 +25,6 @@ test('too much is taken out of the overfilled cylinder, by its own plan, and the
 
   await page.goto('/cylinders');
   await page.getByRole('link', { name: /^C-05/ }).click();
-  await expect(page.getByText('the scale should read 40.9 lb')).toBeVisible();
+  await expect(page.getByText('expected gross weight 40.9 lb')).toBeVisible();
   await expect(page.getByText(/Overfilled/)).toHaveCount(0);
 });

@@ -51,7 +51,7 @@ test('a round with the scale: one agrees, one is misread, one is short and booke
 
   await page.goto(`/cylinders/${await cylinderId(page, 'W-03')}`);
   await expect(page.getByText(/weighed in: 25\.2 lb gross, 2\.0 lb less than the ledger, booked as unexplained/)).toBeVisible();
-  await expect(page.getByText('the scale should read 25.2 lb')).toBeVisible();
+  await expect(page.getByText('expected gross weight 25.2 lb')).toBeVisible();
 });
 
 test('several cylinders: chosen, put on a shipment with its sums, and noted at the reclaimer', async ({ page }) => {

@@ -19,7 +19,7 @@ test('a cylinder is added as its collar tells it, in litres and lb + oz, and fou
   await page.getByLabel('Scale reads now', { exact: true }).fill('20.5');
   await page.getByRole('button', { name: 'Add the cylinder' }).click();
   await expect(page.getByRole('heading', { name: 'C-21' })).toBeVisible();
-  await expect(page.getByText('the scale should read 20.5 lb')).toBeVisible();
+  await expect(page.getByText('expected gross weight 20.5 lb')).toBeVisible();
 
   await page.goto('/cylinders');
   await page.getByLabel('Find a cylinder').fill('r454');

@@ -3,11 +3,11 @@ import { BadComposition } from '@hygromet/core/errors';
 import type { Composition } from '@hygromet/core/fluids/composition';
 import { compositionFrom, refrigerant } from '@hygromet/core/fluids/refrigerant';
 import { enthalpy } from '@hygromet/core/thermo/caloric';
-import { closedVolume } from '@hygromet/core/thermo/closed-volume';
 import { leak } from '@hygromet/core/thermo/leak';
 import { compressedLiquidPressure, liquidFull } from '@hygromet/core/thermo/liquid-full';
 import { modelOf } from '@hygromet/core/thermo/mixture-model';
 import { bubblePoint, dewPoint, phasesOf } from '@hygromet/core/thermo/saturation';
+import { vesselWithAir } from '@hygromet/core/thermo/vessel-with-air';
 import { cubicMetre, density, kelvin, kilogram } from '@hygromet/core/units/quantity';
 
 type Of<K extends PropertyRequest['op']> = Extract<PropertyRequest, { op: K }>;
@@ -50,7 +50,7 @@ function saturation(composition: Composition, { T }: Of<'saturation'>) {
 }
 
 function vessel(composition: Composition, { V, m, T }: Of<'closedVolume'>) {
-  const content = closedVolume(composition, cubicMetre(V), kilogram(m), kelvin(T));
+  const content = vesselWithAir(composition, cubicMetre(V), kilogram(m), kelvin(T));
   const { state, p, estimated } = content;
   switch (content.state) {
     case 'two-phase': {

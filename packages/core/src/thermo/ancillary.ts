@@ -4,8 +4,9 @@ import { reducingTemperature } from './reducing';
 
 /** Starting values only: nothing that leaves the core rests on them. */
 function ancillaryAt({ form, times, Tr, reducing, n, t }: Ancillary, T: number): number {
-  const theta = 1 - T / Tr;
-  const sum = n.reduce((total, coefficient, i) => total + coefficient * theta ** t[i]!, 0);
+  const lnTheta = Math.log(1 - T / Tr);
+  let sum = 0;
+  for (let i = 0; i < n.length; i++) sum += n[i]! * Math.exp(t[i]! * lnTheta);
   return form === 'linear' ? reducing * (1 + sum) : reducing * Math.exp((times === 'Tr/T' ? Tr / T : 1) * sum);
 }
 

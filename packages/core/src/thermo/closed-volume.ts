@@ -8,7 +8,7 @@ import { refuseBeyondEquation, refuseTooHot } from './equation-limits';
 import { modelOf } from './mixture-model';
 import { evaluatedPhase, massDensity, Phase } from './phase';
 import { reducingTemperature } from './reducing';
-import { bubblePoint, dewPoint, metastableOrRefused, phasesOf, type Saturation } from './saturation';
+import { bubblePoint, dewPoint, metastableOrRefused, phasesOf, refuseStrayGas, type Saturation } from './saturation';
 import { densePartner } from './stability';
 import { workspaceOf } from './workspace';
 
@@ -51,6 +51,7 @@ export type ClosedVolume = Content &
  */
 export function closedVolume(composition: Composition, V: CubicMetre, m: Kilogram, T: Kelvin, near?: ClosedVolume): ClosedVolume {
   const rho = densityOf(m, V);
+  refuseStrayGas(modelOf(composition).model);
   refuseTooHot(composition, T);
   const vessel = vesselOf(composition, T);
   const direct = near?.state === 'two-phase' && vessel.x.length > 1 ? startFrom(near) : estimatedStart(vessel, rho);
@@ -196,7 +197,8 @@ function byLever(saturation: Saturation, rho: Density): ClosedVolume {
 }
 
 const MOST_STEPS = 60;
-const CONVERGED = 1e-10;
+/** Newton squares what is left. */
+const CONVERGED = 3e-7;
 const LONGEST_STEP = 0.5;
 const SHORTEST_STEP = 1e-6;
 

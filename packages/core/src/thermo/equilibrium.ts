@@ -21,8 +21,9 @@ export type Given = { readonly kind: 'T' } | { readonly kind: 'p'; readonly p: n
 const LONGEST_VAPOUR_STEP = 0.7;
 const LONGEST_LIQUID_STEP = 0.08;
 const LONGEST_TEMPERATURE_STEP = 0.05;
-const CONVERGED = 1e-9;
-const STALLED = 1e-7;
+/** Newton squares what is left: after a step of this size an error below 1e-11 is. */
+const CONVERGED = 3e-7;
+const STALLED = 1e-6;
 const MOST_STEPS = 60;
 
 /** ln ρ_i of the incipient phase, ln ρ of the parent, ln T. */
@@ -44,7 +45,7 @@ export function solveEquilibrium(equilibrium: Equilibrium, u: Unknowns, given: G
     assemble(equilibrium, given, matrix, step);
     if (!solveInPlace(matrix, step)) return false;
     const scale = allowedShare(equilibrium, step, given);
-    const longest = step.reduce((most, s) => Math.max(most, Math.abs(s)), 0);
+    const longest = largest(step);
     if (!Number.isFinite(longest)) return false;
     for (let k = 0; k < size; k++) u[unknown(k)]! -= scale * step[k]!;
     if (longest < CONVERGED || (longest < STALLED && longest >= last)) {
@@ -54,6 +55,13 @@ export function solveEquilibrium(equilibrium: Equilibrium, u: Unknowns, given: G
     last = longest;
   }
   return false;
+}
+
+/** Size of the largest entry; not a number where one of them is none. */
+function largest(step: Float64Array): number {
+  let most = 0;
+  for (let k = 0; k < step.length; k++) most = Math.max(most, Math.abs(step[k]!));
+  return most;
 }
 
 function evaluateAt({ parent, incipient, x }: Equilibrium, u: Unknowns): void {

@@ -39,9 +39,19 @@ function eliminateBelow(a: Float64Array, b: Float64Array, column: number, n: num
   }
 }
 
+const scratches = new Map<number, Float64Array>();
+
+/** A matrix to work in: a decomposition is over before the next begins. */
+function scratch(n: number): Float64Array {
+  const known = scratches.get(n) ?? new Float64Array(n * n);
+  scratches.set(n, known);
+  return known;
+}
+
 /** Whether the symmetric matrix (n × n, row by row) has a Cholesky factor. It is not changed. */
 export function isPositiveDefinite(matrix: Float64Array, n: number): boolean {
-  const factor = new Float64Array(n * n);
+  if (n === 1) return matrix[0]! > 0;
+  const factor = scratch(n);
   for (let i = 0; i < n; i++)
     for (let j = 0; j <= i; j++) {
       let rest = matrix[i * n + j]!;

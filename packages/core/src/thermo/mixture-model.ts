@@ -45,6 +45,8 @@ export interface MixtureModel {
   /** Highest lower temperature limit of the substances' equations, K. */
   readonly minT: number;
   readonly estimated: boolean;
+  /** Nitrogen, oxygen or argon beside a substance with which nobody has published them: no equation says how much of them dissolves. */
+  readonly strayGases: readonly string[];
 }
 
 export function compileMixture(substances: readonly Substance[]): MixtureModel {
@@ -67,8 +69,18 @@ export function compileMixture(substances: readonly Substance[]): MixtureModel {
     plan: planResiduals(residuals),
     minT: Math.max(...substances.map(({ minT }) => minT)),
     estimated: pairs.some(({ pair }) => isEstimated(pair)),
+    strayGases: strayGasesOf(pairs),
   };
 }
+
+/** What air consists of. */
+const GASES: readonly string[] = ['R-728', 'R-732', 'R-740'];
+
+const strayGasesOf = (pairs: readonly { pair: Pair }[]): readonly string[] => [
+  ...new Set(
+    pairs.flatMap(({ pair }) => (isEstimated(pair) ? [pair.i, pair.j].filter((id) => GASES.includes(id)) : [])),
+  ),
+];
 
 function pairsOf(substances: readonly Substance[]): { i: number; j: number; pair: Pair }[] {
   return substances.flatMap((first, i) => substances.slice(i + 1).map((second, k) => ({ i, j: i + 1 + k, pair: pairOf(first, second) })));
@@ -94,10 +106,24 @@ const compiled = new Map<string, MixtureModel>();
 const MOST_COMPILED = 200;
 
 /** The model of a set of substances, in the order of their names, and their mole fractions in that order. */
-export function modelOf(composition: Composition): { model: MixtureModel; moleFraction: readonly number[]; molarMass: number } {
+export function modelOf(composition: Composition): Modelled {
+  const known = modelled.get(composition);
+  if (known !== undefined) return known;
   const { substances, moleFraction, molarMass } = molarOf(inOrder(composition));
-  return { model: modelFor(substances), moleFraction, molarMass };
+  const found = { model: modelFor(substances), moleFraction, molarMass };
+  modelled.set(composition, found);
+  return found;
 }
+
+interface Modelled {
+  readonly model: MixtureModel;
+  readonly moleFraction: readonly number[];
+  /** kg/mol */
+  readonly molarMass: number;
+}
+
+/** By the composition itself (the object, which nobody changes): a designation is asked for again and again, anything else is forgotten with it. */
+const modelled = new WeakMap<Composition, Modelled>();
 
 function modelFor(substances: readonly Substance[]): MixtureModel {
   const key = substances.map(({ id }) => id).join(' ');

@@ -30,6 +30,12 @@ const vapourSpace = (vessel: ClosedVolume, V: CubicMetre): number => {
   return vessel.state === 'vapour' ? V : 0;
 };
 
+interface WithGas {
+  readonly vessel: ClosedVolume;
+  readonly p: Pascal;
+  readonly space: number;
+}
+
 /**
  * Pressure of a closed vessel that holds air or nitrogen beside its refrigerant, Pa absolute. The gas is ideal and stays in the vapour,
  * whose space shrinks as the liquid grows, and grows again a little as the gas presses on the liquid; a pressed liquid evaporates more
@@ -37,9 +43,13 @@ const vapourSpace = (vessel: ClosedVolume, V: CubicMetre): number => {
  * @param gas amount of it, mol
  * @throws OutOfRange, NoConvergence
  */
-export function pressureWithGas(composition: Composition, V: CubicMetre, m: Kilogram, T: Kelvin, gas: number): Pascal {
+export const pressureWithGas = (composition: Composition, V: CubicMetre, m: Kilogram, T: Kelvin, gas: number): Pascal =>
+  withGas(composition, V, m, T, gas).p;
+
+/** The vessel without the gas, its pressure with it, and the space that is left to the gas, m³. */
+export function withGas(composition: Composition, V: CubicMetre, m: Kilogram, T: Kelvin, gas: number): WithGas {
   const vessel = closedVolume(composition, V, m, T);
-  if (gas === 0) return vessel.p;
+  if (gas === 0) return { vessel, p: vessel.p, space: vapourSpace(vessel, V) };
   const liquid = liquidBeside(vessel, composition, T);
   if (liquid === undefined) return spreadThrough(vessel, V, T, gas);
   const { model, moleFraction, molarMass } = modelOf(liquid.composition);
@@ -58,11 +68,15 @@ export function pressureWithGas(composition: Composition, V: CubicMetre, m: Kilo
   const most = SQUEEZED.map((share) => Math.log(least + share * (V - least))).find((ln) => excess(ln) > 0);
   if (most === undefined) return spreadThrough(vessel, V, T, gas); // near its critical point a liquid gives way as a gas does
   const space = Math.exp(findRoot(excess, Math.log(least), most, SPACE_TOLERANCE));
-  return above(space, Math.max(pressed(space), liquid.p)) as Pascal;
+  return { vessel, p: above(space, Math.max(pressed(space), liquid.p)) as Pascal, space };
 }
 
 /** Without a liquid to press on, the gas has the whole volume. */
-const spreadThrough = (vessel: ClosedVolume, V: CubicMetre, T: Kelvin, gas: number) => (vessel.p + (gas * R * T) / V) as Pascal;
+const spreadThrough = (vessel: ClosedVolume, V: CubicMetre, T: Kelvin, gas: number): WithGas => ({
+  vessel,
+  p: (vessel.p + (gas * R * T) / V) as Pascal,
+  space: V,
+});
 
 const LEAST_SPACE = 1e-7;
 /** By so much a gas may squeeze the liquid, a share of its volume: the first that holds against the gas brackets the answer. */

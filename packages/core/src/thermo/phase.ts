@@ -1,7 +1,7 @@
 import type { Density } from '../units/quantity';
 import type { DeparturePair, MixtureModel } from './mixture-model';
 import { emptyForm, evaluateForm, reducingTemperature } from './reducing';
-import { A, A_D, A_DD, A_T, A_TD, A_TT, ResidualSum } from './residual-sum';
+import { A, A_D, A_DD, A_T, A_TD, A_TT, ResidualSum, TauSide } from './residual-sum';
 
 /**
  * One phase at a temperature and component densities ρ_i (mol/m³), with everything that the equilibrium equations ask of it.
@@ -50,7 +50,10 @@ export class Phase {
   /** Σ over the explicit densities of α and its scaled derivatives. */
   private readonly summed = new Float64Array(6);
 
-  constructor(readonly model: MixtureModel) {
+  constructor(
+    readonly model: MixtureModel,
+    tauSide = new TauSide(model.plan),
+  ) {
     const n = model.substances.length;
     this.n = n;
     const vector = () => new Float64Array(n);
@@ -63,7 +66,7 @@ export class Phase {
     this.explicit = vector();
     this.explicit_t = vector();
     this.explicit_d = vector();
-    this.sum = new ResidualSum(model.plan, model.basis);
+    this.sum = new ResidualSum(model.plan, model.basis, tauSide);
     this.formT = emptyForm(n);
     this.formV = emptyForm(n);
   }
@@ -138,15 +141,23 @@ export class Phase {
   }
 
   private secondDerivatives(s: Float64Array): void {
-    const { n, rho, model, T, tau_k, delta_k, dlnfdrho, explicit_t, explicit_d } = this;
+    const { n, rho, rhoTotal, model, T, tau_k, delta_k, dlnfdrho, explicit_t, explicit_d, formT, formV } = this;
+    const [sT, sD, sTT, sTD, sDD] = [s[A_T]!, s[A_D]!, s[A_TT]!, s[A_TD]!, s[A_DD]!];
+    const [perT, perV, perRho] = [1 / formT.value, 1 / formV.value, 1 / rhoTotal];
+    const perSquare = perRho * perRho;
     for (let k = 0; k < n; k++) {
+      const [tau, delta, ownT, ownD] = [tau_k[k]!, delta_k[k]!, explicit_t[k]!, explicit_d[k]!];
+      const [firstT, firstV] = [formT.first[k]!, formV.first[k]!];
       for (let l = k; l < n; l++) {
-        const [ln_tau_kl, ln_delta_kl] = this.reducingSecond(k, l);
+        const at = k * n + l;
+        // τ_kl/τ and δ_kl/δ, where τ = Q_T ρ⁻²/T and δ = Q_v ρ⁻¹
+        const tau_kl = (formT.second[at]! - 2 * (firstT + formT.first[l]!) * perRho) * perT + 6 * perSquare;
+        const delta_kl = (formV.second[at]! - (firstV + formV.first[l]!) * perRho) * perV + 2 * perSquare;
+        const [tau_l, delta_l] = [tau_k[l]!, delta_k[l]!];
         const S_kl =
-          explicit_t[k]! * tau_k[l]! + explicit_d[k]! * delta_k[l]! + explicit_t[l]! * tau_k[k]! + explicit_d[l]! * delta_k[k]! +
-          s[A_TT]! * tau_k[k]! * tau_k[l]! + s[A_TD]! * (tau_k[k]! * delta_k[l]! + tau_k[l]! * delta_k[k]!) + s[A_DD]! * delta_k[k]! * delta_k[l]! +
-          s[A_T]! * ln_tau_kl + s[A_D]! * ln_delta_kl; // prettier-ignore
-        dlnfdrho[k * n + l] = S_kl;
+          ownT * tau_l + ownD * delta_l + explicit_t[l]! * tau + explicit_d[l]! * delta +
+          sTT * tau * tau_l + sTD * (tau * delta_l + tau_l * delta) + sDD * delta * delta_l + sT * tau_kl + sD * delta_kl; // prettier-ignore
+        dlnfdrho[at] = S_kl;
         dlnfdrho[l * n + k] = S_kl;
       }
     }
@@ -162,25 +173,19 @@ export class Phase {
     this.dpdT = this.p / T + model.R * T * (dpdT - this.TS_T / T);
   }
 
-  /** τ_kl/τ and δ_kl/δ, where τ = Q_T ρ⁻²/T and δ = Q_v ρ⁻¹. */
-  private reducingSecond(k: number, l: number): readonly [number, number] {
-    const { n, rhoTotal, formT, formV } = this;
-    const t = formT.value;
-    const v = formV.value;
-    const tau = formT.second[k * n + l]! / t - (2 * (formT.first[k]! + formT.first[l]!)) / (t * rhoTotal) + 6 / (rhoTotal * rhoTotal);
-    const delta = formV.second[k * n + l]! / v - (formV.first[k]! + formV.first[l]!) / (v * rhoTotal) + 2 / (rhoTotal * rhoTotal);
-    return [tau, delta];
-  }
-
   /** Second derivative of (1/ρ) ρ_i ρ_j F α by the densities that stand before it. */
-  private addDepartureSecond(pair: DeparturePair): void {
+  private addDepartureSecond({ i, j, F, residual }: DeparturePair): void {
     const { n, rho, rhoTotal, dlnfdrho } = this;
-    const alpha = (this.sum.alpha[pair.residual]![A]! * pair.F) / rhoTotal;
-    const own = (k: number) => (k === pair.i ? rho[pair.j]! : k === pair.j ? rho[pair.i]! : 0);
-    const all = (2 * rho[pair.i]! * rho[pair.j]!) / (rhoTotal * rhoTotal);
-    for (let k = 0; k < n; k++) for (let l = 0; l < n; l++) dlnfdrho[k * n + l]! += alpha * (all - (own(k) + own(l)) / rhoTotal);
-    dlnfdrho[pair.i * n + pair.j]! += alpha;
-    dlnfdrho[pair.j * n + pair.i]! += alpha;
+    const alpha = (this.sum.alpha[residual]![A]! * F) / rhoTotal;
+    const all = (2 * rho[i]! * rho[j]!) / (rhoTotal * rhoTotal);
+    // ρ_j stands before ρ_i and ρ_i before ρ_j; before any other nothing does
+    const [ofI, ofJ] = [rho[j]! / rhoTotal, rho[i]! / rhoTotal];
+    for (let k = 0; k < n; k++) {
+      const own = all - (k === i ? ofI : k === j ? ofJ : 0);
+      for (let l = 0; l < n; l++) dlnfdrho[k * n + l]! += alpha * (own - (l === i ? ofI : l === j ? ofJ : 0));
+    }
+    dlnfdrho[i * n + j]! += alpha;
+    dlnfdrho[j * n + i]! += alpha;
   }
 
   /** ∂p/∂ρ_l at fixed T, Pa m³/mol: R T Σ_k ρ_k ∂ ln f_k/∂ρ_l (Gibbs–Duhem). */

@@ -19,44 +19,27 @@ interface Coefficients {
 }
 
 /**
- * Sums the residual functions of a model at one (τ, δ). The τ side is kept between calls: most solves move only the density.
+ * The τ side of a model's residual functions, kept between calls: most solves move only the density. Phases of a pure fluid at one temperature
+ * share it, for their τ is the same.
  */
-export class ResidualSum {
-  /** α and derivatives of each residual function, at the last (τ, δ). */
-  readonly alpha: readonly Float64Array[];
-  private readonly coefficients: readonly Coefficients[];
+export class TauSide {
+  readonly coefficients: readonly Coefficients[];
   private readonly powers: Float64Array;
-  private readonly f0: Float64Array;
-  private readonly f1: Float64Array;
-  private readonly f2: Float64Array;
   private tau = Number.NaN;
 
-  constructor(
-    private readonly plan: ResidualPlan,
-    private readonly basis: DeltaBasis,
-  ) {
+  constructor(private readonly plan: ResidualPlan) {
     const zeros = (n: number) => new Float64Array(n);
-    this.alpha = plan.residuals.map(() => zeros(6));
     this.coefficients = plan.residuals.map(({ forms: { length } }) => ({ h: zeros(length), h1: zeros(length), h2: zeros(length) }));
     this.powers = zeros(plan.exponents.length);
-    this.f0 = zeros(basis.size);
-    this.f1 = zeros(basis.size);
-    this.f2 = zeros(basis.size);
   }
 
-  evaluate(tau: number, delta: number): void {
+  evaluate(tau: number): void {
+    if (tau === this.tau) return;
     const { residuals, exponents } = this.plan;
-    if (tau !== this.tau) {
-      const lnTau = Math.log(tau);
-      for (let k = 0; k < exponents.length; k++) this.powers[k] = Math.exp(exponents[k]! * lnTau);
-      for (let k = 0; k < residuals.length; k++) this.collect(residuals[k]!, this.coefficients[k]!, tau, lnTau);
-      this.tau = tau;
-    }
-    this.basis.evaluate(delta, this.f0, this.f1, this.f2);
-    for (let k = 0; k < residuals.length; k++) {
-      this.sum(residuals[k]!.forms, this.coefficients[k]!, this.alpha[k]!);
-      for (const term of residuals[k]!.nonAnalytic) addNonAnalytic(term, tau, delta, this.alpha[k]!);
-    }
+    const lnTau = Math.log(tau);
+    for (let k = 0; k < exponents.length; k++) this.powers[k] = Math.exp(exponents[k]! * lnTau);
+    for (let k = 0; k < residuals.length; k++) this.collect(residuals[k]!, this.coefficients[k]!, tau, lnTau);
+    this.tau = tau;
   }
 
   /** One coefficient per slot: the sum of the h(τ) of all its terms; for n τ^t, τ h′ = t h and τ² h″ = t (t − 1) h. */
@@ -73,11 +56,43 @@ export class ResidualSum {
       h1[slot]! += t * value;
       h2[slot]! += t * (t - 1) * value;
     }
-    for (const { slot, term } of bells) {
-      const [value, first, second] = tauTermAt(term, tau, lnTau);
-      h[slot]! += value;
-      h1[slot]! += first;
-      h2[slot]! += second;
+    for (let i = 0; i < bells.length; i++) {
+      const { slot, term } = bells[i]!;
+      const own = tauTermAt(term, tau, lnTau);
+      h[slot]! += own[0];
+      h1[slot]! += own[1];
+      h2[slot]! += own[2];
+    }
+  }
+}
+
+/** Sums the residual functions of a model at one (τ, δ). */
+export class ResidualSum {
+  /** α and derivatives of each residual function, at the last (τ, δ). */
+  readonly alpha: readonly Float64Array[];
+  private readonly f0: Float64Array;
+  private readonly f1: Float64Array;
+  private readonly f2: Float64Array;
+
+  constructor(
+    private readonly plan: ResidualPlan,
+    private readonly basis: DeltaBasis,
+    private readonly tauSide: TauSide,
+  ) {
+    this.alpha = plan.residuals.map(() => new Float64Array(6));
+    this.f0 = new Float64Array(basis.size);
+    this.f1 = new Float64Array(basis.size);
+    this.f2 = new Float64Array(basis.size);
+  }
+
+  evaluate(tau: number, delta: number): void {
+    const { residuals } = this.plan;
+    this.tauSide.evaluate(tau);
+    this.basis.evaluate(delta, this.f0, this.f1, this.f2);
+    for (let k = 0; k < residuals.length; k++) {
+      const { forms, nonAnalytic } = residuals[k]!;
+      this.sum(forms, this.tauSide.coefficients[k]!, this.alpha[k]!);
+      for (let t = 0; t < nonAnalytic.length; t++) addNonAnalytic(nonAnalytic[t]!, tau, delta, this.alpha[k]!);
     }
   }
 

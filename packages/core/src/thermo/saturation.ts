@@ -1,6 +1,6 @@
 import { massFractionsOf, type Composition } from '../fluids/composition';
 import { designationOf } from '../fluids/refrigerant';
-import { LiquidParts, NoConvergence, NoTwoPhaseState, OutOfRange } from '../errors';
+import { BadComposition, LiquidParts, NoConvergence, NoTwoPhaseState, OutOfRange } from '../errors';
 import { kelvin, type Density, type Kelvin, type Pascal } from '../units/quantity';
 import { lnPressureGuess, mixtureLiquidGuess, vapourDensityGuess } from './ancillary';
 import { isStable, solveEquilibrium, type Equilibrium, type Unknowns } from './equilibrium';
@@ -67,7 +67,18 @@ export function metastableOrRefused(composition: Composition, liquid: Phase): bo
 /** The phases to solve in, with the known composition set. */
 export function equilibriumOf(composition: Composition, parentIs: 'liquid' | 'vapour'): Equilibrium {
   const { model, moleFraction } = modelOf(composition);
-  return { ...workspaceOf(model), x: moleFraction, parentIs };
+  refuseStrayGas(model);
+  const { parent, incipient } = workspaceOf(model);
+  return { parent, incipient, x: moleFraction, parentIs };
+}
+
+/** @throws BadComposition where a gas of the air is in it whose solubility nobody has published */
+export function refuseStrayGas({ strayGases }: MixtureModel): void {
+  if (strayGases.length === 0) return;
+  throw new BadComposition(
+    `How much ${strayGases.join(' and ')} dissolves in this mixture is not published, so it has no boiling point of its own. ` +
+      'Ask for a closed volume: there the gas stays in the vapour.',
+  );
 }
 
 /** A pure equation ends at its published limit; in a mixture a component is used below its triple point, as the blends' makers do. */
@@ -174,7 +185,7 @@ function extrapolated(path: readonly Unknowns[], T: number): Unknowns {
 export function describe({ parent, incipient, parentIs }: Equilibrium, composition: Composition): Saturation {
   const { substances, estimated } = parent.model;
   const [liquid, vapour] = parentIs === 'liquid' ? [parent, incipient] : [incipient, parent];
-  const other = massFractionsOf(substances, incipient.rho);
+  const other = parent.n === 1 ? composition : massFractionsOf(substances, incipient.rho);
   return {
     T: kelvin(parent.T),
     p: vapour.p as Pascal, // from the vapour: the liquid is so stiff that the last digit of its density moves its pressure

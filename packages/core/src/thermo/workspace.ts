@@ -1,5 +1,6 @@
 import type { MixtureModel } from './mixture-model';
 import { Phase } from './phase';
+import { TauSide } from './residual-sum';
 
 /**
  * Phases of a model to solve in, made once: making their arrays anew would take longer than a solve. A solve is synchronous and
@@ -18,7 +19,10 @@ const workspaces = new WeakMap<MixtureModel, Workspace>();
 export function workspaceOf(model: MixtureModel): Workspace {
   let workspace = workspaces.get(model);
   if (workspace === undefined) {
-    workspace = { parent: new Phase(model), incipient: new Phase(model), liquid: new Phase(model), vapour: new Phase(model) };
+    // phases of a pure fluid at rest beside each other have one τ
+    const shared = model.substances.length === 1 ? new TauSide(model.plan) : undefined;
+    const phase = () => new Phase(model, shared);
+    workspace = { parent: phase(), incipient: phase(), liquid: phase(), vapour: phase() };
     workspaces.set(model, workspace);
   }
   return workspace;
