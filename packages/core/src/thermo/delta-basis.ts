@@ -13,6 +13,9 @@ export interface Damping {
   readonly epsilon: number;
 }
 
+/** The equations of state raise δ to 15 at most. */
+const HIGHEST_WHOLE = 15;
+
 export const UNDAMPED: Damping = { g: 0, l: 0, eta: 0, epsilon: 0 };
 
 export class DeltaBasis {
@@ -26,6 +29,8 @@ export class DeltaBasis {
   private readonly damped: number[] = [];
   private readonly u: number[] = [];
   private readonly v: number[] = [];
+  /** Whole powers of the last δ. */
+  private readonly whole = new Float64Array(HIGHEST_WHOLE + 1);
 
   get size(): number {
     return this.formExponent.length;
@@ -44,29 +49,42 @@ export class DeltaBasis {
 
   /** Fills f, δ f′ and δ² f″ of every form. */
   evaluate(delta: number, f0: Float64Array, f1: Float64Array, f2: Float64Array): void {
-    const { exponents, formExponent, formDamping, power } = this;
+    const { exponents, formExponent, formDamping, power, damped, u, v } = this;
     const lnDelta = Math.log(delta);
-    for (let k = 0; k < exponents.length; k++) power[k] = Math.exp(exponents[k]! * lnDelta);
+    this.raise(delta);
+    for (let k = 0; k < exponents.length; k++) power[k] = this.powerOf(exponents[k]!, lnDelta);
     this.damp(delta, lnDelta);
     for (let form = 0; form < formExponent.length; form++) {
       const exponent = formExponent[form]!;
       const damping = formDamping[form]!;
-      const f = power[exponent]! * this.damped[damping]!;
-      const q = exponents[exponent]! + this.u[damping]!;
+      const f = power[exponent]! * damped[damping]!;
+      const q = exponents[exponent]! + u[damping]!;
       f0[form] = f;
       f1[form] = q * f;
-      f2[form] = (q * q - q + this.v[damping]!) * f;
+      f2[form] = (q * q - q + v[damping]!) * f;
     }
   }
 
+  /** δ⁰ to the highest whole power that is needed: nearly all exponents of δ are whole numbers, and a product is quicker than an exponential. */
+  private raise(delta: number): void {
+    const { whole } = this;
+    whole[0] = 1;
+    for (let k = 1; k < whole.length; k++) whole[k] = whole[k - 1]! * delta;
+  }
+
+  private powerOf(exponent: number, lnDelta: number): number {
+    return this.whole[exponent] ?? Math.exp(exponent * lnDelta);
+  }
+
   private damp(delta: number, lnDelta: number): void {
-    for (let k = 0; k < this.dampings.length; k++) {
-      const { g, l, eta, epsilon } = this.dampings[k]!;
-      const gPower = g === 0 ? 0 : g * Math.exp(l * lnDelta);
+    const { dampings, damped, u, v } = this;
+    for (let k = 0; k < dampings.length; k++) {
+      const { g, l, eta, epsilon } = dampings[k]!;
+      const gPower = g === 0 ? 0 : g * this.powerOf(l, lnDelta);
       const distance = delta - epsilon;
-      this.damped[k] = gPower === 0 && eta === 0 ? 1 : Math.exp(-gPower - eta * distance * distance);
-      this.u[k] = -l * gPower - 2 * eta * delta * distance;
-      this.v[k] = -l * l * gPower - 2 * eta * delta * (delta + distance);
+      damped[k] = gPower === 0 && eta === 0 ? 1 : Math.exp(-gPower - eta * distance * distance);
+      u[k] = -l * gPower - 2 * eta * delta * distance;
+      v[k] = -l * l * gPower - 2 * eta * delta * (delta + distance);
     }
   }
 }

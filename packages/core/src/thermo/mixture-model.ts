@@ -77,9 +77,7 @@ export function compileMixture(substances: readonly Substance[]): MixtureModel {
 const GASES: readonly string[] = ['R-728', 'R-732', 'R-740'];
 
 const strayGasesOf = (pairs: readonly { pair: Pair }[]): readonly string[] => [
-  ...new Set(
-    pairs.flatMap(({ pair }) => (isEstimated(pair) ? [pair.i, pair.j].filter((id) => GASES.includes(id)) : [])),
-  ),
+  ...new Set(pairs.flatMap(({ pair }) => (isEstimated(pair) ? [pair.i, pair.j].filter((id) => GASES.includes(id)) : []))),
 ];
 
 function pairsOf(substances: readonly Substance[]): { i: number; j: number; pair: Pair }[] {
@@ -103,7 +101,7 @@ function reducingPair(substances: readonly Substance[], i: number, j: number, pa
 
 /** The latest models by their substances; who streams thousands of sets through keeps no more than these. */
 const compiled = new Map<string, MixtureModel>();
-const MOST_COMPILED = 200;
+const MOST_COMPILED = 100;
 
 /** The model of a set of substances, in the order of their names, and their mole fractions in that order. */
 export function modelOf(composition: Composition): Modelled {

@@ -93,11 +93,8 @@ export class Phase {
   private sumUp(): Float64Array {
     const { rho, n, rhoTotal, model, summed: s } = this;
     s.fill(0);
-    for (let i = 0; i < n; i++) for (let a = 0; a < 6; a++) s[a]! += rho[i]! * this.sum.alpha[i]![a]!;
-    for (const pair of model.departures) {
-      const weight = this.weightOf(pair) / rhoTotal;
-      for (let a = 0; a < 6; a++) s[a]! += weight * this.sum.alpha[pair.residual]![a]!;
-    }
+    for (let i = 0; i < n; i++) addTimes(s, rho[i]!, this.sum.alpha[i]!);
+    for (const pair of model.departures) addTimes(s, this.weightOf(pair) / rhoTotal, this.sum.alpha[pair.residual]!);
     return s;
   }
 
@@ -211,6 +208,16 @@ export class Phase {
     }
     return this;
   }
+}
+
+/** sum + times · values, of the six derivatives. */
+function addTimes(sum: Float64Array, times: number, values: Float64Array): void {
+  sum[0]! += times * values[0]!;
+  sum[1]! += times * values[1]!;
+  sum[2]! += times * values[2]!;
+  sum[3]! += times * values[3]!;
+  sum[4]! += times * values[4]!;
+  sum[5]! += times * values[5]!;
 }
 
 /** kg/m³ of a phase. */

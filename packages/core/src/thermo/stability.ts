@@ -60,7 +60,7 @@ const isAnother = ({ rho }: Phase, u: Float64Array) => u.some((own, i) => Math.a
  * The pivots of √(ρ_i ρ_j) ∂ln f_i/∂ρ_j are 1 and more in an ideal mixture and come to 0 on the spinodal. A liquid that parts is a strange one
  * long before: of 5 457 random mixtures those that part have a pivot below 0.51.
  */
-const SURELY_ONE = 0.7;
+const SURELY_ONE = 0.55;
 
 function farFromParting(liquid: Phase): boolean {
   const { n, rho, dlnfdrho } = liquid;

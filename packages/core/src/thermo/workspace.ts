@@ -19,11 +19,38 @@ const workspaces = new WeakMap<MixtureModel, Workspace>();
 export function workspaceOf(model: MixtureModel): Workspace {
   let workspace = workspaces.get(model);
   if (workspace === undefined) {
-    // phases of a pure fluid at rest beside each other have one τ
-    const shared = model.substances.length === 1 ? new TauSide(model.plan) : undefined;
-    const phase = () => new Phase(model, shared);
-    workspace = { parent: phase(), incipient: phase(), liquid: phase(), vapour: phase() };
+    workspace = new Phases(model);
     workspaces.set(model, workspace);
   }
   return workspace;
+}
+
+/** Made when they are first used: who asks for boiling points of thousands of mixtures needs no closed vessels. */
+class Phases implements Workspace {
+  readonly parent: Phase;
+  readonly incipient: Phase;
+  private filled: { readonly liquid: Phase; readonly vapour: Phase } | undefined;
+  /** Phases of a pure fluid at rest beside each other have one τ. */
+  private readonly shared: TauSide | undefined;
+
+  constructor(private readonly model: MixtureModel) {
+    this.shared = model.substances.length === 1 ? new TauSide(model.plan) : undefined;
+    this.parent = this.phase();
+    this.incipient = this.phase();
+  }
+
+  get liquid(): Phase {
+    return this.vessel().liquid;
+  }
+
+  get vapour(): Phase {
+    return this.vessel().vapour;
+  }
+
+  private vessel() {
+    this.filled ??= { liquid: this.phase(), vapour: this.phase() };
+    return this.filled;
+  }
+
+  private phase = () => new Phase(this.model, this.shared);
 }
