@@ -1,3 +1,4 @@
+/// <reference types="node" />
 /**
  * How far off a mixture is whose pair nobody has published: every published pair is left out in turn, replaced by the linear rule, or by
  * a rule fitted to one boiling point, and its bubble point is compared with the published one. Prints the figures of

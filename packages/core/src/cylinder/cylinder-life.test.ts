@@ -1,4 +1,4 @@
-import { fahrenheit, celsius } from '../units/temperature';
+import { celsius } from '../units/temperature';
 import { refrigerant } from '../fluids/refrigerant';
 import { bubblePoint } from '../thermo/saturation';
 import { volumeFrom } from '../units/volume';

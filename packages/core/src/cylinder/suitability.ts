@@ -1,6 +1,6 @@
 import { CoreError } from '../errors';
 import { sameRefrigerant, type Composition } from '../fluids/composition';
-import { cubicMetre, kilogram, type Kelvin } from '../units/quantity';
+import { kilogram, type Kelvin } from '../units/quantity';
 import { qualityIn, type CylinderKind, type Quality } from './cylinder-kind';
 import type { Stamp } from './cylinder-rating';
 import { fillLimits, type Filling } from './fill-limit';
