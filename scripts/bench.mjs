@@ -1,6 +1,7 @@
 // @ts-check
 import { buildSync } from 'esbuild';
 import { spawnSync } from 'node:child_process';
+import { readFileSync } from 'node:fs';
 import { pathToFileURL } from 'node:url';
 import { benchLists } from './bench-lists.mjs';
 import { at } from './lib/paths.mjs';
@@ -52,8 +53,14 @@ function byCoolProp() {
 }
 
 const theirs = byCoolProp();
-if (theirs === undefined) process.stdout.write('\nFor a comparison with CoolProp: pip install CoolProp\n');
-else {
+if (theirs === undefined) {
+  const baseline = JSON.parse(readFileSync(at('packages/core/bench/baseline.json'), 'utf8'));
+  process.stdout.write('\nAgainst the stored times of CoolProp, scaled by the first row (for its own: pip install CoolProp):\n');
+  for (const [name, other] of Object.entries(baseline.theirs)) {
+    const ratio = ((other / baseline.firstRow) * unit) / (times[name] ?? Number.NaN);
+    process.stdout.write(`${name.padEnd(44)}${ratio.toFixed(1).padStart(9)} × ours\n`);
+  }
+} else {
   process.stdout.write('\nThe same bubble points by CoolProp, in this run:\n');
   for (const [name, { refrigerant }] of Object.entries(compared)) {
     const [ours = 0, other] = [times[name], theirs[refrigerant]];

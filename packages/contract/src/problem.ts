@@ -28,6 +28,9 @@ export const problemCodes = [
   'reversal-of-reversal',
   'name-taken',
   'changed-meanwhile',
+  'foreign',
+  'too-large',
+  'unavailable',
   'internal',
 ] as const;
 export type ProblemCode = (typeof problemCodes)[number];

@@ -10,6 +10,7 @@ import { documentRoutes } from './document-routes';
 import type { Deps, Env } from './env';
 import { problemAnswer, problemOf } from './errors';
 import { movementRoutes } from './movement-routes';
+import { bodyOfARegister, bodyOfUsualSize, ownHouse } from './own-house';
 import { registerRoutes } from './register-routes';
 import { systemRoutes } from './system-routes';
 import { visitRoutes } from './visit-routes';
@@ -33,6 +34,8 @@ export function createApp(deps: Deps, webRoot?: string) {
       'request',
     );
   });
+  app.use(ownHouse);
+  app.use('/api/*', (c, next) => (c.req.path.endsWith('/import') ? bodyOfARegister : bodyOfUsualSize)(c, next));
   app.use(compress());
   app.use(etag());
   app.use(

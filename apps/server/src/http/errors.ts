@@ -6,6 +6,7 @@ import type { ContentfulStatusCode } from 'hono/utils/http-status';
 import pg from 'pg';
 import type { Logger } from 'pino';
 import { Refused } from '../domain/refused';
+import { isConnectionLost } from '../store/connection-lost';
 import type { Env } from './env';
 
 /** The one table from code to status; a code without a row does not compile. */
@@ -36,6 +37,9 @@ export const statusOf = {
   'reversal-of-reversal': 409,
   'name-taken': 409,
   'changed-meanwhile': 409,
+  foreign: 403,
+  'too-large': 413,
+  unavailable: 503,
   internal: 500,
 } satisfies Record<ProblemCode, ContentfulStatusCode>;
 
@@ -53,6 +57,7 @@ interface Said {
 }
 
 function saidBy(error: unknown): Said | undefined {
+  if (isConnectionLost(error)) return UNAVAILABLE;
   if (error instanceof NoFillLimit && error.missing !== undefined)
     return { code: error.code, detail: error.message, errors: [{ pointer: `/${error.missing}`, detail: error.message }] };
   if (error instanceof CoreError) return { code: error.code, detail: error.message };
@@ -66,6 +71,14 @@ function saidBy(error: unknown): Said | undefined {
   if (error instanceof HTTPException && error.status < 500) return { code: 'invalid-input', detail: 'The request body is not JSON.' };
   return undefined;
 }
+
+/** Nothing of it was stored: a transaction that was cut off is undone, and a booking may be sent again with its key. */
+const UNAVAILABLE: Said = {
+  code: 'unavailable',
+  detail: 'The database does not answer at the moment. Nothing was stored halfway: try again in a few seconds.',
+};
+/** Seconds: an outage of the database is over by then as a rule. */
+const RETRY_AFTER = '2';
 
 const INTERNAL: Said = {
   code: 'internal',
@@ -90,5 +103,8 @@ export function problemAnswer(c: Context<Env>, said: Said): Response {
     requestId: c.var.requestId,
     ...(said.errors === undefined ? {} : { errors: said.errors }),
   };
-  return c.body(JSON.stringify(body), status, { 'content-type': 'application/problem+json' });
+  return c.body(JSON.stringify(body), status, {
+    'content-type': 'application/problem+json',
+    ...(said.code === 'unavailable' ? { 'retry-after': RETRY_AFTER } : {}),
+  });
 }

@@ -191,7 +191,18 @@ export type Tx = Kysely<Tables> | Transaction<Tables>;
 
 /** A pool of connections. A connection that breaks is dropped and made anew by the next query. */
 export function connect(url: string, onIdleError: (error: Error) => void): Db {
-  const pool = new pg.Pool({ connectionString: url, max: 10, connectionTimeoutMillis: 5000, application_name: 'hygromet' });
+  const pool = new pg.Pool({
+    connectionString: url,
+    max: 10,
+    connectionTimeoutMillis: 5000,
+    application_name: 'hygromet',
+    // nobody waits for longer than a person does: a statement, a lock, a transaction that is left open
+    statement_timeout: 60_000,
+    lock_timeout: 15_000,
+    idle_in_transaction_session_timeout: 60_000,
+  });
   pool.on('error', onIdleError);
+  // also while it is checked out: between two queries of a transaction nobody else listens, and an error without a listener ends the process
+  pool.on('connect', (client) => client.on('error', onIdleError));
   return new Kysely<Tables>({ dialect: new PostgresDialect({ pool }) });
 }

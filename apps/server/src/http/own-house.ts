@@ -1,0 +1,43 @@
+import type { Context, Next } from 'hono';
+import { bodyLimit } from 'hono/body-limit';
+import type { Env } from './env';
+import { problemAnswer } from './errors';
+
+/** Names under which this server is reached until people have accounts: it listens on loopback alone. */
+const OWN_NAMES: readonly string[] = ['127.0.0.1', 'localhost', '[::1]'];
+
+/**
+ * Answers only to its own name, and to no other page than its own: a name that was pointed at this machine (DNS rebinding), and a page of
+ * somebody else in the same browser, read and book nothing.
+ */
+export async function ownHouse(c: Context<Env>, next: Next): Promise<Response | void> {
+  const own = new URL(c.req.url);
+  if (!OWN_NAMES.includes(own.hostname))
+    return problemAnswer(c, {
+      code: 'foreign',
+      detail: `This server does not answer to the name ${own.hostname}. Open it as ${OWN_NAMES.join(', ')}.`,
+    });
+  const origin = c.req.header('origin');
+  const cross = c.req.header('sec-fetch-site') === 'cross-site' && c.req.path.startsWith('/api/');
+  if (cross || (origin !== undefined && hostOf(origin) !== own.host))
+    return problemAnswer(c, {
+      code: 'foreign',
+      detail: 'This was asked by another page than this application. Open the application itself.',
+    });
+  return next();
+}
+
+/** "null" and whatever is no address belong to nobody. */
+const hostOf = (origin: string): string | undefined => (URL.canParse(origin) ? new URL(origin).host : undefined);
+
+const MEGABYTE = 1024 * 1024;
+const tooLarge = (mostMegabytes: number) =>
+  bodyLimit({
+    maxSize: mostMegabytes * MEGABYTE,
+    onError: (c) =>
+      problemAnswer(c as Context<Env>, { code: 'too-large', detail: `That is more than ${mostMegabytes} MB. Send it in smaller parts.` }),
+  });
+
+/** A booking is a few hundred bytes; a register of thousands of rows a few megabytes. */
+export const bodyOfUsualSize = tooLarge(1);
+export const bodyOfARegister = tooLarge(8);
