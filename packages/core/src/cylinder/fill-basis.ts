@@ -1,6 +1,7 @@
 import type { Composition } from '../fluids/composition';
 import { estimateMargin } from '../fluids/estimate-margin';
 import { endOfLine } from '../thermo/end-of-line';
+import { highestPressure } from '../thermo/equation-limits';
 import type { Density, Kelvin, Pascal } from '../units/quantity';
 import { density, type CubicMetre } from '../units/quantity';
 import { temperatureIn } from '../units/temperature';
@@ -35,11 +36,17 @@ export function endBasis(composition: Composition, volume: CubicMetre, share: nu
   return basis(composition, volume, { what: `${percent(share)} liquid at ${degrees(T)}, the last there is`, share, rho, T });
 }
 
-/** The densest filling whose pressure at T stays within `p`, absolute. @throws OutOfRange, NoConvergence */
+/**
+ * The densest filling whose pressure at T stays within `p`, absolute. A cylinder may bear more than the equations were published for:
+ * then their end is the limit, and the filling is a lighter one.
+ * @throws OutOfRange, NoConvergence
+ */
 export function pressureBasis(composition: Composition, volume: CubicMetre, T: Kelvin, p: Pascal): Basis {
+  const end = highestPressure(composition);
   const within = (p / estimateMargin(composition).pressureFactor) as Pascal; // a smaller pressure is one too
-  const rho = densestAt(composition, T, within);
-  return { ...basis(composition, volume, { what: `pressure within ${bar(p)} at ${degrees(T)}`, share: 1, rho, T }), p };
+  const rho = densestAt(composition, T, within > end ? end : within);
+  const what = within > end ? `${bar(end)}, the end of its equation, at ${degrees(T)}` : `pressure within ${bar(p)} at ${degrees(T)}`;
+  return { ...basis(composition, volume, { what, share: 1, rho, T }), p };
 }
 
 /** A figure of a table, kg/m³. */

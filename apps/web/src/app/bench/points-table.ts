@@ -132,6 +132,7 @@ export class PointsTable {
 
   protected shares = (composition: Readonly<Record<string, number>>): string =>
     Object.entries(composition)
+      .sort(([, a], [, b]) => b - a)
       .map(([id, share]) => `${this.units.decimal(share * 100, 1)} % ${id}`)
       .join(', ');
 }
