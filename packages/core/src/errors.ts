@@ -90,9 +90,9 @@ export class NoConvergence extends CoreError {
 export type MissingMark = 'stamp' | 'servicePressurePa' | 'testPressurePa';
 
 const marks: Record<MissingMark, string> = {
-  stamp: 'whose stamp the cylinder carries, US or UN (stamp)',
-  servicePressurePa: 'the service pressure from the collar (servicePressurePa)',
-  testPressurePa: 'the test pressure from the collar (testPressurePa)',
+  stamp: 'whose stamp the cylinder carries, US or UN',
+  servicePressurePa: 'the service pressure from the collar',
+  testPressurePa: 'the test pressure from the collar',
 };
 
 /** A rule that binds cannot be computed: no stop weight is better than a wrong one. */

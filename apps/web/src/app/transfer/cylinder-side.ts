@@ -19,7 +19,9 @@ import { FillSession } from './fill.session';
     @if (unidentified()) {
       <p class="second">not identified: nothing can be drawn of it</p>
     } @else {
-      <p class="second">{{ label() }}{{ label() ? ' · ' : '' }}drag to change temperature</p>
+      <p class="second">
+        {{ label() }}{{ label() && levels().length > 0 ? ' · ' : '' }}{{ levels().length > 0 ? 'drag to change temperature' : '' }}
+      </p>
     }
     @if (levels().length > 0) {
       <hy-cylinder-drawing [levels]="levels()" [(temperature)]="session.temperature" />

@@ -42,13 +42,21 @@ test('a good cylinder in a cool place has no caution', () => {
 });
 
 test('a stop that keeps the rule of its place says nothing of it; set aside, what it means is said', () => {
-  expect(codes({ hottestK: 333.15 })).toEqual([]);
+  expect(codes({ hottestK: 333.15 })).toEqual([['hotter-than-rated', false]]);
   const [caution] = fillCautions(facts({ hottestK: 333.15, overruled: true }), units);
   expect(caution).toMatchObject({ code: 'hot', grave: true, stops: false });
   expect(caution!.sentence).toMatch(
     /^The rule for the hottest place is set aside\. Filled to this stop, it goes liquid-full at 59 °C and reaches 4\d bar at 60 °C/,
   );
   expect(caution!.sentence).toMatch(/climbs about 2\.5 bar per degree\. Keep it below 51 °C/);
+});
+
+test('a place hotter than the class is judged at is told, and forbids nothing', () => {
+  expect(codes({ hottestK: 328 })).toEqual([]);
+  const [caution] = fillCautions(facts({ hottestK: 333.15 }), units);
+  expect(caution!.sentence).toMatch(
+    /^At 60 °C, the place you named, it may reach \d+ bar: above the cylinder limit of 36 bar, which the class is judged by at 55 °C/,
+  );
 });
 
 test('as it is overfilled, it is said where it goes liquid-full', () => {

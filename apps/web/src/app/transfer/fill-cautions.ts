@@ -45,6 +45,7 @@ export function fillCautions(facts: FillFacts, units: Units): readonly FillCauti
     overRated(facts, units),
     overRatedWithAir(facts, units),
     hot(facts, units),
+    hotterThanRated(facts, units),
     unidentified(facts),
     flammable(facts),
   ];
@@ -152,6 +153,18 @@ function hot({ heat, hottestK, nowKg, ruling, overruled }: FillFacts, units: Uni
     sentence:
       `${overruled ? 'The rule for the hottest place is set aside. ' : ''}${over ? 'As it is' : 'Filled to this stop'}, it goes liquid-full at ${units.temperature(heat.T)}${pressure}. ` +
       `Above that, pressure climbs about ${units.pressureStep(units.kelvinsInADegree() * heat.slopePaPerK)} per degree. Keep it below ${units.temperature(heat.T - MARGIN)} at all times.`,
+  };
+}
+
+/** The class is judged at one temperature; the place somebody named may be hotter. An estimate warns and forbids nothing. */
+function hotterThanRated({ rating, heat, hottestK }: FillFacts, units: Units): FillCaution | undefined {
+  if (rating?.suits !== true || rating.allowed === undefined || hottestK === undefined || hottestK <= rating.T) return undefined;
+  if (heat?.pHottest === undefined || heat.pHottest <= rating.allowed) return undefined;
+  return {
+    code: 'hotter-than-rated',
+    grave: false,
+    stops: false,
+    sentence: `At ${units.temperature(hottestK)}, the place you named, it may reach ${units.pressure(heat.pHottest)}: above the cylinder limit of ${units.pressure(rating.allowed)}, which the class is judged by at ${units.temperature(rating.T)}. Shade it, or take it to a cooler place.`,
   };
 }
 

@@ -6,7 +6,7 @@ import { ChangeDetectionStrategy, Component, input } from '@angular/core';
   template: `
     <p class="what">{{ what() }}</p>
     <div class="line">
-      <p class="ruling">
+      <p class="ruling" [class.quiet]="quiet()">
         <span class="digits">{{ number() }}</span>&ngsp;<span class="unit">{{ unit() }}</span>
       </p>
       <div class="beside"><ng-content /></div>
@@ -28,12 +28,20 @@ import { ChangeDetectionStrategy, Component, input } from '@angular/core';
       white-space: nowrap;
     }
 
+    .quiet {
+      color: var(--ink-2);
+    }
+
     .digits {
       font-size: 112px;
       font-weight: 700;
       font-variant-numeric: proportional-nums;
       letter-spacing: -0.03em;
       line-height: 0.95;
+    }
+
+    .quiet .digits {
+      font-size: 64px;
     }
 
     .unit {
@@ -74,4 +82,6 @@ export class BigNumber {
   readonly what = input.required<string>();
   readonly number = input.required<string>();
   readonly unit = input.required<string>();
+  /** Something forbids acting on it: it is told, and does not call for anything. */
+  readonly quiet = input(false);
 }

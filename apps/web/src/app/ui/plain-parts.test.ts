@@ -17,6 +17,11 @@ test('a number that rules stands with what it is and its unit', async () => {
   ]);
 });
 
+test('a number that nobody may act on is quiet', async () => {
+  const { root } = await render(BigNumber, { what: 'Not to be filled now. Its stop weight is', number: '38.7', unit: 'lb', quiet: true });
+  expect(root.querySelector('.ruling')!.classList).toContain('quiet');
+});
+
 test.each([
   [false, 'Caution: '],
   [true, 'Danger: '],
