@@ -1,4 +1,5 @@
 import { parse } from 'papaparse';
+import { asWritten } from '../ui/csv';
 
 export type FileContent =
   | { readonly kind: 'table'; readonly headings: readonly string[]; readonly rows: readonly (readonly string[])[] }
@@ -31,5 +32,5 @@ function readCsv(text: string): FileContent {
     return wrong('This is no table with a line of headings and at least one row under it.');
   const quotes = errors.find(({ type }) => type === 'Quotes');
   if (quotes !== undefined) return wrong(`Line ${(quotes.row ?? 0) + 1} has a quotation mark that is never closed.`);
-  return { kind: 'table', headings: headings.map((heading) => heading.trim()), rows };
+  return { kind: 'table', headings: headings.map((heading) => heading.trim()), rows: rows.map((row) => row.map(asWritten)) };
 }

@@ -1,4 +1,3 @@
-import { unparse } from 'papaparse';
 import { of } from 'rxjs';
 import scenario from '../../../../../demo/tidewrack.json';
 import type { System } from '@hygromet/contract/system';
@@ -10,9 +9,10 @@ import { cellsOf, suggested } from './mapping';
 import { readFile } from './read-file';
 import { CellError, type Cells, type Sheet } from './sheet';
 import { systemSheet } from './system-sheet';
+import { csvOf } from '../ui/csv';
 
 const through = <New, Known>(sheet: Sheet<New, Known>, known: Known): New => {
-  const file = readFile('x.csv', unparse([{ ...sheet.write(known) }], { newline: '\r\n' }));
+  const file = readFile('x.csv', csvOf([sheet.write(known)]));
   if (file.kind !== 'table') throw new Error(JSON.stringify(file));
   return sheet.read(cellsOf(sheet.columns, file.headings, file.rows[0]!, suggested(sheet.columns, file.headings)));
 };

@@ -1,8 +1,8 @@
-import { unparse } from 'papaparse';
+import { csvOf, type CsvRow } from './csv';
 
 /** Gives the person a file of these rows (RFC 4180, UTF-8). */
-export const saveCsv = (fileName: string, rows: readonly Readonly<Record<string, string | number | null>>[]): void =>
-  save(fileName, new Blob([unparse([...rows], { newline: '\r\n' })], { type: 'text/csv;charset=utf-8' }));
+export const saveCsv = (fileName: string, rows: readonly CsvRow[]): void =>
+  save(fileName, new Blob([csvOf(rows)], { type: 'text/csv;charset=utf-8' }));
 
 /** Gives the person a file of these records. */
 export const saveJson = (fileName: string, records: readonly object[]): void =>
