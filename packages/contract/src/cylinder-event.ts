@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { cylinderKind, cylinderMarks, place } from './cylinder';
-import { id, instant, massKg, name, quantity, refrigerantId, stampMonth, temperatureK, typed } from './primitives';
+import { id, instant, massKg, name, quantity, refrigerantId, stampRead, temperatureK, typed } from './primitives';
 
 const MOST_MOVED = 10_000;
 
@@ -29,7 +29,7 @@ export const newCylinderEvent = z.discriminatedUnion('what', [
   }),
   z.strictObject({ ...base, what: z.literal('relabelled'), refrigerant: refrigerantId.nullable(), kind: cylinderKind }),
   z.strictObject({ ...base, what: z.literal('moved'), place }),
-  z.strictObject({ ...base, what: z.literal('requalified'), stamp: stampMonth }),
+  z.strictObject({ ...base, what: z.literal('requalified'), stamp: stampRead }),
   z.strictObject({
     ...base,
     what: z.literal('tare-weighed'),

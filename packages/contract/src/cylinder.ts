@@ -3,7 +3,7 @@ import { stamps } from '@hygromet/core/cylinder/cylinder-rating';
 import * as z from 'zod';
 import { fillRule } from './fill-limits';
 import { places } from './places';
-import { composition, id, instant, massKg, name, quantity, refrigerantId, stampMonth, typed, volumeM3 } from './primitives';
+import { composition, id, instant, massKg, name, quantity, refrigerantId, stampMonth, stampRead, typed, volumeM3 } from './primitives';
 
 export const place = z.enum(places, { error: `Choose one of the places: ${places.join(', ')}.` });
 export type Place = z.infer<typeof place>;
@@ -52,7 +52,7 @@ export const newCylinder = z
       .min(1e5, { error: 'The service pressure is below 1 bar. Read it from the collar.' })
       .max(4e7, { error: 'The service pressure is above 400 bar. Check the unit.' }),
     serviceTyped: typed.optional(),
-    requalified: stampMonth,
+    requalified: stampRead,
     place,
     /** Absent: empty and evacuated. */
     refrigerant: refrigerantId.optional(),

@@ -5,6 +5,10 @@ export const id = z.uuid({ error: 'This id is not a UUID.' });
 export const instant = z.iso.datetime({ offset: true, error: 'Give a date and time with its offset, such as 2026-11-25T07:40:00Z.' });
 /** The month of a stamp, "2021-11". */
 export const stampMonth = z.string().regex(/^\d{4}-(0[1-9]|1[0-2])$/, { error: 'Give year and month, such as 2021-11.' });
+/** The same as somebody reads it off a collar: no cylinder is older than its trade. */
+export const stampRead = z
+  .string()
+  .regex(/^(?:19|2\d)\d{2}-(?:0[1-9]|1[0-2])$/, { error: 'Give year and month as they are stamped, such as 2021-11.' });
 
 const missing = (what: string) => ({
   error: (issue: { input?: unknown }) => (issue.input === undefined ? `The ${what} is missing.` : `The ${what} is not a number.`),

@@ -68,9 +68,18 @@ function saidBy(error: unknown): Said | undefined {
       ...(error.pointer === undefined ? {} : { errors: [{ pointer: error.pointer, detail: error.message }] }),
     };
   if (error instanceof pg.DatabaseError && error.constraint !== undefined) return constraintProblems[error.constraint];
+  if (error instanceof pg.DatabaseError && error.code?.startsWith(DATA_EXCEPTION) === true) return NOT_KEEPABLE;
   if (error instanceof HTTPException && error.status < 500) return { code: 'invalid-input', detail: 'The request body is not JSON.' };
   return undefined;
 }
+
+/** Class 22 of the SQL standard: a value that no column of that type can hold. */
+const DATA_EXCEPTION = '22';
+const NOT_KEEPABLE: Said = {
+  code: 'invalid-input',
+  detail:
+    'Something of it cannot be kept: a date before the calendar, a number too large, or a letter that is none. Nothing was stored. Type it again.',
+};
 
 /** Nothing of it was stored: a transaction that was cut off is undone, and a booking may be sent again with its key. */
 const UNAVAILABLE: Said = {
