@@ -105,6 +105,11 @@ test('overdue stops, and the gravest stands first', () => {
   ]);
 });
 
+test('air that was found in it is told before anybody has said what comes', () => {
+  const { cylinder } = facts({});
+  expect(codes({ cylinder: { ...cylinder, flags: ['airy'] }, incoming: undefined })).toEqual([['airy', true]]);
+});
+
 test('an empty cylinder has nothing to mix with', () => {
   const cylinder = { ...facts({}).cylinder, refrigerant: null } as Cylinder;
   expect(codes({ cylinder, incoming: { name: 'R-32', composition } })).toEqual([]);

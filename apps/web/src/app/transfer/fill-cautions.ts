@@ -69,8 +69,9 @@ const sentences: Partial<Record<Objection, (name: string) => string>> = {
   'air-comes-along': () => 'A check found air in the cylinder it comes from: it would come along. Its own page says what to do first.',
 };
 
-const objected = ({ objections, cylinder }: FillFacts): readonly FillCaution[] =>
-  objections.flatMap((code) => {
+/** What was found in the cylinder itself is told before anybody has said what comes. */
+const objected = ({ objections, incoming, cylinder }: FillFacts): readonly FillCaution[] =>
+  (incoming === undefined && cylinder.flags.includes('airy') ? (['airy'] as const) : objections).flatMap((code) => {
     const sentence = sentences[code];
     return sentence === undefined ? [] : [{ code, grave: true, stops: true, sentence: sentence(cylinder.name) }];
   });
