@@ -3,6 +3,7 @@ import { estimateMargin } from '../fluids/estimate-margin';
 import { NoTwoPhaseState } from '../errors';
 import { bubblePoint } from '../thermo/saturation';
 import { kelvin, type Kelvin } from '../units/quantity';
+import { unless } from '../unless';
 import type { PartVolume } from './part-volume';
 import { USUAL_ROOM, type PartRoom } from './part-room';
 import data from './part-room.json';
@@ -36,11 +37,6 @@ export function holding(volume: PartVolume, composition: Composition, T: Kelvin,
   return { low: density * volume.low, likely: density * volume.likely, high: density * volume.high, ...limit };
 }
 
-function liquidAt(composition: Composition, T: Kelvin): number {
-  try {
-    return bubblePoint(composition, T).rhoLiquid * estimateMargin(composition).densityFactor;
-  } catch (error) {
-    if (error instanceof NoTwoPhaseState) return 0; // nothing can be kept as liquid when it gets that warm
-    throw error;
-  }
-}
+/** Nothing can be kept as liquid when it gets too warm for it. */
+const liquidAt = (composition: Composition, T: Kelvin): number =>
+  unless(NoTwoPhaseState, () => bubblePoint(composition, T).rhoLiquid * estimateMargin(composition).densityFactor) ?? 0;

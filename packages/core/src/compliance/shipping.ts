@@ -3,6 +3,7 @@ import { refrigerant } from '../fluids/refrigerant';
 import { bubblePoint, dewPoint } from '../thermo/saturation';
 import { STANDARD_ATMOSPHERE } from '../units/pressure';
 import { celsius } from '../units/temperature';
+import { unless } from '../unless';
 import data from './shipping.json';
 
 export interface UnNumber {
@@ -37,13 +38,11 @@ export function unNumber(refrigerantId: string | undefined, flammable: boolean):
 /** No gas of class 2: at 50 °C no more than 300 kPa, and not all vapour at 20 °C and 101.3 kPa. Source: ADR 2.2.2.1.1, from memory. */
 function isLiquid(refrigerantId: string): boolean {
   const { composition } = refrigerant(refrigerantId);
-  try {
+  const cold = () => {
     const warm = bubblePoint(composition, celsius(50)).p;
     return warm <= data.notClass2.T50Pressure && dewPoint(composition, celsius(20)).p < STANDARD_ATMOSPHERE;
-  } catch (error) {
-    if (error instanceof CoreError) return false; // no liquid at that temperature at all
-    throw error;
-  }
+  };
+  return unless(CoreError, cold) ?? false; // no liquid at that temperature at all
 }
 
 export const shippingSource: string = data.source;

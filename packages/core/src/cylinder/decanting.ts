@@ -1,7 +1,6 @@
-import { OutOfRange } from '../errors';
 import type { Composition } from '../fluids/composition';
-import { liquidFull } from '../thermo/liquid-full';
-import { density, kelvin, type Kelvin } from '../units/quantity';
+import { cubicMetre, kelvin, kilogram, type CubicMetre, type Kelvin, type Kilogram } from '../units/quantity';
+import { fullAt } from './hot-state';
 
 /** A cylinder with room for some of it. */
 export interface Receiving {
@@ -51,7 +50,7 @@ export function decanting(
     pours.push({ into: id, kg });
     left -= kg;
   }
-  const below = keepBelow(composition, contentKg / volumeM3);
+  const below = keepBelow(composition, cubicMetre(volumeM3), kilogram(contentKg));
   const emergency = below !== undefined && below < COOLEST_KEPT;
   return { outKg, pours, leftKg: left < SMALLEST_POUR_KG ? 0 : left, keepBelow: below, emergency };
 }
@@ -62,11 +61,7 @@ function inOrder(receiving: readonly Receiving[], outKg: number): readonly Recei
   return whole.length > 0 ? whole : [...receiving].sort((a, b) => b.roomKg - a.roomKg);
 }
 
-function keepBelow(composition: Composition, rho: number): Kelvin | undefined {
-  try {
-    return kelvin(liquidFull(composition, density(rho)).T - MARGIN);
-  } catch (error) {
-    if (error instanceof OutOfRange) return undefined;
-    throw error;
-  }
+function keepBelow(composition: Composition, volume: CubicMetre, mass: Kilogram): Kelvin | undefined {
+  const full = fullAt({ composition, volume, mass });
+  return full && kelvin(full.T - MARGIN);
 }

@@ -3,6 +3,7 @@ import { estimateMargin } from '../fluids/estimate-margin';
 import { designationOf } from '../fluids/refrigerant';
 import { CoreError, NoFillLimit } from '../errors';
 import { kelvin, pascal, type CubicMetre, type Kelvin, type Kilogram } from '../units/quantity';
+import { unless } from '../unless';
 import { hotPressureAllowed, isExempt, testPressureOf, type CylinderRating } from './cylinder-rating';
 import { endBasis, liquidBasis, pressureBasis, tableBasis, type Basis } from './fill-basis';
 import { defaultFillPolicy, fillRuleName, fillRules, fillRuleSource, tabulatedFilling, type FillPolicy, type FillRule } from './fill-rule';
@@ -131,14 +132,8 @@ function worstBases(rule: FillRule, filling: JudgedFilling, policy: FillPolicy, 
 }
 
 /** Advice that cannot be computed is no advice; what binds has thrown before. */
-function adviceBases(rule: FillRule, filling: JudgedFilling, policy: FillPolicy): readonly Basis[] {
-  try {
-    return worstBases(rule, filling, policy);
-  } catch (error) {
-    if (error instanceof CoreError) return [];
-    throw error;
-  }
-}
+const adviceBases = (rule: FillRule, filling: JudgedFilling, policy: FillPolicy): readonly Basis[] =>
+  unless(CoreError, () => worstBases(rule, filling, policy)) ?? [];
 
 /** By how much the first vapour of a blend fills its cylinder sooner than the blend. */
 function driftOf(rule: FillRule, filling: JudgedFilling, policy: FillPolicy, net: number): number {

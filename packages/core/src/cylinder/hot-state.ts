@@ -2,9 +2,13 @@ import type { Composition } from '../fluids/composition';
 import { estimateMargin } from '../fluids/estimate-margin';
 import { CoreError, OutOfRange } from '../errors';
 import { findRoot } from '../thermo/find-root';
-import { liquidFull } from '../thermo/liquid-full';
+import { liquidFull, pressureRise } from '../thermo/liquid-full';
+import { modelOf } from '../thermo/mixture-model';
 import { airIn, pressureWithGas } from '../thermo/non-condensable';
+import { lowestTemperature } from '../thermo/saturation';
 import { density, kelvin, type CubicMetre, type Kelvin, type Kilogram, type Pascal } from '../units/quantity';
+import { celsius } from '../units/temperature';
+import { unless } from '../unless';
 
 /** AHRI 700 allows as much in a refrigerant as it is sold, and nobody has looked: so much is counted where no check was made. */
 export const UNCHECKED_AIR = 0.015;
@@ -23,13 +27,29 @@ export function hotPressure({ composition, volume, mass, airShare = UNCHECKED_AI
   return (pressureWithGas(composition, volume, mass, T, air) * estimateMargin(composition).pressureFactor) as Pascal;
 }
 
-/** Where the last bubble goes, K; nothing where it never fills: so little is in it that all of it turns to vapour first. */
-export function fullAt({ composition, volume, mass }: HotCylinder): Kelvin | undefined {
+/** Colder than any place where a cylinder stands. */
+const ANY_COLD = celsius(-40);
+
+/** Where the last bubble goes, K, and what each further kelvin adds, Pa/K. */
+export interface Full {
+  readonly T: Kelvin;
+  readonly slope: number;
+}
+
+/**
+ * Where a closed cylinder becomes full of liquid; nothing where it never does: so little is in it that all of it turns to vapour first.
+ * Of more than its coldest liquid it is full in any cold: from −40 °C, or the lowest temperature of its equation, on.
+ * @throws NoConvergence
+ */
+export function fullAt({ composition, volume, mass }: Pick<HotCylinder, 'composition' | 'volume' | 'mass'>): Full | undefined {
+  const rho = density(mass / volume / estimateMargin(composition).densityFactor);
   try {
-    return liquidFull(composition, density(mass / volume / estimateMargin(composition).densityFactor)).T;
+    return liquidFull(composition, rho);
   } catch (error) {
-    if (error instanceof OutOfRange) return undefined;
-    throw error;
+    if (!(error instanceof OutOfRange)) throw error;
+    if (error.value <= error.max) return undefined;
+    const T = kelvin(Math.max(ANY_COLD, lowestTemperature(modelOf(composition).model)));
+    return { T, slope: pressureRise(composition, density(error.max), T) }; // of its densest liquid: no equation goes beyond
   }
 }
 
@@ -37,16 +57,23 @@ const [COLDEST, HOTTEST] = [kelvin(240), kelvin(420)];
 const TOLERANCE = 0.05;
 
 /**
- * The temperature, K, at which a relief valve of that set pressure opens, air counted; nothing where it stays shut up to 147 °C or where
- * it would be open in the cold already.
- * @param set Pa absolute
+ * The temperature, K, at which a relief valve opens, or what else is known of it: `open` in any cold, `shut` up to `until`, or nothing, where
+ * the equations end before the valve would open.
  */
-export function reliefOpensAt(cylinder: HotCylinder, set: Pascal): Kelvin | undefined {
+export type Relief =
+  | { readonly opens: 'at'; readonly T: Kelvin }
+  | { readonly opens: 'always' }
+  | { readonly opens: 'not-until'; readonly T: Kelvin }
+  | { readonly opens: 'unknown' };
+
+/** Where a relief valve of that set pressure, Pa absolute, opens; air is counted. */
+export function reliefOpensAt(cylinder: HotCylinder, set: Pascal): Relief {
   const over = (T: number) => hotPressure(cylinder, kelvin(T)) / set - 1;
-  try {
-    return over(COLDEST) > 0 || over(HOTTEST) < 0 ? undefined : kelvin(findRoot(over, COLDEST, HOTTEST, TOLERANCE));
-  } catch (error) {
-    if (error instanceof CoreError) return undefined; // its equations end before
-    throw error;
-  }
+  return (
+    unless(CoreError, (): Relief => {
+      if (over(COLDEST) > 0) return { opens: 'always' };
+      if (over(HOTTEST) < 0) return { opens: 'not-until', T: HOTTEST };
+      return { opens: 'at', T: kelvin(findRoot(over, COLDEST, HOTTEST, TOLERANCE)) };
+    }) ?? { opens: 'unknown' }
+  );
 }

@@ -3,6 +3,7 @@ import { mixed, sameRefrigerant, SAME_SHARE, type Composition } from '../fluids/
 import { allRefrigerants, designationOf } from '../fluids/refrigerant';
 import { bubblePoint } from '../thermo/saturation';
 import { celsius } from '../units/temperature';
+import { unless } from '../unless';
 import { isHighPressureGas } from './high-pressure-gas';
 import { saturatedLiquid } from './saturated-liquid';
 import data from './fill-rules.json';
@@ -143,10 +144,6 @@ export function firstVapour(composition: Composition): Composition {
 
 function vapourOver(composition: Composition): Composition {
   if (Object.keys(composition).length === 1) return composition;
-  try {
-    return bubblePoint(composition, celsius(25)).vapour;
-  } catch (error) {
-    if (error instanceof CoreError) return composition; // no bubble at that temperature: what is drawn is all there is
-    throw error;
-  }
+  // where there is no bubble at that temperature, what is drawn is all there is
+  return unless(CoreError, () => bubblePoint(composition, celsius(25)).vapour) ?? composition;
 }

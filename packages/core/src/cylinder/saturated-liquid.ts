@@ -2,6 +2,7 @@ import type { Composition } from '../fluids/composition';
 import { NoTwoPhaseState } from '../errors';
 import { bubblePoint } from '../thermo/saturation';
 import type { Density, Kelvin, Pascal } from '../units/quantity';
+import { unless } from '../unless';
 
 export interface SaturatedLiquid {
   readonly rho: Density;
@@ -26,12 +27,8 @@ export function saturatedLiquid(composition: Composition, T: Kelvin): SaturatedL
   return state;
 }
 
-function computed(composition: Composition, T: Kelvin): SaturatedLiquid | undefined {
-  try {
+const computed = (composition: Composition, T: Kelvin): SaturatedLiquid | undefined =>
+  unless(NoTwoPhaseState, () => {
     const { rhoLiquid, p } = bubblePoint(composition, T);
     return { rho: rhoLiquid, p };
-  } catch (error) {
-    if (error instanceof NoTwoPhaseState) return undefined;
-    throw error;
-  }
-}
+  });

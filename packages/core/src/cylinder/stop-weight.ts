@@ -2,6 +2,7 @@ import { NoTwoPhaseState } from '../errors';
 import type { Composition } from '../fluids/composition';
 import { bubblePoint } from '../thermo/saturation';
 import { celsius } from '../units/temperature';
+import { unless } from '../unless';
 import type { FillLimit, FillLimits } from './fill-limit';
 import { isUnknown } from './judged-contents';
 import data from './stop-budget.json';
@@ -22,6 +23,8 @@ export type BudgetTerm = (typeof budgetTerms)[number];
 export interface StopWeight {
   /** kg on the scale at which to shut the valve: the lower end of the 95 % interval below the limit. */
   readonly gross: number;
+  /** kg that are in it then; 0 where the budget takes more than the limit allows. */
+  readonly net: number;
   /** The limit that it keeps: of those that bind, the one that leads to the lowest reading. */
   readonly limit: FillLimit;
   /** kg by which each lowers it; together they are the limit less the stop. */
@@ -63,7 +66,8 @@ function stopOf(limit: FillLimit, composition: Composition, { scaleOff, hose, oi
     hose: hose * liquidDensity(composition, limit),
   } as Record<BudgetTerm, number>; // the four of `random` and the three named here are all there are
   const budget = budgetTerms.map((term) => ({ term, kg: kg[term] }));
-  return { gross: limit.gross - budget.reduce((sum, own) => sum + own.kg, 0), limit, budget };
+  const less = budget.reduce((sum, own) => sum + own.kg, 0);
+  return { gross: limit.gross - less, net: Math.max(0, limit.net - less), limit, budget };
 }
 
 /** A lighter oil fills the volume of a limit with less mass: the share of the limit that then still holds. */
@@ -76,12 +80,7 @@ function roomLeftByOil({ bases }: FillLimit, oilShare: number): number {
 function liquidDensity(composition: Composition, { bases }: FillLimit): number {
   const otherwise = bases[0]?.density ?? 0;
   if (isUnknown(composition)) return Math.max(otherwise, DENSEST_LIQUID);
-  try {
-    return bubblePoint(composition, celsius(25)).rhoLiquid;
-  } catch (error) {
-    if (error instanceof NoTwoPhaseState) return otherwise;
-    throw error;
-  }
+  return unless(NoTwoPhaseState, () => bubblePoint(composition, celsius(25)).rhoLiquid) ?? otherwise;
 }
 
 /** kg/m³, R-13B1 and its like: what an unknown liquid in a hose may weigh at most. From memory. */

@@ -1,6 +1,7 @@
 import { CoreError } from '../errors';
 import { sameRefrigerant, type Composition } from '../fluids/composition';
 import { kilogram, type Kelvin } from '../units/quantity';
+import { unless } from '../unless';
 import { qualityIn, type CylinderKind, type Quality } from './cylinder-kind';
 import type { Stamp } from './cylinder-rating';
 import { fillLimits, type Filling } from './fill-limit';
@@ -121,17 +122,14 @@ function stopFor(cylinder: Candidate, { incoming, policy, hottest, tare, volume 
     hottest,
     port: incoming.port,
   };
-  try {
+  return unless(CoreError, () => {
     const stop = stopWeight(fillLimits(filling, policy), incoming.composition, USUAL_HANDLING);
-    const mass = kilogram(Math.max(content, stop.gross - tare, 0));
+    const mass = kilogram(Math.max(content, stop.net));
     // what is in it is no more than it holds because something lighter is brought beside it
     const mixes = content > 0 && !isSame(filling.composition, incoming.composition);
     const holdsAtMost = mixes ? fillLimits({ ...filling, incoming: undefined }, policy).ruling.net : stop.limit.net;
     return { stop, holdsAtMost, rating: classFor(filling, { volume, mass, airShare: cylinder.airShare }) };
-  } catch (error) {
-    if (error instanceof CoreError) return undefined;
-    throw error;
-  }
+  });
 }
 
 /** The class of everything that it would hold; what may come as vapour stands higher than its blend. */

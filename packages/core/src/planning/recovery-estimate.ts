@@ -1,4 +1,5 @@
 import { NoTwoPhaseState, OutOfRange } from '../errors';
+import { saturatedLiquid } from '../cylinder/saturated-liquid';
 import type { Composition } from '../fluids/composition';
 import { enthalpy } from '../thermo/caloric';
 import { bubblePoint, dewPoint, phasesOf } from '../thermo/saturation';
@@ -67,15 +68,8 @@ function refuseImpossible({ composition, T, massKg, volume, endP }: RecoveryTask
 /** Pa: a recovery machine is no vacuum pump. Common practice: 25 inHg of vacuum are its best. */
 const LOWEST_END = 1000;
 
-function whyNot({ composition }: RecoveryTask): RecoveryEstimate['cannot'] {
-  try {
-    bubblePoint(composition, kelvin(machine.coolantT.ice));
-    return 'stands-too-high';
-  } catch (error) {
-    if (error instanceof NoTwoPhaseState) return 'no-liquid';
-    throw error;
-  }
-}
+const whyNot = ({ composition }: RecoveryTask): RecoveryEstimate['cannot'] =>
+  saturatedLiquid(composition, kelvin(machine.coolantT.ice)) === undefined ? 'no-liquid' : 'stands-too-high';
 
 const CUT_OUT = pressureFrom(machine.cutOut.value, 'psig', STANDARD_ATMOSPHERE);
 

@@ -5,6 +5,7 @@ import { gasShare } from '../thermo/non-condensable';
 import { bubblePoint, dewPoint } from '../thermo/saturation';
 import { kelvin, type CubicMetre, type Kelvin, type Kilogram, type Pascal } from '../units/quantity';
 import { celsius } from '../units/temperature';
+import { unless } from '../unless';
 
 /** AHRI 700: non-condensables at most 1.5 % by volume of the vapour at 25 °C. */
 export const MOST_AIR = 0.015;
@@ -65,7 +66,7 @@ function findingOf(low: number, high: number): AirCheck['finding'] {
 
 /** The same air over the same refrigerant at 25 °C: p_air ∝ T/space, over the saturation pressure there. */
 function reducedTo25(composition: Composition, T: Kelvin, vessel: Vessel | undefined) {
-  const there = saturationAt25(composition);
+  const there = saturationAt(composition, REFERENCE);
   const factor = (REFERENCE / T) * (vessel === undefined ? 1 : spaceAt(composition, vessel, T) / spaceAt(composition, vessel, REFERENCE));
   return (measured: number, own: number) => {
     if (there === undefined) return gasShare(measured, own); // no liquid at 25 °C: the share here is all that can be said
@@ -73,14 +74,9 @@ function reducedTo25(composition: Composition, T: Kelvin, vessel: Vessel | undef
   };
 }
 
-function saturationAt25(composition: Composition): number | undefined {
-  try {
-    return bubblePoint(composition, REFERENCE).p;
-  } catch (error) {
-    if (error instanceof NoTwoPhaseState || error instanceof OutOfRange) return undefined;
-    throw error;
-  }
-}
+/** Nothing where it has no liquid at T, or where its equation does not reach there. */
+const saturationAt = (composition: Composition, T: Kelvin): number | undefined =>
+  unless(OutOfRange, () => unless(NoTwoPhaseState, () => bubblePoint(composition, T).p));
 
 /** Share of the volume that its vapour has; a thousandth where liquid fills it. */
 function spaceAt(composition: Composition, { volume, mass }: Vessel, T: Kelvin): number {
@@ -96,14 +92,6 @@ const LEAST_SPACE = 1e-3;
  * other side.
  */
 function ownAt(composition: Composition, T: Kelvin, by: number, own: Pascal): number {
-  const at = (offset: number) => {
-    try {
-      return bubblePoint(composition, kelvin(T + offset)).p;
-    } catch (error) {
-      if (error instanceof NoTwoPhaseState || error instanceof OutOfRange) return undefined;
-      throw error;
-    }
-  };
-  const other = at(-by);
-  return at(by) ?? (other === undefined ? own : own ** 2 / other);
+  const other = saturationAt(composition, kelvin(T - by));
+  return saturationAt(composition, kelvin(T + by)) ?? (other === undefined ? own : own ** 2 / other);
 }

@@ -1,5 +1,5 @@
 import type { Composition } from '../fluids/composition';
-import { NoTwoPhaseState, OutOfRange } from '../errors';
+import { OutOfRange } from '../errors';
 import { cubicMetre, kelvin, kilogram, type CubicMetre, type Kelvin, type Kilogram, type Pascal } from '../units/quantity';
 import { caloric } from './caloric';
 import { closedVolume, type ClosedVolume } from './closed-volume';
@@ -7,7 +7,7 @@ import { hottestOf } from './equation-limits';
 import { findRoot } from './find-root';
 import { modelOf } from './mixture-model';
 import { massDensity } from './phase';
-import { bubblePoint, dewPoint, lowestTemperature } from './saturation';
+import { endsOfBoiling, lowestTemperature } from './saturation';
 import { singlePhase } from './single-phase';
 
 /** A cubic metre, in which the states of given T and p are described. */
@@ -21,7 +21,7 @@ const LN_DENSITY_TOLERANCE = 1e-12;
  * @throws OutOfRange, NoConvergence
  */
 export function flash(composition: Composition, T: Kelvin, p: Pascal): ClosedVolume {
-  const ends = endsAt(composition, T);
+  const ends = endsOfBoiling(composition, T);
   if (ends === undefined) return contentOf(composition, T, massDensity(singlePhase(composition, T, p, 'vapour')));
   const { bubble, dew } = ends;
   if (p >= bubble.p) return contentOf(composition, T, massDensity(singlePhase(composition, T, p, 'liquid')));
@@ -36,15 +36,6 @@ export function flash(composition: Composition, T: Kelvin, p: Pascal): ClosedVol
 }
 
 const contentOf = (composition: Composition, T: Kelvin, rho: number) => closedVolume(composition, UNIT_VOLUME, kilogram(rho), T);
-
-function endsAt(composition: Composition, T: Kelvin) {
-  try {
-    return { bubble: bubblePoint(composition, T), dew: dewPoint(composition, T) };
-  } catch (error) {
-    if (error instanceof NoTwoPhaseState) return undefined;
-    throw error;
-  }
-}
 
 /** Internal energy of a vessel's content, J, from the zeros of the substances' equations. */
 export const internalEnergy = (vessel: ClosedVolume, m: Kilogram): number =>

@@ -1,6 +1,7 @@
 import type { Composition } from '../fluids/composition';
 import { CoreError, OutOfRange } from '../errors';
 import { kelvin, type Density, type Kelvin, type Pascal } from '../units/quantity';
+import { unless } from '../unless';
 import { solveEquilibrium } from './equilibrium';
 import { endOfLine } from './end-of-line';
 import { refuseBeyondEquation, refuseTooHot } from './equation-limits';
@@ -32,22 +33,27 @@ const TRUSTED = 15;
  *   content turns to one phase above the critical temperature before liquid fills the vessel
  */
 export function liquidFull(composition: Composition, rho: Density): LiquidFull {
-  const { model, moleFraction, molarMass } = modelOf(composition);
   const T = directly(composition, rho) ?? betweenPoints(composition, rho);
-  const { p } = bubblePoint(composition, T);
-  const full = new Phase(model).set(moleFraction, rho / molarMass);
-  full.evaluate(T);
-  return { T, p, slope: full.dpdT, estimated: model.estimated };
+  const { p, estimated } = bubblePoint(composition, T);
+  return { T, p, slope: pressureRise(composition, rho, T), estimated };
 }
+
+/** ∂p/∂T, Pa/K, of liquid of density `rho` that fills its vessel at `T`. */
+export const pressureRise = (composition: Composition, rho: Density, T: Kelvin): number => filledWith(composition, rho, T).dpdT;
 
 /** Pressure, Pa absolute, of a vessel full of compressed liquid of density `rho` at `T`. */
 export function compressedLiquidPressure(composition: Composition, rho: Density, T: Kelvin): Pascal {
-  const { model, moleFraction, molarMass } = modelOf(composition);
   refuseTooHot(composition, T);
+  const phase = filledWith(composition, rho, T);
+  refuseBeyondEquation(phase.model, phase.p);
+  return phase.p as Pascal;
+}
+
+function filledWith(composition: Composition, rho: Density, T: Kelvin): Phase {
+  const { model, moleFraction, molarMass } = modelOf(composition);
   const phase = new Phase(model).set(moleFraction, rho / molarMass);
   phase.evaluate(T);
-  refuseBeyondEquation(model, phase.p);
-  return phase.p as Pascal;
+  return phase;
 }
 
 /** The boiling point at which the liquid has that density, in one solve; nothing where it does not arrive or ends far from the estimate. */
@@ -77,11 +83,12 @@ function bracket(composition: Composition, rho: Density): readonly [number, numb
   const reducing = reducingTemperature(model, moleFraction);
   const shares = [0.4, 0.5, 0.6, 0.7, 0.8, 0.85, 0.9, 0.93, 0.95, 0.97, 0.98, 0.985, 0.99, 0.995];
   const points: { T: number; rhoLiquid: number }[] = [];
-  for (const share of shares) {
-    const [point] = liquidAt(composition, share * reducing);
+  const coldest = lowestTemperature(model);
+  for (const T of [coldest, ...shares.map((share) => share * reducing).filter((own) => own > coldest)]) {
+    const point = liquidAt(composition, T);
     if (point === undefined) continue;
     const colder = points.at(-1);
-    if (point.rhoLiquid <= rho && colder !== undefined) return [colder.T, point.T];
+    if (colder !== undefined && point.rhoLiquid <= rho && rho <= colder.rhoLiquid) return [colder.T, point.T];
     points.push(point);
   }
   // between the last of these and the very end of the line
@@ -92,11 +99,6 @@ function bracket(composition: Composition, rho: Density): readonly [number, numb
   throw new OutOfRange('density of the filling', rho, Math.min(...densities), Math.max(...densities), 'kg/m³');
 }
 
-function liquidAt(composition: Composition, T: number): { T: number; rhoLiquid: number }[] {
-  try {
-    return [{ T, rhoLiquid: bubblePoint(composition, kelvin(T)).rhoLiquid }];
-  } catch (error) {
-    if (error instanceof CoreError) return []; // outside the line: the bracket is made of the points that exist
-    throw error;
-  }
-}
+/** Nothing outside the line: the bracket is made of the points that exist. */
+const liquidAt = (composition: Composition, T: number): { T: number; rhoLiquid: number } | undefined =>
+  unless(CoreError, () => ({ T, rhoLiquid: bubblePoint(composition, kelvin(T)).rhoLiquid }));

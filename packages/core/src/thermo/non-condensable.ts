@@ -2,6 +2,7 @@ import type { Composition } from '../fluids/composition';
 import { NoTwoPhaseState } from '../errors';
 import { celsius } from '../units/temperature';
 import type { CubicMetre, Kelvin, Kilogram, Pascal } from '../units/quantity';
+import { unless } from '../unless';
 import { closedVolume, type ClosedVolume } from './closed-volume';
 import { findRoot } from './find-root';
 import { modelOf } from './mixture-model';
@@ -97,15 +98,12 @@ function liquidBeside(vessel: ClosedVolume, composition: Composition, T: Kelvin)
   }
 }
 
-function atItsBubble(composition: Composition, T: Kelvin) {
-  try {
+/** Nothing in a dense gas above the critical point: the air spreads through it. */
+const atItsBubble = (composition: Composition, T: Kelvin) =>
+  unless(NoTwoPhaseState, () => {
     const { p, rhoVapour } = bubblePoint(composition, T);
     return { composition, p, rhoVapour };
-  } catch (error) {
-    if (error instanceof NoTwoPhaseState) return undefined; // a dense gas above the critical point: the air spreads through it
-    throw error;
-  }
-}
+  });
 
 /**
  * Share by volume of the vapour that is air, 0 to 1: the partial pressure of the gas over the whole. Below the saturation pressure there is

@@ -2,6 +2,7 @@ import { massFractionsOf, type Composition } from '../fluids/composition';
 import { designationOf } from '../fluids/refrigerant';
 import { BadComposition, LiquidParts, NoConvergence, NoTwoPhaseState, OutOfRange } from '../errors';
 import { kelvin, type Density, type Kelvin, type Pascal } from '../units/quantity';
+import { unless } from '../unless';
 import { lnPressureGuess, mixtureLiquidGuess, vapourDensityGuess } from './ancillary';
 import { isStable, solveEquilibrium, type Equilibrium, type Unknowns } from './equilibrium';
 import { modelOf, type MixtureModel } from './mixture-model';
@@ -38,6 +39,10 @@ export const bubblePoint = (composition: Composition, T: Kelvin): Saturation => 
 
 /** Dew point: vapour of this composition with its first drop. Range and errors as for the bubble point. */
 export const dewPoint = (composition: Composition, T: Kelvin): Saturation => saturationAt(composition, T, 'vapour');
+
+/** Where boiling begins and where it ends at T; nothing where there is one phase only. @throws OutOfRange, LiquidParts, NoConvergence */
+export const endsOfBoiling = (composition: Composition, T: Kelvin): { readonly bubble: Saturation; readonly dew: Saturation } | undefined =>
+  unless(NoTwoPhaseState, () => ({ bubble: bubblePoint(composition, T), dew: dewPoint(composition, T) }));
 
 function saturationAt(composition: Composition, T: Kelvin, parentIs: 'liquid' | 'vapour'): Saturation {
   const equilibrium = equilibriumOf(composition, parentIs);
