@@ -7,7 +7,7 @@ import { realOutside } from './domain/outside';
 import { warmRack } from './domain/warm-rack';
 import { createApp } from './http/app';
 import { closeGently, keepAlive } from './http/keep-alive';
-import { connect, type Db } from './store/database';
+import { connect, WITHOUT_END, type Db } from './store/database';
 import { migrate } from './store/migrate';
 import { differingBalances } from './store/movement-store';
 import type { Logger } from 'pino';
@@ -16,9 +16,9 @@ import type { Logger } from 'pino';
 async function main(command: string | undefined): Promise<void> {
   const config = readConfig(process.env);
   const log = pino({ level: config.logLevel, base: null });
-  const db = connect(config.databaseUrl, (error) => log.warn({ err: error }, 'a connection to PostgreSQL broke'));
-  if (command === 'prepare') await prepare(db);
-  else if (command === 'serve') serveUntilStopped(db, config, log);
+  const onError = (error: Error) => log.warn({ err: error }, 'a connection to PostgreSQL broke');
+  if (command === 'prepare') await prepare(connect(config.databaseUrl, onError, WITHOUT_END));
+  else if (command === 'serve') serveUntilStopped(connect(config.databaseUrl, onError), config, log);
   else throw new Error('Say what to do: prepare or serve.');
 }
 

@@ -3,7 +3,20 @@ import { stamps } from '@hygromet/core/cylinder/cylinder-rating';
 import * as z from 'zod';
 import { fillRule } from './fill-limits';
 import { places } from './places';
-import { composition, id, instant, massKg, name, quantity, refrigerantId, stampMonth, stampRead, typed, volumeM3 } from './primitives';
+import {
+  composition,
+  id,
+  instant,
+  massKg,
+  name,
+  quantity,
+  refrigerantId,
+  stampMonth,
+  stampRead,
+  stampedPa,
+  typed,
+  volumeM3,
+} from './primitives';
 
 export const place = z.enum(places, { error: `Choose one of the places: ${places.join(', ')}.` });
 export type Place = z.infer<typeof place>;
@@ -19,18 +32,11 @@ export const cylinderMarks = z.strictObject({
   flammableRated: z.boolean(),
   ports: z.enum(cylinderPorts),
   thread: z.string().trim().max(40).optional(),
-  /** Pa above the atmosphere, as stamped. */
-  testPressurePa: quantity('test pressure')
-    .min(1e5, { error: 'The test pressure is below 1 bar. Read it from the collar.' })
-    .max(6e7, { error: 'The test pressure is above 600 bar. Check the unit.' })
-    .optional(),
+  testPressurePa: stampedPa('test pressure').optional(),
   /** Whose rules it was built by; what is not recorded is not taken for granted. */
   stamp: z.enum(stamps).optional(),
-  /** Pa above the atmosphere at which its relief valve opens, as stamped. */
-  reliefPressurePa: quantity('set pressure of the relief valve')
-    .min(1e5, { error: 'The set pressure is below 1 bar. Read it from the valve.' })
-    .max(6e7, { error: 'The set pressure is above 600 bar. Check the unit.' })
-    .optional(),
+  /** At which its relief valve opens. */
+  reliefPressurePa: stampedPa('set pressure', 'valve').optional(),
   /** Between two requalifications: five in the US, elsewhere as stamped. */
   validYears: z.int({ error: 'Whole years.' }).min(1, { error: 'At least 1 year.' }).max(15, { error: 'At most 15 years.' }),
 });

@@ -3,7 +3,7 @@ import { stamps } from '@hygromet/core/cylinder/cylinder-rating';
 import { ports } from '@hygromet/core/cylinder/judged-contents';
 import { budgetTerms } from '@hygromet/core/cylinder/stop-weight';
 import * as z from 'zod';
-import { composition, massKg, quantity, refrigerantId, temperatureK, volumeM3 } from './primitives';
+import { composition, massKg, quantity, refrigerantId, stampedPa, temperatureK, volumeM3 } from './primitives';
 
 export const fillRule = z.enum(fillRules as readonly [(typeof fillRules)[number], ...(typeof fillRules)[number][]]); // zod wants to see that it is not empty
 
@@ -11,12 +11,6 @@ const share = (what: string) =>
   quantity(what)
     .min(0, { error: `The ${what} is negative. A share is 0 or more.` })
     .max(0.5, { error: `The ${what} is above 50 %. Give a share, such as 0.03.` });
-
-/** Pa above the atmosphere, as stamped on the collar. */
-const stampedPa = (what: string) =>
-  quantity(what)
-    .min(1e5, { error: `The ${what} is below 1 bar. Read it from the collar.` })
-    .max(6e7, { error: `The ${what} is above 600 bar. Check the unit.` });
 
 /** A refrigerant by its designation or its mass fractions, and how much of it comes where that is known. */
 const incoming = z

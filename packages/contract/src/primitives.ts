@@ -31,6 +31,12 @@ export const temperatureK = (what: string) =>
     .min(150, { error: `The ${what} is below 150 K. Check the unit.` })
     .max(500, { error: `The ${what} is above 500 K. Check the unit.` });
 
+/** Pa above the atmosphere, as stamped on a collar or a valve. */
+export const stampedPa = (what: string, where = 'collar') =>
+  quantity(what)
+    .min(1e5, { error: `The ${what} is below 1 bar. Read it from the ${where}.` })
+    .max(6e7, { error: `The ${what} is above 600 bar. Check the unit.` });
+
 /** What a person typed, with its unit, kept as it was typed. */
 export const typed = z.strictObject({ text: z.string().max(60), unit: z.string().max(20) });
 export type Typed = z.infer<typeof typed>;

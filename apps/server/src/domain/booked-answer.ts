@@ -1,5 +1,6 @@
 import type { Booked } from '@hygromet/contract/movement';
 import { CoreError } from '@hygromet/core/errors';
+import { unless } from '@hygromet/core/unless';
 import type { FillLimitsAnswer } from '@hygromet/contract/fill-limits';
 import { accountById } from '../store/account-store';
 import { cylinderById } from '../store/cylinder-store';
@@ -31,14 +32,6 @@ export async function cylinderLimits(tx: Tx, organisation: OrganisationRow, id: 
   const record = await cylinderById(tx, organisation.id, id);
   const composition = record === undefined ? undefined : compositionIn(record);
   if (record === undefined || composition === undefined) return null;
-  try {
-    return limitsAnswer(
-      fillingOf(composition, record, organisation),
-      fillPolicyOf(organisation),
-      record.airShare === null ? {} : { airShare: record.airShare },
-    );
-  } catch (error) {
-    if (error instanceof CoreError) return null;
-    throw error;
-  }
+  const more = record.airShare === null ? {} : { airShare: record.airShare };
+  return unless(CoreError, () => limitsAnswer(fillingOf(composition, record, organisation), fillPolicyOf(organisation), more)) ?? null;
 }

@@ -1,15 +1,16 @@
 import type { FillLimitsAnswer, FillLimitsRequest } from '@hygromet/contract/fill-limits';
 import { fillLimits, type FillLimit, type Filling } from '@hygromet/core/cylinder/fill-limit';
 import type { FillPolicy } from '@hygromet/core/cylinder/fill-rule';
-import { fullAt, hotPressure, type HotCylinder } from '@hygromet/core/cylinder/hot-state';
+import { fullAt, hotPressure } from '@hygromet/core/cylinder/hot-state';
 import { contentsByPressure, UNKNOWN } from '@hygromet/core/cylinder/judged-contents';
 import { stopWeight, USUAL_HANDLING, type StopWeight } from '@hygromet/core/cylinder/stop-weight';
 import { classFor } from '@hygromet/core/cylinder/suitability';
 import type { Composition } from '@hygromet/core/fluids/composition';
 import { compositionFrom, refrigerant } from '@hygromet/core/fluids/refrigerant';
-import { OutOfRange } from '@hygromet/core/errors';
-import { cubicMetre, kelvin, kilogram, type Kelvin } from '@hygromet/core/units/quantity';
+import { CoreError } from '@hygromet/core/errors';
+import { cubicMetre, kelvin, kilogram } from '@hygromet/core/units/quantity';
 import { fahrenheit } from '@hygromet/core/units/temperature';
+import { unless } from '@hygromet/core/unless';
 
 const limitAnswer = ({ rule, name, net, gross, mayAdd, required, formula, source, bases }: FillLimit) => ({
   rule,
@@ -50,27 +51,18 @@ export function limitsAnswer(filling: Filling, policy: FillPolicy, more: { oilSh
 /** Filled to its stop, or as it is where more is in it. */
 function inTheHeat(filling: Filling, stop: StopWeight, airShare: number | undefined) {
   const { volume, rating } = filling;
-  const mass = kilogram(Math.max(filling.content, stop.gross - filling.tare, 0));
+  const mass = kilogram(Math.max(filling.content, stop.net));
   const contents = contentsByPressure({ ...filling, port: 'liquid' });
   const cylinders = contents.map((composition) => ({ composition, volume, mass, airShare }));
   const T = filling.hottest ?? fahrenheit(131);
-  const full = cylinders.map(fullAt).filter((own) => own !== undefined);
+  const full = cylinders.flatMap((own) => fullAt(own)?.T ?? []);
   const rated = rating?.servicePressure !== undefined || rating?.testPressure !== undefined;
   return {
-    pressureAtHottestPa: mass > 0 ? highestAt(cylinders, T) : null,
+    // nothing where it cannot be computed: beyond the published equations above all
+    pressureAtHottestPa: (mass > 0 ? unless(CoreError, () => Math.max(...cylinders.map((own) => hotPressure(own, T)))) : undefined) ?? null,
     liquidFullK: full.length === 0 ? null : Math.min(...full),
     classSuits: rated ? classFor(filling, { volume, mass, airShare }).suits : null,
   };
-}
-
-/** Nothing where it lies beyond the published equations. */
-function highestAt(cylinders: readonly HotCylinder[], T: Kelvin): number | null {
-  try {
-    return Math.max(...cylinders.map((own) => hotPressure(own, T)));
-  } catch (error) {
-    if (error instanceof OutOfRange) return null;
-    throw error;
-  }
 }
 
 /** The request of the wire: a designation, a composition, or nothing that anybody knows. */

@@ -12,6 +12,7 @@ import { designationOf, refrigerant } from '@hygromet/core/fluids/refrigerant';
 import { MOST_AIR } from '@hygromet/core/readings/air-check';
 import { kelvin, kilogram } from '@hygromet/core/units/quantity';
 import { celsius } from '@hygromet/core/units/temperature';
+import { unless } from '@hygromet/core/unless';
 import type { CylinderRecord } from '../store/cylinder-store';
 import { fillPolicyOf, type OrganisationRow } from '../store/organisation-store';
 import { sendInBy } from './resting-full';
@@ -96,13 +97,10 @@ function computed(record: CylinderRecord, organisation: OrganisationRow): Comput
  * What is in it is what it is: no port and nothing that comes is asked here.
  */
 function computedAnew(composition: Composition, record: CylinderRecord, organisation: OrganisationRow): Computed {
-  try {
-    const filling = fillingOf(composition, record, organisation);
-    return { standing: standingOf(filling, composition, organisation), suits: suits(filling, composition, record) };
-  } catch (error) {
-    if (error instanceof CoreError) return { standing: { state: 'no-limit', why: error.message }, suits: true };
-    throw error;
-  }
+  const filling = fillingOf(composition, record, organisation);
+  // its class is judged whether there is a limit or not; where neither has an answer, it is flagged for that
+  const suited = unless(CoreError, () => suits(filling, composition, record)) ?? true;
+  return { standing: standingOf(filling, composition, organisation), suits: suited };
 }
 
 export function fillingOf(composition: Composition, record: CylinderRecord, { hottestK }: OrganisationRow): Filling {
@@ -120,9 +118,18 @@ export function fillingOf(composition: Composition, record: CylinderRecord, { ho
 }
 
 function standingOf(filling: Filling, composition: Composition, organisation: OrganisationRow): Cylinder['standing'] {
-  const { limit, gross } = stopWeight(fillLimits(filling, fillPolicyOf(organisation)), composition, USUAL_HANDLING);
-  const levelOf = (net: number) =>
-    isUnknown(composition) ? null : levelAt(composition, filling.volume, kilogram(Math.max(0, net)), celsius(25)).liquidShare;
+  try {
+    return limited(filling, composition, organisation);
+  } catch (error) {
+    if (error instanceof CoreError) return { state: 'no-limit', why: error.message };
+    throw error;
+  }
+}
+
+function limited(filling: Filling, composition: Composition, organisation: OrganisationRow): Cylinder['standing'] {
+  const { limit, gross, net } = stopWeight(fillLimits(filling, fillPolicyOf(organisation)), composition, USUAL_HANDLING);
+  const levelOf = (massKg: number) =>
+    isUnknown(composition) ? null : levelAt(composition, filling.volume, kilogram(massKg), celsius(25)).liquidShare;
   return {
     state: 'limited',
     ruling: limit.rule,
@@ -130,7 +137,7 @@ function standingOf(filling: Filling, composition: Composition, organisation: Or
     stopGrossKg: gross,
     mayAddKg: gross - filling.tare - filling.content,
     liquidShare77F: levelOf(filling.content),
-    stopShare77F: levelOf(gross - filling.tare),
+    stopShare77F: levelOf(net),
   };
 }
 

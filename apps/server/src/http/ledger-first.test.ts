@@ -55,6 +55,12 @@ test('carbon dioxide is registered and filled by its test pressure; without one 
   expect(unsaid.flags).toContain('no-limit');
 });
 
+test('a class is judged where no limit can be given', async () => {
+  const weak = await register('P-07', { refrigerant: 'R-744', grossKg: 8.8 });
+  expect(weak.standing.state).toBe('no-limit');
+  expect(weak.flags).toEqual(expect.arrayContaining(['over-rated', 'no-limit']));
+});
+
 test('air that a check found counts in the class of the cylinder', async () => {
   const { id } = await register('P-05', { refrigerant: 'R-410A', grossKg: 16.8 });
   const event = { what: 'air-checked', pressurePa: 1.9e6, temperatureK: 298.15, gaugePa: 5000, thermometerK: 0.2 };

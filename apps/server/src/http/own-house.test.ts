@@ -1,4 +1,5 @@
 import { problem } from '@hygromet/contract/problem';
+import { sql } from 'kysely';
 import pg from 'pg';
 import { openHouse, type House } from '../../test/house';
 import { isConnectionLost } from '../store/connection-lost';
@@ -50,6 +51,18 @@ test('connections that are cut in the middle of a transaction end no process, an
   expect(isConnectionLost(error)).toBe(true);
   expect(await ask('/api/accounts')).toBe(200);
   await admin.end();
+});
+
+test('what takes longer than anybody waits is no fault of the question: it may be asked again', async () => {
+  const slow: unknown = await house.db
+    .transaction()
+    .execute(async (tx) => {
+      await sql`set local statement_timeout = 20`.execute(tx);
+      await sql`select pg_sleep(5)`.execute(tx);
+    })
+    .catch((reason: unknown) => reason);
+  expect(slow).toBeInstanceOf(pg.DatabaseError);
+  expect(isConnectionLost(slow)).toBe(true);
 });
 
 test('what is wrong with a question is no lost connection', async () => {

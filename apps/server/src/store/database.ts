@@ -189,17 +189,22 @@ export type Db = Kysely<Tables>;
 /** A database or a transaction in it: a query does not care. */
 export type Tx = Kysely<Tables> | Transaction<Tables>;
 
+/** Milliseconds that a connection may take for one thing. */
+type Patience = Partial<Record<'statement_timeout' | 'lock_timeout' | 'idle_in_transaction_session_timeout', number>>;
+
+/** Nobody waits for longer at a page: a statement, a lock, a transaction that is left open. */
+const OF_A_PERSON: Patience = { statement_timeout: 60_000, lock_timeout: 15_000, idle_in_transaction_session_timeout: 60_000 };
+/** A migration of a large ledger takes as long as it takes. */
+export const WITHOUT_END: Patience = {};
+
 /** A pool of connections. A connection that breaks is dropped and made anew by the next query. */
-export function connect(url: string, onIdleError: (error: Error) => void): Db {
+export function connect(url: string, onIdleError: (error: Error) => void, patience: Patience = OF_A_PERSON): Db {
   const pool = new pg.Pool({
     connectionString: url,
     max: 10,
     connectionTimeoutMillis: 5000,
     application_name: 'hygromet',
-    // nobody waits for longer than a person does: a statement, a lock, a transaction that is left open
-    statement_timeout: 60_000,
-    lock_timeout: 15_000,
-    idle_in_transaction_session_timeout: 60_000,
+    ...patience,
   });
   pool.on('error', onIdleError);
   // also while it is checked out: between two queries of a transaction nobody else listens, and an error without a listener ends the process

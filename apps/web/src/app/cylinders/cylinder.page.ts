@@ -20,7 +20,7 @@ import { CombineCard } from './combine-card';
 import { eventText } from './event-words';
 import { HappeningForm } from './happening-form';
 import { HotChart } from './hot-chart';
-import { airCounted, reliefOf } from './judged-cylinder';
+import { airCounted, borneBy, reliefOf } from './judged-cylinder';
 import { stampNames } from './objection-words';
 import { hottestPlaces, OWN_PLACE, placeProblem } from './hottest-place';
 import { cylinderKindNames, portNames } from './objection-words';
@@ -73,6 +73,7 @@ export class CylinderPage {
   protected readonly ownPlace = OWN_PLACE;
   protected readonly placeProblem = placeProblem;
   protected readonly airCounted = airCounted;
+  protected readonly borneBy = borneBy;
   protected reliefOf = (cylinder: Cylinder) => reliefOf(cylinder, this.units.atmosphere());
   protected stamp = ({ marks }: Cylinder): string => stampNames[marks.stamp ?? ''];
   protected readonly placeChoices = computed(() => hottestPlaces(this.session.place(), this.session.organisationK(), this.units));

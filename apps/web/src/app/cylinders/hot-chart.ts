@@ -11,8 +11,6 @@ import { valueOf } from '../ui/loadable';
 const [WIDTH, HEIGHT, LEFT, RIGHT, TOP, BOTTOM] = [420, 210, 56, 12, 14, 34];
 const [COLDEST, HOTTEST] = [celsius(-10), celsius(80)];
 const STEPS = 45;
-/** At 131 °F a cylinder may stand at 5/4 of its service pressure (49 CFR 173.301(a)(8), as in `pressure-rating`). */
-const RATED_SHARE = 1.25;
 const temperatures = Array.from({ length: STEPS + 1 }, (_, k) => COLDEST + ((HOTTEST - COLDEST) * k) / STEPS);
 
 /** Pressure of the closed cylinder over temperature, up to what it bears, with the temperature from which it is full of liquid. */
@@ -32,13 +30,17 @@ const temperatures = Array.from({ length: STEPS + 1 }, (_, k) => COLDEST + ((HOT
         @for (tick of d.ticksX; track tick.text) {
           <text [attr.x]="tick.x" [attr.y]="bottom + 20" text-anchor="middle">{{ tick.text }}</text>
         }
-        <line class="bears" [attr.x1]="left" [attr.x2]="right" [attr.y1]="d.bearsY" [attr.y2]="d.bearsY" />
+        @if (d.bearsY; as y) {
+          <line class="bears" [attr.x1]="left" [attr.x2]="right" [attr.y1]="y" [attr.y2]="y" />
+        }
         <line class="hottest" [attr.x1]="d.hottestX" [attr.x2]="d.hottestX" [attr.y1]="top" [attr.y2]="bottom" />
         <path class="curve" [attr.d]="d.way" />
       </svg>
       <p class="legend" aria-hidden="true">
         <span class="key curve">pressure, {{ units.pressureUnit() }} over °{{ units.temperatureUnit() }}</span>
-        <span class="key bears">5/4 of its service pressure</span>
+        @if (d.bearsY) {
+          <span class="key bears">cylinder limit</span>
+        }
         <span class="key hottest">hottest place</span>
         @if (d.fullX) {
           <span class="key full">full of liquid</span>
@@ -54,8 +56,8 @@ export class HotChart {
   readonly composition = input.required<Readonly<Record<string, number>> | undefined>();
   readonly volumeM3 = input.required<number>();
   readonly massKg = input.required<number>();
-  /** Pa above the atmosphere. */
-  readonly servicePressurePa = input.required<number>();
+  /** What it must not pass in the heat, Pa absolute; nothing while a mark of its collar is missing. */
+  readonly bornePa = input.required<number | undefined>();
   readonly hottestK = input.required<number | undefined>();
   /** Air that is counted in its vapour at 77 °F. */
   readonly airShare = input.required<number>();
@@ -95,7 +97,7 @@ export class HotChart {
   protected readonly sentence = computed(() => {
     const [heat, hottest] = [valueOf(this.heat()), this.hottestK()];
     if (heat === undefined) return '';
-    const relief = heat.reliefT === undefined ? '' : ` Its relief valve opens at ${this.units.temperature(heat.reliefT)}.`;
+    const relief = heat.relief?.opens === 'at' ? ` Its relief valve opens at ${this.units.temperature(heat.relief.T)}.` : '';
     const there =
       hottest === undefined || heat.pHottest === undefined
         ? ''
@@ -118,9 +120,11 @@ export class HotChart {
 
   private draw(points: readonly HotPoint[], full: number | undefined) {
     const degrees = (T: number) => this.units.temperatureNumber(T);
-    const allowed = this.units.pressureNumber(RATED_SHARE * this.servicePressurePa() + this.units.atmosphere());
+    const borne = this.bornePa();
+    const allowed = borne === undefined ? undefined : this.units.pressureNumber(borne);
+    const highest = allowed ?? Math.max(...points.map(({ p }) => this.units.pressureNumber(p)));
     const x = scaleLinear([degrees(COLDEST), degrees(HOTTEST)], [this.left, this.right]);
-    const y = scaleLinear([0, 1.25 * allowed], [this.bottom, this.top]);
+    const y = scaleLinear([0, 1.25 * highest], [this.bottom, this.top]);
     // above the drawing the line ends: a line along its edge would read as a pressure that no longer rises
     const places = points.map(({ T, p }) => [x(degrees(T)), y(this.units.pressureNumber(p))] as const);
     const beyond = places.findIndex(([, py]) => py < this.top);
@@ -128,7 +132,7 @@ export class HotChart {
     return {
       way: inside.map(([px, py], k) => `${k === 0 ? 'M' : 'L'}${px.toFixed(1)} ${py.toFixed(1)}`).join(''),
       fullX: full === undefined ? undefined : x(degrees(full)),
-      bearsY: y(allowed),
+      bearsY: allowed === undefined ? undefined : y(allowed),
       hottestX: x(degrees(this.hottestK() ?? HOTTEST)),
       ticksX: x.ticks(6).map((value) => ({ x: x(value), text: String(value) })),
       ticksY: y.ticks(5).map((value) => ({ y: y(value), text: String(value) })),

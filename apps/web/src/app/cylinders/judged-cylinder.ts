@@ -1,5 +1,8 @@
 import type { Cylinder } from '@hygromet/contract/cylinder';
+import { hotPressureAllowed } from '@hygromet/core/cylinder/cylinder-rating';
 import { UNCHECKED_AIR } from '@hygromet/core/cylinder/hot-state';
+import { NoFillLimit } from '@hygromet/core/errors';
+import { unless } from '@hygromet/core/unless';
 import type { LimitsArgs } from '../live/cylinder-operations';
 
 /** What a collar and its scale say of a cylinder, as limits and class are asked for it. */
@@ -15,6 +18,12 @@ export const collarOf = ({
   tareWeighedKg: tareWeighedKg ?? undefined,
   rating: { stamp: marks.stamp, servicePressure: servicePressurePa, testPressure: marks.testPressurePa },
 });
+
+/** Pa absolute that must not be passed in the heat; a collar without a stamp is read as a US one. Nothing while a mark is missing. */
+export const borneBy = ({ name, servicePressurePa, marks }: Cylinder): number | undefined =>
+  unless(NoFillLimit, () =>
+    hotPressureAllowed({ stamp: marks.stamp ?? 'us', servicePressure: servicePressurePa, testPressure: marks.testPressurePa }, name),
+  );
 
 /** Air that is counted in its pressures: what a check found, else as much as nobody has ruled out. */
 export const airCounted = ({ airShare }: Pick<Cylinder, 'airShare'>): number => airShare ?? UNCHECKED_AIR;

@@ -146,8 +146,8 @@ export class TroublePlan {
       const cylinder = this.cylinder();
       const { flags, composition, contentKg } = cylinder;
       if (composition === null || !flags.includes('mixed')) return undefined;
-      const limits = { ...collarOf(cylinder), composition, contentKg, port: 'liquid' as const };
-      return { limits, massKg: contentKg, airShare: cylinder.airShare ?? undefined };
+      const filling = { ...collarOf(cylinder), composition, contentKg, port: 'liquid' as const };
+      return { filling, massKg: contentKg, airShare: cylinder.airShare ?? undefined };
     }),
   );
   protected readonly mixture = computed(() => {

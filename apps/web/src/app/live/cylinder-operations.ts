@@ -1,11 +1,11 @@
 import { combine, type Combination } from '@hygromet/core/cylinder/combination';
 import type { CylinderKind } from '@hygromet/core/cylinder/cylinder-kind';
 import { decanting, type Decanting } from '@hygromet/core/cylinder/decanting';
-import { levelAt, type Level } from '@hygromet/core/cylinder/level';
+import { levelAt } from '@hygromet/core/cylinder/level';
 import { OutOfRange } from '@hygromet/core/errors';
 import type { CylinderRating } from '@hygromet/core/cylinder/cylinder-rating';
 import { fillLimits, type Filling, type FillLimits } from '@hygromet/core/cylinder/fill-limit';
-import { defaultFillPolicy, type FillPolicy } from '@hygromet/core/cylinder/fill-rule';
+import type { FillPolicy } from '@hygromet/core/cylinder/fill-rule';
 import type { Port } from '@hygromet/core/cylinder/judged-contents';
 import type { PressureRating } from '@hygromet/core/cylinder/pressure-rating';
 import { HOSES, stopWeight, type Hose, type StopWeight } from '@hygromet/core/cylinder/stop-weight';
@@ -14,27 +14,34 @@ import { tareAndVolume } from '@hygromet/core/cylinder/tare';
 import type { Composition } from '@hygromet/core/fluids/composition';
 import { airCheck, type Accuracy, type AirCheck } from '@hygromet/core/readings/air-check';
 import { cubicMetre, kelvin, kilogram, pascal } from '@hygromet/core/units/quantity';
+import { unless } from '@hygromet/core/unless';
 
 /** Plain numbers in SI on both sides: what goes to a worker and comes back is copied. */
-export interface LimitsArgs {
+/** A cylinder by its collar, what is in it, and what would come in. */
+export interface FillingArgs {
   readonly composition: Composition;
   readonly volumeM3: number;
   readonly tareKg: number;
   readonly tareWeighedKg?: number | undefined;
   readonly contentKg: number;
-  readonly hottestK: number;
-  readonly policy: FillPolicy;
+  /** Absent where no place is in question. */
+  readonly hottestK?: number | undefined;
   readonly rating: CylinderRating;
   /** What would come in beside it, and how. */
   readonly incoming?: Composition | undefined;
   readonly port?: Port | undefined;
 }
 
-const fillingOf = ({ composition, contentKg, hottestK, rating, incoming, port, ...collar }: LimitsArgs): Filling => ({
+export interface LimitsArgs extends FillingArgs {
+  readonly hottestK: number;
+  readonly policy: FillPolicy;
+}
+
+const fillingOf = ({ composition, contentKg, hottestK, rating, incoming, port, ...collar }: FillingArgs): Filling => ({
   ...tareAndVolume(collar),
   composition,
   content: kilogram(contentKg),
-  hottest: kelvin(hottestK),
+  hottest: hottestK === undefined ? undefined : kelvin(hottestK),
   rating,
   incoming: incoming && { composition: incoming },
   port,
@@ -89,7 +96,7 @@ export interface HotCurveArgs {
 
 /** A filling and how far it goes: what the pressure class is judged by. */
 export interface RatingArgs {
-  readonly limits: Omit<LimitsArgs, 'hottestK' | 'policy'>;
+  readonly filling: FillingArgs;
   readonly massKg: number;
   readonly airShare?: number | undefined;
 }
@@ -112,19 +119,6 @@ export interface HotPoint {
   readonly full: boolean;
 }
 
-/** Beyond the published equations the curve ends. */
-function knownLevel(...asked: Parameters<typeof levelAt>): Level {
-  try {
-    return levelAt(...asked);
-  } catch (error) {
-    if (error instanceof OutOfRange) return { state: 'empty', liquidShare: 0 };
-    throw error;
-  }
-}
-
-/** K: a class is judged at its own temperature, whatever the place. */
-const ANY_PLACE = 300;
-
 /** What is asked about cylinders: whether something may go into them, where too much goes, and whether there is air in them. */
 export const cylinderOperations = {
   suit: ({ cylinders, incoming, policy, hottestK }: SuitArgs): readonly Suited[] =>
@@ -137,8 +131,8 @@ export const cylinderOperations = {
   stop: ({ limits: args, hose, ...handling }: StopArgs): StopWeight =>
     stopWeight(limitsFor(args), args.incoming ?? args.composition, { ...handling, hose: HOSES[hose] }),
 
-  rating: ({ limits, massKg, airShare }: RatingArgs): PressureRating => {
-    const filling = fillingOf({ ...limits, hottestK: ANY_PLACE, policy: defaultFillPolicy });
+  rating: ({ filling: args, massKg, airShare }: RatingArgs): PressureRating => {
+    const filling = fillingOf(args);
     return classFor(filling, { volume: filling.volume, mass: kilogram(massKg), airShare });
   },
 
@@ -152,8 +146,11 @@ export const cylinderOperations = {
   /** How a closed cylinder answers to heat: its pressure and level over temperature. */
   hotCurve: ({ composition, volumeM3, massKg, airShare, temperatures }: HotCurveArgs): readonly HotPoint[] =>
     temperatures.flatMap((T) => {
-      const level = knownLevel(composition, cubicMetre(volumeM3), kilogram(massKg), kelvin(T), airShare);
-      return level.state === 'empty' ? [] : [{ T, p: level.p, liquidShare: level.liquidShare, full: level.state === 'liquid-full' }];
+      // beyond the published equations the curve ends
+      const level = unless(OutOfRange, () => levelAt(composition, cubicMetre(volumeM3), kilogram(massKg), kelvin(T), airShare));
+      return level === undefined || level.state === 'empty'
+        ? []
+        : [{ T, p: level.p, liquidShare: level.liquidShare, full: level.state === 'liquid-full' }];
     }),
 
   air: ({ composition, p, T, accuracy, volumeM3, massKg }: AirArgs): AirCheck =>

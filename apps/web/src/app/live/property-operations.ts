@@ -1,9 +1,9 @@
 import { levelAt, type Level } from '@hygromet/core/cylinder/level';
-import { fullAt, hotPressure, reliefOpensAt } from '@hygromet/core/cylinder/hot-state';
+import { fullAt, hotPressure, reliefOpensAt, type Relief } from '@hygromet/core/cylinder/hot-state';
 import { OutOfRange } from '@hygromet/core/errors';
 import type { Composition } from '@hygromet/core/fluids/composition';
-import { liquidFull } from '@hygromet/core/thermo/liquid-full';
-import { cubicMetre, density, kelvin, kilogram, pascal } from '@hygromet/core/units/quantity';
+import { cubicMetre, kelvin, kilogram, pascal } from '@hygromet/core/units/quantity';
+import { unless } from '@hygromet/core/unless';
 import { benchOperations } from './bench-operations';
 import { cylinderOperations, limitsFor } from './cylinder-operations';
 import { planOperations } from './plan-operations';
@@ -30,19 +30,9 @@ export interface HeatArgs {
 export type Heat = ({ readonly fills: true; readonly T: number; readonly slopePaPerK: number } | { readonly fills: false }) & {
   /** At the hottest place, air counted, Pa absolute. */
   readonly pHottest?: number | undefined;
-  /** Where its relief valve opens, K. */
-  readonly reliefT?: number | undefined;
+  /** Where its relief valve opens; absent while its set pressure is not recorded. */
+  readonly relief?: Relief | undefined;
 };
-
-/** What lies beyond the published equations is not told. */
-function known<T>(ask: () => T): T | undefined {
-  try {
-    return ask();
-  } catch (error) {
-    if (error instanceof OutOfRange) return undefined;
-    throw error;
-  }
-}
 
 export const operations = {
   ...benchOperations,
@@ -57,12 +47,12 @@ export const operations = {
   heat: ({ composition, volumeM3, massKg, airShare, hottestK, reliefPa }: HeatArgs): Heat => {
     const cylinder = { composition, volume: cubicMetre(volumeM3), mass: kilogram(massKg), airShare };
     const more = {
-      pHottest: hottestK === undefined ? undefined : known(() => hotPressure(cylinder, kelvin(hottestK))),
-      reliefT: reliefPa === undefined ? undefined : reliefOpensAt(cylinder, pascal(reliefPa)),
+      // what lies beyond the published equations is not told
+      pHottest: hottestK === undefined ? undefined : unless(OutOfRange, () => hotPressure(cylinder, kelvin(hottestK))),
+      relief: reliefPa === undefined ? undefined : reliefOpensAt(cylinder, pascal(reliefPa)),
     };
-    const T = fullAt(cylinder);
-    if (T === undefined) return { fills: false, ...more };
-    return { fills: true, T, slopePaPerK: liquidFull(composition, density(massKg / volumeM3)).slope, ...more };
+    const full = fullAt(cylinder);
+    return full === undefined ? { fills: false, ...more } : { fills: true, T: full.T, slopePaPerK: full.slope, ...more };
   },
 };
 

@@ -30,12 +30,7 @@ import { FillSession } from './fill.session';
     }
     @if (session.heat(); as heat) {
       <h3>Filled to the stop</h3>
-      <hy-filled-figures
-        [heat]="heat"
-        [hottestK]="session.hottestK()"
-        [air]="air()"
-        [reliefKnown]="c.marks.reliefPressurePa !== undefined"
-      />
+      <hy-filled-figures [heat]="heat" [hottestK]="session.hottestK()" [air]="air()" />
     }
     <div class="cautions">
       @for (caution of session.cautions(); track caution.code) {

@@ -66,7 +66,6 @@ export class CylinderStage {
   protected readonly less = computed(() =>
     lessText(this.session.ruling()?.gross ?? 0, this.session.shutAt(), { massText: this.session.onScale }),
   );
-  protected readonly hotRule = 'not-liquid-full-hottest';
   protected readonly ports = [
     { value: '', label: 'not known (worst case)' },
     { value: 'liquid', label: 'liquid, or all of it' },

@@ -64,8 +64,7 @@ export function fillAnswers(properties: PropertyService, filling: Filling) {
     if (cylinder === undefined || asking === undefined || shutAt === undefined) return undefined;
     const composition = asking.contentKg > 0 ? asking.composition : (asking.incoming ?? asking.composition);
     if (isUnknown(composition)) return undefined;
-    const stopKg = Math.max(0, shutAt.gross - (shutAt.limit.gross - shutAt.limit.net));
-    return { composition, volumeM3: asking.volumeM3, contentKg: asking.contentKg, stopKg, airShare: airCounted(cylinder) };
+    return { composition, volumeM3: asking.volumeM3, contentKg: asking.contentKg, stopKg: shutAt.net, airShare: airCounted(cylinder) };
   });
   /** Levels now and at the stop, at the dragged temperature, and at the stop at 131 °F. */
   const levels = asked(
@@ -99,8 +98,7 @@ export function fillAnswers(properties: PropertyService, filling: Filling) {
     computed(() => {
       const [cylinder, asking, shutAt] = [filling.cylinder(), question(), valueOf(stop())];
       if (cylinder === undefined || asking === undefined || shutAt === undefined) return undefined;
-      const massKg = Math.max(asking.contentKg, shutAt.gross - (shutAt.limit.gross - shutAt.limit.net), 0);
-      return { limits: asking, massKg, airShare: cylinder.airShare ?? undefined };
+      return { filling: asking, massKg: Math.max(asking.contentKg, shutAt.net), airShare: cylinder.airShare ?? undefined };
     }),
   );
   const suited = asked(

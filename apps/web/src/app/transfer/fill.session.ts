@@ -165,6 +165,8 @@ export class FillSession {
   /** The limit behind the stop. */
   readonly ruling = computed(() => this.shutAt()?.limit);
   readonly heat = computed(() => valueOf(this.answers.heat()));
+  /** The place that was named sets the stop, or would. */
+  readonly placeRules = computed(() => this.ruling()?.rule === HOT_RULE || this.draft().overrules);
 
   /** Refrigerant straight from a supplier may go where virgin refrigerant is kept. */
   readonly objections = computed(() => {

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { Heat } from '../live/property-operations';
 import { Units } from '../preferences/units.service';
 
@@ -20,7 +20,7 @@ import { Units } from '../preferences/units.service';
       }
       <div>
         <dt>Relief valve opens at</dt>
-        <dd>{{ h.reliefT !== undefined ? units.temperature(h.reliefT) : reliefKnown() ? 'above 297 °F' : 'set pressure not recorded' }}</dd>
+        <dd>{{ relief() }}</dd>
       </div>
     </dl>
   `,
@@ -58,6 +58,23 @@ export class FilledFigures {
   readonly hottestK = input.required<number | undefined>();
   /** What is counted as air, in words. */
   readonly air = input.required<string>();
-  readonly reliefKnown = input.required<boolean>();
   protected readonly units = inject(Units);
+
+  protected readonly relief = computed(() => {
+    const { relief } = this.heat();
+    switch (relief?.opens) {
+      case 'at':
+        return this.units.temperature(relief.T);
+      case 'not-until':
+        return `above ${this.units.temperature(relief.T)}`;
+      case 'always':
+        return 'any temperature: check its set pressure';
+      case 'unknown':
+        return 'not known: beyond the equations';
+      case undefined:
+        return 'set pressure not recorded';
+      default:
+        return relief satisfies never;
+    }
+  });
 }
