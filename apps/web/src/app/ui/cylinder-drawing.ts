@@ -27,7 +27,7 @@ const LABEL_HEIGHT = 42;
 @Component({
   selector: 'hy-cylinder-drawing',
   template: `
-    <svg #drawing viewBox="0 0 410 410" width="100%">
+    <svg #drawing viewBox="0 0 420 410" width="100%">
       <defs>
         <clipPath id="inside"><path [attr.d]="shape.body" /></clipPath>
       </defs>

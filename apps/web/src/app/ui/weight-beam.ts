@@ -183,9 +183,9 @@ function labelPlaces(tare: number, now: number, stop: number) {
   const nearTare = now - tare < LABEL_WIDTH;
   const nearStop = Math.abs(stop - now) < LABEL_WIDTH;
   return {
-    tareLabel: nearTare ? { x: tare + 4, anchor: 'end' } : { x: tare, anchor: 'middle' },
+    tareLabel: nearTare ? { x: tare - 3, anchor: 'end' } : { x: tare, anchor: 'middle' },
     nowLabel: nearTare
-      ? { x: now - 4, anchor: 'start' }
+      ? { x: now + 3, anchor: 'start' }
       : nearStop
         ? { x: now < stop ? now + 4 : now + 40, anchor: now < stop ? 'end' : 'start' }
         : { x: now, anchor: 'middle' },
