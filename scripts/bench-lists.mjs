@@ -5,7 +5,9 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { at } from './lib/paths.mjs';
-import { prepareCluster, psql, startCluster, stopCluster, urlOf } from './lib/postgres.mjs';
+import { prepareCluster, urlOf } from './lib/cluster.mjs';
+import { asOwner } from './lib/databases.mjs';
+import { startCluster, stopCluster } from './lib/postgres.mjs';
 import { ensurePostgres } from './lib/system-packages.mjs';
 
 const SMALL = 10_000;
@@ -45,7 +47,7 @@ export async function benchLists() {
   /** @param {number} movements */
   async function measured(movements) {
     const name = `bench_${movements}`;
-    await psql(cluster, 'postgres', `create database ${name}`);
-    return timesWith(urlOf(cluster.settings, name), movements);
+    await asOwner(cluster.settings, 'postgres', `create database ${name}`);
+    return timesWith(urlOf(cluster.settings, 'owner', name), movements);
   }
 }

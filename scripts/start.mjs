@@ -4,7 +4,9 @@ import { openDataFolder } from './lib/data-folder.mjs';
 import { ensureDependencies } from './lib/dependencies.mjs';
 import { takeLock } from './lib/lock.mjs';
 import { isFree } from './lib/ports.mjs';
-import { dropDatabase, ensureDatabase, prepareCluster, startCluster, urlOf } from './lib/postgres.mjs';
+import { prepareCluster, urlOf } from './lib/cluster.mjs';
+import { dropDatabase, ensureDatabase } from './lib/databases.mjs';
+import { startCluster } from './lib/postgres.mjs';
 import { fail, say, Stop } from './lib/say.mjs';
 import { prepareDatabase } from './lib/server-process.mjs';
 import { startOptions } from './lib/start-options.mjs';
@@ -27,15 +29,15 @@ async function start() {
   const settings = await prepareCluster(binaries, data);
   say('starting PostgreSQL');
   const cluster = await startCluster(binaries, settings, data.settingsFile);
-  const supervisor = new Supervisor(cluster, data.settingsFile, port);
+  const supervisor = new Supervisor(cluster, data.settingsFile, port, data.folder);
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.once(signal, () => void supervisor.stop().then(() => process.exit(0)));
   try {
     if (resetDemo) {
       say('throwing the old data away');
-      await dropDatabase(cluster);
+      await dropDatabase(cluster.settings);
     }
-    await ensureDatabase(cluster);
-    await prepareDatabase(urlOf(cluster.settings));
+    await ensureDatabase(cluster.settings);
+    await prepareDatabase(urlOf(cluster.settings, 'owner'));
     await supervisor.serve();
   } catch (error) {
     await supervisor.stop();

@@ -21,8 +21,8 @@ export function fail(error) {
   process.exit(1);
 }
 
-/** @param {unknown} error */
-function sentenceOf(error) {
+/** @param {unknown} error @returns {string} */
+export function sentenceOf(error) {
   if (error instanceof Stop) return error.message;
   const code = /** @type {NodeJS.ErrnoException} */ (error)?.code;
   if (code === 'ENOSPC') return 'The disk is full. Free some space (1 GB is enough) and start again; what was booked is safe.';

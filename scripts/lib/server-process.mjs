@@ -2,6 +2,7 @@
 import { spawn } from 'node:child_process';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { SERVER, WEB_ROOT } from './build.mjs';
+import { hasEnded } from './postgres.mjs';
 import { run } from './run.mjs';
 import { say, Stop } from './say.mjs';
 
@@ -16,25 +17,40 @@ export async function prepareDatabase(databaseUrl) {
   if (demo) say('loaded the demo data of Tidewrack Cold Works');
 }
 
-/** The server ends with its standard input: killed or not, the start script takes it along. @param {string} databaseUrl @param {number} port */
-export function spawnServer(databaseUrl, port) {
+/**
+ * The server ends with its standard input: killed or not, the start script takes it along.
+ * @param {string} databaseUrl @param {number} port @param {string} dataFolder whose disk it watches
+ */
+export function spawnServer(databaseUrl, port, dataFolder) {
   return spawn(process.execPath, ['--enable-source-maps', SERVER, 'serve'], {
-    env: { ...process.env, DATABASE_URL: databaseUrl, PORT: String(port), WEB_ROOT, STOP_WITH_STDIN: '1' },
+    env: { ...process.env, DATABASE_URL: databaseUrl, PORT: String(port), WEB_ROOT, DATA_FOLDER: dataFolder, STOP_WITH_STDIN: '1' },
     stdio: ['pipe', 'inherit', 'inherit'],
     detached: true,
   });
 }
 
+const HEALTH_WITHIN_MS = 3000;
+
+/**
+ * What the server says of itself: that it serves, that it serves without its database, or nothing.
+ * @param {number} port @returns {Promise<'serving' | 'without-database' | 'silent'>}
+ */
+export async function healthOf(port) {
+  try {
+    const answer = await fetch(`http://127.0.0.1:${port}/readyz`, { signal: AbortSignal.timeout(HEALTH_WITHIN_MS) });
+    const { database } = /** @type {{ database: string }} */ (await answer.json());
+    return database === 'ok' ? 'serving' : 'without-database';
+  } catch {
+    return 'silent';
+  }
+}
+
 /** @param {number} port @param {import('node:child_process').ChildProcess} child */
 export async function untilServing(port, child) {
-  for (let attempt = 0; attempt < 300; attempt++) {
-    if (child.exitCode !== null) throw new Stop('The server stopped while starting; what it said stands above.');
-    try {
-      if ((await fetch(`http://127.0.0.1:${port}/healthz`)).ok) return;
-    } catch {
-      // not listening yet
-    }
-    await sleep(100);
+  for (let attempt = 0; attempt < 600; attempt++) {
+    if (hasEnded(child)) throw new Stop('The server stopped while starting; what it said stands above.');
+    if ((await healthOf(port)) !== 'silent') return;
+    await sleep(50);
   }
   throw new Stop('The server did not answer within 30 s; what it said stands above.');
 }

@@ -1,71 +1,143 @@
 // @ts-check
 import { setTimeout as sleep } from 'node:timers/promises';
-import { startCluster, stopCluster, urlOf } from './postgres.mjs';
-import { fail, say, Stop } from './say.mjs';
-import { spawnServer, untilServing } from './server-process.mjs';
+import { urlOf } from './cluster.mjs';
+import { Patience } from './patience.mjs';
+import { hasEnded, startCluster, stateOf, stopCluster } from './postgres.mjs';
+import { say, sentenceOf } from './say.mjs';
+import { healthOf, spawnServer, untilServing } from './server-process.mjs';
 
-const MOST_RESTARTS = 5;
-const WITHIN_MS = 60_000;
+const LOOK_EVERY_MS = 2000;
+/** So many looks without an answer, one after the other, and it is taken for dead though its process lives. */
+const SILENT_LOOKS = 8;
 
-/** Keeps database and server running: one that dies is started again, and both end together. */
+/** @typedef {'server' | 'database' | 'link'} Watched */
+
+/**
+ * Keeps database and server running: whichever dies is started again, however often, with growing pauses; one that lives and does not
+ * answer is ended first. Both end together, when a person says so.
+ */
 export class Supervisor {
   /** @type {import('node:child_process').ChildProcess | undefined} */
   #server;
   #stopping = false;
-  /** @type {number[]} */
-  #restarts = [];
 
-  /** @param {import('./postgres.mjs').Cluster} cluster @param {string} settingsFile @param {number} port */
-  constructor(cluster, settingsFile, port) {
+  /** @param {import('./postgres.mjs').Cluster} cluster @param {string} settingsFile @param {number} port @param {string} dataFolder */
+  constructor(cluster, settingsFile, port, dataFolder) {
     this.cluster = cluster;
     this.settingsFile = settingsFile;
     this.port = port;
-    this.#watchDatabase();
+    this.dataFolder = dataFolder;
+    void this.#keepDatabase();
   }
 
+  /** Resolves when it answers for the first time; an error then is one that a person has to mend. */
   async serve() {
-    const server = spawnServer(urlOf(this.cluster.settings), this.port);
+    await this.#startServer();
+    void this.#keepServer();
+    void this.#watch();
+  }
+
+  async #startServer() {
+    const server = spawnServer(urlOf(this.cluster.settings, 'app'), this.port, this.dataFolder);
     this.#server = server;
-    await untilServing(this.port, server);
-    server.once('exit', () => this.#again('The server', () => this.serve()));
+    try {
+      await untilServing(this.port, server);
+    } catch (error) {
+      kill(server);
+      throw error;
+    }
   }
 
-  #watchDatabase() {
-    this.cluster.process.once('exit', () =>
-      this.#again('PostgreSQL', async () => {
+  async #keepServer() {
+    const patience = new Patience();
+    for (let since = performance.now(); ; since = performance.now()) {
+      const server = /** @type {import('node:child_process').ChildProcess} */ (this.#server);
+      await endOf(server);
+      if (this.#stopping) return;
+      await this.#again('The server', patience, performance.now() - since, () => this.#startServer());
+    }
+  }
+
+  async #keepDatabase() {
+    const patience = new Patience();
+    for (let since = performance.now(); ; since = performance.now()) {
+      await endOf(this.cluster.process);
+      if (this.#stopping) return;
+      const port = this.cluster.settings.port;
+      await this.#again('PostgreSQL', patience, performance.now() - since, async () => {
         this.cluster = await startCluster(this.cluster.binaries, this.cluster.settings, this.settingsFile);
-        this.#watchDatabase();
-      }),
-    );
+      });
+      // the server knows the database by its old address only
+      if (this.cluster.settings.port !== port) this.#server?.kill('SIGTERM');
+    }
   }
 
-  /** @param {string} what @param {() => Promise<void>} start */
-  #again(what, start) {
-    if (this.#stopping) return;
-    const now = Date.now();
-    this.#restarts = [...this.#restarts.filter((at) => now - at < WITHIN_MS), now];
-    if (this.#restarts.length > MOST_RESTARTS)
-      return void this.stop().then(() =>
-        fail(new Stop(`${what} stopped ${MOST_RESTARTS} times within a minute. What it said stands above.`)),
-      );
+  /** @param {string} what @param {Patience} patience @param {number} livedMs @param {() => Promise<void>} start */
+  async #again(what, patience, livedMs, start) {
     say(`${what} stopped unexpectedly; starting it again. What was booked is safe.`);
-    void sleep(300)
-      .then(start)
-      .catch(async (error) => {
-        await this.stop();
-        fail(error);
-      });
+    for (let told = ''; !this.#stopping; ) {
+      await sleep(patience.next(told === '' ? livedMs : 0));
+      if (this.#stopping) return;
+      try {
+        return await start();
+      } catch (error) {
+        const sentence = sentenceOf(error);
+        if (sentence !== told) say(`${what} could not be started; trying again. ${sentence}`);
+        told = sentence;
+      }
+    }
+  }
+
+  /** A process that hangs does not end by itself; nor does a server find a database again that it looks for elsewhere. */
+  async #watch() {
+    /** @type {Record<Watched, number>} */
+    const silent = { server: 0, database: 0, link: 0 };
+    while (!this.#stopping) {
+      await sleep(LOOK_EVERY_MS);
+      const [server, database] = [this.#server, this.cluster.process];
+      const heard = server === undefined || hasEnded(server) ? 'nothing' : await healthOf(this.port);
+      const state = hasEnded(database) ? 'ended' : await stateOf(this.cluster);
+      count(silent, 'server', heard === 'silent');
+      count(silent, 'database', state === 'silent');
+      count(silent, 'link', heard === 'without-database' && state === 'ready');
+      if (silent.server >= SILENT_LOOKS || silent.link >= SILENT_LOOKS) {
+        say('The server does not answer; ending it.');
+        kill(server);
+        silent.server = silent.link = 0;
+      }
+      if (silent.database >= SILENT_LOOKS) {
+        say('PostgreSQL does not answer; ending it.');
+        kill(database);
+        silent.database = 0;
+      }
+    }
   }
 
   async stop() {
     if (this.#stopping) return;
     this.#stopping = true;
     const server = this.#server;
-    if (server !== undefined && server.exitCode === null && server.signalCode === null) {
-      const ended = new Promise((resolve) => server.once('exit', resolve));
+    if (server !== undefined && !hasEnded(server)) {
+      const ended = endOf(server);
       server.kill('SIGTERM');
-      await Promise.race([ended, sleep(5000).then(() => server.kill('SIGKILL'))]);
+      await Promise.race([ended, sleep(5000).then(() => kill(server))]);
     }
     await stopCluster(this.cluster);
   }
 }
+
+/** @param {Record<Watched, number>} silent @param {Watched} which @param {boolean} wrong */
+const count = (silent, which, wrong) => void (silent[which] = wrong ? silent[which] + 1 : 0);
+
+/** With its whole group: a shell stands before PostgreSQL. @param {import('node:child_process').ChildProcess | undefined} child */
+function kill(child) {
+  if (child?.pid === undefined || hasEnded(child)) return;
+  try {
+    process.kill(-child.pid, 'SIGKILL');
+  } catch {
+    // it ended by itself meanwhile
+  }
+}
+
+/** @param {import('node:child_process').ChildProcess} child @returns {Promise<void>} */
+const endOf = (child) => (hasEnded(child) ? Promise.resolve() : new Promise((resolve) => child.once('exit', () => resolve())));

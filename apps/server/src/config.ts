@@ -4,6 +4,7 @@ const environment = z.object({
   DATABASE_URL: z.url({ error: 'DATABASE_URL has to be the URL of the database. `npm start` sets it.' }),
   PORT: z.coerce.number().int().min(1).max(65535).default(4180),
   WEB_ROOT: z.string().optional(),
+  DATA_FOLDER: z.string().optional(),
   LOG_LEVEL: z.enum(['debug', 'info', 'warn', 'error', 'silent']).default('warn'),
 });
 
@@ -11,6 +12,8 @@ export interface Config {
   readonly databaseUrl: string;
   readonly port: number;
   readonly webRoot: string | undefined;
+  /** Where the database lies: its disk is watched. */
+  readonly dataFolder: string | undefined;
   readonly logLevel: string;
 }
 
@@ -18,6 +21,6 @@ export interface Config {
 export function readConfig(env: NodeJS.ProcessEnv): Config {
   const parsed = environment.safeParse(env);
   if (!parsed.success) throw new Error(parsed.error.issues.map(({ message }) => message).join('\n'));
-  const { DATABASE_URL, PORT, WEB_ROOT, LOG_LEVEL } = parsed.data;
-  return { databaseUrl: DATABASE_URL, port: PORT, webRoot: WEB_ROOT, logLevel: LOG_LEVEL };
+  const { DATABASE_URL, PORT, WEB_ROOT, DATA_FOLDER, LOG_LEVEL } = parsed.data;
+  return { databaseUrl: DATABASE_URL, port: PORT, webRoot: WEB_ROOT, dataFolder: DATA_FOLDER, logLevel: LOG_LEVEL };
 }

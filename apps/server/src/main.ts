@@ -42,7 +42,7 @@ async function inTheBackground(db: Db, log: Logger): Promise<void> {
 /** Until people have accounts it listens on loopback only. On SIGTERM or SIGINT open requests are finished first. */
 function serveUntilStopped(db: Db, config: Config, log: Logger): void {
   void inTheBackground(db, log);
-  const app = createApp({ db, outside: realOutside, log, version: coreVersion }, config.webRoot);
+  const app = createApp({ db, outside: realOutside, log, version: coreVersion, dataFolder: config.dataFolder }, config.webRoot);
   const server = serve({ fetch: app.fetch, port: config.port, hostname: '127.0.0.1' }, ({ port }) => log.info({ port }, 'listening'));
   keepAlive(server);
   const stop = () => {

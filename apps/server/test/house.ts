@@ -11,7 +11,8 @@ import { migrate } from '../src/store/migrate';
 /** A server with the demo data on a database of its own: what a test does in it, no other test sees. */
 export interface House {
   readonly db: Db;
-  readonly url: string;
+  /** Where its database is, for each role: the server itself is `app`. */
+  readonly urlOf: (role: Role) => string;
   readonly get: (path: string) => Promise<Answer>;
   readonly send: (method: 'POST' | 'PUT', path: string, body: unknown) => Promise<Answer>;
   readonly request: ReturnType<typeof createApp>['request'];
@@ -27,27 +28,31 @@ export interface Answer {
 /** The clock of the tests stands still in November 2026. */
 export const outside: Outside = { newId: () => randomUUID(), now: () => new Date('2026-11-25T08:00:00Z') };
 
-const server = () => process.env['TEST_POSTGRES'] ?? '';
+type Role = 'owner' | 'app' | 'reader';
+const server = (role: Role) => process.env[`TEST_POSTGRES_${role.toUpperCase()}`] ?? '';
 
-async function newDatabase(): Promise<string> {
+/** The address of a new, empty database, for each role. */
+export async function newDatabase(): Promise<(role: Role) => string> {
   const name = `t_${randomUUID().replaceAll('-', '')}`;
-  const admin = new pg.Client({ connectionString: server() });
+  const admin = new pg.Client({ connectionString: server('owner') });
   await admin.connect();
   await admin.query(`create database ${name}`);
   await admin.end();
-  return server().replace(/\/postgres$/, `/${name}`);
+  return (role) => server(role).replace(/\/postgres$/, `/${name}`);
 }
 
 export async function openHouse(): Promise<House> {
-  const url = await newDatabase();
-  const db = connect(url, () => undefined);
-  await migrate(db);
-  await loadDemo(db, outside);
+  const urlOf = await newDatabase();
+  const owner = connect(urlOf('owner'), () => undefined);
+  await migrate(owner);
+  await loadDemo(owner, outside);
+  await owner.destroy();
+  const db = connect(urlOf('app'), () => undefined);
   const app = createApp({ db, outside, log: pino({ level: 'silent' }), version: coreVersion });
   const answer = async (response: Response): Promise<Answer> => ({ status: response.status, body: await response.json() });
   return {
     db,
-    url,
+    urlOf,
     request: app.request,
     get: async (path) => answer(await app.request(path)),
     send: async (method, path, body) =>

@@ -2,7 +2,9 @@
 import { mkdtempSync, chmodSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { prepareCluster, startCluster, stopCluster, urlOf } from '../../../scripts/lib/postgres.mjs';
+import { prepareCluster, urlOf } from '../../../scripts/lib/cluster.mjs';
+import { startCluster, stopCluster } from '../../../scripts/lib/postgres.mjs';
+import { roles } from '../../../scripts/lib/roles.mjs';
 import { ensurePostgres } from '../../../scripts/lib/system-packages.mjs';
 
 /** A real PostgreSQL of the tests' own, started once and thrown away. */
@@ -13,7 +15,7 @@ export default async function start() {
   const data = { cluster: path.join(folder, 'postgres'), settingsFile: path.join(folder, 'postgres.json') };
   const settings = await prepareCluster(binaries, data, { safe: false });
   const cluster = await startCluster(binaries, settings, data.settingsFile, { safe: false });
-  process.env['TEST_POSTGRES'] = urlOf(cluster.settings, 'postgres');
+  for (const role of roles) process.env[`TEST_POSTGRES_${role.toUpperCase()}`] = urlOf(cluster.settings, role, 'postgres');
   globalThis.stopTestPostgres = async () => {
     await stopCluster(cluster);
     rmSync(folder, { recursive: true, force: true });

@@ -3,12 +3,12 @@ import { compress } from 'hono/compress';
 import { etag } from 'hono/etag';
 import { requestId } from 'hono/request-id';
 import { secureHeaders } from 'hono/secure-headers';
-import { sql } from 'kysely';
 import { calendarRoutes } from './calendar-routes';
 import { cylinderRoutes } from './cylinder-routes';
 import { documentRoutes } from './document-routes';
 import type { Deps, Env } from './env';
 import { problemAnswer, problemOf } from './errors';
+import { healthRoutes } from './health-routes';
 import { movementRoutes } from './movement-routes';
 import { bodyOfARegister, bodyOfUsualSize, ownHouse } from './own-house';
 import { registerRoutes } from './register-routes';
@@ -52,10 +52,7 @@ export function createApp(deps: Deps, webRoot?: string) {
   );
   app.onError((error, c) => problemOf(error, c, deps.log));
 
-  app.get('/healthz', async (c) => {
-    await sql`select 1`.execute(deps.db);
-    return c.json({ status: 'ok', version: deps.version });
-  });
+  app.route('/', healthRoutes(deps));
   app.use('/api/*', async (c, next) => {
     await next();
     if (!c.res.headers.has('cache-control')) c.header('cache-control', 'no-cache');

@@ -8,6 +8,8 @@ export interface Deps {
   readonly outside: Outside;
   readonly log: Logger;
   readonly version: string;
+  /** Where the database lies, when its disk is to be watched. */
+  readonly dataFolder?: string | undefined;
 }
 
 /** What a request carries with it. */

@@ -37,7 +37,7 @@ test('a body beyond what anybody books is refused before it is read', async () =
 });
 
 test('connections that are cut in the middle of a transaction end no process, and the answer says when to try again', async () => {
-  const admin = new pg.Client({ connectionString: house.url });
+  const admin = new pg.Client({ connectionString: house.urlOf('owner') });
   await admin.connect();
   const open = house.db.transaction().execute(async (tx) => {
     await tx.selectFrom('account').select('id').execute();

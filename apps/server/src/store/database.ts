@@ -23,6 +23,9 @@ interface OrganisationTable {
   part_share: Numeric;
   end_of_pump_down: string;
   created_at: Generated<Date>;
+  version: Generated<number>;
+  changed_at: ColumnType<Date | null, Date | undefined, Date>;
+  changed_by: ColumnType<string | null, string | undefined, string>;
 }
 
 interface AccountTable {
@@ -162,6 +165,24 @@ interface BalancePartTable {
   substance: string;
 }
 
+/** Written by the database alone: every state of an account, a cylinder and the settings. */
+interface RegisterHistoryTable {
+  organisation_id: string;
+  register: string;
+  id: string;
+  version: number;
+  state: Record<string, unknown>;
+  changed_at: Date;
+  changed_by: string;
+}
+
+/** Written by the database alone: the chain of hashes over the entries, in the order in which they were sealed. */
+interface MovementSealTable {
+  position: string;
+  movement_id: string;
+  hash: Buffer;
+}
+
 /** A view: where a balance is not the sum of its entries. */
 interface BalanceDifferenceTable {
   account_id: string;
@@ -183,6 +204,9 @@ export interface Tables {
   balance: BalanceTable;
   balance_part: BalancePartTable;
   balance_difference: BalanceDifferenceTable;
+  register_history: RegisterHistoryTable;
+  movement_seal: MovementSealTable;
+  kysely_migration: { name: string };
 }
 
 export type Db = Kysely<Tables>;

@@ -1,5 +1,6 @@
 import { Migrator, type Migration } from 'kysely';
 import type { Db } from './database';
+import { giveRights } from './rights';
 import * as accounts from './migrations/0001-accounts';
 import * as ledger from './migrations/0002-ledger';
 import * as systemFacts from './migrations/0003-system-facts';
@@ -12,6 +13,9 @@ import * as lastMoved from './migrations/0009-last-moved';
 import * as findEntries from './migrations/0010-find-entries';
 import * as against from './migrations/0011-against';
 import * as hottestPlace from './migrations/0012-hottest-place-is-law';
+import * as guards from './migrations/0013-guards';
+import * as keptRegisters from './migrations/0014-kept-registers';
+import * as seal from './migrations/0015-seal';
 
 /** Imported one by one, so that they survive bundling. A migration is never edited once it has run anywhere. */
 const migrations: Record<string, Migration> = {
@@ -27,11 +31,17 @@ const migrations: Record<string, Migration> = {
   '0010-find-entries': findEntries,
   '0011-against': against,
   '0012-hottest-place-is-law': hottestPlace,
+  '0013-guards': guards,
+  '0014-kept-registers': keptRegisters,
+  '0015-seal': seal,
 };
 
-/** Brings the database to the newest shape. @throws the error of the migration that failed */
+export const newestMigration = Object.keys(migrations).sort().at(-1) ?? '';
+
+/** Brings the database to the newest shape, with the rights of its roles. @throws the error of the migration that failed */
 export async function migrate(db: Db): Promise<readonly string[]> {
   const { error, results } = await new Migrator({ db, provider: { getMigrations: () => Promise.resolve(migrations) } }).migrateToLatest();
   if (error !== undefined) throw error;
+  await giveRights(db);
   return (results ?? []).map(({ migrationName }) => migrationName);
 }
