@@ -1,5 +1,6 @@
 // @ts-check
 import { buildServer, buildWeb } from './lib/build.mjs';
+import { keepBackups } from './lib/daily-backup.mjs';
 import { openDataFolder } from './lib/data-folder.mjs';
 import { ensureDependencies } from './lib/dependencies.mjs';
 import { takeLock } from './lib/lock.mjs';
@@ -15,7 +16,7 @@ import { ensurePostgres } from './lib/system-packages.mjs';
 
 /** From nothing to a URL: packages, build, database, demo data, server. Each step is passed over when it is done already. */
 async function start() {
-  const { port, dataFolder, resetDemo } = startOptions(process.argv.slice(2));
+  const { port, dataFolder, backups, resetDemo } = startOptions(process.argv.slice(2));
   const data = openDataFolder(dataFolder);
   const release = takeLock(data.lockFile, port);
   process.once('exit', release);
@@ -39,6 +40,7 @@ async function start() {
     await ensureDatabase(cluster.settings);
     await prepareDatabase(urlOf(cluster.settings, 'owner'));
     await supervisor.serve();
+    keepBackups(data.folder, backups);
   } catch (error) {
     await supervisor.stop();
     throw error;

@@ -35,7 +35,7 @@ async function killed(house, writers, kills, tell) {
   for (let number = 0; number < kills; number++) {
     const [what, pids] = kinds[number % kinds.length] ?? ['nothing', () => []];
     const found = pids();
-    for (const pid of found) process.kill(pid, 'SIGKILL');
+    for (const pid of found) kill(pid);
     const at = performance.now();
     const ms = await untilBooked(writers, at);
     if (ms === undefined || !house.alive()) throw new Error(`after the kill of ${what} a hand is needed:\n${house.said().slice(-3000)}`);
@@ -44,6 +44,15 @@ async function killed(house, writers, kills, tell) {
     await sleep(500 + 1000 * Math.random());
   }
   return outages;
+}
+
+/** @param {number} pid */
+function kill(pid) {
+  try {
+    process.kill(pid, 'SIGKILL');
+  } catch {
+    // it was gone before
+  }
 }
 
 /**

@@ -36,14 +36,21 @@ async function bundle(entry, outfile) {
 }
 
 export const buildServer = () =>
-  whenChanged('dist/server.stamp', SERVER_SOURCES, async () => {
-    say('building the server');
-    await bundle('apps/server/src/main.ts', SERVER);
-  });
+  whenChanged(
+    'dist/server.stamp',
+    SERVER_SOURCES,
+    async () => {
+      say('building the server');
+      await bundle('apps/server/src/main.ts', SERVER);
+    },
+    ['dist/server/main.mjs'],
+  );
 
 /** The property core on the command line: small, and up in a moment. */
 export const buildProperties = () =>
-  whenChanged('dist/properties.stamp', SERVER_SOURCES, () => bundle('apps/server/src/properties-main.ts', PROPERTIES));
+  whenChanged('dist/properties.stamp', SERVER_SOURCES, () => bundle('apps/server/src/properties-main.ts', PROPERTIES), [
+    'dist/server/properties.mjs',
+  ]);
 
 /** A brotli beside every text file: the server gives it to whoever understands it, and compresses nothing twice. @param {string} folder */
 function compressFiles(folder) {
@@ -54,9 +61,14 @@ function compressFiles(folder) {
 }
 
 export const buildWeb = () =>
-  whenChanged('dist/web.stamp', [...SHARED, 'apps/web', 'angular.json', 'scripts/lib/build.mjs'], async () => {
-    say('building the web application (half a minute)');
-    const { code, output } = await run('npx', ['ng', 'build'], { env: { ...process.env, NG_CLI_ANALYTICS: 'false', CI: '1' } });
-    if (code !== 0) throw new Stop(`The web application could not be built.\n${output}`);
-    compressFiles(WEB_ROOT);
-  });
+  whenChanged(
+    'dist/web.stamp',
+    [...SHARED, 'apps/web', 'angular.json', 'scripts/lib/build.mjs'],
+    async () => {
+      say('building the web application (half a minute)');
+      const { code, output } = await run('npx', ['ng', 'build'], { env: { ...process.env, NG_CLI_ANALYTICS: 'false', CI: '1' } });
+      if (code !== 0) throw new Stop(`The web application could not be built.\n${output}`);
+      compressFiles(WEB_ROOT);
+    },
+    ['dist/web/browser'],
+  );

@@ -22,15 +22,18 @@ function filesIn(place) {
 }
 
 /**
- * Does the work only when what it rests on has changed since it was last done.
- * @param {string} stamp file that keeps the last fingerprint, from the root
- * @param {string[]} places @param {() => Promise<void>} work
+ * Does the work only when what it rests on has changed since it was last done, or when what it made is no longer as it was made.
+ * @param {string} stamp file that keeps the last fingerprints, from the root
+ * @param {string[]} places @param {() => Promise<void>} work @param {string[]} [product] what the work makes
  */
-export async function whenChanged(stamp, places, work) {
+export async function whenChanged(stamp, places, work, product = []) {
   const now = fingerprint(places);
-  if (existsSync(at(stamp)) && readFileSync(at(stamp), 'utf8') === now) return false;
+  if (existsSync(at(stamp)) && readFileSync(at(stamp), 'utf8') === both(now, product)) return false;
   await work();
   mkdirSync(path.dirname(at(stamp)), { recursive: true });
-  writeFileSync(at(stamp), now);
+  writeFileSync(at(stamp), both(now, product));
   return true;
 }
+
+/** @param {string} sources @param {string[]} product */
+const both = (sources, product) => (product.length === 0 ? sources : `${sources} ${fingerprint(product)}`);

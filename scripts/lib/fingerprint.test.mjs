@@ -58,3 +58,15 @@ test('work is done once, again after a change, and again when it had failed', as
   assert.equal(await whenChanged(stamp, [`${folder}/a.ts`], work), true);
   assert.equal(done, 2);
 });
+
+test('work is done again when what it made was damaged or taken away, though nothing it rests on has changed', async () => {
+  const [stamp, made] = [`${folder}/made.stamp`, `${folder}/made.js`];
+  let done = 0;
+  const work = async () => void (done++, writeFileSync(at(made), 'whole'));
+  const again = () => whenChanged(stamp, [`${folder}/a.ts`], work, [made]);
+  assert.deepEqual([await again(), await again()], [true, false]);
+  writeFileSync(at(made), 'wh');
+  assert.equal(await again(), true);
+  rmSync(at(made));
+  assert.deepEqual([await again(), await again(), done], [true, false, 3]);
+});

@@ -7,16 +7,18 @@ import { Stop } from './say.mjs';
 const HELP = `npm start                     serve on http://127.0.0.1:4180
 npm start -- --port N         serve on another port
 npm start -- --data DIR       keep database and lock in another folder (default .data)
+npm start -- --backups DIR    keep the daily backups in another folder, best on another disk (default DIR/backups)
 npm start -- --reset-demo     throw everything away and load the demo data again`;
 
-/** @param {string[]} args @returns {{ port: number, dataFolder: string, resetDemo: boolean }} */
+/** @param {string[]} args @returns {{ port: number, dataFolder: string, backups: string, resetDemo: boolean }} */
 export function startOptions(args) {
   const { values } = parsed(args);
   if (values.help) throw new Stop(HELP);
   const port = Number(values.port);
   if (!Number.isInteger(port) || port < 1 || port > 65_535)
     throw new Stop(`"${values.port}" is no port. Choose a number from 1 to 65535, such as --port 4180.`);
-  return { port, dataFolder: path.resolve(root, values.data), resetDemo: values['reset-demo'] };
+  const dataFolder = path.resolve(root, values.data);
+  return { port, dataFolder, backups: path.resolve(root, values.backups ?? path.join(dataFolder, 'backups')), resetDemo: values['reset-demo'] };
 }
 
 /** @param {string[]} args */
@@ -27,6 +29,7 @@ function parsed(args) {
       options: {
         port: { type: 'string', default: '4180' },
         data: { type: 'string', default: '.data' },
+        backups: { type: 'string' },
         'reset-demo': { type: 'boolean', default: false },
         help: { type: 'boolean', default: false },
       },

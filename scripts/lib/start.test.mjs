@@ -6,7 +6,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { after, before, describe, test } from 'node:test';
 import { openDataFolder, readJson, writeJson } from './data-folder.mjs';
-import { isOurs, takeLock } from './lock.mjs';
+import { holderOf, isOurs, startOf, takeLock } from './lock.mjs';
 import { at } from './paths.mjs';
 import { freePort, isFree } from './ports.mjs';
 import { run } from './run.mjs';
@@ -22,13 +22,14 @@ after(() => rmSync(folder, { recursive: true, force: true }));
 
 describe('what is typed after npm start --', () => {
   test('nothing means the usual port and the data of this folder', () => {
-    assert.deepEqual(startOptions([]), { port: 4180, dataFolder: at('.data'), resetDemo: false });
+    assert.deepEqual(startOptions([]), { port: 4180, dataFolder: at('.data'), backups: at('.data/backups'), resetDemo: false });
   });
 
   test('port, folder and a fresh demo', () => {
     assert.deepEqual(startOptions(['--port', '4290', '--data', '/tmp/elsewhere', '--reset-demo']), {
       port: 4290,
       dataFolder: '/tmp/elsewhere',
+      backups: '/tmp/elsewhere/backups',
       resetDemo: true,
     });
   });
@@ -77,7 +78,7 @@ describe('the lock', () => {
   test('is taken, kept while it runs, and given back', () => {
     const file = path.join(folder, 'running.json');
     const release = takeLock(file, 4180);
-    assert.deepEqual(readJson(file), { pid: process.pid, port: 4180 });
+    assert.deepEqual(readJson(file), { pid: process.pid, port: 4180, since: startOf(process.pid) });
     release();
     assert.equal(readJson(file), undefined);
   });
@@ -86,6 +87,16 @@ describe('the lock', () => {
     const file = path.join(folder, 'stale.json');
     writeJson(file, { pid: 2 ** 22 + 5, port: 4180 });
     takeLock(file, 4181)();
+  });
+
+  test('names who holds it, by number and moment of start: a number that went to another Hygromet holds nothing', () => {
+    const file = path.join(folder, 'held.json');
+    const parent = process.ppid;
+    writeJson(file, { pid: parent, port: 4180, since: startOf(parent) });
+    assert.equal(holderOf(file)?.port, 4180);
+    assert.throws(() => takeLock(file, 4181), /runs already with these data: http:\/\/127\.0\.0\.1:4180/);
+    writeJson(file, { pid: parent, port: 4180, since: '1' });
+    assert.equal(holderOf(file), undefined);
   });
 
   test('of a process number that went to another program is no lock', () => {

@@ -206,7 +206,7 @@ export interface Tables {
   balance_difference: BalanceDifferenceTable;
   register_history: RegisterHistoryTable;
   movement_seal: MovementSealTable;
-  kysely_migration: { name: string };
+  kysely_migration: { name: string; timestamp: string };
 }
 
 export type Db = Kysely<Tables>;

@@ -1,4 +1,4 @@
-import { Migrator, type Migration } from 'kysely';
+import { Migrator, sql, type Migration } from 'kysely';
 import type { Db } from './database';
 import { giveRights } from './rights';
 import * as accounts from './migrations/0001-accounts';
@@ -40,8 +40,21 @@ export const newestMigration = Object.keys(migrations).sort().at(-1) ?? '';
 
 /** Brings the database to the newest shape, with the rights of its roles. @throws the error of the migration that failed */
 export async function migrate(db: Db): Promise<readonly string[]> {
+  await refuseNewer(db);
   const { error, results } = await new Migrator({ db, provider: { getMigrations: () => Promise.resolve(migrations) } }).migrateToLatest();
   if (error !== undefined) throw error;
   await giveRights(db);
   return (results ?? []).map(({ migrationName }) => migrationName);
+}
+
+/** Data that a newer version has used are left as they are. @throws a sentence */
+async function refuseNewer(db: Db): Promise<void> {
+  const { rows } = await sql<{ there: boolean }>`select to_regclass('kysely_migration') is not null as there`.execute(db);
+  if (rows[0]?.there !== true) return;
+  const done = await db.selectFrom('kysely_migration').select('name').orderBy('name').execute();
+  const strange = done.map(({ name }) => name).filter((name) => !(name in migrations));
+  if (strange.length > 0)
+    throw new Error(
+      `These data were last used by a newer version of Hygromet (it made ${strange.join(', ')}). Start that version, or restore a backup of this one.`,
+    );
 }

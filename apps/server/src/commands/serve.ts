@@ -1,0 +1,38 @@
+import { serve } from '@hono/node-server';
+import { coreVersion } from '@hygromet/core/version';
+import type { Logger } from 'pino';
+import type { Config } from '../config';
+import { realOutside } from '../domain/outside';
+import { warmRack } from '../domain/warm-rack';
+import { createApp } from '../http/app';
+import { closeGently, keepAlive } from '../http/keep-alive';
+import { keepSealing } from '../proof/seal-in-background';
+import type { Db } from '../store/database';
+import { differingBalances } from '../store/movement-store';
+
+/** Until people have accounts it listens on loopback only. On SIGTERM or SIGINT open requests are finished first. */
+export function serveUntilStopped(db: Db, config: Config, log: Logger): void {
+  void inTheBackground(db, log);
+  const stopSealing = keepSealing(db, log);
+  const app = createApp({ db, outside: realOutside, log, version: coreVersion, dataFolder: config.dataFolder }, config.webRoot);
+  const server = serve({ fetch: app.fetch, port: config.port, hostname: '127.0.0.1' }, ({ port }) => log.info({ port }, 'listening'));
+  keepAlive(server);
+  const stop = () => {
+    stopSealing();
+    closeGently(server, () => void db.destroy().then(() => process.exit(0)));
+  };
+  process.once('SIGTERM', stop);
+  process.once('SIGINT', stop);
+  // whoever started the server and is killed takes it along: its end of the pipe closes
+  if (process.env['STOP_WITH_STDIN'] !== undefined) process.stdin.once('end', stop).resume();
+}
+
+/** What nobody waits for: the balances compared, and the rack computed ahead. */
+async function inTheBackground(db: Db, log: Logger): Promise<void> {
+  try {
+    await warmRack(db, realOutside);
+    for (const difference of await differingBalances(db)) log.error({ difference }, 'a balance is not the sum of its entries');
+  } catch (error) {
+    log.warn({ err: error }, 'stopped in the background'); // the database went away, or the server is being stopped
+  }
+}
