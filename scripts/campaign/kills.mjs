@@ -98,7 +98,7 @@ async function lookedUp(url, { acknowledged }) {
 async function idsOf(url, cylinder) {
   /** @type {string[]} */
   const ids = [];
-  for (let last = ''; ; ) {
+  for (let last = ''; ;) {
     const page = await read(url, `/api/movements?limit=5000&account=${cylinder}${last}`);
     ids.push(...page.map((/** @type {{ id: string }} */ { id }) => id));
     if (page.length < 5000) return ids;

@@ -32,7 +32,7 @@ export async function startWriters(url, count) {
         happenedAt: new Date().toISOString(),
         recordedBy: 'Tobin Wake',
       };
-      for (let answer; answer === undefined; ) {
+      for (let answer; answer === undefined;) {
         answer = await send(url, '/api/transfers', body).catch(() => undefined);
         if (answer?.status === 503 || answer === undefined) {
           answer = undefined;

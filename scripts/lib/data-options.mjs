@@ -11,7 +11,11 @@ import { Stop } from './say.mjs';
  */
 export function dataOptions(args, { help, more = {} }) {
   try {
-    const { values, positionals } = parseArgs({ args, allowPositionals: true, options: { data: { type: 'string', default: '.data' }, ...more } });
+    const { values, positionals } = parseArgs({
+      args,
+      allowPositionals: true,
+      options: { data: { type: 'string', default: '.data' }, ...more },
+    });
     if (positionals.length > 1) throw new Error(`"${positionals[1]}" is one word too many.`);
     const texts = /** @type {Record<string, string | undefined>} */ (values);
     return { word: positionals[0], dataFolder: path.resolve(root, texts['data'] ?? '.data'), values: texts };

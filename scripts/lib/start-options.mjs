@@ -18,7 +18,12 @@ export function startOptions(args) {
   if (!Number.isInteger(port) || port < 1 || port > 65_535)
     throw new Stop(`"${values.port}" is no port. Choose a number from 1 to 65535, such as --port 4180.`);
   const dataFolder = path.resolve(root, values.data);
-  return { port, dataFolder, backups: path.resolve(root, values.backups ?? path.join(dataFolder, 'backups')), resetDemo: values['reset-demo'] };
+  return {
+    port,
+    dataFolder,
+    backups: path.resolve(root, values.backups ?? path.join(dataFolder, 'backups')),
+    resetDemo: values['reset-demo'],
+  };
 }
 
 /** @param {string[]} args */

@@ -75,7 +75,7 @@ export class Supervisor {
   /** @param {string} what @param {Patience} patience @param {number} livedMs @param {() => Promise<void>} start */
   async #again(what, patience, livedMs, start) {
     say(`${what} stopped unexpectedly; starting it again. What was booked is safe.`);
-    for (let told = ''; !this.#stopping; ) {
+    for (let told = ''; !this.#stopping;) {
       await sleep(patience.next(told === '' ? livedMs : 0));
       if (this.#stopping) return;
       try {

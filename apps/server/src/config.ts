@@ -5,6 +5,7 @@ const environment = z.object({
   PORT: z.coerce.number().int().min(1).max(65535).default(4180),
   WEB_ROOT: z.string().optional(),
   DATA_FOLDER: z.string().optional(),
+  CHECK_ANSWERS: z.enum(['yes', 'no']).default('no'),
   LOG_LEVEL: z.enum(['debug', 'info', 'warn', 'error', 'silent']).default('warn'),
 });
 
@@ -14,6 +15,8 @@ export interface Config {
   readonly webRoot: string | undefined;
   /** Where the database lies: its disk is watched. */
   readonly dataFolder: string | undefined;
+  /** `CHECK_ANSWERS=yes npm start`, while the server is being worked on. */
+  readonly checkAnswers: boolean;
   readonly logLevel: string;
 }
 
@@ -21,6 +24,13 @@ export interface Config {
 export function readConfig(env: NodeJS.ProcessEnv): Config {
   const parsed = environment.safeParse(env);
   if (!parsed.success) throw new Error(parsed.error.issues.map(({ message }) => message).join('\n'));
-  const { DATABASE_URL, PORT, WEB_ROOT, DATA_FOLDER, LOG_LEVEL } = parsed.data;
-  return { databaseUrl: DATABASE_URL, port: PORT, webRoot: WEB_ROOT, dataFolder: DATA_FOLDER, logLevel: LOG_LEVEL };
+  const { DATABASE_URL, PORT, WEB_ROOT, DATA_FOLDER, CHECK_ANSWERS, LOG_LEVEL } = parsed.data;
+  return {
+    databaseUrl: DATABASE_URL,
+    port: PORT,
+    webRoot: WEB_ROOT,
+    dataFolder: DATA_FOLDER,
+    checkAnswers: CHECK_ANSWERS === 'yes',
+    logLevel: LOG_LEVEL,
+  };
 }

@@ -48,7 +48,7 @@ export async function openHouse(): Promise<House> {
   await loadDemo(owner, outside);
   await owner.destroy();
   const db = connect(urlOf('app'), () => undefined);
-  const app = createApp({ db, outside, log: pino({ level: 'silent' }), version: coreVersion });
+  const app = createApp({ db, outside, log: pino({ level: 'silent' }), version: coreVersion, checkAnswers: true });
   const answer = async (response: Response): Promise<Answer> => ({ status: response.status, body: await response.json() });
   return {
     db,

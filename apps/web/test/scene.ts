@@ -70,6 +70,7 @@ export const aSystem = (more: Partial<System> = {}): System => ({
   nameplateKg: 8.98,
   nameplateTyped: { text: '19.8', unit: 'lb' },
   contentKg: 8.98,
+  overdrawnByKg: null,
   facts: {},
   version: 1,
   changedAt: null,

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { cylinderKind, cylinderMarks, place } from './cylinder';
-import { id, instant, massKg, name, quantity, refrigerantId, stampRead, temperatureK, typed } from './primitives';
+import { id, instant, massKg, name, note, quantity, refrigerantId, stampRead, temperatureK, typed, weighedKg } from './primitives';
 
 const MOST_MOVED = 10_000;
 
@@ -8,7 +8,7 @@ const base = {
   key: id,
   happenedAt: instant,
   recordedBy: name('name of the person'),
-  note: z.string().max(500).optional(),
+  note: note.optional(),
 };
 const pressure = (what: string) =>
   quantity(what)
@@ -33,7 +33,7 @@ export const newCylinderEvent = z.discriminatedUnion('what', [
   z.strictObject({
     ...base,
     what: z.literal('tare-weighed'),
-    tareKg: massKg('tare').positive({ error: 'The tare is 0. Weigh it empty.' }),
+    tareKg: weighedKg('tare', 'The tare is 0. Weigh it empty.'),
     typed: typed.optional(),
   }),
   z.strictObject({
@@ -51,7 +51,7 @@ export const newCylinderEvent = z.discriminatedUnion('what', [
   z.strictObject({
     ...base,
     what: z.literal('weighed-in'),
-    grossKg: massKg('gross weight').positive({ error: 'The scale shows nothing. Stand the cylinder on it.' }),
+    grossKg: weighedKg('gross weight', 'The scale shows nothing. Stand the cylinder on it.'),
     typed: typed.optional(),
     scaleOffKg: massKg('accuracy of the scale').max(5, { error: 'Such a scale tells nothing.' }),
     /** What is done about a difference beyond the scale's accuracy: its reason is known, or it is booked as unexplained. */

@@ -9,13 +9,15 @@ import {
   instant,
   massKg,
   name,
+  plainText,
   quantity,
   refrigerantId,
+  stampedPa,
   stampMonth,
   stampRead,
-  stampedPa,
   typed,
   volumeM3,
+  weighedKg,
 } from './primitives';
 
 export const place = z.enum(places, { error: `Choose one of the places: ${places.join(', ')}.` });
@@ -28,10 +30,10 @@ export const cylinderPorts = ['liquid-and-vapour', 'one'] as const;
 export const cylinderMarks = z.strictObject({
   kind: cylinderKind,
   /** Whose refrigerant it is kept for. */
-  owner: z.string().trim().max(120).optional(),
+  owner: plainText.trim().max(120).optional(),
   flammableRated: z.boolean(),
   ports: z.enum(cylinderPorts),
-  thread: z.string().trim().max(40).optional(),
+  thread: plainText.trim().max(40).optional(),
   testPressurePa: stampedPa('test pressure').optional(),
   /** Whose rules it was built by; what is not recorded is not taken for granted. */
   stamp: z.enum(stamps).optional(),
@@ -52,7 +54,7 @@ export const newCylinder = z
     name: name('number of the cylinder'),
     volumeM3,
     volumeTyped: typed.optional(),
-    tareKg: massKg('tare').positive({ error: 'The tare is 0. Read "TW" from the collar.' }),
+    tareKg: weighedKg('tare', 'The tare is 0. Read "TW" from the collar.'),
     tareTyped: typed.optional(),
     servicePressurePa: quantity('service pressure')
       .min(1e5, { error: 'The service pressure is below 1 bar. Read it from the collar.' })

@@ -4,7 +4,7 @@ import { cylinder, newCylinder } from './cylinder';
 import { cylinderEvent, cylinderMoves, movedCylinders, newCylinderEvent } from './cylinder-event';
 import { fillLimitsAnswer, fillLimitsRequest } from './fill-limits';
 import { booked, movement, movementsQuery, newRemoval, newReversal, newTransfer, newWeighing } from './movement';
-import { organisation } from './organisation';
+import { currentOrganisation, organisationChange, savedOrganisation } from './organisation';
 import { cylindersImport, importAnswer, systemsImport } from './import';
 import { id } from './primitives';
 import { propertyAnswer, propertyRequest } from './properties';
@@ -32,8 +32,9 @@ export const endpoints = {
   fillLimits: { method: 'post', path: '/api/fill-limits', summary: 'Every fill limit of a cylinder, side by side, and the one that rules', body: fillLimitsRequest, answer: fillLimitsAnswer, status: 200 },
   properties: { method: 'post', path: '/api/properties', summary: 'Saturation, closed volume, liquid-full temperature or leak by the property core', body: propertyRequest, answer: propertyAnswer, status: 200 },
   refrigerants: { method: 'get', path: '/api/refrigerants', summary: 'All refrigerants the core knows', answer: z.array(refrigerantSummary), status: 200 },
-  organisation: { method: 'get', path: '/api/organisation', summary: 'The rules and the altitude of the organisation', answer: organisation, status: 200 },
-  saveOrganisation: { method: 'put', path: '/api/organisation', summary: 'Change the rules or the altitude', body: organisation, answer: organisation, status: 200 },
+  organisation: { method: 'get', path: '/api/organisation', summary: 'The rules and the altitude of the organisation', answer: currentOrganisation, status: 200 },
+  saveOrganisation: { method: 'put', path: '/api/organisation', summary: 'Change the rules or the altitude; refused where somebody else has changed them meanwhile', body: savedOrganisation, answer: currentOrganisation, status: 200 },
+  organisationHistory: { method: 'get', path: '/api/organisation/history', summary: 'Every state of the rules, the latest first', answer: z.array(organisationChange), status: 200 },
   cylinders: { method: 'get', path: '/api/cylinders', summary: 'All cylinders with content, limits and flags', answer: z.array(cylinder), status: 200 },
   cylinder: { method: 'get', path: '/api/cylinders/:id', summary: 'One cylinder', params: byId, answer: cylinder, status: 200 },
   addCylinder: { method: 'post', path: '/api/cylinders', summary: 'Register a cylinder; what the scale shows in it is booked', body: newCylinder, answer: cylinder, status: 201 },

@@ -1,9 +1,10 @@
 import { objections } from '@hygromet/core/cylinder/objection';
 import * as z from 'zod';
 import { account, accountKind } from './account';
+import { questions } from './asked-back';
 import { fillLimitsAnswer, fillRule } from './fill-limits';
 import { MOST_MOVEMENTS, USUAL_MOVEMENTS } from './ledger-page';
-import { composition, id, instant, massKg, name, refrigerantId, typed } from './primitives';
+import { composition, id, instant, massKg, name, note, refrigerantId, typed } from './primitives';
 
 export const knownBy = ['weighed', 'estimated', 'nameplate', 'corrected'] as const;
 
@@ -66,6 +67,14 @@ export const movementsQuery = z.strictObject({
     .default(USUAL_MOVEMENTS),
 });
 
+/** What the server needs to ask back, and what the person answered. */
+const asking = {
+  /** The clock of the device when it was sent. */
+  sentAt: instant.optional(),
+  /** Questions that were asked back before, and that it is right all the same. */
+  certain: z.array(z.enum(questions)).max(questions.length, { error: 'Each question is answered once.' }).optional(),
+};
+
 /** A transfer into a cylinder that stood on a scale: gross before, gross after. */
 export const newTransfer = z.strictObject({
   key: id,
@@ -82,9 +91,10 @@ export const newTransfer = z.strictObject({
   target: scaleTarget.optional(),
   happenedAt: instant,
   recordedBy: name('name of the person'),
-  note: z.string().max(500).optional(),
+  note: note.optional(),
   /** The visit on which it was done. */
   visit: id.optional(),
+  ...asking,
 });
 export type NewTransfer = z.input<typeof newTransfer>;
 
@@ -99,8 +109,9 @@ export const newRemoval = z.strictObject({
   grossAfterTyped: typed.optional(),
   happenedAt: instant,
   recordedBy: name('name of the person'),
-  note: z.string().max(500).optional(),
+  note: note.optional(),
   visit: id.optional(),
+  ...asking,
 });
 export type NewRemoval = z.infer<typeof newRemoval>;
 
@@ -126,5 +137,7 @@ export const booked = z.strictObject({
   to: account,
   limits: fillLimitsAnswer.nullable(),
   overfilledByKg: z.number().nullable(),
+  /** More came out than was in it by the ledger, kg: the ledger of a cylinder or a system below nothing. */
+  overdrawnByKg: z.number().nullable(),
 });
 export type Booked = z.infer<typeof booked>;

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import type { Endpoint } from './endpoints';
 import { endpoints } from './endpoints';
+import { booked } from './movement';
 import { problem } from './problem';
 
 /** JSON Schema 2020-12, which is what OpenAPI 3.1 speaks. */
@@ -25,6 +26,10 @@ function operationOf(name: string, endpoint: Endpoint) {
     parameters: [...parametersOf(endpoint.params, 'path'), ...parametersOf(endpoint.query, 'query')],
     ...(endpoint.body === undefined ? {} : { requestBody: { required: true, content: content(schemaOf(endpoint.body, 'input')) } }),
     responses: {
+      // the same key again finds what it has booked
+      ...(endpoint.answer === booked
+        ? { 200: { description: 'Booked before with this key', content: content(schemaOf(booked, 'output')) } }
+        : {}),
       [endpoint.status]: { description: 'Done', content: content(schemaOf(endpoint.answer, 'output')) },
       default: {
         description: 'What is wrong and what to do (RFC 9457)',

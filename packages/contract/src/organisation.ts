@@ -1,7 +1,7 @@
 import { endsOfPumpDown } from '@hygromet/core/planning/schools';
 import * as z from 'zod';
 import { fillRule } from './fill-limits';
-import { name, quantity, temperatureK } from './primitives';
+import { instant, name, quantity, temperatureK, versionSeen } from './primitives';
 
 /** What a firm has decided for all its people. Units and theme belong to the person and stay on the device. */
 export const organisation = z.strictObject({
@@ -18,3 +18,19 @@ export const organisation = z.strictObject({
   endOfPumpDown: z.enum(endsOfPumpDown),
 });
 export type Organisation = z.infer<typeof organisation>;
+
+/** The settings as they are now: which version of them, and whose. */
+export const currentOrganisation = organisation.extend({
+  version: z.int(),
+  changedAt: instant.nullable(),
+  changedBy: z.string().nullable(),
+});
+export type CurrentOrganisation = z.infer<typeof currentOrganisation>;
+
+/** Settings changed by somebody who had seen this version of them. */
+export const savedOrganisation = z.strictObject({ version: versionSeen, settings: organisation, recordedBy: name('name of the person') });
+export type SavedOrganisation = z.infer<typeof savedOrganisation>;
+
+/** One state of the settings: the first as the house was opened, each later one with who changed it. */
+export const organisationChange = z.strictObject({ version: z.int(), settings: organisation, changedAt: instant, changedBy: z.string() });
+export type OrganisationChange = z.infer<typeof organisationChange>;

@@ -2,7 +2,14 @@ import * as z from 'zod';
 
 /** Everything at the wire is SI with its unit in the name; ids are UUIDs; instants are ISO 8601 with an offset. */
 export const id = z.uuid({ error: 'This id is not a UUID.' });
-export const instant = z.iso.datetime({ offset: true, error: 'Give a date and time with its offset, such as 2026-11-25T07:40:00Z.' });
+/** Years in which somebody can have worked with refrigerants, as a date begins. */
+const inOurTime = (date: string) => date >= '1900' && date < '3000';
+const OTHER_TIME = { error: 'The year is not between 1900 and 2999.' };
+
+export const instant = z.iso
+  .datetime({ offset: true, error: 'Give a date and time with its offset, such as 2026-11-25T07:40:00Z.' })
+  .refine(inOurTime, OTHER_TIME);
+export const day = z.iso.date({ error: 'The day is missing.' }).refine(inOurTime, OTHER_TIME);
 /** The month of a stamp, "2021-11". */
 export const stampMonth = z.string().regex(/^\d{4}-(0[1-9]|1[0-2])$/, { error: 'Give year and month, such as 2021-11.' });
 /** The same as somebody reads it off a collar: no cylinder is older than its trade. */
@@ -22,9 +29,18 @@ export const massKg = (what: string) =>
     .min(0, { error: `The ${what} is negative. A mass is 0 kg or more.` })
     .max(1e6, { error: `The ${what} is above 1000 t. Check the unit.` });
 
+/** The ledger keeps a billionth of a kilogram; what is less than a milligram nobody has weighed, and it would round to nothing. */
+const LEAST_KG = 1e-6;
+
+/** A mass that somebody has weighed, or read from a plate, and that is not nothing. */
+export const weighedKg = (what: string, whereNothing: string) =>
+  massKg(what)
+    .positive({ error: whereNothing })
+    .refine((kg) => kg <= 0 || kg >= LEAST_KG, { error: `The ${what} is less than a milligram. Check the unit.` });
+
 export const volumeM3 = quantity('water capacity')
   .min(1e-6, { error: 'The water capacity is 0. Read it from the collar: "WC" in pounds of water, or litres.' })
-  .max(1000, { error: 'The water capacity is above 1000 m³. Check the unit.' });
+  .max(900, { error: 'The water capacity is above 900 m³. Check the unit.' });
 
 export const temperatureK = (what: string) =>
   quantity(what)
@@ -37,11 +53,21 @@ export const stampedPa = (what: string, where = 'collar') =>
     .min(1e5, { error: `The ${what} is below 1 bar. Read it from the ${where}.` })
     .max(6e7, { error: `The ${what} is above 600 bar. Check the unit.` });
 
+/** Which version of something a person has seen: as far as a column counts. */
+export const versionSeen = z
+  .int({ error: 'A version is a whole number.' })
+  .min(1, { error: 'Versions count from 1.' })
+  .max(2_147_483_647, { error: 'There is no such version.' });
+
+/** Letters that every database and file can keep: no NUL, and no half of a character. */
+const isKeepable = (text: string) => !text.includes('\u0000') && !/\p{Surrogate}/u.test(text);
+export const plainText = z.string().refine(isKeepable, { error: 'A letter in it is none. Type it again.' });
+
 /** What a person typed, with its unit, kept as it was typed. */
-export const typed = z.strictObject({ text: z.string().max(60), unit: z.string().max(20) });
+export const typed = z.strictObject({ text: plainText.max(60), unit: plainText.max(20) });
 export type Typed = z.infer<typeof typed>;
 
-export const refrigerantId = z.string().min(1, { error: 'Name the refrigerant.' }).max(40);
+export const refrigerantId = plainText.min(1, { error: 'Name the refrigerant.' }).max(40);
 export const composition = z.record(z.string(), z.number());
 
 export const name = (what: string) =>
@@ -49,4 +75,8 @@ export const name = (what: string) =>
     .string({ error: `Give the ${what}.` })
     .trim()
     .min(1, { error: `Give the ${what}.` })
-    .max(120, { error: `The ${what} has more than 120 letters.` });
+    .max(120, { error: `The ${what} has more than 120 letters.` })
+    .refine(isKeepable, { error: `A letter in the ${what} is none. Type it again.` })
+    .refine((text) => !/\p{Cc}|[\u2028\u2029]/u.test(text), { error: `The ${what} stands on one line.` });
+
+export const note = plainText.max(500, { error: 'At most 500 characters.' });

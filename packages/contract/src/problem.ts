@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { questions } from './asked-back';
 
 /** Every code an answer can carry, so that an interface can act on it. */
 export const problemCodes = [
@@ -22,6 +23,7 @@ export const problemCodes = [
   'other-visit',
   'not-empty',
   'difference-open',
+  ...questions,
   'got-heavier',
   'key-reused',
   'already-reversed',

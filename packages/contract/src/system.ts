@@ -4,7 +4,7 @@ import { partsWithVolume } from '@hygromet/core/circuit/part-volume';
 import { systemKinds } from '@hygromet/core/circuit/system-kind';
 import { compressorTypes } from '@hygromet/core/planning/situation';
 import * as z from 'zod';
-import { id, instant, massKg, name, quantity, refrigerantId, typed, volumeM3 } from './primitives';
+import { id, instant, name, note, quantity, refrigerantId, typed, versionSeen, volumeM3, weighedKg } from './primitives';
 
 export const systemKind = z.enum(systemKinds);
 export type SystemKind = z.infer<typeof systemKind>;
@@ -66,7 +66,7 @@ export const systemFacts = z.strictObject({
     .max(40, { error: 'At most 40 components.' })
     .optional(),
   /** What the last person left written on the unit. */
-  written: z.string().max(500, { error: 'At most 500 characters.' }).optional(),
+  written: note.optional(),
 });
 export type SystemFacts = z.infer<typeof systemFacts>;
 
@@ -76,14 +76,14 @@ export const newSystem = z.strictObject({
   name: name('name of the system'),
   kind: systemKind,
   refrigerant: refrigerantId,
-  nameplateKg: massKg('nameplate charge').positive({ error: 'The nameplate charge is 0. Read it from the plate.' }),
+  nameplateKg: weighedKg('nameplate charge', 'The nameplate charge is 0. Read it from the plate.'),
   nameplateTyped: typed.optional(),
   facts: systemFacts.optional(),
 });
 export type NewSystem = z.infer<typeof newSystem>;
 
 /** Facts changed by somebody who had seen this version of them. */
-export const savedFacts = z.strictObject({ version: z.int(), facts: systemFacts, recordedBy: name('name of the person') });
+export const savedFacts = z.strictObject({ version: versionSeen, facts: systemFacts, recordedBy: name('name of the person') });
 export type SavedFacts = z.infer<typeof savedFacts>;
 
 export const system = z.strictObject({
@@ -96,6 +96,8 @@ export const system = z.strictObject({
   nameplateTyped: typed.nullable(),
   /** What the ledger says is in it: nameplate less what was taken out, plus what went in. */
   contentKg: z.number(),
+  /** More came out than was in it, kg: charge that nobody booked, or another plate. */
+  overdrawnByKg: z.number().nullable(),
   facts: systemFacts,
   /** Rises with every change of the facts. */
   version: z.int(),

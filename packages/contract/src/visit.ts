@@ -1,13 +1,13 @@
 import { methods } from '@hygromet/core/planning/method';
 import * as z from 'zod';
-import { id, instant, name, quantity, temperatureK } from './primitives';
+import { day, id, instant, name, note, plainText, quantity, temperatureK, versionSeen } from './primitives';
 import { systemKind } from './system';
 
 /** What was read at a step of the checklist. It is added, never changed: the last reading of a step counts. */
 export const newVisitReading = z.strictObject({
   key: id,
-  step: z.string().min(1).max(60),
-  text: z.string().trim().min(1, { error: 'Write what was read.' }).max(200, { error: 'At most 200 characters.' }),
+  step: plainText.min(1).max(60),
+  text: plainText.trim().min(1, { error: 'Write what was read.' }).max(200, { error: 'At most 200 characters.' }),
   readAt: instant,
   recordedBy: name('name of the person'),
 });
@@ -15,8 +15,6 @@ export type NewVisitReading = z.infer<typeof newVisitReading>;
 
 export const visitReading = z.strictObject({ step: z.string(), text: z.string(), readAt: instant, recordedBy: z.string() });
 export type VisitReading = z.infer<typeof visitReading>;
-
-const day = z.iso.date({ error: 'The day is missing.' });
 
 export const newVisit = z.strictObject({
   key: id,
@@ -32,29 +30,29 @@ export const visitPlan = z.strictObject({
   method: z.enum(methods),
   /** What the table of reasons proposed; another method carries its reason. */
   proposed: z.enum(methods).nullable(),
-  why: z.string().max(500),
-  failed: z.string().max(40),
+  why: note,
+  failed: plainText.max(40),
   /** Whether the compressor burnt out: what comes out of the system is kept apart. */
   burntOut: z.boolean().optional(),
   ambientK: temperatureK('ambient temperature'),
   standingPa: quantity('standing pressure').nullable(),
   /** Version of the system's facts that the plan rests on. */
-  factsVersion: z.int(),
+  factsVersion: versionSeen,
 });
 export type VisitPlan = z.infer<typeof visitPlan>;
 
 export const savedPlan = z
-  .strictObject({ version: z.int(), plan: visitPlan, recordedBy: name('name of the person') })
+  .strictObject({ version: versionSeen, plan: visitPlan, recordedBy: name('name of the person') })
   .refine(({ plan }) => plan.method === plan.proposed || plan.why.trim() !== '', {
     path: ['plan', 'why'],
     error: 'Say why the proposal is not taken: it stands in the record.',
   });
 export type SavedPlan = z.infer<typeof savedPlan>;
 
-export const closedVisit = z.strictObject({ version: z.int(), recordedBy: name('name of the person') });
+export const closedVisit = z.strictObject({ version: versionSeen, recordedBy: name('name of the person') });
 
 /** A visit is done on another day than it was planned for. */
-export const movedVisit = z.strictObject({ version: z.int(), day, recordedBy: name('name of the person') });
+export const movedVisit = z.strictObject({ version: versionSeen, day, recordedBy: name('name of the person') });
 export type MovedVisit = z.infer<typeof movedVisit>;
 
 export const visit = z.strictObject({

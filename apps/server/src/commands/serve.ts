@@ -14,7 +14,8 @@ import { differingBalances } from '../store/movement-store';
 export function serveUntilStopped(db: Db, config: Config, log: Logger): void {
   void inTheBackground(db, log);
   const stopSealing = keepSealing(db, log);
-  const app = createApp({ db, outside: realOutside, log, version: coreVersion, dataFolder: config.dataFolder }, config.webRoot);
+  const { dataFolder, checkAnswers, webRoot } = config;
+  const app = createApp({ db, outside: realOutside, log, version: coreVersion, dataFolder, checkAnswers }, webRoot);
   const server = serve({ fetch: app.fetch, port: config.port, hostname: '127.0.0.1' }, ({ port }) => log.info({ port }, 'listening'));
   keepAlive(server);
   const stop = () => {

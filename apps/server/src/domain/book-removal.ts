@@ -6,6 +6,7 @@ import type { Tx } from '../store/database';
 import { inTransaction } from '../store/in-transaction';
 import { addMovement } from '../store/movement-store';
 import type { OrganisationRow } from '../store/organisation-store';
+import { askBack } from './asked-back';
 import { assessmentOf } from './assessment';
 import { differenceKg } from './book-transfer';
 import { bookedAnswer } from './booked-answer';
@@ -13,6 +14,7 @@ import { bookedBefore, keyReused } from './booked-before';
 import { compositionIn } from './cylinder-standing';
 import { emptiedIfSo } from './emptied';
 import { refuseFuture } from './in-time';
+import { refuseMissingVisit, refuseOtherVisit } from './other-visit';
 import type { Outside } from './outside';
 import { Refused } from './refused';
 
@@ -22,17 +24,18 @@ export const bookRemoval = (db: Tx, organisation: OrganisationRow, removal: NewR
     await lockCylinders(tx, [removal.cylinder]);
     const cylinder = await cylinderById(tx, organisation.id, removal.cylinder);
     if (cylinder === undefined) throw new Refused('not-found', 'This cylinder is not in the register.', '/cylinder');
-    const earlier = await bookedBefore(tx, organisation.id, removal.key, {
-      ...removal,
-      from: cylinder.id,
-      massKg: differenceKg(removal.grossBeforeKg, removal.grossAfterKg),
-    });
+    const decided = { ...removal, from: cylinder.id, massKg: differenceKg(removal.grossBeforeKg, removal.grossAfterKg) };
+    const earlier = await bookedBefore(tx, organisation.id, removal.key, decided);
     if (earlier !== undefined) return bookedAnswer(tx, organisation, earlier, cylinder.id, true);
     refuseFuture(removal.happenedAt, outside.now());
     const to = await accountById(tx, organisation.id, removal.to);
     if (to === undefined || to.kind === 'cylinder')
       throw new Refused('not-found', 'Choose where it goes. Into another cylinder it is booked as a transfer into that one.', '/to');
     const massKg = massOut(removal, cylinder);
+    // what goes to the reclaimer on a visit, or into the air, belongs to any visit; what is charged, to the system that was visited
+    if (to.kind === 'system') await refuseOtherVisit(tx, organisation.id, removal.visit, to.id);
+    else await refuseMissingVisit(tx, organisation.id, removal.visit);
+    await askBack(tx, cylinder, decided, outside.now());
     const composition = compositionIn(cylinder);
     if (composition === undefined)
       throw new Refused('content-unknown', `${cylinder.name} is empty by the ledger. Weigh it in first.`, '/grossBeforeKg');
@@ -61,6 +64,7 @@ export const bookRemoval = (db: Tx, organisation: OrganisationRow, removal: NewR
         ...(removal.visit === undefined ? {} : { visit: removal.visit }),
       },
       outside.now(),
+      decided,
     );
     if (added.state !== 'added') throw keyReused();
     await emptiedIfSo(tx, organisation.id, cylinder.id);

@@ -18,13 +18,14 @@ import { inTransaction } from '../store/in-transaction';
 import { addMovement, type Draft } from '../store/movement-store';
 import { fillPolicyOf, type OrganisationRow } from '../store/organisation-store';
 import { systemById } from '../store/system-store';
-import { visitById } from '../store/visit-store';
+import { askBack } from './asked-back';
 import { assessmentOf } from './assessment';
 import { bookedAnswer } from './booked-answer';
 import { bookedBefore, keyReused } from './booked-before';
 import { compositionIn, describeCylinder } from './cylinder-standing';
 import { emptiedIfSo } from './emptied';
 import { refuseFuture } from './in-time';
+import { refuseOtherVisit } from './other-visit';
 import type { Outside } from './outside';
 import { Refused } from './refused';
 
@@ -45,21 +46,24 @@ export const bookTransfer = (db: Tx, organisation: OrganisationRow, transfer: Tr
     if (cylinder === undefined) throw new Refused('not-found', 'This cylinder is not in the register.', '/cylinder');
     const source = await accountById(tx, organisation.id, transfer.from);
     if (source === undefined) throw new Refused('not-found', 'The account it comes from does not exist.', '/from');
-    const earlier = await bookedBefore(tx, organisation.id, transfer.key, {
+    const decided = {
       ...transfer,
+      saidRefrigerant: transfer.refrigerant,
       to: cylinder.id,
       massKg: differenceKg(transfer.grossAfterKg, transfer.grossBeforeKg),
-    });
+    };
+    const earlier = await bookedBefore(tx, organisation.id, transfer.key, decided);
     if (earlier !== undefined) return bookedAnswer(tx, organisation, earlier, cylinder.id, true);
     refuseFuture(transfer.happenedAt, outside.now());
     const massKg = massMoved(transfer, cylinder);
-    await refuseOtherVisit(tx, organisation.id, transfer);
+    await refuseOtherVisit(tx, organisation.id, transfer.visit, transfer.from);
+    await askBack(tx, cylinder, decided, outside.now());
     const then = new Date(transfer.happenedAt); // its stamp was good or not on that day
     const into = describeCylinder(cylinder, organisation, then);
     const incoming = await incomingFrom(tx, organisation, source, transfer, into, then);
     refuseUnaskedMixing(cylinder, incoming, transfer);
     const draft = draftOf(transfer, organisation, incoming, massKg, outside.newId());
-    const added = await addMovement(tx, { ...draft, against: against(into, incoming, source, organisation) }, outside.now());
+    const added = await addMovement(tx, { ...draft, against: against(into, incoming, source, organisation) }, outside.now(), decided);
     if (added.state !== 'added') throw keyReused();
     await filled(tx, cylinder.id, incoming.id);
     if (source.kind === 'cylinder') await emptiedIfSo(tx, organisation.id, source.id);
@@ -84,19 +88,6 @@ function massMoved({ grossBeforeKg, grossAfterKg }: Transfer, { tareKg, name }: 
       '/grossAfterKg',
     );
   return massKg;
-}
-
-/** A transfer belongs to the visit to the system it comes from. */
-async function refuseOtherVisit(tx: Tx, organisationId: string, { visit: id, from }: Transfer): Promise<void> {
-  if (id === undefined) return;
-  const visit = await visitById(tx, organisationId, id);
-  if (visit === undefined) throw new Refused('not-found', 'This visit is not there.', '/visit');
-  if (visit.system.id !== from)
-    throw new Refused(
-      'other-visit',
-      `That visit is to ${visit.system.site}. Choose what it comes from again, or book it without the visit.`,
-      '/visit',
-    );
 }
 
 const nominal = (id: string) => {

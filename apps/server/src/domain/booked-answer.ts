@@ -1,4 +1,6 @@
+import type { Account } from '@hygromet/contract/account';
 import type { Booked } from '@hygromet/contract/movement';
+import { overdrawnBy } from '@hygromet/core/cylinder/same-weight';
 import { CoreError } from '@hygromet/core/errors';
 import { unless } from '@hygromet/core/unless';
 import type { FillLimitsAnswer } from '@hygromet/contract/fill-limits';
@@ -24,8 +26,11 @@ export async function bookedAnswer(
   if (from === undefined || to === undefined) throw new Error(`the movement ${movementId} names an account that is not there`);
   const limits = cylinderId === undefined ? null : await cylinderLimits(tx, organisation, cylinderId);
   const over = limits?.limits.find(({ rule }) => rule === limits.ruling)?.mayAddKg ?? 0;
-  return { movement, repeated, from, to, limits, overfilledByKg: over < 0 ? -over : null };
+  return { movement, repeated, from, to, limits, overfilledByKg: over < 0 ? -over : null, overdrawnByKg: overdrawn(from) };
 }
+
+/** The accounts outside may give what they like; a cylinder or a system holds no more than went in. */
+const overdrawn = ({ kind, massKg }: Account): number | null => (kind === 'cylinder' || kind === 'system' ? overdrawnBy(massKg) : null);
 
 /** Limits of a cylinder by what the ledger says is in it; none where they cannot be computed: it is booked all the same, and flagged. */
 export async function cylinderLimits(tx: Tx, organisation: OrganisationRow, id: string): Promise<FillLimitsAnswer | null> {

@@ -14,4 +14,7 @@ export async function bookedBefore(db: Tx, organisationId: string, key: string, 
 }
 
 export const keyReused = () =>
-  new Refused('key-reused', 'This booking was sent before with other content. Reload, look at the ledger, and book again.');
+  new Refused(
+    'key-reused',
+    'This booking was sent before with other content, perhaps from another tab, and is booked once. Look at the ledger; reverse it there if it is wrong.',
+  );

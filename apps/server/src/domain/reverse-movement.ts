@@ -41,7 +41,7 @@ export const reverseMovement = (
     const draft = reversalOf(wrong, reversal, organisation.id, outside.newId(), new Date(wrong.happenedAt));
     const added = await addMovement(tx, draft, outside.now());
     if (added.state === 'key-reused')
-      throw new Refused('key-reused', 'This reversal was sent before with other content. Reload and look at the ledger.');
+      throw new Refused('key-reused', 'This reversal was sent before with other content, and is booked once. Look at the ledger.');
     const cylinder = [wrong.to, wrong.from].find(({ kind }) => kind === 'cylinder');
     return bookedAnswer(tx, organisation, added.id, cylinder?.id, added.state === 'repeated');
   });

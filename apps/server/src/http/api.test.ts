@@ -338,10 +338,13 @@ test('more than a cylinder can hold is not in it: pounds that were sent as kilog
 });
 
 test('the rules of the organisation decide which limit rules', async () => {
-  const { body: organisation } = await house.get('/api/organisation');
-  await house.send('PUT', '/api/organisation', { ...organisation, requiredRules: [...organisation.requiredRules, 'hottest-place'] });
+  const { body: before } = await house.get('/api/organisation');
+  const { version, changedAt: _, changedBy: __, ...settings } = before;
+  const save = (seen: number, requiredRules: readonly string[]) =>
+    house.send('PUT', '/api/organisation', { version: seen, settings: { ...settings, requiredRules }, recordedBy: 'Ines Marrow' });
+  expect((await save(version, [...settings.requiredRules, 'hottest-place'])).status).toBe(200);
   expect((await house.send('POST', '/api/fill-limits', example)).body.ruling).toBe('hottest-place');
-  await house.send('PUT', '/api/organisation', organisation);
+  await save(version + 1, settings.requiredRules);
 });
 
 test('the routes and the contract name the same endpoints', () => {

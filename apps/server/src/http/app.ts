@@ -13,6 +13,7 @@ import { movementRoutes } from './movement-routes';
 import { bodyOfARegister, bodyOfUsualSize, ownHouse } from './own-house';
 import { registerRoutes } from './register-routes';
 import { systemRoutes } from './system-routes';
+import { validAnswers } from './valid-answers';
 import { visitRoutes } from './visit-routes';
 import { webFiles } from './web-files';
 
@@ -50,6 +51,7 @@ export function createApp(deps: Deps, webRoot?: string) {
       },
     }),
   );
+  if (deps.checkAnswers === true) app.use('/api/*', validAnswers);
   app.onError((error, c) => problemOf(error, c, deps.log));
 
   app.route('/', healthRoutes(deps));

@@ -8,6 +8,8 @@ export interface Deps {
   readonly outside: Outside;
   readonly log: Logger;
   readonly version: string;
+  /** Holds every answer to its contract: in tests and in development. */
+  readonly checkAnswers?: boolean | undefined;
   /** Where the database lies, when its disk is to be watched. */
   readonly dataFolder?: string | undefined;
 }

@@ -30,6 +30,9 @@ export const statusOf = {
   'content-unknown': 422,
   'other-visit': 409,
   'difference-open': 409,
+  'perhaps-twice': 409,
+  'ledger-differs': 409,
+  'clock-off': 409,
   'not-empty': 409,
   'got-heavier': 422,
   'key-reused': 409,
@@ -47,7 +50,10 @@ export const statusOf = {
 const constraintProblems: Record<string, { code: ProblemCode; detail: string }> = {
   account_name_is_taken: { code: 'name-taken', detail: 'This name is taken. Choose another, or open the one that is there.' },
   movement_reversed_once: { code: 'already-reversed', detail: 'This entry was reversed before. Look at the ledger.' },
-  movement_key_used_once: { code: 'key-reused', detail: 'This was sent before with other content. Reload and look at the ledger.' },
+  movement_key_used_once: {
+    code: 'key-reused',
+    detail: 'This was sent before with other content, and is booked once. Look at the ledger.',
+  },
 };
 
 interface Said {

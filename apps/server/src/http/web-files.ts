@@ -18,6 +18,8 @@ export function webFiles(root: string | undefined) {
       onFound: (path, c) => c.header('cache-control', HASHED.test(path) ? 'public, max-age=31536000, immutable' : 'no-cache'),
     }),
   );
+  // a part of an earlier version: the page would take any other answer for that part
+  app.get('*', (c, next) => (HASHED.test(c.req.path) ? c.notFound() : next()));
   app.get('*', serveStatic({ root, path: 'index.html', onFound: (_, c) => c.header('cache-control', 'no-cache') }));
   return app;
 }

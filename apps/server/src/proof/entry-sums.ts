@@ -65,9 +65,7 @@ export class EntrySums {
       ),
       ...balances
         .filter(({ account, entries }) => entries !== (this.#entries.get(account) ?? 0))
-        .map(
-          ({ account, entries }) => `${this.nameOf(account)} counts ${entries} entries; there are ${this.#entries.get(account) ?? 0}.`,
-        ),
+        .map(({ account, entries }) => `${this.nameOf(account)} counts ${entries} entries; there are ${this.#entries.get(account) ?? 0}.`),
     ];
   }
 

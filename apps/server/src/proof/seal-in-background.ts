@@ -7,7 +7,7 @@ const EVERY_MS = 5000;
 
 /** Extends the chain by what was booked meanwhile; as many as there are. */
 export async function sealWhatWaits(db: Db): Promise<void> {
-  for (let done = AT_A_TIME; done === AT_A_TIME; ) {
+  for (let done = AT_A_TIME; done === AT_A_TIME;) {
     const { rows } = await sql<{ done: number }>`select seal_movements(${AT_A_TIME}) as done`.execute(db);
     done = rows[0]?.done ?? 0;
   }

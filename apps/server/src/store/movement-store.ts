@@ -38,20 +38,31 @@ export interface Decided extends Pick<Draft, 'from' | 'to' | 'massKg' | 'happene
   readonly grossAfterKg?: number | undefined;
   readonly note?: string | undefined;
   readonly reverses?: string | undefined;
+  /** Said by the person, not what the server found out from the source. */
+  readonly saidRefrigerant?: string | undefined;
+  readonly acceptMixing?: boolean | undefined;
+  readonly target?: ScaleTarget | undefined;
+  readonly visit?: string | undefined;
 }
 
 /** What makes two requests with one key the same: everything a person decided, nothing the server added. */
-function contentHash({ from, to, massKg, grossBeforeKg, grossAfterKg, happenedAt, recordedBy, note, reverses }: Decided): string {
-  const content = { from, to, massKg, grossBeforeKg, grossAfterKg, happenedAt: Date.parse(happenedAt), recordedBy, note, reverses };
+function contentHash(decided: Decided): string {
+  const { from, to, massKg, grossBeforeKg, grossAfterKg, happenedAt, recordedBy, note, reverses } = decided;
+  const { saidRefrigerant, acceptMixing = false, target, visit } = decided;
+  const weighed = { from, to, massKg, grossBeforeKg, grossAfterKg, happenedAt: Date.parse(happenedAt), recordedBy, note, reverses };
+  const content = { ...weighed, saidRefrigerant, acceptMixing, target, visit };
   return createHash('sha256').update(JSON.stringify(content)).digest('hex');
 }
 
 export type Sent = { readonly state: 'repeated'; readonly id: string } | { readonly state: 'key-reused' };
 export type Added = { readonly state: 'added'; readonly id: string } | Sent;
 
-/** Adds an entry. The same key with the same content finds the first entry; with another content it is refused. */
-export async function addMovement(db: Tx, draft: Draft, now: Date): Promise<Added> {
-  const hash = contentHash(draft);
+/**
+ * Adds an entry. The same key with the same content finds the first entry; with another content it is refused.
+ * @param decided what the person decided, where the entry does not say all of it
+ */
+export async function addMovement(db: Tx, draft: Draft, now: Date, decided: Decided = draft): Promise<Added> {
+  const hash = contentHash(decided);
   const added = await db
     .insertInto('movement')
     .values({ ...rowOf(draft), content_hash: hash, recorded_at: now })
@@ -59,7 +70,7 @@ export async function addMovement(db: Tx, draft: Draft, now: Date): Promise<Adde
     .returning('id')
     .executeTakeFirst();
   return added === undefined
-    ? ((await sentBefore(db, draft.organisationId, draft.key, draft)) ?? { state: 'key-reused' })
+    ? ((await sentBefore(db, draft.organisationId, draft.key, decided)) ?? { state: 'key-reused' })
     : { state: 'added', id: added.id };
 }
 
@@ -181,6 +192,47 @@ export async function differingBalances(db: Tx): Promise<readonly string[]> {
     ({ account_id, substance, booked_kg, summed_kg }) =>
       `${account_id}${substance === null ? '' : ` ${substance}`}: ${booked_kg ?? 'nothing'} kg booked, ${summed_kg ?? 'nothing'} kg moved`,
   );
+}
+
+type WithReadings = Pick<Decided, 'from' | 'to' | 'happenedAt'> & Record<'grossBeforeKg' | 'grossAfterKg', number>;
+
+/** What was booked before with the same readings on the same day between the same accounts, and stands: perhaps the same transfer. */
+export async function twinOf(
+  db: Tx,
+  { from, to, grossBeforeKg, grossAfterKg, happenedAt }: WithReadings,
+  withinMs: number,
+  withinKg: number,
+): Promise<{ readonly recordedBy: string; readonly happenedAt: Date } | undefined> {
+  const at = Date.parse(happenedAt);
+  const [earliest, latest] = [new Date(at - withinMs), new Date(at + withinMs)];
+  const near = (column: 'gross_before_kg' | 'gross_after_kg', kg: number) =>
+    sql<boolean>`abs(${sql.ref(column)} - ${kg}::numeric) <= ${withinKg}`;
+  const row = await db
+    .selectFrom('movement')
+    .select(['recorded_by', 'happened_at'])
+    .where('from_account', '=', from)
+    .where('to_account', '=', to)
+    .where('happened_at', '>=', earliest)
+    .where('happened_at', '<=', latest)
+    .where(near('gross_before_kg', grossBeforeKg))
+    .where(near('gross_after_kg', grossAfterKg))
+    .where(({ not, exists, selectFrom }) =>
+      not(exists(selectFrom('movement as undone').select('undone.id').whereRef('undone.reverses', '=', 'movement.id'))),
+    )
+    .limit(1)
+    .executeTakeFirst();
+  return row === undefined ? undefined : { recordedBy: row.recorded_by, happenedAt: row.happened_at };
+}
+
+/** What was in an account at a moment, kg: what is in it now, less what came later. */
+export async function contentAt(db: Tx, account: string, at: string, nowKg: number, lastMovedAt: Date | null): Promise<number> {
+  if (lastMovedAt === null || Date.parse(at) >= lastMovedAt.getTime()) return nowKg;
+  const { rows } = await sql<{ later: string | null }>`
+    select sum(mass_kg) as later from (
+      select mass_kg from movement where to_account = ${account} and happened_at > ${at}
+      union all select -mass_kg from movement where from_account = ${account} and happened_at > ${at}
+    ) as side`.execute(db);
+  return nowKg - Number(rows[0]?.later ?? 0);
 }
 
 export async function movementById(db: Tx, organisationId: string, id: string): Promise<Movement | undefined> {

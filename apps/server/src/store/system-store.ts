@@ -1,4 +1,5 @@
 import type { FactsChange, NewSystem, SavedFacts, System, SystemKind } from '@hygromet/contract/system';
+import { overdrawnBy } from '@hygromet/core/cylinder/same-weight';
 import type { Tx } from './database';
 
 const systemQuery = (db: Tx, organisationId: string) =>
@@ -19,7 +20,8 @@ const systemOf = (row: Row): System => ({
   refrigerant: row.refrigerant,
   nameplateKg: Number(row.nameplate_kg),
   nameplateTyped: row.nameplate_typed,
-  contentKg: row.content_kg === null ? 0 : Number(row.content_kg),
+  contentKg: Number(row.content_kg ?? 0),
+  overdrawnByKg: overdrawnBy(Number(row.content_kg ?? 0)),
   facts: row.facts,
   version: row.version,
   changedAt: row.changed_at?.toISOString() ?? null,

@@ -1,12 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { PreferencesService } from './preferences/preferences.service';
+import { Notices } from './shell/notices';
 import { Icon, type IconName } from './ui/icon';
 
 /** The frame: where one can go, always in the same place. At the left on a wide screen, under the thumb on a narrow one. */
 @Component({
   selector: 'hy-root',
-  imports: [Icon, RouterLink, RouterLinkActive, RouterOutlet],
+  imports: [Icon, Notices, RouterLink, RouterLinkActive, RouterOutlet],
   template: `
     <a class="skip" href="#main" (click)="skip($event)">To the content</a>
     <nav aria-label="Places">
@@ -33,7 +34,7 @@ import { Icon, type IconName } from './ui/icon';
         <span>{{ person() }}</span>
       </a>
     </nav>
-    <main id="main" tabindex="-1"><router-outlet /></main>
+    <main id="main" tabindex="-1"><hy-notices /><router-outlet /></main>
   `,
   styleUrl: './app-root.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

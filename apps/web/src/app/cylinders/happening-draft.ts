@@ -1,3 +1,4 @@
+import type { Question } from '@hygromet/contract/asked-back';
 import type { Cylinder, CylinderMarks } from '@hygromet/contract/cylinder';
 import type { NewCylinderEvent } from '@hygromet/contract/cylinder-event';
 import type { NewRemoval } from '@hygromet/contract/movement';
@@ -41,6 +42,8 @@ export interface HappeningDraft extends MarksDraft {
   readonly tare: QuantityEntry;
   /** The person has looked again: a weight that can hardly be is right. */
   readonly certain: boolean;
+  /** What the server asked back about, and is right all the same. */
+  readonly answered: readonly Question[];
   readonly refrigerant: string | null;
   readonly reason: string;
   readonly when: When;
@@ -66,6 +69,7 @@ export function newHappening(preferences: Preferences, cylinder: Cylinder): Happ
     stamp: '',
     tare: emptyEntry(mass),
     certain: false,
+    answered: [],
     refrigerant: null,
     ...marksDraft(cylinder.marks, preferences),
     reason: '',
@@ -93,6 +97,8 @@ export function sendingOf(draft: HappeningDraft, cylinder: Cylinder, person: str
         ...base,
         cylinder: cylinder.id,
         to: draft.to,
+        sentAt: now.toISOString(),
+        certain: [...draft.answered],
         grossBeforeKg: before.si,
         grossBeforeTyped: before.typed,
         grossAfterKg: after.si,

@@ -1,16 +1,20 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, model, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
+import type { Question } from '@hygromet/contract/asked-back';
 import type { Cylinder } from '@hygromet/contract/cylinder';
 import { places } from '@hygromet/contract/places';
 import { cylinderKinds } from '@hygromet/core/cylinder/cylinder-kind';
 import type { Observable } from 'rxjs';
 import { asked } from '../live/asked';
+import { questionIn } from '../live/asked-back';
 import { command } from '../live/command';
 import { newKey } from '../live/new-key';
+import { shapedAs } from '../live/shaped-as';
 import { PropertyService } from '../live/property.service';
 import { Registers } from '../live/registers.service';
 import { PreferencesService } from '../preferences/preferences.service';
 import { Units } from '../preferences/units.service';
+import { AskedBack } from '../ui/asked-back';
 import { Caution } from '../ui/caution';
 import { ChoiceField } from '../ui/choice-field';
 import { loadable, valueOf, waiting } from '../ui/loadable';
@@ -44,7 +48,7 @@ export const happeningNames: Readonly<Record<(typeof happenings)[number], string
 /** Records what happened to a cylinder, with what has to be known of it. */
 @Component({
   selector: 'hy-happening-form',
-  imports: [Caution, ChoiceField, MarksFields, QuantityField, RefrigerantField, TextField, WeightKeys, WhenField],
+  imports: [AskedBack, Caution, ChoiceField, MarksFields, QuantityField, RefrigerantField, TextField, WeightKeys, WhenField],
   templateUrl: './happening-form.html',
   styleUrls: ['../ui/form.css', './happening-form.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -59,7 +63,10 @@ export class HappeningForm {
 
   /** What was typed; it lies over what the cylinder says, which may be read anew while somebody types. */
   readonly typed = model<Partial<HappeningDraft>>({});
-  protected readonly draft = computed<HappeningDraft>(() => ({ ...newHappening(this.preferences(), this.cylinder()), ...this.typed() }));
+  protected readonly draft = computed<HappeningDraft>(() => {
+    const fresh = newHappening(this.preferences(), this.cylinder());
+    return shapedAs({ ...fresh, ...this.typed() }, fresh);
+  });
   protected readonly asked = signal(false);
   protected readonly done = signal(false);
   protected readonly choices = happenings.map((value) => ({ value, label: happeningNames[value] }));
@@ -136,6 +143,7 @@ export class HappeningForm {
     return state.state === 'refused' ? state.refusal.fields : {};
   });
   protected readonly field = (pointer: string) => this.problems()[pointer];
+  protected readonly question = computed(() => questionIn(this.sending.state()));
   protected readonly refused = computed(() => {
     const state = this.sending.state();
     return state.state === 'refused' ? state.refusal.message : undefined;
@@ -143,12 +151,24 @@ export class HappeningForm {
 
   protected change(part: Partial<HappeningDraft>): void {
     this.done.set(false);
-    this.typed.update((typed) => ({ ...typed, certain: false, ...part, key: newKey() }));
+    this.typed.update((typed) => ({ ...typed, certain: false, answered: [], ...part, key: newKey() }));
   }
 
   /** A scale keeps its unit: what is typed after follows. */
   protected readBefore(before: QuantityEntry): void {
     this.change({ before, after: { ...this.draft().after, unit: before.unit } });
+  }
+
+  /** Right all the same: sent again with the same key. */
+  protected answer(question: Question): void {
+    this.typed.update((typed) => ({ ...typed, answered: [...(typed.answered ?? []), question] }));
+    this.send();
+  }
+
+  /** It is in the ledger already. */
+  protected leave(): void {
+    this.typed.set({ what: this.draft().what });
+    this.sending.reset();
   }
 
   protected certain(): void {

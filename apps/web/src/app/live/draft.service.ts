@@ -1,9 +1,18 @@
 import { effect, inject, Injectable, InjectionToken, signal, type WritableSignal } from '@angular/core';
+import { shapedAs } from './shaped-as';
 
-/** Where drafts are kept; tests give another. */
-export const DRAFT_STORAGE = new InjectionToken<Pick<Storage, 'getItem' | 'setItem' | 'removeItem'>>('draft storage', {
+type DraftStorage = Pick<Storage, 'getItem' | 'setItem' | 'removeItem'>;
+
+/** Where drafts are kept; tests give another. Nothing where the browser keeps nothing: then asking for it throws. */
+export const DRAFT_STORAGE = new InjectionToken<DraftStorage | null>('draft storage', {
   providedIn: 'root',
-  factory: () => localStorage,
+  factory: () => {
+    try {
+      return localStorage;
+    } catch {
+      return null;
+    }
+  },
 });
 
 /** A draft that lives in a page and on the device: a reload finds it as it was typed. */
@@ -16,11 +25,17 @@ export interface Draft<T> {
 @Injectable({ providedIn: 'root' })
 export class Drafts {
   private readonly storage = inject(DRAFT_STORAGE);
+  /** Whether what is typed survives the page; a page that cannot keep it says so. */
+  readonly keeps = signal(this.storage !== null);
 
-  /** Call it where effects may be made: in a constructor or a field. */
-  open<T extends object>(name: string, empty: () => T): Draft<T> {
+  /**
+   * Call it where effects may be made: in a constructor or a field.
+   * @param sound whether a stored draft makes sense, where its shape alone does not say it; one that makes none is left
+   */
+  open<T extends object>(name: string, empty: () => T, sound: (draft: T) => boolean = () => true): Draft<T> {
     const key = `hygromet.draft.${name}`;
-    const value = signal<T>({ ...empty(), ...this.read<T>(key) });
+    const stored = shapedAs(this.read(key), empty());
+    const value = signal<T>(sound(stored) ? stored : empty());
     let cleared = false;
     effect(() => {
       const draft = value();
@@ -30,24 +45,24 @@ export class Drafts {
       value,
       clear: () => {
         cleared = true;
-        this.storage.removeItem(key);
+        this.storage?.removeItem(key);
       },
     };
   }
 
-  private read<T>(key: string): Partial<T> {
+  private read(key: string): unknown {
     try {
-      return JSON.parse(this.storage.getItem(key) ?? '{}') as Partial<T>; // written by this class alone
+      return JSON.parse(this.storage?.getItem(key) ?? '{}');
     } catch {
-      return {}; // storage switched off, or an entry cut short: an empty form
+      return {}; // an entry cut short: an empty form
     }
   }
 
   private write(key: string, draft: object): void {
     try {
-      this.storage.setItem(key, JSON.stringify(draft));
+      this.storage?.setItem(key, JSON.stringify(draft));
     } catch {
-      // storage switched off or full: the draft lives as long as the page
+      this.keeps.set(false); // full: the draft lives as long as the page
     }
   }
 }

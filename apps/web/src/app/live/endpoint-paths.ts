@@ -10,6 +10,7 @@ export const endpointPaths = {
   refrigerants: { method: 'get', path: '/api/refrigerants' },
   organisation: { method: 'get', path: '/api/organisation' },
   saveOrganisation: { method: 'put', path: '/api/organisation' },
+  organisationHistory: { method: 'get', path: '/api/organisation/history' },
   cylinders: { method: 'get', path: '/api/cylinders' },
   cylinder: { method: 'get', path: '/api/cylinders/:id' },
   addCylinder: { method: 'post', path: '/api/cylinders' },

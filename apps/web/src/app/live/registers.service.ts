@@ -2,7 +2,7 @@ import { inject, Injectable } from '@angular/core';
 import type { NewCylinder } from '@hygromet/contract/cylinder';
 import type { CylinderMoves, NewCylinderEvent } from '@hygromet/contract/cylinder-event';
 import type { NewRemoval, NewReversal, NewTransfer, NewWeighing } from '@hygromet/contract/movement';
-import type { Organisation } from '@hygromet/contract/organisation';
+import type { SavedOrganisation } from '@hygromet/contract/organisation';
 import type { NewSystem, SavedFacts } from '@hygromet/contract/system';
 import type { CylindersImport, SystemsImport } from '@hygromet/contract/import';
 import type { MovedVisit, NewVisit, NewVisitReading, SavedPlan } from '@hygromet/contract/visit';
@@ -64,7 +64,8 @@ export class Registers {
   readonly bookTransfer$ = (body: NewTransfer) => this.changes$(this.api.call$('bookTransfer', { body }));
   readonly weigh$ = (id: string, body: NewWeighing) => this.changes$(this.api.call$('weighCylinder', { params: { id }, body }));
   readonly reverse$ = (id: string, body: NewReversal) => this.changes$(this.api.call$('reverseMovement', { params: { id }, body }));
-  readonly saveOrganisation$ = (body: Organisation) => this.changes$(this.api.call$('saveOrganisation', { body }));
+  readonly organisationHistory$ = this.fresh$(() => this.api.call$('organisationHistory'));
+  readonly saveOrganisation$ = (body: SavedOrganisation) => this.changes$(this.api.call$('saveOrganisation', { body }));
 
   /** For what somebody else has changed. */
   readAgain(): void {

@@ -1,6 +1,7 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { fillRuleName, fillRules, fillRuleSource, type FillRule } from '@hygromet/core/cylinder/fill-rule';
+import { momentText } from '../cylinders/cylinder-words';
 import { command, refusalIn } from '../live/command';
 import { Registers } from '../live/registers.service';
 import { ChoiceField } from '../ui/choice-field';
@@ -11,6 +12,7 @@ import { TextField } from '../ui/text-field';
 import { readOrganisationForm, type OrganisationForm } from './organisation-form';
 import type { Preferences } from './preferences';
 import { PreferencesService } from './preferences.service';
+import { settingsHistory } from './settings-history';
 import { Units } from './units.service';
 
 /** What belongs to this person on this device, and what the whole firm has decided. */
@@ -55,12 +57,24 @@ export class SettingsPage {
     return reading.state === 'bad' && Object.keys(this.edits()).length > 0 ? reading.problems : {};
   });
 
+  /** The version that was on the screen when the first field was changed: whatever came after it has not been looked at. */
+  private readonly seen = signal<number | undefined>(undefined);
+  private readonly changes = toSignal(loadable(this.registers.organisationHistory$), { initialValue: waiting });
+  protected readonly history = computed(() => settingsHistory(valueOf(this.changes()) ?? [], this.units));
+  protected readonly moment = momentText;
+
   private readonly saving = command(this.registers.saveOrganisation$, () => {
     this.edits.set({});
+    this.seen.set(undefined);
     this.saved.set(true);
   });
   protected readonly busy = computed(() => this.saving.state().state === 'busy');
   protected readonly refused = computed(() => refusalIn(this.saving.state()));
+  /** Somebody else has saved meanwhile: their state is read, and what is typed here stays until the person decides. */
+  protected readonly overtaken = computed(() => {
+    const state = this.saving.state();
+    return state.state === 'refused' && state.refusal.code === 'changed-meanwhile';
+  });
 
   /** What nobody has identified is held to its rule whatever is ticked: no box is offered for it. */
   protected readonly rules = fillRules
@@ -87,6 +101,7 @@ export class SettingsPage {
 
   protected edit(part: Partial<OrganisationForm>): void {
     this.saved.set(false);
+    if (this.seen() === undefined) this.seen.set(this.organisation()?.version);
     this.edits.update((edits) => ({ ...edits, ...part }));
   }
 
@@ -95,9 +110,29 @@ export class SettingsPage {
     this.edit({ requiredRules: requiredRules.includes(rule) ? requiredRules.filter((other) => other !== rule) : [...requiredRules, rule] });
   }
 
+  constructor() {
+    effect(() => {
+      if (this.overtaken()) untracked(() => this.registers.readAgain());
+    });
+  }
+
+  protected takeTheirs(): void {
+    this.edits.set({});
+    this.seen.set(undefined);
+    this.saving.reset();
+  }
+
+  /** Only what was changed here goes over theirs. */
+  protected saveOver(): void {
+    this.seen.set(undefined);
+    this.save();
+  }
+
   protected save(): void {
     const reading = this.reading();
-    if (reading.state === 'good') this.saving.send(reading.organisation);
+    const version = this.organisation()?.version;
+    if (reading.state !== 'good' || version === undefined) return;
+    this.saving.send({ version: this.seen() ?? version, settings: reading.organisation, recordedBy: this.preferences().person });
   }
 }
 

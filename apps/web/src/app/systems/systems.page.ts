@@ -78,7 +78,9 @@ const SAME_KG = 0.005;
                   </td>
                   <td class="number">
                     {{ units.massText(s.contentKg) }}
-                    @if (missing(s); as kg) {
+                    @if (s.overdrawnByKg; as over) {
+                      <span class="small block over">{{ units.massText(over, 'up') }} more taken out than was in it</span>
+                    } @else if (missing(s); as kg) {
                       <span class="small block">{{
                         kg > 0 ? units.massText(kg) + ' taken out' : units.massText(-kg) + ' above the plate'
                       }}</span>
@@ -96,6 +98,10 @@ const SAME_KG = 0.005;
   styles: `
     .table {
       padding: 8px var(--margin) 24px;
+    }
+
+    .over {
+      color: var(--danger);
     }
 
     .block {

@@ -33,6 +33,12 @@ import { FillSession } from './fill.session';
             until then.</hy-caution
           >
         }
+        @if (booked.overdrawnByKg; as over) {
+          <hy-caution [grave]="true"
+            >By the ledger {{ session.onScale(over, 'up') }} more came out of {{ booked.from.name }} than was in it. Look at its entries: a
+            charge that nobody booked, another plate, or a transfer that was booked twice.</hy-caution
+          >
+        }
         <table class="accounts">
           <caption class="unseen">
             Both accounts after the booking

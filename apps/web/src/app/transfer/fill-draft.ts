@@ -4,6 +4,7 @@ import { newKey } from '../live/new-key';
 import type { Preferences } from '../preferences/preferences';
 import { emptyEntry, type QuantityEntry } from '../ui/quantity-entry';
 import type { When } from '../ui/when';
+import type { Question } from '@hygromet/contract/asked-back';
 import type { Booked, ScaleTarget } from '@hygromet/contract/movement';
 
 /** Everything a person has typed about one fill, kept on the device until it is booked. */
@@ -41,7 +42,17 @@ export interface FillDraft {
   /** The instant that was first sent: a repeated sending is the same booking. */
   readonly happenedAt: string;
   readonly booked: Booked | null;
+  /** What the server asked back about, and is right all the same. */
+  readonly answered: readonly Question[];
 }
+
+const stages: readonly string[] = ['cylinder', 'transfer', 'account'] satisfies FillDraft['stage'][];
+
+/** Whether a draft from the device can be gone on with: its stage is one, and the last one shows what was booked. */
+export const isSound = ({ stage, booked, target }: FillDraft): boolean =>
+  stages.includes(stage) &&
+  (stage !== 'account' || typeof booked?.movement?.massKg === 'number') &&
+  (target === null || typeof target.grossKg === 'number');
 
 export const newFillDraft = ({ mass, temperature }: Preferences): FillDraft => ({
   key: newKey(),
@@ -66,4 +77,5 @@ export const newFillDraft = ({ mass, temperature }: Preferences): FillDraft => (
   note: '',
   happenedAt: '',
   booked: null,
+  answered: [],
 });

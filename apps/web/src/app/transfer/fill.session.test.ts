@@ -150,7 +150,7 @@ test('levels follow the dragged temperature', async () => {
 });
 
 test('a booking carries what was typed, and a second sending is the same booking', async () => {
-  const sent: { key: string; happenedAt: string; grossAfterKg: number; grossAfterTyped: unknown }[] = [];
+  const sent: { key: string; happenedAt: string; sentAt: string; grossAfterKg: number; grossAfterTyped: unknown }[] = [];
   const { session } = await open({
     bookTransfer$: (body: (typeof sent)[number]) => {
       sent.push(body);
@@ -163,11 +163,48 @@ test('a booking carries what was typed, and a second sending is the same booking
   await new Promise((resolve) => setTimeout(resolve, 5));
   session.book();
   expect(sent).toHaveLength(2);
-  expect(sent[1]).toEqual(sent[0]);
+  // only the moment of sending is another
+  expect(sent[1]).toEqual({ ...sent[0], sentAt: sent[1]!.sentAt });
+  expect(sent[1]!.sentAt > sent[0]!.sentAt).toBe(true);
   expect(sent[0]!.grossAfterKg).toBeCloseTo(massFrom(36.2, 'lb'), 9);
   expect(sent[0]!.grossAfterTyped).toEqual({ text: '36.2', unit: 'lb' });
   expect(session.booking.state()).toMatchObject({ state: 'refused' });
   expect(session.draft().after.text).toBe('36.2');
+});
+
+test('what the server asks back about is sent again with its answer, as the same booking', async () => {
+  const sent: { key: string; certain: readonly string[] }[] = [];
+  const { session } = await open({
+    bookTransfer$: (body: (typeof sent)[number]) => {
+      sent.push(body);
+      const asked = new Refusal('perhaps-twice', 'Tobin Wake has booked this already.', {
+        '/grossAfterKg': 'Tobin Wake has booked this already.',
+      });
+      return sent.length === 1 ? throwError(() => asked) : of({ movement: { id: 'm2', massKg: 5 } });
+    },
+  });
+  session.change({ before: pounds('24.6'), after: pounds('36.2'), source: 's1', stage: 'transfer' });
+  session.book();
+  await answered();
+  expect([session.question(), session.draft().stage]).toEqual(['perhaps-twice', 'transfer']);
+  session.certain('perhaps-twice');
+  await answered();
+  expect(sent.map(({ certain }) => certain)).toEqual([[], ['perhaps-twice']]);
+  expect(sent[1]!.key).toBe(sent[0]!.key);
+  expect(session.draft().stage).toBe('account');
+});
+
+test.each([
+  ['no stage', { stage: 'nothing' }],
+  ['a booking that is none', { stage: 'account', booked: null }],
+  ['half a booking', { stage: 'account', booked: { movement: null } }],
+  ['readings of another shape', { before: '12.5', after: null, target: 'x' }],
+])('a draft from the device with %s does not break the page', async (_, stored) => {
+  localStorage.setItem('hygromet.draft.fill.c1', JSON.stringify({ ...stored, note: 'kept' }));
+  const { session } = await open();
+  expect(session.draft().stage).toBe('cylinder');
+  expect(session.draft().before).toEqual({ text: '', unit: 'lb', ounces: '' });
+  localStorage.removeItem('hygromet.draft.fill.c1');
 });
 
 test('what happened earlier is booked with its time and note; a time to come is not sent', async () => {

@@ -2,6 +2,7 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute } from '@angular/router';
 import { comingIn } from '@hygromet/contract/coming-in';
+import type { Question } from '@hygromet/contract/asked-back';
 import type { ScaleTarget } from '@hygromet/contract/movement';
 import { sameWeight } from '@hygromet/core/cylinder/same-weight';
 import type { Hose } from '@hygromet/core/cylinder/stop-weight';
@@ -10,6 +11,7 @@ import { celsius } from '@hygromet/core/units/temperature';
 import { of, switchMap } from 'rxjs';
 import { hottestAt, usualPlace } from '../cylinders/hottest-place';
 import { tareOf } from '../cylinders/judged-cylinder';
+import { questionIn } from '../live/asked-back';
 import { command, refusalIn } from '../live/command';
 import { Drafts } from '../live/draft.service';
 import { newKey } from '../live/new-key';
@@ -23,7 +25,7 @@ import { readWhen } from '../ui/when';
 import { fillAnswers } from './fill-answers';
 import { fillCautions } from './fill-cautions';
 import { fillDoubt } from './fill-doubt';
-import { newFillDraft, type FillDraft } from './fill-draft';
+import { isSound, newFillDraft, type FillDraft } from './fill-draft';
 
 const WEIGHED_TO_KG = 0.005;
 /** The rule that may be set aside by the person who named the place. */
@@ -38,7 +40,7 @@ export class FillSession {
   private readonly preferences = inject(PreferencesService).current;
   private readonly route = inject(ActivatedRoute).snapshot;
   readonly cylinderId = this.route.paramMap.get('id') ?? '';
-  private readonly drafts = inject(Drafts).open<FillDraft>(`fill.${this.cylinderId}`, () => newFillDraft(this.preferences()));
+  private readonly drafts = inject(Drafts).open<FillDraft>(`fill.${this.cylinderId}`, () => newFillDraft(this.preferences()), isSound);
 
   readonly draft = this.drafts.value.asReadonly();
   /** Temperature of the drawn cylinder, K. */
@@ -268,9 +270,20 @@ export class FillSession {
       ...(draft.target === null ? {} : { target: draft.target }),
       ...(draft.visit === '' ? {} : { visit: draft.visit }),
       happenedAt: draft.happenedAt,
+      sentAt: new Date().toISOString(),
+      certain: [...draft.answered],
       ...(draft.note.trim() === '' ? {} : { note: draft.note.trim() }),
       recordedBy: this.preferences().person,
     });
+  }
+
+  /** What the server asked back about the last sending. */
+  readonly question = computed(() => questionIn(this.booking.state()));
+
+  /** It is right all the same. */
+  certain(question: Question): void {
+    this.change({ answered: [...new Set([...this.draft().answered, question])] });
+    this.book();
   }
 
   /** A fresh draft for the same cylinder. */

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { objectionWords } from '../cylinders/objection-words';
 import { refusalIn } from '../live/command';
 import { Units } from '../preferences/units.service';
+import { AskedBack } from '../ui/asked-back';
 import { BigNumber } from '../ui/big-number';
 import { Caution } from '../ui/caution';
 import { valueOf } from '../ui/loadable';
@@ -17,7 +18,7 @@ import { FillSession } from './fill.session';
 /** While it flows and after: the stop in large, the reading after, and the booking. */
 @Component({
   selector: 'hy-transfer-stage',
-  imports: [BigNumber, Caution, CylinderSide, QuantityField, TextField, WeightBeam, WeightKeys, WhenField],
+  imports: [AskedBack, BigNumber, Caution, CylinderSide, QuantityField, TextField, WeightBeam, WeightKeys, WhenField],
   template: `
     @let c = cylinder();
     <div class="columns">
@@ -98,7 +99,15 @@ import { FillSession } from './fill.session';
         @if (beyond()) {
           <p class="second">If it is true, book it: the ledger keeps what happened.</p>
         }
-        @if (refused(); as sentence) {
+        @if (session.question(); as question) {
+          <hy-asked-back
+            role="alert"
+            [question]="question"
+            [sentence]="asking()"
+            (certain)="session.certain($event)"
+            (same)="session.again()"
+          />
+        } @else if (refused(); as sentence) {
           <p role="alert" class="over">{{ sentence }}</p>
         }
         <div class="end">
@@ -149,7 +158,10 @@ export class TransferStage {
     this.after() === undefined ? undefined : beyondSource(this.session.source(), this.movedKg(), { massText: this.session.onScale }),
   );
   protected readonly busy = computed(() => this.session.booking.state().state === 'busy');
-  protected readonly problemAt = (pointer: string) => refusalIn(this.session.booking.state(), pointer);
+  /** A question stands on its own, with its ways on: not beside a field as well. */
+  protected readonly problemAt = (pointer: string) =>
+    this.session.question() === undefined ? refusalIn(this.session.booking.state(), pointer) : undefined;
+  protected readonly asking = computed(() => refusalIn(this.session.booking.state()) ?? '');
   protected readonly problem = computed(() => {
     if (this.after() !== undefined && this.movedKg() <= 0) return 'The cylinder did not get heavier. Read the scale again.';
     return this.problemAt('/grossAfterKg');

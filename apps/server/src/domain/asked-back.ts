@@ -1,0 +1,77 @@
+import type { Question } from '@hygromet/contract/asked-back';
+import { SAME_WEIGHT_KG, sameWeight } from '@hygromet/core/cylinder/same-weight';
+import type { CylinderRecord } from '../store/cylinder-store';
+import type { Tx } from '../store/database';
+import { contentAt, twinOf } from '../store/movement-store';
+import { Refused } from './refused';
+
+/** A booking by the scale, as far as it is asked back. */
+export interface Asked {
+  readonly from: string;
+  readonly to: string;
+  readonly grossBeforeKg: number;
+  readonly grossAfterKg: number;
+  readonly happenedAt: string;
+  readonly sentAt?: string | undefined;
+  readonly certain?: readonly Question[] | undefined;
+}
+
+/** Two clocks that differ by less are both right. */
+const CLOCKS_DIFFER_MS = 10 * 60_000;
+/** Two people who write the same transfer down do it on the same day. */
+const SAME_DAY_MS = 14 * 3_600_000;
+
+/**
+ * Asks back what can hardly be: a device whose clock is off, a transfer that is in the ledger already, a weight before that is not the
+ * ledger's. Each question is answered by sending it again with the question among those that are `certain`. Ask it with the cylinder locked.
+ * @throws Refused
+ */
+export async function askBack(tx: Tx, cylinder: CylinderRecord, asked: Asked, now: Date): Promise<void> {
+  const open = (question: Question) => !(asked.certain ?? []).includes(question);
+  if (open('clock-off')) askAboutClock(asked, now);
+  if (open('perhaps-twice')) await askAboutTwin(tx, cylinder, asked);
+  if (open('ledger-differs')) await askAboutLedger(tx, cylinder, asked);
+}
+
+function askAboutClock({ sentAt }: Asked, now: Date): void {
+  if (sentAt === undefined) return;
+  const differs = Date.parse(sentAt) - now.getTime();
+  if (Math.abs(differs) <= CLOCKS_DIFFER_MS) return;
+  const minutes = Math.round(Math.abs(differs) / 60_000);
+  const off = minutes < 120 ? `${minutes} min` : minutes < 48 * 60 ? `${Math.round(minutes / 60)} h` : `${Math.round(minutes / 1440)} days`;
+  throw new Refused(
+    'clock-off',
+    `The clock of this device is ${off} ${differs > 0 ? 'ahead' : 'behind'}. Set it, or give the time at which it happened.`,
+    '/happenedAt',
+  );
+}
+
+async function askAboutTwin(tx: Tx, { name }: CylinderRecord, asked: Asked): Promise<void> {
+  // a small transfer is not the one before it, only because both are small
+  const withinKg = Math.min(SAME_WEIGHT_KG, Math.abs(asked.grossAfterKg - asked.grossBeforeKg) / 4);
+  const twin = await twinOf(tx, asked, SAME_DAY_MS, withinKg);
+  if (twin === undefined) return;
+  const at = twin.happenedAt.toISOString().slice(11, 16);
+  throw new Refused(
+    'perhaps-twice',
+    `${twin.recordedBy} has booked this already: ${name} from ${asked.grossBeforeKg.toFixed(2)} to ${asked.grossAfterKg.toFixed(2)} kg at ${at} UTC. ` +
+      'If that is this transfer, nothing is left to do.',
+    '/grossAfterKg',
+  );
+}
+
+async function askAboutLedger(tx: Tx, cylinder: CylinderRecord, asked: Asked): Promise<void> {
+  const { tareKg, tareWeighedKg, contentKg, lastMovedAt } = cylinder;
+  // what is written down later than it happened fits the ledger of then, or that of now where the cylinder was registered only meanwhile
+  const contents = [await contentAt(tx, cylinder.id, asked.happenedAt, contentKg, lastMovedAt), contentKg];
+  // a tare that was found heavier than its stamp explains as much
+  const tares = [tareKg, Math.max(tareKg, tareWeighedKg ?? 0)];
+  if (contents.some((content) => tares.some((tare) => sameWeight(asked.grossBeforeKg - tare - content)))) return;
+  const ledgerKg = tareKg + (contents[0] ?? contentKg);
+  throw new Refused(
+    'ledger-differs',
+    `By the ledger ${cylinder.name} weighed ${ledgerKg.toFixed(2)} kg before this, not ${asked.grossBeforeKg.toFixed(2)} kg: somebody may have booked ` +
+      'meanwhile, or something left it unseen. Read the scale again.',
+    '/grossBeforeKg',
+  );
+}

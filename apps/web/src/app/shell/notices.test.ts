@@ -1,0 +1,62 @@
+import { HttpErrorResponse } from '@angular/common/http';
+import { TestBed } from '@angular/core/testing';
+import { firstValueFrom, Subject } from 'rxjs';
+import { Connection } from '../live/connection';
+import { DRAFT_STORAGE } from '../live/draft.service';
+import { maySendAgain, onceMore } from '../live/once-more';
+import { Notices } from './notices';
+import { StalePages } from './stale-pages';
+
+const text = (storage: object | null = localStorage) => {
+  TestBed.configureTestingModule({ providers: [{ provide: DRAFT_STORAGE, useValue: storage }] });
+  const page = TestBed.createComponent(Notices);
+  return () => {
+    page.detectChanges();
+    return (page.nativeElement as HTMLElement).textContent?.trim() ?? '';
+  };
+};
+
+test('usually nothing is said', () => {
+  expect(text()()).toBe('');
+});
+
+test('a request without an answer is said within 5 s, and no longer once it came', () => {
+  jest.useFakeTimers();
+  const said = text();
+  const answer$ = new Subject<number>();
+  TestBed.inject(Connection).watched(answer$).subscribe();
+  jest.advanceTimersByTime(3000);
+  expect(said()).toBe('');
+  jest.advanceTimersByTime(2000);
+  expect(said()).toMatch(/does not answer/);
+  answer$.complete();
+  expect(said()).toBe('');
+  jest.useRealTimers();
+});
+
+test('a browser that keeps nothing is told', () => {
+  expect(text(null)()).toMatch(/keeps nothing/);
+});
+
+test('a part of the program that is gone offers to load the new one; another error is no such thing', () => {
+  const said = text();
+  const stale = TestBed.inject(StalePages);
+  stale.failed({ error: new TypeError('x is undefined'), url: '/book' });
+  expect(said()).toBe('');
+  stale.failed({ error: new TypeError('Failed to fetch dynamically imported module: /chunk-ABC.js'), url: '/book' });
+  expect(said()).toMatch(/newer version/);
+});
+
+describe('sent again by itself', () => {
+  const outage = new HttpErrorResponse({ status: 503 });
+  test('is a question and a booking with a key, after an outage, for a while', async () => {
+    expect([maySendAgain('get', undefined), maySendAgain('post', { key: 'k' })]).toEqual([true, true]);
+    await expect(firstValueFrom(onceMore(outage, 1))).resolves.toBe(0);
+    await expect(firstValueFrom(onceMore(outage, 6))).rejects.toBe(outage);
+  });
+  test('is nothing that was decided, and nothing that could be done twice', async () => {
+    const refused = new HttpErrorResponse({ status: 409 });
+    await expect(firstValueFrom(onceMore(refused, 1))).rejects.toBe(refused);
+    expect([maySendAgain('put', { version: 3 }), maySendAgain('post', undefined)]).toEqual([false, false]);
+  });
+});

@@ -1,0 +1,46 @@
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import type { Question } from '@hygromet/contract/asked-back';
+import { Caution } from './caution';
+
+const RIGHT: Readonly<Record<Question, string>> = {
+  'perhaps-twice': 'It is another transfer: book it',
+  'ledger-differs': 'The reading is right: book it',
+  'clock-off': 'The time is right: book it',
+};
+
+/** A booking that the server has asked back about: its sentence, and the ways on. */
+@Component({
+  selector: 'hy-asked-back',
+  imports: [Caution, RouterLink],
+  template: `
+    <hy-caution [grave]="true">
+      {{ sentence() }}
+      <p class="ways">
+        <button type="button" class="link" (click)="certain.emit(question())">{{ right() }}</button>
+        @if (question() === 'perhaps-twice') {
+          <button type="button" class="link" (click)="same.emit()">It is the same: leave it</button>
+        }
+        <a class="link" routerLink="/book">Look at the ledger</a>
+      </p>
+    </hy-caution>
+  `,
+  styles: `
+    .ways {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 6px 20px;
+      margin: 6px 0 0;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class AskedBack {
+  readonly question = input.required<Question>();
+  readonly sentence = input.required<string>();
+  /** It is right all the same. */
+  readonly certain = output<Question>();
+  /** It is in the ledger already. */
+  readonly same = output<void>();
+  protected readonly right = computed(() => RIGHT[this.question()]);
+}
