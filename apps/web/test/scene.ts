@@ -4,7 +4,7 @@ import { ActivatedRoute, convertToParamMap, provideRouter } from '@angular/route
 import type { Account } from '@hygromet/contract/account';
 import type { Cylinder } from '@hygromet/contract/cylinder';
 import type { Movement } from '@hygromet/contract/movement';
-import type { Organisation } from '@hygromet/contract/organisation';
+import type { CurrentOrganisation } from '@hygromet/contract/organisation';
 import type { RefrigerantSummary } from '@hygromet/contract/refrigerant';
 import type { System } from '@hygromet/contract/system';
 import type { Visit } from '@hygromet/contract/visit';
@@ -14,7 +14,10 @@ import { of } from 'rxjs';
 import { DRAFT_STORAGE } from '../src/app/live/draft.service';
 import { Registers } from '../src/app/live/registers.service';
 
-export const organisation: Organisation = {
+export const organisation: CurrentOrganisation = {
+  version: 1,
+  changedAt: null,
+  changedBy: null,
   name: 'Tidewrack Cold Works',
   altitudeM: 0,
   requiredRules: ['eighty-percent-77F', 'not-liquid-full-131F', 'not-liquid-full-hottest', 'filling-density'],
@@ -159,6 +162,8 @@ export function stage({ registers = {}, drafts = {}, id = 'c7', query = {}, data
   );
   const usual = {
     organisation$: of(organisation),
+    organisationHistory$: of([]),
+    readAgain: () => undefined,
     refrigerants$: of(refrigerants),
     cylinders$: of([aCylinder()]),
     systems$: of([aSystem()]),

@@ -140,7 +140,7 @@ describe('the settings', () => {
   });
 
   test('a rule that is unticked is sent as not required; the last one cannot be', async () => {
-    const { sent, call } = keeping<{ requiredRules: string[] }, object>(organisation);
+    const { sent, call } = keeping<{ version: number; settings: { requiredRules: string[] } }, object>(organisation);
     stage({ registers: { saveOrganisation$: call } });
     const page = await render(SettingsPage);
     const boxes = () => [...page.root.querySelectorAll<HTMLInputElement>('input[type=checkbox]')];
@@ -149,7 +149,8 @@ describe('the settings', () => {
       .click();
     await settled(page.fixture);
     await page.press('Save for everybody');
-    expect(sent[0]!.requiredRules).toHaveLength(3);
+    expect(sent[0]).toMatchObject({ version: 1, recordedBy: 'Ines Marrow' });
+    expect(sent[0]!.settings.requiredRules).toHaveLength(3);
     expect(page.text()).toContain('Saved.');
     for (const box of boxes().filter(({ checked }) => checked)) box.click();
     await settled(page.fixture);
@@ -157,6 +158,27 @@ describe('the settings', () => {
     expect(sent).toHaveLength(1);
     expect(page.text()).toMatch(/at least one rule/i);
   });
+
+  test('somebody else’s change is said, and what was typed here can still be saved over it', async () => {
+    const sent: { version: number; settings: { altitudeM: number; hottestK: number } }[] = [];
+    const theirs = { ...organisation, version: 2, changedBy: 'Tobin Wake', hottestK: 338 };
+    const stored$ = new BehaviorSubject<typeof organisation>(organisation);
+    const overtaken = () => throwError(() => new Refusal('changed-meanwhile', 'Tobin Wake has changed these settings meanwhile.'));
+    stage({
+      registers: {
+        organisation$: stored$,
+        readAgain: () => stored$.next(theirs),
+        saveOrganisation$: (body: (typeof sent)[number]) => (sent.push(body), sent.length === 1 ? overtaken() : of(theirs)),
+      },
+    });
+    const page = await render(SettingsPage);
+    await page.type('Altitude, m', '300');
+    await page.press('Save for everybody');
+    expect(page.text()).toContain('Tobin Wake has changed');
+    await page.press('Save what I changed over it');
+    expect(sent.map(({ version, settings }) => [version, settings.altitudeM])).toEqual([[1, 300], [2, 300]]);
+    expect(sent[1]!.settings.hottestK).toBeCloseTo(338, 0);
+  }); // prettier-ignore
 
   test('an altitude that is none is said beside its field', async () => {
     stage();
