@@ -90,7 +90,7 @@ test('killing the server or PostgreSQL with -9 loses no acknowledged booking; a 
     cwd: path.resolve(import.meta.dirname, '..'),
     encoding: 'utf8',
   });
-  expect(url).toMatch(/^postgresql:\/\/hygromet:.+@127\.0\.0\.1:\d+\/hygromet\n$/);
+  expect(url).toMatch(/^postgresql:\/\/hygromet_reader:.+@127\.0\.0\.1:\d+\/hygromet\n$/);
 
   booked = await book();
   first.process.kill('SIGKILL'); // the whole start script, with no time to tidy

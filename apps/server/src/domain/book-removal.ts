@@ -3,13 +3,12 @@ import { NOTHING_KG } from '@hygromet/core/cylinder/suitability';
 import { accountById } from '../store/account-store';
 import { changeCylinder, cylinderById, lockCylinders, type CylinderRecord } from '../store/cylinder-store';
 import type { Tx } from '../store/database';
-import { inTransaction } from '../store/in-transaction';
 import { addMovement } from '../store/movement-store';
 import type { OrganisationRow } from '../store/organisation-store';
 import { askBack } from './asked-back';
 import { assessmentOf } from './assessment';
 import { differenceKg } from './book-transfer';
-import { bookedAnswer } from './booked-answer';
+import { booking } from './booked-answer';
 import { bookedBefore, keyReused } from './booked-before';
 import { compositionIn } from './cylinder-standing';
 import { emptiedIfSo } from './emptied';
@@ -20,13 +19,13 @@ import { Refused } from './refused';
 
 /** Books what leaves a cylinder: by the scale, into a system, to the reclaimer, or into the air. @throws Refused */
 export const bookRemoval = (db: Tx, organisation: OrganisationRow, removal: NewRemoval, outside: Outside): Promise<Booked> =>
-  inTransaction(db, async (tx) => {
+  booking(db, organisation, async (tx) => {
     await lockCylinders(tx, [removal.cylinder]);
     const cylinder = await cylinderById(tx, organisation.id, removal.cylinder);
     if (cylinder === undefined) throw new Refused('not-found', 'This cylinder is not in the register.', '/cylinder');
     const decided = { ...removal, from: cylinder.id, massKg: differenceKg(removal.grossBeforeKg, removal.grossAfterKg) };
     const earlier = await bookedBefore(tx, organisation.id, removal.key, decided);
-    if (earlier !== undefined) return bookedAnswer(tx, organisation, earlier, cylinder.id, true);
+    if (earlier !== undefined) return { movement: earlier, cylinder: cylinder.id, repeated: true };
     refuseFuture(removal.happenedAt, outside.now());
     const to = await accountById(tx, organisation.id, removal.to);
     if (to === undefined || to.kind === 'cylinder')
@@ -69,7 +68,7 @@ export const bookRemoval = (db: Tx, organisation: OrganisationRow, removal: NewR
     if (added.state !== 'added') throw keyReused();
     await emptiedIfSo(tx, organisation.id, cylinder.id);
     if (to.kind === 'reclaimer') await changeCylinder(tx, organisation.id, cylinder.id, { place: 'reclaimer' });
-    return bookedAnswer(tx, organisation, added.id, cylinder.id, false);
+    return { movement: added.id, cylinder: cylinder.id, repeated: false };
   });
 
 function massOut({ grossBeforeKg, grossAfterKg }: NewRemoval, { name, tareKg }: CylinderRecord): number {

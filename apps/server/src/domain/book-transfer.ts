@@ -14,13 +14,12 @@ import type * as z from 'zod';
 import { accountById } from '../store/account-store';
 import { cylinderById, filled, lockCylinders, type CylinderRecord } from '../store/cylinder-store';
 import type { Tx } from '../store/database';
-import { inTransaction } from '../store/in-transaction';
 import { addMovement, type Draft } from '../store/movement-store';
 import { fillPolicyOf, type OrganisationRow } from '../store/organisation-store';
 import { systemById } from '../store/system-store';
 import { askBack } from './asked-back';
 import { assessmentOf } from './assessment';
-import { bookedAnswer } from './booked-answer';
+import { booking } from './booked-answer';
 import { bookedBefore, keyReused } from './booked-before';
 import { compositionIn, describeCylinder } from './cylinder-standing';
 import { emptiedIfSo } from './emptied';
@@ -40,7 +39,7 @@ const TARE_ACCURACY_KG = 0.05;
  * @throws Refused
  */
 export const bookTransfer = (db: Tx, organisation: OrganisationRow, transfer: Transfer, outside: Outside): Promise<Booked> =>
-  inTransaction(db, async (tx) => {
+  booking(db, organisation, async (tx) => {
     await lockCylinders(tx, [transfer.cylinder, transfer.from]);
     const cylinder = await cylinderById(tx, organisation.id, transfer.cylinder);
     if (cylinder === undefined) throw new Refused('not-found', 'This cylinder is not in the register.', '/cylinder');
@@ -53,7 +52,7 @@ export const bookTransfer = (db: Tx, organisation: OrganisationRow, transfer: Tr
       massKg: differenceKg(transfer.grossAfterKg, transfer.grossBeforeKg),
     };
     const earlier = await bookedBefore(tx, organisation.id, transfer.key, decided);
-    if (earlier !== undefined) return bookedAnswer(tx, organisation, earlier, cylinder.id, true);
+    if (earlier !== undefined) return { movement: earlier, cylinder: cylinder.id, repeated: true };
     refuseFuture(transfer.happenedAt, outside.now());
     const massKg = massMoved(transfer, cylinder);
     await refuseOtherVisit(tx, organisation.id, transfer.visit, transfer.from);
@@ -63,11 +62,13 @@ export const bookTransfer = (db: Tx, organisation: OrganisationRow, transfer: Tr
     const incoming = await incomingFrom(tx, organisation, source, transfer, into, then);
     refuseUnaskedMixing(cylinder, incoming, transfer);
     const draft = draftOf(transfer, organisation, incoming, massKg, outside.newId());
-    const added = await addMovement(tx, { ...draft, against: against(into, incoming, source, organisation) }, outside.now(), decided);
-    if (added.state !== 'added') throw keyReused();
+    const entry = { ...draft, against: against(into, incoming, source, organisation) };
     await filled(tx, cylinder.id, incoming.id);
+    // last: from here on whoever books out of the same account waits
+    const added = await addMovement(tx, entry, outside.now(), decided);
+    if (added.state !== 'added') throw keyReused();
     if (source.kind === 'cylinder') await emptiedIfSo(tx, organisation.id, source.id);
-    return bookedAnswer(tx, organisation, added.id, cylinder.id, false);
+    return { movement: added.id, cylinder: cylinder.id, repeated: false };
   });
 
 /** Kilograms to a microgram: the difference of two decimals is again a decimal. */

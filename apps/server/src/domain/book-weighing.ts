@@ -2,12 +2,11 @@ import type { Booked, NewWeighing } from '@hygromet/contract/movement';
 import { accountOfKind } from '../store/account-store';
 import { cylinderById, filled, lockCylinders, type CylinderRecord } from '../store/cylinder-store';
 import type { Tx } from '../store/database';
-import { inTransaction } from '../store/in-transaction';
 import { addMovement, movementByKey, type Draft } from '../store/movement-store';
 import type { OrganisationRow } from '../store/organisation-store';
 import { assessmentOf } from './assessment';
 import { differenceKg } from './book-transfer';
-import { bookedAnswer } from './booked-answer';
+import { booking } from './booked-answer';
 import { keyReused } from './booked-before';
 import { compositionIn } from './cylinder-standing';
 import { emptiedIfSo } from './emptied';
@@ -30,7 +29,7 @@ export const bookWeighing = (
   weighing: NewWeighing,
   outside: Outside,
 ): Promise<Booked> =>
-  inTransaction(db, async (tx) => {
+  booking(db, organisation, async (tx) => {
     await lockCylinders(tx, [cylinderId]);
     const cylinder = await cylinderById(tx, organisation.id, cylinderId);
     if (cylinder === undefined) throw new Refused('not-found', 'This cylinder is not in the register.');
@@ -39,11 +38,11 @@ export const bookWeighing = (
       // the mass was the ledger's difference at that time, so the reading tells whether it is the same weighing
       const sameReading = Math.abs((earlier.grossAfterKg ?? NaN) - weighing.grossKg) < KEPT_TO_KG;
       if (!sameReading || ![earlier.from.id, earlier.to.id].includes(cylinder.id)) throw keyReused();
-      return bookedAnswer(tx, organisation, earlier.id, cylinder.id, true);
+      return { movement: earlier.id, cylinder: cylinder.id, repeated: true };
     }
     refuseFuture(weighing.happenedAt, outside.now());
     const id = await bookDifference(tx, organisation, cylinder, weighing, outside);
-    return bookedAnswer(tx, organisation, id, cylinder.id, false);
+    return { movement: id, cylinder: cylinder.id, repeated: false };
   });
 
 /** Books the entry that brings the ledger to the scale, and returns its id. Ask it with the cylinder locked. @throws Refused */

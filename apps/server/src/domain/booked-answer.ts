@@ -4,27 +4,38 @@ import { overdrawnBy } from '@hygromet/core/cylinder/same-weight';
 import { CoreError } from '@hygromet/core/errors';
 import { unless } from '@hygromet/core/unless';
 import type { FillLimitsAnswer } from '@hygromet/contract/fill-limits';
-import { accountById } from '../store/account-store';
+import { accountsById } from '../store/account-store';
 import { cylinderById } from '../store/cylinder-store';
 import type { Tx } from '../store/database';
+import { inTransaction } from '../store/in-transaction';
 import { movementById } from '../store/movement-store';
 import { fillPolicyOf, type OrganisationRow } from '../store/organisation-store';
 import { limitsAnswer } from './compute-fill-limits';
 import { compositionIn, fillingOf } from './cylinder-standing';
 
-/** The entry with both accounts as they are now, and what may still go into the cylinder, as computed by the full model. */
-export async function bookedAnswer(
-  tx: Tx,
-  organisation: OrganisationRow,
-  movementId: string,
-  cylinderId: string | undefined,
-  repeated: boolean,
-): Promise<Booked> {
-  const movement = await movementById(tx, organisation.id, movementId);
-  if (movement === undefined) throw new Error(`the movement ${movementId} was booked and is not there`);
-  const [from, to] = [await accountById(tx, organisation.id, movement.from.id), await accountById(tx, organisation.id, movement.to.id)];
-  if (from === undefined || to === undefined) throw new Error(`the movement ${movementId} names an account that is not there`);
-  const limits = cylinderId === undefined ? null : await cylinderLimits(tx, organisation, cylinderId);
+/** What a booking came to, before its answer is put together. */
+export interface Entered {
+  readonly movement: string;
+  /** The cylinder whose limits are told. */
+  readonly cylinder: string | undefined;
+  readonly repeated: boolean;
+}
+
+/**
+ * Books in a transaction, and puts the answer together after it: whoever waits for the same accounts does not wait for that.
+ * In the answer: the entry, both accounts as they are now, and what may still go into the cylinder, as computed by the full model.
+ */
+export async function booking(db: Tx, organisation: OrganisationRow, enter: (tx: Tx) => Promise<Entered>): Promise<Booked> {
+  return bookedAnswer(db, organisation, await inTransaction(db, enter));
+}
+
+async function bookedAnswer(db: Tx, organisation: OrganisationRow, { movement: id, cylinder, repeated }: Entered): Promise<Booked> {
+  const movement = await movementById(db, organisation.id, id);
+  if (movement === undefined) throw new Error(`the movement ${id} was booked and is not there`);
+  const { from: source, to: target } = movement;
+  const [from, to] = await accountsById(db, organisation.id, [source.id, target.id]);
+  if (from === undefined || to === undefined) throw new Error(`the movement ${id} names an account that is not there`);
+  const limits = cylinder === undefined ? null : await cylinderLimits(db, organisation, cylinder);
   const over = limits?.limits.find(({ rule }) => rule === limits.ruling)?.mayAddKg ?? 0;
   return { movement, repeated, from, to, limits, overfilledByKg: over < 0 ? -over : null, overdrawnByKg: overdrawn(from) };
 }

@@ -1,9 +1,8 @@
 import type { Booked, Movement, NewReversal } from '@hygromet/contract/movement';
 import type { Tx } from '../store/database';
-import { inTransaction } from '../store/in-transaction';
 import { addMovement, movementById, type Draft } from '../store/movement-store';
 import type { OrganisationRow } from '../store/organisation-store';
-import { bookedAnswer } from './booked-answer';
+import { booking } from './booked-answer';
 import type { Outside } from './outside';
 import { Refused } from './refused';
 
@@ -32,7 +31,7 @@ export const reverseMovement = (
   reversal: NewReversal,
   outside: Outside,
 ): Promise<Booked> =>
-  inTransaction(db, async (tx) => {
+  booking(db, organisation, async (tx) => {
     const wrong = await movementById(tx, organisation.id, movementId);
     if (wrong === undefined) throw new Refused('not-found', 'This entry is not in the ledger.');
     if (wrong.reverses !== null)
@@ -43,5 +42,5 @@ export const reverseMovement = (
     if (added.state === 'key-reused')
       throw new Refused('key-reused', 'This reversal was sent before with other content, and is booked once. Look at the ledger.');
     const cylinder = [wrong.to, wrong.from].find(({ kind }) => kind === 'cylinder');
-    return bookedAnswer(tx, organisation, added.id, cylinder?.id, added.state === 'repeated');
+    return { movement: added.id, cylinder: cylinder?.id, repeated: added.state === 'repeated' };
   });

@@ -9,6 +9,7 @@ import { documentRoutes } from './document-routes';
 import type { Deps, Env } from './env';
 import { problemAnswer, problemOf } from './errors';
 import { healthRoutes } from './health-routes';
+import { notTooManyAtOnce } from './in-flight';
 import { movementRoutes } from './movement-routes';
 import { bodyOfARegister, bodyOfUsualSize, ownHouse } from './own-house';
 import { registerRoutes } from './register-routes';
@@ -36,6 +37,7 @@ export function createApp(deps: Deps, webRoot?: string) {
     );
   });
   app.use(ownHouse);
+  app.use('/api/*', notTooManyAtOnce());
   app.use('/api/*', (c, next) => (c.req.path.endsWith('/import') ? bodyOfARegister : bodyOfUsualSize)(c, next));
   app.use(compress());
   app.use(etag());

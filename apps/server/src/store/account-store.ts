@@ -51,6 +51,15 @@ export async function accountById(db: Tx, organisationId: string, id: string): P
   return row === undefined ? undefined : accountOf(row);
 }
 
+/** In the order in which they are asked for; nothing for one that is not there. */
+export async function accountsById(db: Tx, organisationId: string, ids: readonly string[]): Promise<readonly (Account | undefined)[]> {
+  const rows = await accountQuery(db, organisationId).where('account.id', 'in', ids).execute();
+  return ids.map((id) => {
+    const row = rows.find((own) => own.id === id);
+    return row === undefined ? undefined : accountOf(row);
+  });
+}
+
 /** The first account of a kind: there is one each of supplier, reclaimer, air, hoses and unexplained. */
 export async function accountOfKind(db: Tx, organisationId: string, kind: AccountKind): Promise<Account> {
   return accountOf(
