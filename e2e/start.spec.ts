@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { execFileSync } from 'node:child_process';
-import { chmodSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { appendFileSync, chmodSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { randomUUID } from 'node:crypto';
@@ -96,6 +96,8 @@ test('killing the server or PostgreSQL with -9 loses no acknowledged booking; a 
   first.process.kill('SIGKILL'); // the whole start script, with no time to tidy
   await first.ended;
   await expect(() => expect(serverPid()).toBeUndefined()).toPass();
+  // PostgreSQL notices as well: nothing is left behind
+  await expect(() => expect(pidsOf(folder)).toEqual([])).toPass({ timeout: 30_000 });
 
   const second = start();
   await untilReady(second);
@@ -103,6 +105,31 @@ test('killing the server or PostgreSQL with -9 loses no acknowledged booking; a 
   expect(await content()).toBeCloseTo(booked, 8);
   await stopApplication(second);
   expect(pidsOf(folder)).toEqual([]);
+});
+
+test('a backup is taken while it runs, restored in another folder and proved; one that was cut is refused', async () => {
+  test.setTimeout(180_000);
+  const application = start();
+  await untilReady(application);
+  const booked = await book();
+  const npm = (script: string, ...args: string[]) =>
+    execFileSync(process.execPath, [`scripts/${script}.mjs`, ...args], { cwd: path.resolve(import.meta.dirname, '..'), encoding: 'utf8' });
+  const backups = path.join(folder, 'copies');
+  const seal = /Seal: (\S+)/.exec(npm('backup', backups, '--data', folder))?.[1] ?? '';
+  expect(seal).toMatch(/^\d+:[0-9a-f]{64}$/);
+  await stopApplication(application);
+
+  const other = path.join(folder, 'elsewhere');
+  const file = path.join(backups, readdirSync(backups).find((name) => name.endsWith('.dump')) ?? '');
+  expect(npm('restore', file, '--data', other)).toContain('restored and proved');
+  expect(npm('verify', '--data', other, '--seal', seal)).toContain('The ledger is proved');
+  appendFileSync(file, 'x');
+  expect(() => npm('restore', file, '--data', other)).toThrow(/cut short or changed/);
+
+  const restored = startApplication(['--port', String(PORT), '--data', other]);
+  await untilReady(restored);
+  expect(await content()).toBeCloseTo(booked, 8);
+  await stopApplication(restored);
 });
 
 test('a busy port, a second run on the same data and a wrong option end in a sentence that says what to do', async () => {

@@ -151,3 +151,17 @@ export const cylinder = z.strictObject({
   flags: z.array(cylinderFlag),
 });
 export type Cylinder = z.infer<typeof cylinder>;
+
+export const MOST_CYLINDERS = 5000;
+
+/** Which cylinders are wanted, in the order of their names; all of them where nothing is said. */
+export const cylindersQuery = z.strictObject({
+  /** Name of the last one that is known. */
+  after: plainText.max(120).optional(),
+  limit: z.coerce
+    .number()
+    .int({ error: 'A whole number of cylinders.' })
+    .min(1, { error: 'At least one cylinder.' })
+    .max(MOST_CYLINDERS, { error: `At most ${MOST_CYLINDERS} cylinders at a time; ask for more with "after".` })
+    .optional(),
+});

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { account } from './account';
-import { cylinder, newCylinder } from './cylinder';
+import { cylinder, cylindersQuery, newCylinder } from './cylinder';
 import { cylinderEvent, cylinderMoves, movedCylinders, newCylinderEvent } from './cylinder-event';
 import { fillLimitsAnswer, fillLimitsRequest } from './fill-limits';
 import { booked, movement, movementsQuery, newRemoval, newReversal, newTransfer, newWeighing } from './movement';
@@ -35,7 +35,7 @@ export const endpoints = {
   organisation: { method: 'get', path: '/api/organisation', summary: 'The rules and the altitude of the organisation', answer: currentOrganisation, status: 200 },
   saveOrganisation: { method: 'put', path: '/api/organisation', summary: 'Change the rules or the altitude; refused where somebody else has changed them meanwhile', body: savedOrganisation, answer: currentOrganisation, status: 200 },
   organisationHistory: { method: 'get', path: '/api/organisation/history', summary: 'Every state of the rules, the latest first', answer: z.array(organisationChange), status: 200 },
-  cylinders: { method: 'get', path: '/api/cylinders', summary: 'All cylinders with content, limits and flags', answer: z.array(cylinder), status: 200 },
+  cylinders: { method: 'get', path: '/api/cylinders', summary: 'All cylinders with content, limits and flags, by their names; a page of them where asked', query: cylindersQuery, answer: z.array(cylinder), status: 200 },
   cylinder: { method: 'get', path: '/api/cylinders/:id', summary: 'One cylinder', params: byId, answer: cylinder, status: 200 },
   addCylinder: { method: 'post', path: '/api/cylinders', summary: 'Register a cylinder; what the scale shows in it is booked', body: newCylinder, answer: cylinder, status: 201 },
   weighCylinder: { method: 'post', path: '/api/cylinders/:id/weighings', summary: 'Book the difference between scale and ledger as unexplained', params: byId, body: newWeighing, answer: booked, status: 201 },

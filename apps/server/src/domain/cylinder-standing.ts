@@ -74,7 +74,7 @@ interface Computed {
  * under the same rules is remembered. Nothing of it can grow old, for everything it depends on stands in its key.
  */
 const remembered = new Map<string, Computed>();
-const MOST_REMEMBERED = 20_000;
+const MOST_REMEMBERED = 6_000;
 
 function computed(record: CylinderRecord, organisation: OrganisationRow): Computed {
   const composition = computedWith(record);

@@ -1,6 +1,8 @@
 import { endpoints } from '@hygromet/contract/endpoints';
+import { MOST_CYLINDERS } from '@hygromet/contract/cylinder';
 import { Hono } from 'hono';
 import { bookWeighing } from '../domain/book-weighing';
+import { CylinderList } from '../domain/cylinder-list';
 import { describeCylinder } from '../domain/cylinder-standing';
 import { importCylinders } from '../domain/import-cylinders';
 import { moveCylinders } from '../domain/move-cylinders';
@@ -8,10 +10,10 @@ import { recordCylinderEvent } from '../domain/record-cylinder-event';
 import { Refused } from '../domain/refused';
 import { registerCylinder } from '../domain/register-cylinder';
 import { cylinderEventsOf } from '../store/cylinder-event-store';
-import { cylinderById, cylindersOf } from '../store/cylinder-store';
+import { cylinderById } from '../store/cylinder-store';
 import { ownOrganisation } from '../store/organisation-store';
 import type { Deps, Env } from './env';
-import { body, params } from './valid';
+import { body, params, query } from './valid';
 
 const {
   cylinders,
@@ -24,12 +26,14 @@ const {
   moveCylinders: moves,
 } = endpoints;
 
-export const cylinderRoutes = ({ db, outside }: Deps) =>
-  new Hono<Env>()
-    .get(cylinders.path, async (c) => {
-      const organisation = await ownOrganisation(db);
-      const records = await cylindersOf(db, organisation.id);
-      return c.json(records.map((record) => describeCylinder(record, organisation, outside.now())));
+export const cylinderRoutes = ({ db, outside }: Deps) => {
+  const list = new CylinderList(db, outside);
+  return new Hono<Env>()
+    .get(cylinders.path, query(cylinders.query), async (c) => {
+      const { after, limit } = c.req.valid('query');
+      if (after !== undefined || limit !== undefined) return c.json(await list.page({ after, limit: limit ?? MOST_CYLINDERS }));
+      const { tag, body: written } = await list.all();
+      return c.body(written, 200, { 'content-type': 'application/json', etag: tag });
     })
     .get(cylinder.path, params(cylinder.params), async (c) => {
       const organisation = await ownOrganisation(db);
@@ -57,3 +61,4 @@ export const cylinderRoutes = ({ db, outside }: Deps) =>
       const booked = await bookWeighing(db, await ownOrganisation(db), c.req.valid('param').id, c.req.valid('json'), outside);
       return c.json(booked, booked.repeated ? 200 : weighCylinder.status);
     });
+};

@@ -68,8 +68,19 @@ const recordOf = (row: Row): CylinderRecord => ({
   composition: sharesOf(row.parts),
 });
 
-export const cylindersOf = async (db: Tx, organisationId: string): Promise<CylinderRecord[]> =>
-  (await cylinderQuery(db, organisationId).orderBy('account.name').execute()).map(recordOf);
+/** In the order of their names; of a page, those after a name. */
+export async function cylindersOf(
+  db: Tx,
+  organisationId: string,
+  { after, limit }: { readonly after?: string | undefined; readonly limit?: number } = {},
+): Promise<CylinderRecord[]> {
+  const rows = await cylinderQuery(db, organisationId)
+    .orderBy('account.name')
+    .$if(after !== undefined, (query) => query.where('account.name', '>', after ?? ''))
+    .$if(limit !== undefined, (query) => query.limit(limit ?? 0))
+    .execute();
+  return rows.map(recordOf);
+}
 
 export async function cylinderById(db: Tx, organisationId: string, id: string): Promise<CylinderRecord | undefined> {
   const row = await cylinderQuery(db, organisationId).where('cylinder.id', '=', id).executeTakeFirst();

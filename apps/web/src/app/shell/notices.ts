@@ -7,7 +7,7 @@ import { StalePages } from './stale-pages';
 @Component({
   selector: 'hy-notices',
   template: `
-    <div role="status">
+    <div aria-live="polite">
       @if (connection.silent()) {
         <p>The server does not answer. What you typed is kept; what was sent is sent again by itself, and is booked once.</p>
       }

@@ -1,0 +1,100 @@
+import { expect, test } from '@playwright/test';
+
+test('a browser that keeps nothing shows every page all the same, and says so', async ({ page }) => {
+  await page.addInitScript(() => {
+    Object.defineProperty(window, 'localStorage', {
+      get: () => {
+        throw new DOMException('blocked', 'SecurityError');
+      },
+    });
+  });
+  await page.goto('/cylinders');
+  await expect(page.getByText('This browser keeps nothing')).toBeVisible();
+  await expect(page.getByText('C-07').first()).toBeVisible();
+});
+
+test('a part of the program that is gone is 404, and the page offers to load the new version', async ({ page, request }) => {
+  expect((await request.get('/chunk-ABCDEFGH.js')).status()).toBe(404);
+  await page.goto('/today');
+  await page.route(/chunk-[A-Z0-9]{8}\.js$/, (route) => route.fulfill({ status: 404, body: 'gone' }));
+  await page.getByRole('link', { name: 'Bench' }).click();
+  await expect(page.getByText('A newer version of Hygromet is there.')).toBeVisible();
+  await page.unroute(/chunk-[A-Z0-9]{8}\.js$/);
+  await page.getByRole('button', { name: 'Load it' }).click();
+  await expect(page).toHaveURL(/\/bench$/);
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+});
+
+test('drafts of an older shape break no page', async ({ page }) => {
+  await page.goto('/cylinders');
+  const odd = [
+    '{"before":null}',
+    '{"before":"12.5","stage":"nothing"}',
+    '{"stage":"account","booked":null}',
+    '[]',
+    '7',
+    '{"typed":{"what":3}}',
+  ];
+  const id = await page.evaluate(async () => ((await (await fetch('/api/cylinders')).json()) as { id: string }[])[0]?.id ?? '');
+  for (const draft of odd) {
+    await page.evaluate(
+      ([name, value]) => {
+        for (const what of [`fill.${name}`, `happening.${name}`, 'rack', 'round', 'truck', 'bench', 'shipment', 'new-cylinder'])
+          localStorage.setItem(`hygromet.draft.${what}`, value ?? '');
+      },
+      [id, draft],
+    );
+    const broken: string[] = [];
+    page.on('pageerror', (error) => broken.push(error.message));
+    for (const path of [`/cylinders/${id}/fill`, `/cylinders/${id}`, '/cylinders', '/bench', '/cylinders/new']) {
+      await page.goto(path);
+      await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+    }
+    expect(broken, `with ${draft}`).toEqual([]);
+  }
+});
+
+test('the same transfer from a second device is asked about in the page, and left', async ({ page, request }) => {
+  const cylinders = (await (await request.get('/api/cylinders')).json()) as {
+    id: string;
+    name: string;
+    tareKg: number;
+    contentKg: number;
+  }[];
+  const accounts = (await (await request.get('/api/accounts')).json()) as { id: string; kind: string }[];
+  const one = cylinders.find(({ name }) => name === 'C-12')!;
+  const before = one.tareKg + one.contentKg;
+  const booked = await request.post('/api/transfers', {
+    data: {
+      key: crypto.randomUUID(),
+      from: accounts.find(({ kind }) => kind === 'supplier')!.id,
+      cylinder: one.id,
+      refrigerant: 'R-32',
+      grossBeforeKg: before,
+      grossAfterKg: before + 0.3,
+      happenedAt: new Date().toISOString(),
+      recordedBy: 'Tobin Wake',
+    },
+  });
+  expect(booked.status()).toBe(201);
+  await page.goto(`/cylinders/${one.id}/fill`);
+  await page.evaluate(
+    ([id, from, gross]) => {
+      const entry = (kg: number) => ({ text: kg.toFixed(3), unit: 'kg', ounces: '' });
+      const draft = {
+        stage: 'transfer',
+        before: entry(Number(gross)),
+        after: entry(Number(gross) + 0.3),
+        source: from,
+        refrigerant: 'R-32',
+      };
+      localStorage.setItem(`hygromet.draft.fill.${id ?? ''}`, JSON.stringify(draft));
+    },
+    [one.id, accounts.find(({ kind }) => kind === 'supplier')!.id, String(before)],
+  );
+  await page.reload();
+  await page.getByRole('button', { name: 'Book the transfer' }).click();
+  await expect(page.getByText('Tobin Wake has booked this already')).toBeVisible();
+  await page.getByRole('button', { name: 'It is the same: leave it' }).click();
+  await expect(page.getByText('Tobin Wake has booked this already')).toBeHidden();
+});
