@@ -18,9 +18,8 @@ export async function startWriters(url, count) {
   const refused = [];
   let stopped = false;
 
-  /** @param {number} number */
-  const write = async (number) => {
-    const cylinder = await register(url, `W-${number}`);
+  const write = async () => {
+    const cylinder = await register(url, `W-${randomUUID().slice(0, 8)}`);
     for (let grams = 0; !stopped; grams++) {
       const body = {
         key: randomUUID(),
@@ -44,7 +43,7 @@ export async function startWriters(url, count) {
       }
     }
   };
-  const writing = Promise.all(Array.from({ length: count }, (_, number) => write(number)));
+  const writing = Promise.all(Array.from({ length: count }, write));
   return {
     acknowledged,
     refused,
