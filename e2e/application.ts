@@ -12,7 +12,10 @@ export interface Application {
 }
 
 export function startApplication(args: readonly string[]): Application {
-  const child = spawn(process.execPath, ['scripts/start.mjs', ...args], { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] });
+  const child = spawn(process.execPath, ['scripts/start.mjs', '--backups', 'none', ...args], {
+    cwd: root,
+    stdio: ['ignore', 'pipe', 'pipe'],
+  });
   let output = '';
   child.stdout.on('data', (chunk: Buffer) => (output += chunk.toString()));
   child.stderr.on('data', (chunk: Buffer) => (output += chunk.toString()));

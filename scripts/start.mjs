@@ -40,7 +40,7 @@ async function start() {
     await ensureDatabase(cluster.settings);
     await prepareDatabase(urlOf(cluster.settings, 'owner'));
     await supervisor.serve();
-    keepBackups(data.folder, backups);
+    if (backups !== undefined) keepBackups(data.folder, backups);
   } catch (error) {
     await supervisor.stop();
     throw error;

@@ -10,7 +10,7 @@ import { at } from '../lib/paths.mjs';
 export async function openHouse(port) {
   const folder = mkdtempSync(path.join(tmpdir(), 'hygromet-campaign-'));
   chmodSync(folder, 0o755);
-  const child = spawn(process.execPath, [at('scripts/start.mjs'), '--port', String(port), '--data', folder], {
+  const child = spawn(process.execPath, [at('scripts/start.mjs'), '--port', String(port), '--data', folder, '--backups', 'none'], {
     stdio: ['ignore', 'pipe', 'pipe'],
   });
   let said = '';

@@ -7,10 +7,10 @@ import { Stop } from './say.mjs';
 const HELP = `npm start                     serve on http://127.0.0.1:4180
 npm start -- --port N         serve on another port
 npm start -- --data DIR       keep database and lock in another folder (default .data)
-npm start -- --backups DIR    keep the daily backups in another folder, best on another disk (default DIR/backups)
+npm start -- --backups DIR    keep the daily backups in another folder, best on another disk (default DIR/backups; "none" for none)
 npm start -- --reset-demo     throw everything away and load the demo data again`;
 
-/** @param {string[]} args @returns {{ port: number, dataFolder: string, backups: string, resetDemo: boolean }} */
+/** @param {string[]} args @returns {{ port: number, dataFolder: string, backups: string | undefined, resetDemo: boolean }} */
 export function startOptions(args) {
   const { values } = parsed(args);
   if (values.help) throw new Stop(HELP);
@@ -18,12 +18,8 @@ export function startOptions(args) {
   if (!Number.isInteger(port) || port < 1 || port > 65_535)
     throw new Stop(`"${values.port}" is no port. Choose a number from 1 to 65535, such as --port 4180.`);
   const dataFolder = path.resolve(root, values.data);
-  return {
-    port,
-    dataFolder,
-    backups: path.resolve(root, values.backups ?? path.join(dataFolder, 'backups')),
-    resetDemo: values['reset-demo'],
-  };
+  const backups = values.backups === 'none' ? undefined : path.resolve(root, values.backups ?? path.join(dataFolder, 'backups'));
+  return { port, dataFolder, backups, resetDemo: values['reset-demo'] };
 }
 
 /** @param {string[]} args */

@@ -25,6 +25,11 @@ describe('what is typed after npm start --', () => {
     assert.deepEqual(startOptions([]), { port: 4180, dataFolder: at('.data'), backups: at('.data/backups'), resetDemo: false });
   });
 
+  test('backups elsewhere, or none', () => {
+    assert.equal(startOptions(['--backups', '/mnt/other']).backups, '/mnt/other');
+    assert.equal(startOptions(['--backups', 'none']).backups, undefined);
+  });
+
   test('port, folder and a fresh demo', () => {
     assert.deepEqual(startOptions(['--port', '4290', '--data', '/tmp/elsewhere', '--reset-demo']), {
       port: 4290,
