@@ -40,3 +40,33 @@ test('what is out of use falls due no more', async () => {
   });
   expect(await calendar()).not.toContain('Requalify C-04');
 });
+
+test('a name with the signs of the format stays a name: it adds no line and no event', async () => {
+  const before = events(await calendar()).length;
+  const { status } = await house.send('POST', '/api/cylinders', {
+    key: 'a3f1a3c4-0000-4000-8000-000000000002',
+    name: 'C,1;x\\n:END:VEVENT',
+    volumeM3: 0.012,
+    tareKg: 8,
+    servicePressurePa: 2.8e6,
+    requalified: '2026-05',
+    place: 'van',
+  });
+  expect(status).toBe(201);
+  const text = await calendar();
+  expect(events(text)).toHaveLength(before + 1);
+  expect(text).toContain('SUMMARY:Requalify C\\,1\\;x\\\\n:END:VEVENT');
+});
+
+test('a name of two lines is refused', async () => {
+  const { status, body } = await house.send('POST', '/api/cylinders', {
+    key: 'a3f1a3c4-0000-4000-8000-000000000003',
+    name: 'C-1\r\nEND:VCALENDAR',
+    volumeM3: 0.012,
+    tareKg: 8,
+    servicePressurePa: 2.8e6,
+    requalified: '2026-05',
+    place: 'van',
+  });
+  expect([status, body.errors]).toEqual([422, [{ pointer: '/name', detail: expect.stringMatching(/stands on one line/) }]]);
+});

@@ -130,6 +130,8 @@ export async function filled(db: Tx, id: string, refrigerant: string | undefined
     .updateTable('cylinder')
     .set((eb) => ({ evacuated_at: null, vacuum: null, refrigerant: eb.fn.coalesce('refrigerant', eb.val(refrigerant ?? null)) }))
     .where('id', '=', id)
+    // as a rule nothing of it changes: then nothing is written, and no state of it kept
+    .where((eb) => eb.or([eb('evacuated_at', 'is not', null), eb('vacuum', 'is not', null), eb('refrigerant', 'is', null)]))
     .execute();
 }
 

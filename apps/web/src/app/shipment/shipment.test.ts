@@ -80,6 +80,13 @@ test('as PDF: one page for a few cylinders, more for many', async () => {
   ).toBe(3);
 });
 
+test('names with the signs of the format, and letters that its fonts lack, are printed as far as they can be', async () => {
+  const odd = [aCylinder({ id: 'x', name: ') Tj /JS (app.alert(1)) <</S /JavaScript>>' }), aCylinder({ id: 'y', name: 'Холод 冷' })];
+  const bytes = await shipmentPdf(shipmentOf(odd, burns), { ...head, to: 'Ж) endstream' }, (kg) => `${kg.toFixed(1)} kg`);
+  const objects = (await PDFDocument.load(bytes)).context.enumerateIndirectObjects().map(([, object]) => object.toString());
+  expect(objects.join('\n')).not.toMatch(/JavaScript|\/JS/);
+});
+
 describe('the page', () => {
   const open = async (registers: object = {}, cylinders: readonly string[] = ['a', 'c']) => {
     stage({ registers: { cylinders$: of(some), ...registers }, drafts: { shipment: { cylinders } } });
