@@ -21,7 +21,7 @@ import { askBack } from './asked-back';
 import { assessmentOf } from './assessment';
 import { booking } from './booked-answer';
 import { bookedBefore, keyReused } from './booked-before';
-import { compositionIn, describeCylinder } from './cylinder-standing';
+import { compositionIn, computedWith, describeCylinder } from './cylinder-standing';
 import { emptiedIfSo } from './emptied';
 import { refuseFuture } from './in-time';
 import { refuseOtherVisit } from './other-visit';
@@ -119,7 +119,8 @@ async function incomingFrom(
 
 /** Everything that speaks against it, to be kept with the entry. */
 function against(into: Cylinder, incoming: ComingIn, source: Account, organisation: OrganisationRow): readonly Objection[] {
-  const candidate = candidateOf(into, (id) => refrigerant(id).composition);
+  // as the rack computes it: what is remembered of that designation is not computed anew while others wait
+  const candidate = { ...candidateOf(into, (id) => refrigerant(id).composition), composition: computedWith(into) };
   const { objections } = suitability(candidate, incoming, fillPolicyOf(organisation), kelvin(organisation.hottestK));
   return source.kind === 'supplier' ? objections.filter((own) => own !== 'virgin') : objections; // it comes virgin from there
 }

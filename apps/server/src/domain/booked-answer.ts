@@ -11,7 +11,7 @@ import { inTransaction } from '../store/in-transaction';
 import { movementById } from '../store/movement-store';
 import { fillPolicyOf, type OrganisationRow } from '../store/organisation-store';
 import { limitsAnswer } from './compute-fill-limits';
-import { compositionIn, fillingOf } from './cylinder-standing';
+import { computedWith, fillingOf } from './cylinder-standing';
 
 /** What a booking came to, before its answer is put together. */
 export interface Entered {
@@ -46,7 +46,7 @@ const overdrawn = ({ kind, massKg }: Account): number | null => (kind === 'cylin
 /** Limits of a cylinder by what the ledger says is in it; none where they cannot be computed: it is booked all the same, and flagged. */
 export async function cylinderLimits(tx: Tx, organisation: OrganisationRow, id: string): Promise<FillLimitsAnswer | null> {
   const record = await cylinderById(tx, organisation.id, id);
-  const composition = record === undefined ? undefined : compositionIn(record);
+  const composition = record === undefined ? undefined : computedWith(record);
   if (record === undefined || composition === undefined) return null;
   const more = record.airShare === null ? {} : { airShare: record.airShare };
   return unless(CoreError, () => limitsAnswer(fillingOf(composition, record, organisation), fillPolicyOf(organisation), more)) ?? null;

@@ -55,7 +55,7 @@ export function describeCylinder(record: CylinderRecord, organisation: Organisat
 
 /** What the ledger's last digit leaves of a designation is that designation: its limits are computed once for all cylinders that hold it. */
 const SAME_DIGITS = 1e-7;
-function computedWith(record: CylinderRecord): Composition | undefined {
+export function computedWith(record: Pick<CylinderRecord, 'composition' | 'refrigerant'>): Composition | undefined {
   const composition = compositionIn(record);
   if (composition === undefined || record.refrigerant === null) return composition;
   const nominal = refrigerant(record.refrigerant).composition;
