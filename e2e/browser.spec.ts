@@ -55,12 +55,6 @@ test('drafts of an older shape break no page', async ({ page }) => {
 });
 
 test('the same transfer from a second device is asked about in the page, and left', async ({ page, request }) => {
-  const cylinders = (await (await request.get('/api/cylinders')).json()) as {
-    id: string;
-    name: string;
-    tareKg: number;
-    contentKg: number;
-  }[];
   const accounts = (await (await request.get('/api/accounts')).json()) as { id: string; kind: string }[];
   // one of its own: other tests look at those of the demo
   const registered = await request.post('/api/cylinders', {
