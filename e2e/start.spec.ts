@@ -132,20 +132,24 @@ test('a backup is taken while it runs, restored in another folder and proved; on
   await stopApplication(restored);
 });
 
-test('a reload while nothing runs shows a page of this house, which comes back by itself', async ({ page }) => {
-  test.setTimeout(180_000);
-  const first = start();
-  await untilReady(first);
-  await page.goto(`${URL_}/cylinders`);
-  await expect(page.getByText('C-07').first()).toBeVisible();
-  await expect(() => page.evaluate(async () => (await navigator.serviceWorker.ready).active?.state).then((state) => expect(state).toBe('activated'))).toPass(); // prettier-ignore
-  await stopApplication(first);
-  await page.reload();
-  await expect(page.getByText('Hygromet is not running')).toBeVisible();
-  const second = start();
-  await untilReady(second);
-  await expect(page.getByText('C-07').first()).toBeVisible();
-  await stopApplication(second);
+test.describe('with its service worker', () => {
+  test.use({ serviceWorkers: 'allow' });
+
+  test('a reload while nothing runs shows a page of this house, which comes back by itself', async ({ page }) => {
+    test.setTimeout(180_000);
+    const first = start();
+    await untilReady(first);
+    await page.goto(`${URL_}/cylinders`);
+    await expect(page.getByText('C-07').first()).toBeVisible();
+    await expect(() => page.evaluate(async () => (await navigator.serviceWorker.ready).active?.state).then((state) => expect(state).toBe('activated'))).toPass(); // prettier-ignore
+    await stopApplication(first);
+    await page.reload();
+    await expect(page.getByText('Hygromet is not running')).toBeVisible();
+    const second = start();
+    await untilReady(second);
+    await expect(page.getByText('C-07').first()).toBeVisible();
+    await stopApplication(second);
+  });
 });
 
 test('a busy port, a second run on the same data and a wrong option end in a sentence that says what to do', async () => {

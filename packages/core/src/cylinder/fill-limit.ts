@@ -93,7 +93,7 @@ function limitOf(rule: FillRule, filling: JudgedFilling, policy: FillPolicy): Fi
       gross: smallest.net + filling.tare,
       mayAdd: smallest.net - filling.content,
       required,
-      drift: driftOf(rule, filling, policy, smallest.net),
+      drift: driftOf(rule, filling, policy, smallest.net, required),
       formula: smallest.formula,
       bases,
       source: fillRuleSource(rule),
@@ -135,10 +135,15 @@ function worstBases(rule: FillRule, filling: JudgedFilling, policy: FillPolicy, 
 const adviceBases = (rule: FillRule, filling: JudgedFilling, policy: FillPolicy): readonly Basis[] =>
   unless(CoreError, () => worstBases(rule, filling, policy)) ?? [];
 
-/** By how much the first vapour of a blend fills its cylinder sooner than the blend. */
-function driftOf(rule: FillRule, filling: JudgedFilling, policy: FillPolicy, net: number): number {
+/**
+ * By how much the first vapour of a blend fills its cylinder sooner than the blend. Where the rule binds and that vapour cannot be judged, as
+ * beyond its critical temperature in a cylinder whose stamp nobody has read, there is no limit: what is not known never counts as nothing.
+ * @throws the core's errors where the rule binds
+ */
+function driftOf(rule: FillRule, filling: JudgedFilling, policy: FillPolicy, net: number, required: boolean): number {
   if (filling.port === 'liquid' || filling.unknown) return 0;
-  const least = adviceBases(rule, { ...filling, judged: filling.judged.map(drawnAsVapour) }, policy)[0]?.net ?? net;
+  const vapour = { ...filling, judged: filling.judged.map(drawnAsVapour) };
+  const least = (required ? worstBases(rule, vapour, policy) : adviceBases(rule, vapour, policy))[0]?.net ?? net;
   return Math.max(0, net - least);
 }
 

@@ -185,3 +185,17 @@ test('carbon dioxide fits a cylinder of its test pressure, and none whose collar
   expect(judged({ servicePressurePa: 1800 * 6894.757, testPressurePa: 3000 * 6894.757 }, co2).objections).toEqual([]);
   expect(judged({ servicePressurePa: 1800 * 6894.757 }, co2).objections).toContain('no-limit');
 });
+
+test('a blend whose first vapour has no liquid in the heat is refused without a stamp, and limited by its pressure with one', () => {
+  const clean = { kind: 'recovery', evacuated: true, overdue: false, retired: false, flammableRated: true, airy: false } as const;
+  const own = { 'R-32': 0.26, 'R-125': 0.26, 'R-1234yf': 0.2, 'R-134a': 0.21, 'R-1234ze(E)': 0.07 };
+  const what: Incoming = { composition: own, flammable: false, quality: 'usual' };
+  const room = (degrees: number, stamp?: 'us') => {
+    const cylinder: Candidate = { ...clean, volumeM3: 0.0216, tareKg: 12.6, contentKg: 0, servicePressurePa: 4.14e6, stamp };
+    return suitability(cylinder, what, defaultFillPolicy, celsius(degrees));
+  };
+  expect(room(78).roomKg).toBeGreaterThan(10);
+  expect([room(79).roomKg, room(79).objections]).toEqual([0, ['no-limit']]);
+  expect(room(79, 'us').roomKg).toBeGreaterThan(0);
+  expect(room(79, 'us').roomKg).toBeLessThan(room(78, 'us').roomKg);
+});
