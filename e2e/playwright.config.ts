@@ -14,9 +14,9 @@ export default defineConfig({
     { name: 'alone', testMatch: '*.alone.spec.ts', dependencies: ['beside each other'], workers: 1 },
   ],
   retries: 0,
-  timeout: 90_000,
+  timeout: 150_000,
   // a machine that does other work beside takes its time; what is wrong stays wrong for longer than this
-  expect: { timeout: 15_000 },
+  expect: { timeout: 30_000 },
   reporter: [['list'], ['json']],
   globalSetup: './fresh-data.ts',
   use: {

@@ -19,7 +19,7 @@ const temperatures = Array.from({ length: STEPS + 1 }, (_, k) => COLDEST + ((HOT
   template: `
     @if (drawn(); as d) {
       <h2>When it gets hot</h2>
-      <svg [attr.viewBox]="box" role="img" [attr.aria-label]="sentence()">
+      <svg [attr.viewBox]="box" role="img" [attr.aria-label]="sentence() || 'Pressure over temperature, being computed'">
         @if (d.fullX; as x) {
           <rect class="full" [attr.x]="x" [attr.y]="top" [attr.width]="right - x" [attr.height]="bottom - top" />
         }
