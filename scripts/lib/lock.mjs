@@ -31,6 +31,7 @@ export function startOf(pid) {
 export function holderOf(file) {
   const holder = /** @type {Holder | undefined} */ (readJson(file));
   if (holder === undefined || holder.pid === process.pid) return undefined;
+  if (holder.since === undefined) return isOurs(holder.pid, 'start.mjs') ? holder : undefined; // a lock of an earlier version
   const started = startOf(holder.pid);
   return started !== undefined && started === holder.since ? holder : undefined;
 }

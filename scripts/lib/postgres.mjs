@@ -69,13 +69,16 @@ exit $code`;
 /** @param {Cluster} cluster */
 async function untilReady(cluster) {
   const { process: child, log } = cluster;
-  for (let attempt = 0; attempt < 600; attempt++) {
+  // one that recovers from a crash says so, and takes the time it needs: only silence is counted
+  for (let silent = 0; silent < 600;) {
     if (hasEnded(child)) {
       if (/No space left/.test(log()))
         throw new Stop('The disk is full: PostgreSQL cannot start. Free some space and start again; what was booked is safe.');
       throw new Stop(`PostgreSQL did not start.\n${log()}`);
     }
-    if ((await stateOf(cluster)) === 'ready') return;
+    const state = await stateOf(cluster);
+    if (state === 'ready') return;
+    if (state === 'silent') silent++;
     await sleep(50);
   }
   throw new Stop(`PostgreSQL did not answer within 30 s.\n${log()}`);

@@ -104,6 +104,12 @@ describe('the lock', () => {
     assert.equal(holderOf(file), undefined);
   });
 
+  test('of an earlier version, which knew no moment of start, is held by a process that is a start command', () => {
+    const file = path.join(folder, 'earlier.json');
+    writeJson(file, { pid: process.ppid, port: 4180 });
+    assert.equal(holderOf(file), undefined); // the runner of the tests is none
+  });
+
   test('of a process number that went to another program is no lock', () => {
     assert.equal(isOurs(process.pid, 'start.test.mjs'), true);
     assert.equal(isOurs(process.pid, 'something-else'), false);

@@ -94,22 +94,31 @@ export class Supervisor {
     const silent = { server: 0, database: 0, link: 0 };
     while (!this.#stopping) {
       await sleep(LOOK_EVERY_MS);
-      const [server, database] = [this.#server, this.cluster.process];
-      const heard = server === undefined || hasEnded(server) ? 'nothing' : await healthOf(this.port);
-      const state = hasEnded(database) ? 'ended' : await stateOf(this.cluster);
-      count(silent, 'server', heard === 'silent');
-      count(silent, 'database', state === 'silent');
-      count(silent, 'link', heard === 'without-database' && state === 'ready');
-      if (silent.server >= SILENT_LOOKS || silent.link >= SILENT_LOOKS) {
-        say('The server does not answer; ending it.');
-        kill(server);
-        silent.server = silent.link = 0;
+      try {
+        await this.#look(silent);
+      } catch (error) {
+        say(`Could not look whether all is well; looking again. ${sentenceOf(error)}`); // such as no memory for a moment
       }
-      if (silent.database >= SILENT_LOOKS) {
-        say('PostgreSQL does not answer; ending it.');
-        kill(database);
-        silent.database = 0;
-      }
+    }
+  }
+
+  /** @param {Record<Watched, number>} silent */
+  async #look(silent) {
+    const [server, database] = [this.#server, this.cluster.process];
+    const heard = server === undefined || hasEnded(server) ? 'nothing' : await healthOf(this.port);
+    const state = hasEnded(database) ? 'ended' : await stateOf(this.cluster);
+    count(silent, 'server', heard === 'silent');
+    count(silent, 'database', state === 'silent');
+    count(silent, 'link', heard === 'without-database' && state === 'ready');
+    if (silent.server >= SILENT_LOOKS || silent.link >= SILENT_LOOKS) {
+      say('The server does not answer; ending it.');
+      kill(server);
+      silent.server = silent.link = 0;
+    }
+    if (silent.database >= SILENT_LOOKS) {
+      say('PostgreSQL does not answer; ending it.');
+      kill(database);
+      silent.database = 0;
     }
   }
 

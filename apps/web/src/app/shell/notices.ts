@@ -9,7 +9,7 @@ import { StalePages } from './stale-pages';
   template: `
     <div aria-live="polite">
       @if (connection.silent()) {
-        <p>The server does not answer. What you typed is kept; what was sent is sent again by itself, and is booked once.</p>
+        <p>The server does not answer. What you typed is kept; a booking is sent again by itself, and is booked once.</p>
       }
       @if (!drafts.keeps()) {
         <p>
