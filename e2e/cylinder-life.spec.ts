@@ -59,7 +59,8 @@ test('the overfilled cylinder: so much into that one, and how warm it may get un
   await expect(page.getByText(/Overfilled by 1\.4 lb/)).toBeVisible();
   await expect(page.getByRole('heading', { name: 'Take out 1.4 lb' })).toBeVisible();
   await expect(page.getByText(/Keep it below \d+ °F until then/)).toBeVisible();
-  await expect(page.getByRole('link', { name: /Fill C-/ })).toBeVisible();
+  // into whichever empty cylinder there is: a test beside this one may just have evacuated another
+  await expect(page.getByRole('link', { name: /^Fill [A-Z]-\d/ })).toBeVisible();
 });
 
 test('the mixed cylinder: what it is now, and who decides', async ({ page }) => {
