@@ -1,73 +1,36 @@
 // @ts-check
-import { buildSync } from 'esbuild';
-import { spawnSync } from 'node:child_process';
-import { readFileSync } from 'node:fs';
-import { pathToFileURL } from 'node:url';
-import { benchLists } from './bench-lists.mjs';
-import { at } from './lib/paths.mjs';
+import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { benchLists } from './bench/lists.mjs';
+import { benchProperties } from './bench/properties.mjs';
+import { benchService } from './bench/service.mjs';
+import { prepareCluster } from './lib/cluster.mjs';
+import { startCluster, stopCluster } from './lib/postgres.mjs';
+import { fail } from './lib/say.mjs';
+import { ensurePostgres } from './lib/system-packages.mjs';
 
-const WARM_UP_MS = 400;
-const MEASURED_MS = 800;
-
-/** Mean time of a call, µs, once the engine is warm. @param {(k: number) => unknown} task */
-function meanMicroseconds(task) {
-  let k = 0;
-  for (const end = performance.now() + WARM_UP_MS; performance.now() < end;) task(k++);
-  const first = k;
-  const started = performance.now();
-  for (const end = started + MEASURED_MS; performance.now() < end;) task(k++);
-  return ((performance.now() - started) * 1000) / (k - first);
+/** npm run bench [-- properties | lists | service] */
+async function main() {
+  const [what] = process.argv.slice(2);
+  if (what === undefined || what === 'properties') await benchProperties();
+  if (what === undefined || what === 'lists') await withCluster(({ settings }) => benchLists(settings));
+  if (what === undefined || what === 'service') await withCluster(({ settings }, folder) => benchService(settings, folder));
 }
 
-const bundle = at('dist/bench/properties.mjs');
-buildSync({
-  entryPoints: [at('packages/core/bench/properties.ts')],
-  outfile: bundle,
-  bundle: true,
-  platform: 'node',
-  format: 'esm',
-  logLevel: 'error',
-});
-/**
- * @type {{
- *   tasks: Record<string, (k: number) => unknown>,
- *   compared: Record<string, { refrigerant: string }>,
- *   compositionFor: (id: string) => Record<string, number>,
- * }}
- */
-const { tasks, compared, compositionFor } = await import(pathToFileURL(bundle).href);
-
-const times = Object.fromEntries(Object.entries(tasks).map(([name, task]) => [name, meanMicroseconds(task)]));
-const [unit = 0] = Object.values(times);
-process.stdout.write('Times are of this machine now; the ratios to the first row are what can be compared.\n\n');
-for (const [name, time] of Object.entries(times))
-  process.stdout.write(`${name.padEnd(44)}${time.toFixed(1).padStart(9)} µs${(time / unit).toFixed(1).padStart(8)} ×\n`);
-
-/** The same bubble points by CoolProp, where Python has it. @returns {Record<string, number | null> | undefined} */
-function byCoolProp() {
-  const input = JSON.stringify(
-    Object.fromEntries(Object.values(compared).map(({ refrigerant }) => [refrigerant, compositionFor(refrigerant)])),
-  );
-  const { status, stdout } = spawnSync('python3', [at('packages/core/bench/coolprop.py')], { input, encoding: 'utf8' });
-  return status === 0 ? JSON.parse(stdout) : undefined;
-}
-
-const theirs = byCoolProp();
-if (theirs === undefined) {
-  const baseline = JSON.parse(readFileSync(at('packages/core/bench/baseline.json'), 'utf8'));
-  process.stdout.write('\nAgainst the stored times of CoolProp, scaled by the first row (for its own: pip install CoolProp):\n');
-  for (const [name, other] of Object.entries(baseline.theirs)) {
-    const ratio = ((other / baseline.firstRow) * unit) / (times[name] ?? Number.NaN);
-    process.stdout.write(`${name.padEnd(44)}${ratio.toFixed(1).padStart(9)} × ours\n`);
-  }
-} else {
-  process.stdout.write('\nThe same bubble points by CoolProp, in this run:\n');
-  for (const [name, { refrigerant }] of Object.entries(compared)) {
-    const [ours = 0, other] = [times[name], theirs[refrigerant]];
-    const told =
-      typeof other === 'number' ? `${other.toFixed(1).padStart(9)} µs${(other / ours).toFixed(1).padStart(8)} × ours` : '     no answer';
-    process.stdout.write(`${name.padEnd(44)}${told}\n`);
+/** A cluster of its own, and gone after it. @param {(cluster: Awaited<ReturnType<typeof startCluster>>, folder: string) => Promise<void>} work */
+async function withCluster(work) {
+  const folder = mkdtempSync(path.join(tmpdir(), 'hygromet-bench-'));
+  chmodSync(folder, 0o755);
+  const binaries = await ensurePostgres();
+  const data = { cluster: path.join(folder, 'postgres'), settingsFile: path.join(folder, 'postgres.json') };
+  const cluster = await startCluster(binaries, await prepareCluster(binaries, data), data.settingsFile);
+  try {
+    await work(cluster, folder);
+  } finally {
+    await stopCluster(cluster);
+    rmSync(folder, { recursive: true, force: true });
   }
 }
 
-await benchLists();
+main().catch(fail);

@@ -4,13 +4,14 @@ import { chmodSync, createReadStream, mkdirSync, mkdtempSync, renameSync, rmSync
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { pipeline } from 'node:stream/promises';
-import { DATABASE, prepareCluster } from './cluster.mjs';
+import { DATABASE, prepareCluster, urlOf } from './cluster.mjs';
 import { readJson, writeJson } from './data-folder.mjs';
 import { asOwner } from './databases.mjs';
 import { startCluster, stopCluster } from './postgres.mjs';
 import { prove } from './proof.mjs';
 import { run } from './run.mjs';
 import { Stop } from './say.mjs';
+import { prepareDatabase } from './server-process.mjs';
 import { environmentFor, withDatabase } from './with-database.mjs';
 
 /**
@@ -86,6 +87,8 @@ export async function restoreInto(binaries, settings, file, database) {
   if (code !== 0) throw new Stop(wentWrong(`${file} could not be restored`, output));
   // the privileges on a database itself are in no backup of it
   await asOwner(settings, 'postgres', `grant connect on database ${database} to hygromet_app, hygromet_reader`);
+  // a backup of an earlier version is brought to the shape of this one, with the rights of today
+  await prepareDatabase(urlOf(settings, 'owner', database));
   const { proved, said, seal } = await prove(settings, { database });
   if (!proved) throw new Stop(`What is in ${file} is not proved:\n${said}`);
   return seal ?? '';

@@ -10,6 +10,8 @@ import { say, Stop } from './say.mjs';
 const SHARED = ['packages/core/src', 'packages/contract/src', 'tsconfig.base.json', 'package-lock.json'];
 
 export const SERVER = at('dist/server/main.mjs');
+/** What the threads of the server run. */
+const COMPUTE = at('dist/server/compute.mjs');
 export const WEB_ROOT = at('dist/web/browser');
 
 export const PROPERTIES = at('dist/server/properties.mjs');
@@ -28,7 +30,8 @@ async function bundle(entry, outfile) {
     target: 'node20',
     sourcemap: true,
     tsconfig: at('apps/server/tsconfig.json'),
-    external: ['pg-native'],
+    // piscina starts threads from a file of its own
+    external: ['pg-native', 'piscina'],
     // packages that still ask for modules by `require` find one
     banner: { js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);" },
     logLevel: 'error',
@@ -42,8 +45,9 @@ export const buildServer = () =>
     async () => {
       say('building the server');
       await bundle('apps/server/src/main.ts', SERVER);
+      await bundle('apps/server/src/computing/worker.ts', COMPUTE);
     },
-    ['dist/server/main.mjs'],
+    ['dist/server/main.mjs', 'dist/server/compute.mjs'],
   );
 
 /** The property core on the command line: small, and up in a moment. */

@@ -3,6 +3,7 @@ import { randomUUID } from 'node:crypto';
 import pg from 'pg';
 import { pino } from 'pino';
 import { loadDemo } from '../src/demo/load-demo';
+import { inThisThread } from '../src/computing/computing';
 import type { Outside } from '../src/domain/outside';
 import { createApp } from '../src/http/app';
 import { connect, type Db } from '../src/store/database';
@@ -26,7 +27,7 @@ export interface Answer {
 }
 
 /** The clock of the tests stands still in November 2026. */
-export const outside: Outside = { newId: () => randomUUID(), now: () => new Date('2026-11-25T08:00:00Z') };
+export const outside: Outside = { newId: () => randomUUID(), now: () => new Date('2026-11-25T08:00:00Z'), computing: inThisThread };
 
 type Role = 'owner' | 'app' | 'reader';
 const server = (role: Role) => process.env[`TEST_POSTGRES_${role.toUpperCase()}`] ?? '';

@@ -2,7 +2,10 @@ import type { Candidate } from '@hygromet/core/cylinder/suitability';
 import type { Cylinder } from './cylinder';
 
 /** A cylinder of the register as the core judges it; what it is labelled for counts as much as what is in it. */
-export const candidateOf = (cylinder: Cylinder, nominal: (id: string) => Readonly<Record<string, number>> | undefined): Candidate => ({
+export const candidateOf = (
+  cylinder: Omit<Cylinder, 'standing'>,
+  nominal: (id: string) => Readonly<Record<string, number>> | undefined,
+): Candidate => ({
   kind: cylinder.marks.kind,
   volumeM3: cylinder.volumeM3,
   tareKg: cylinder.tareKg,

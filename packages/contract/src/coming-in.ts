@@ -17,11 +17,11 @@ type Nominal = Pick<RefrigerantSummary, 'id' | 'composition' | 'flammable' | 'sa
 
 interface Source {
   readonly system?: { readonly refrigerant: string; readonly site: string } | undefined;
-  readonly cylinder?: Cylinder | undefined;
+  readonly cylinder?: Omit<Cylinder, 'standing'> | undefined;
   /** Said by the person, where neither of them says it. */
   readonly refrigerant: string | null;
   /** The cylinder that it goes into. */
-  readonly into: Cylinder;
+  readonly into: Pick<Cylinder, 'marks'>;
   readonly nominal: (id: string) => Nominal | undefined;
 }
 
@@ -58,7 +58,10 @@ const unidentified = ({ marks }: Pick<Cylinder, 'marks'>): ComingIn => ({
   airy: false,
 });
 
-function contentOf({ refrigerant, composition, flags, marks }: Cylinder, nominal: Source['nominal']): ComingIn | undefined {
+function contentOf(
+  { refrigerant, composition, flags, marks }: Omit<Cylinder, 'standing'>,
+  nominal: Source['nominal'],
+): ComingIn | undefined {
   const label = refrigerant === null || flags.includes('mixed') ? undefined : nominal(refrigerant);
   const content = composition ?? label?.composition;
   if (content === undefined) return undefined;

@@ -2,7 +2,8 @@ import { serve } from '@hono/node-server';
 import { coreVersion } from '@hygromet/core/version';
 import type { Logger } from 'pino';
 import type { Config } from '../config';
-import { realOutside } from '../domain/outside';
+import { pool } from '../computing/pool';
+import { realOutside, type Outside } from '../domain/outside';
 import { warmRack } from '../domain/warm-rack';
 import { createApp } from '../http/app';
 import { closeGently, keepAlive } from '../http/keep-alive';
@@ -12,15 +13,17 @@ import { differingBalances } from '../store/movement-store';
 
 /** Until people have accounts it listens on loopback only. On SIGTERM or SIGINT open requests are finished first. */
 export function serveUntilStopped(db: Db, config: Config, log: Logger): void {
-  void inTheBackground(db, log);
+  const threads = pool(new URL('./compute.mjs', import.meta.url));
+  const outside = realOutside(threads);
+  void inTheBackground(db, outside, log);
   const stopSealing = keepSealing(db, log);
   const { dataFolder, checkAnswers, webRoot } = config;
-  const app = createApp({ db, outside: realOutside, log, version: coreVersion, dataFolder, checkAnswers }, webRoot);
+  const app = createApp({ db, outside, log, version: coreVersion, dataFolder, checkAnswers }, webRoot);
   const server = serve({ fetch: app.fetch, port: config.port, hostname: '127.0.0.1' }, ({ port }) => log.info({ port }, 'listening'));
   keepAlive(server);
   const stop = () => {
     stopSealing();
-    closeGently(server, () => void db.destroy().then(() => process.exit(0)));
+    closeGently(server, () => void Promise.allSettled([threads.close(), db.destroy()]).then(() => process.exit(0)));
   };
   process.once('SIGTERM', stop);
   process.once('SIGINT', stop);
@@ -29,9 +32,9 @@ export function serveUntilStopped(db: Db, config: Config, log: Logger): void {
 }
 
 /** What nobody waits for: the balances compared, and the rack computed ahead. */
-async function inTheBackground(db: Db, log: Logger): Promise<void> {
+async function inTheBackground(db: Db, outside: Outside, log: Logger): Promise<void> {
   try {
-    await warmRack(db, realOutside);
+    await warmRack(db, outside);
     for (const difference of await differingBalances(db)) log.error({ difference }, 'a balance is not the sum of its entries');
   } catch (error) {
     log.warn({ err: error }, 'stopped in the background'); // the database went away, or the server is being stopped

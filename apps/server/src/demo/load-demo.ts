@@ -16,7 +16,7 @@ import scenario from '../../../../demo/tidewrack.json';
 import { bookTransfer } from '../domain/book-transfer';
 import type { Outside } from '../domain/outside';
 import { recordCylinderEvent } from '../domain/record-cylinder-event';
-import { registerCylinder } from '../domain/register-cylinder';
+import { enterCylinder } from '../domain/register-cylinder';
 import { openVisit } from '../domain/visits';
 import { registerSystem } from '../domain/register-system';
 import { accountsOf, addAccount } from '../store/account-store';
@@ -127,7 +127,7 @@ const PASCALS_IN_A_PSI = 1 / pressureDifferenceIn(1, 'psig');
 const typed = (value: number, unit: string) => ({ text: String(value), unit });
 
 async function addDemoCylinder(tx: Tx, organisation: OrganisationRow, demo: DemoCylinder, outside: Outside): Promise<void> {
-  const cylinder = await registerCylinder(
+  const cylinder = await enterCylinder(
     tx,
     organisation,
     {

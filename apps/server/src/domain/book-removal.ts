@@ -19,7 +19,7 @@ import { Refused } from './refused';
 
 /** Books what leaves a cylinder: by the scale, into a system, to the reclaimer, or into the air. @throws Refused */
 export const bookRemoval = (db: Tx, organisation: OrganisationRow, removal: NewRemoval, outside: Outside): Promise<Booked> =>
-  booking(db, organisation, async (tx) => {
+  booking(db, organisation, outside, async (tx) => {
     await lockCylinders(tx, [removal.cylinder]);
     const cylinder = await cylinderById(tx, organisation.id, removal.cylinder);
     if (cylinder === undefined) throw new Refused('not-found', 'This cylinder is not in the register.', '/cylinder');
@@ -66,8 +66,8 @@ export const bookRemoval = (db: Tx, organisation: OrganisationRow, removal: NewR
       decided,
     );
     if (added.state !== 'added') throw keyReused();
-    await emptiedIfSo(tx, organisation.id, cylinder.id);
-    if (to.kind === 'reclaimer') await changeCylinder(tx, organisation.id, cylinder.id, { place: 'reclaimer' });
+    await emptiedIfSo(tx, organisation.id, cylinder.id, removal.recordedBy);
+    if (to.kind === 'reclaimer') await changeCylinder(tx, organisation.id, cylinder.id, { place: 'reclaimer' }, removal.recordedBy);
     return { movement: added.id, cylinder: cylinder.id, repeated: false };
   });
 

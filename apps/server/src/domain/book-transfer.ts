@@ -1,16 +1,14 @@
 import type { Account } from '@hygromet/contract/account';
 import { candidateOf } from '@hygromet/contract/candidate';
 import { comingIn, type ComingIn } from '@hygromet/contract/coming-in';
-import type { Cylinder } from '@hygromet/contract/cylinder';
 import type { Booked, newTransfer } from '@hygromet/contract/movement';
 import { isUnknown } from '@hygromet/core/cylinder/judged-contents';
 import type { Objection } from '@hygromet/core/cylinder/objection';
-import { suitability } from '@hygromet/core/cylinder/suitability';
 import { classificationOf, isFlammable } from '@hygromet/core/fluids/classification';
 import { sameRefrigerant } from '@hygromet/core/fluids/composition';
 import { refrigerant } from '@hygromet/core/fluids/refrigerant';
-import { kelvin } from '@hygromet/core/units/quantity';
 import type * as z from 'zod';
+import type { ObjectionsQuestion } from '../computing/tasks';
 import { accountById } from '../store/account-store';
 import { cylinderById, filled, lockCylinders, type CylinderRecord } from '../store/cylinder-store';
 import type { Tx } from '../store/database';
@@ -21,9 +19,10 @@ import { askBack } from './asked-back';
 import { assessmentOf } from './assessment';
 import { booking } from './booked-answer';
 import { bookedBefore, keyReused } from './booked-before';
-import { compositionIn, computedWith, describeCylinder } from './cylinder-standing';
+import { compositionIn, computedWith, recordedCylinder } from './cylinder-standing';
 import { emptiedIfSo } from './emptied';
 import { refuseFuture } from './in-time';
+import { JudgedAhead } from './judged-ahead';
 import { refuseOtherVisit } from './other-visit';
 import type { Outside } from './outside';
 import { Refused } from './refused';
@@ -38,13 +37,14 @@ const TARE_ACCURACY_KG = 0.05;
  * A repeated key returns the first booking. Mixing two refrigerants is booked only after it was asked about.
  * @throws Refused
  */
-export const bookTransfer = (db: Tx, organisation: OrganisationRow, transfer: Transfer, outside: Outside): Promise<Booked> =>
-  booking(db, organisation, async (tx) => {
+export async function bookTransfer(db: Tx, organisation: OrganisationRow, transfer: Transfer, outside: Outside): Promise<Booked> {
+  const judged = new JudgedAhead(outside.computing);
+  const scene = { organisation, transfer };
+  await judgeAhead(db, scene, judged);
+  return booking(db, organisation, outside, async (tx) => {
     await lockCylinders(tx, [transfer.cylinder, transfer.from]);
-    const cylinder = await cylinderById(tx, organisation.id, transfer.cylinder);
-    if (cylinder === undefined) throw new Refused('not-found', 'This cylinder is not in the register.', '/cylinder');
-    const source = await accountById(tx, organisation.id, transfer.from);
-    if (source === undefined) throw new Refused('not-found', 'The account it comes from does not exist.', '/from');
+    const ends = await endsOf(tx, scene);
+    const { cylinder, source } = ends;
     const decided = {
       ...transfer,
       saidRefrigerant: transfer.refrigerant,
@@ -57,19 +57,55 @@ export const bookTransfer = (db: Tx, organisation: OrganisationRow, transfer: Tr
     const massKg = massMoved(transfer, cylinder);
     await refuseOtherVisit(tx, organisation.id, transfer.visit, transfer.from);
     await askBack(tx, cylinder, decided, outside.now());
-    const then = new Date(transfer.happenedAt); // its stamp was good or not on that day
-    const into = describeCylinder(cylinder, organisation, then);
-    const incoming = await incomingFrom(tx, organisation, source, transfer, into, then);
+    const incoming = await incomingFrom(tx, scene, ends);
     refuseUnaskedMixing(cylinder, incoming, transfer);
-    const draft = draftOf(transfer, organisation, incoming, massKg, outside.newId());
-    const entry = { ...draft, against: against(into, incoming, source, organisation) };
-    await filled(tx, cylinder.id, incoming.id);
+    const against = withoutVirgin(await judged.objections(questionOf(cylinder, incoming, scene)), source);
+    const entry = { ...draftOf(transfer, organisation, incoming, massKg, outside.newId()), against };
+    await filled(tx, cylinder, incoming.id, transfer.recordedBy);
     // last: from here on whoever books out of the same account waits
     const added = await addMovement(tx, entry, outside.now(), decided);
     if (added.state !== 'added') throw keyReused();
-    if (source.kind === 'cylinder') await emptiedIfSo(tx, organisation.id, source.id);
+    if (source.kind === 'cylinder') await emptiedIfSo(tx, organisation.id, source.id, transfer.recordedBy);
     return { movement: added.id, cylinder: cylinder.id, repeated: false };
   });
+}
+
+interface Scene {
+  readonly organisation: OrganisationRow;
+  readonly transfer: Transfer;
+}
+
+/** What is refused, is refused under the lock: here it only is not judged. */
+async function judgeAhead(db: Tx, scene: Scene, judged: JudgedAhead): Promise<void> {
+  try {
+    const ends = await endsOf(db, scene);
+    await judged.objections(questionOf(ends.cylinder, await incomingFrom(db, scene, ends), scene));
+  } catch (error) {
+    if (!(error instanceof Refused)) throw error;
+  }
+}
+
+interface Ends {
+  readonly cylinder: CylinderRecord;
+  readonly source: Account;
+}
+
+async function endsOf(tx: Tx, { organisation, transfer }: Scene): Promise<Ends> {
+  const cylinder = await cylinderById(tx, organisation.id, transfer.cylinder);
+  if (cylinder === undefined) throw new Refused('not-found', 'This cylinder is not in the register.', '/cylinder');
+  const source = await accountById(tx, organisation.id, transfer.from);
+  if (source === undefined) throw new Refused('not-found', 'The account it comes from does not exist.', '/from');
+  return { cylinder, source };
+}
+
+async function incomingFrom(tx: Tx, { organisation, transfer }: Scene, { cylinder, source }: Ends): Promise<ComingIn> {
+  const system = source.kind === 'system' ? await systemById(tx, organisation.id, source.id) : undefined;
+  const from = source.kind === 'cylinder' ? await cylinderById(tx, organisation.id, source.id) : undefined;
+  const other = from === undefined ? undefined : recordedCylinder(from, new Date(transfer.happenedAt));
+  const incoming = comingIn({ system, cylinder: other, refrigerant: transfer.refrigerant ?? null, into: cylinder, nominal });
+  if (incoming === undefined) throw new Refused('content-unknown', `Say which refrigerant comes from ${source.name}.`, '/refrigerant');
+  return incoming;
+}
 
 /** Kilograms to a microgram: the difference of two decimals is again a decimal. */
 export const differenceKg = (afterKg: number, beforeKg: number) => Number((afterKg - beforeKg).toFixed(9));
@@ -101,29 +137,16 @@ const nominal = (id: string) => {
   };
 };
 
-async function incomingFrom(
-  tx: Tx,
-  organisation: OrganisationRow,
-  source: Account,
-  transfer: Transfer,
-  into: Cylinder,
-  then: Date,
-): Promise<ComingIn> {
-  const system = source.kind === 'system' ? await systemById(tx, organisation.id, source.id) : undefined;
-  const from = source.kind === 'cylinder' ? await cylinderById(tx, organisation.id, source.id) : undefined;
-  const cylinder = from === undefined ? undefined : describeCylinder(from, organisation, then);
-  const incoming = comingIn({ system, cylinder, refrigerant: transfer.refrigerant ?? null, into, nominal });
-  if (incoming === undefined) throw new Refused('content-unknown', `Say which refrigerant comes from ${source.name}.`, '/refrigerant');
-  return incoming;
+function questionOf(cylinder: CylinderRecord, incoming: ComingIn, { organisation, transfer }: Scene): ObjectionsQuestion {
+  const into = recordedCylinder(cylinder, new Date(transfer.happenedAt)); // its stamp was good or not on that day
+  // as the rack computes it: what is remembered of that designation is not computed anew
+  const candidate = { ...candidateOf(into, (id) => refrigerant(id).composition), composition: computedWith(into) };
+  return { candidate, incoming, policy: fillPolicyOf(organisation), hottestK: organisation.hottestK };
 }
 
-/** Everything that speaks against it, to be kept with the entry. */
-function against(into: Cylinder, incoming: ComingIn, source: Account, organisation: OrganisationRow): readonly Objection[] {
-  // as the rack computes it: what is remembered of that designation is not computed anew while others wait
-  const candidate = { ...candidateOf(into, (id) => refrigerant(id).composition), composition: computedWith(into) };
-  const { objections } = suitability(candidate, incoming, fillPolicyOf(organisation), kelvin(organisation.hottestK));
-  return source.kind === 'supplier' ? objections.filter((own) => own !== 'virgin') : objections; // it comes virgin from there
-}
+/** From the supplier it comes virgin. */
+const withoutVirgin = (objections: readonly Objection[], { kind }: Account): readonly Objection[] =>
+  kind === 'supplier' ? objections.filter((own) => own !== 'virgin') : objections;
 
 /** Two refrigerants are mixed only knowingly, and with the reason: the reclaimer will ask. */
 function refuseUnaskedMixing(cylinder: CylinderRecord, incoming: ComingIn, { acceptMixing, note }: Transfer): void {

@@ -29,7 +29,7 @@ export const bookWeighing = (
   weighing: NewWeighing,
   outside: Outside,
 ): Promise<Booked> =>
-  booking(db, organisation, async (tx) => {
+  booking(db, organisation, outside, async (tx) => {
     await lockCylinders(tx, [cylinderId]);
     const cylinder = await cylinderById(tx, organisation.id, cylinderId);
     if (cylinder === undefined) throw new Refused('not-found', 'This cylinder is not in the register.');
@@ -85,7 +85,7 @@ export async function bookDifference(
   };
   const added = await addMovement(tx, draft, outside.now());
   if (added.state !== 'added') throw keyReused();
-  if (excess > 0) await filled(tx, cylinder.id, undefined);
-  else await emptiedIfSo(tx, organisation.id, cylinder.id);
+  if (excess > 0) await filled(tx, cylinder, undefined, weighing.recordedBy);
+  else await emptiedIfSo(tx, organisation.id, cylinder.id, weighing.recordedBy);
   return added.id;
 }

@@ -1,17 +1,15 @@
 import type { Account } from '@hygromet/contract/account';
 import type { Booked } from '@hygromet/contract/movement';
 import { overdrawnBy } from '@hygromet/core/cylinder/same-weight';
-import { CoreError } from '@hygromet/core/errors';
-import { unless } from '@hygromet/core/unless';
 import type { FillLimitsAnswer } from '@hygromet/contract/fill-limits';
 import { accountsById } from '../store/account-store';
-import { cylinderById } from '../store/cylinder-store';
+import { cylinderById, type CylinderRecord } from '../store/cylinder-store';
 import type { Tx } from '../store/database';
 import { inTransaction } from '../store/in-transaction';
 import { movementById } from '../store/movement-store';
 import { fillPolicyOf, type OrganisationRow } from '../store/organisation-store';
-import { limitsAnswer } from './compute-fill-limits';
 import { computedWith, fillingOf } from './cylinder-standing';
+import type { Outside } from './outside';
 
 /** What a booking came to, before its answer is put together. */
 export interface Entered {
@@ -25,29 +23,47 @@ export interface Entered {
  * Books in a transaction, and puts the answer together after it: whoever waits for the same accounts does not wait for that.
  * In the answer: the entry, both accounts as they are now, and what may still go into the cylinder, as computed by the full model.
  */
-export async function booking(db: Tx, organisation: OrganisationRow, enter: (tx: Tx) => Promise<Entered>): Promise<Booked> {
-  return bookedAnswer(db, organisation, await inTransaction(db, enter));
+export async function booking(
+  db: Tx,
+  organisation: OrganisationRow,
+  outside: Outside,
+  enter: (tx: Tx) => Promise<Entered>,
+): Promise<Booked> {
+  return bookedAnswer(db, organisation, outside, await inTransaction(db, enter));
 }
 
-async function bookedAnswer(db: Tx, organisation: OrganisationRow, { movement: id, cylinder, repeated }: Entered): Promise<Booked> {
-  const movement = await movementById(db, organisation.id, id);
-  if (movement === undefined) throw new Error(`the movement ${id} was booked and is not there`);
-  const { from: source, to: target } = movement;
-  const [from, to] = await accountsById(db, organisation.id, [source.id, target.id]);
-  if (from === undefined || to === undefined) throw new Error(`the movement ${id} names an account that is not there`);
-  const limits = cylinder === undefined ? null : await cylinderLimits(db, organisation, cylinder);
+async function bookedAnswer(
+  db: Tx,
+  organisation: OrganisationRow,
+  outside: Outside,
+  { movement: id, cylinder, repeated }: Entered,
+): Promise<Booked> {
+  const record = cylinder === undefined ? undefined : await cylinderById(db, organisation.id, cylinder);
+  // the model computes while the entry is read
+  const [limits, { movement, from, to }] = await Promise.all([limitsOf(record, organisation, outside), entryOf(db, organisation, id)]);
   const over = limits?.limits.find(({ rule }) => rule === limits.ruling)?.mayAddKg ?? 0;
   return { movement, repeated, from, to, limits, overfilledByKg: over < 0 ? -over : null, overdrawnByKg: overdrawn(from) };
+}
+
+async function entryOf(db: Tx, organisation: OrganisationRow, id: string) {
+  const movement = await movementById(db, organisation.id, id);
+  if (movement === undefined) throw new Error(`the movement ${id} was booked and is not there`);
+  const [from, to] = await accountsById(db, organisation.id, [movement.from.id, movement.to.id]);
+  if (from === undefined || to === undefined) throw new Error(`the movement ${id} names an account that is not there`);
+  return { movement, from, to };
 }
 
 /** The accounts outside may give what they like; a cylinder or a system holds no more than went in. */
 const overdrawn = ({ kind, massKg }: Account): number | null => (kind === 'cylinder' || kind === 'system' ? overdrawnBy(massKg) : null);
 
 /** Limits of a cylinder by what the ledger says is in it; none where they cannot be computed: it is booked all the same, and flagged. */
-export async function cylinderLimits(tx: Tx, organisation: OrganisationRow, id: string): Promise<FillLimitsAnswer | null> {
-  const record = await cylinderById(tx, organisation.id, id);
+async function limitsOf(
+  record: CylinderRecord | undefined,
+  organisation: OrganisationRow,
+  { computing }: Outside,
+): Promise<FillLimitsAnswer | null> {
   const composition = record === undefined ? undefined : computedWith(record);
   if (record === undefined || composition === undefined) return null;
-  const more = record.airShare === null ? {} : { airShare: record.airShare };
-  return unless(CoreError, () => limitsAnswer(fillingOf(composition, record, organisation), fillPolicyOf(organisation), more)) ?? null;
+  const filling = fillingOf(composition, record, organisation);
+  return computing.run('limits', { filling, policy: fillPolicyOf(organisation), airShare: record.airShare ?? undefined });
 }

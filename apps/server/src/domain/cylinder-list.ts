@@ -4,7 +4,7 @@ import { cylindersOf } from '../store/cylinder-store';
 import type { Tx } from '../store/database';
 import { ownOrganisation } from '../store/organisation-store';
 import { stateOfCylinders } from '../store/register-state';
-import { describeCylinder } from './cylinder-standing';
+import { describeCylinders } from './cylinder-standing';
 import type { Outside } from './outside';
 
 /** What falls due falls due by the day; a list that is a minute old tells it as well. */
@@ -32,7 +32,7 @@ export class CylinderList {
     const state = await stateOfCylinders(this.db, organisation.id);
     const tag = `"${coreVersion}-${state}-${Math.floor(now.getTime() / MINUTE_MS)}"`;
     if (this.written?.tag === tag) return this.written;
-    const cylinders = (await cylindersOf(this.db, organisation.id)).map((record) => describeCylinder(record, organisation, now));
+    const cylinders = await describeCylinders(await cylindersOf(this.db, organisation.id), organisation, this.outside);
     this.written = { tag, body: JSON.stringify(cylinders) };
     return this.written;
   }
@@ -41,6 +41,6 @@ export class CylinderList {
   async page({ after, limit }: { readonly after?: string | undefined; readonly limit: number }): Promise<Cylinder[]> {
     const organisation = await ownOrganisation(this.db);
     const records = await cylindersOf(this.db, organisation.id, { after, limit });
-    return records.map((record) => describeCylinder(record, organisation, this.outside.now()));
+    return describeCylinders(records, organisation, this.outside);
   }
 }

@@ -1,30 +1,26 @@
-import type { Cylinder, CylinderFlag } from '@hygromet/contract/cylinder';
-import { levelAt } from '@hygromet/core/cylinder/level';
-import { pressureRating } from '@hygromet/core/cylinder/pressure-rating';
-import { contentsByPressure, isUnknown } from '@hygromet/core/cylinder/judged-contents';
+import { cylinderFlags, type Cylinder, type CylinderFlag } from '@hygromet/contract/cylinder';
+import type { Filling } from '@hygromet/core/cylinder/fill-limit';
 import { requalificationState, validThrough, type StampMonth } from '@hygromet/core/cylinder/requalification';
-import { fillLimits, type Filling } from '@hygromet/core/cylinder/fill-limit';
-import { stopWeight, USUAL_HANDLING } from '@hygromet/core/cylinder/stop-weight';
 import { TARE_DIFFERS_KG, tareAndVolume } from '@hygromet/core/cylinder/tare';
-import { CoreError } from '@hygromet/core/errors';
 import { SAME_SHARE, sameRefrigerant, type Composition } from '@hygromet/core/fluids/composition';
 import { designationOf, refrigerant } from '@hygromet/core/fluids/refrigerant';
 import { MOST_AIR } from '@hygromet/core/readings/air-check';
 import { kelvin, kilogram } from '@hygromet/core/units/quantity';
-import { celsius } from '@hygromet/core/units/temperature';
-import { unless } from '@hygromet/core/unless';
+import type { Computing } from '../computing/computing';
 import type { CylinderRecord } from '../store/cylinder-store';
 import { fillPolicyOf, type OrganisationRow } from '../store/organisation-store';
+import type { FillStatus, FillStatusQuestion } from './fill-status';
+import type { Outside } from './outside';
 import { sendInBy } from './resting-full';
 
 /** What a cylinder holds, or would hold by its label. */
 export const compositionIn = (record: Pick<CylinderRecord, 'composition' | 'refrigerant'>): Composition | undefined =>
   record.composition ?? (record.refrigerant === null ? undefined : refrigerant(record.refrigerant).composition);
 
-/** A cylinder as the interface shows it: limits, level and what to look at, computed now. */
-export function describeCylinder(record: CylinderRecord, organisation: OrganisationRow, now: Date): Cylinder {
-  const { standing, suits } = computed(record, organisation);
-  const stamp = monthOf(record.requalified);
+/** A cylinder as far as its record tells it: nothing of it is computed. Its flags are those that need no model. */
+export type RecordedCylinder = Omit<Cylinder, 'standing'>;
+
+export function recordedCylinder(record: CylinderRecord, now: Date): RecordedCylinder {
   return {
     id: record.id,
     name: record.name,
@@ -35,7 +31,7 @@ export function describeCylinder(record: CylinderRecord, organisation: Organisat
     servicePressurePa: record.servicePressurePa,
     serviceTyped: record.serviceTyped,
     requalified: record.requalified,
-    validThrough: monthText(validThrough(stamp, record.marks.validYears)),
+    validThrough: monthText(validThrough(monthOf(record.requalified), record.marks.validYears)),
     place: record.place,
     refrigerant: record.refrigerant,
     composition: record.composition,
@@ -48,9 +44,27 @@ export function describeCylinder(record: CylinderRecord, organisation: Organisat
     retiredAt: record.retiredAt?.toISOString() ?? null,
     weighedInAt: record.weighedInAt?.toISOString() ?? null,
     lastMovedAt: record.lastMovedAt?.toISOString() ?? null,
-    standing,
-    flags: flagsOf(record, { standing, suits }, stamp, now),
+    flags: inOrder(recordedFlags(record, now)),
   };
+}
+
+/** Cylinders as the interface shows them: limits, levels and what to look at, computed now. */
+export async function describeCylinders(
+  records: readonly CylinderRecord[],
+  organisation: OrganisationRow,
+  { now, computing }: Outside,
+): Promise<Cylinder[]> {
+  const found = await statusesOf(records, organisation, computing);
+  return records.map((record, k) => {
+    const { standing, suits } = found[k]!;
+    const flags = inOrder([...recordedFlags(record, now()), ...computedFlags(record, { standing, suits }, now())]);
+    return { ...recordedCylinder(record, now()), standing, flags };
+  });
+}
+
+export async function describeCylinder(record: CylinderRecord, organisation: OrganisationRow, outside: Outside): Promise<Cylinder> {
+  const [cylinder] = await describeCylinders([record], organisation, outside);
+  return cylinder!;
 }
 
 /** What the ledger's last digit leaves of a designation is that designation: its limits are computed once for all cylinders that hold it. */
@@ -62,47 +76,57 @@ export function computedWith(record: Pick<CylinderRecord, 'composition' | 'refri
   return sameRefrigerant(composition, nominal, SAME_DIGITS) ? nominal : composition;
 }
 
-/** What the full model says of a cylinder. */
-interface Computed {
-  readonly standing: Cylinder['standing'];
-  /** Whether its pressure class suits what is in it. */
-  readonly suits: boolean;
-}
-
-/**
- * Limits and levels by the full model take half a millisecond, and a rack may hold thousands: what was computed for the same content
- * under the same rules is remembered. Nothing of it can grow old, for everything it depends on stands in its key.
- */
-const remembered = new Map<string, Computed>();
+const statuses = new Map<string, FillStatus>();
 const MOST_REMEMBERED = 6_000;
+/** So many are sent to be computed at a time: others who ask have their turn in between. */
+const AT_A_TIME = 20;
 
-function computed(record: CylinderRecord, organisation: OrganisationRow): Computed {
-  const composition = computedWith(record);
-  if (composition === undefined) return { standing: { state: 'empty' }, suits: true };
-  const contentKg = Math.max(0, record.contentKg); // a ledger below zero is flagged; no level can be drawn of it
-  const policy = fillPolicyOf(organisation);
-  const { volumeM3, tareKg, tareWeighedKg, servicePressurePa, marks, airShare } = record;
-  const collar = [volumeM3, tareKg, tareWeighedKg, servicePressurePa, marks.stamp, marks.testPressurePa];
-  const key = JSON.stringify([composition, collar, contentKg, airShare, policy, organisation.hottestK]);
-  const known = remembered.get(key);
-  if (known !== undefined) return known;
-  const found = computedAnew(composition, { ...record, contentKg }, organisation);
-  if (remembered.size >= MOST_REMEMBERED) remembered.clear();
-  remembered.set(key, found);
-  return found;
-}
+const EMPTY: FillStatus = { standing: { state: 'empty' }, suits: true };
 
 /**
- * What cannot be computed is flagged, and fails no list: liquids that part, no convergence, a mark of the collar that is missing.
- * What is in it is what it is: no port and nothing that comes is asked here.
+ * Limits and levels by the full model take milliseconds, and a rack may hold thousands: what was computed for the same content under the
+ * same rules is remembered. Nothing of it can grow old, for everything it depends on stands in its question.
  */
-function computedAnew(composition: Composition, record: CylinderRecord, organisation: OrganisationRow): Computed {
-  const filling = fillingOf(composition, record, organisation);
-  // its class is judged whether there is a limit or not; where neither has an answer, it is flagged for that
-  const suited = unless(CoreError, () => suits(filling, composition, record)) ?? true;
-  return { standing: standingOf(filling, composition, organisation), suits: suited };
+async function statusesOf(
+  records: readonly CylinderRecord[],
+  organisation: OrganisationRow,
+  computing: Computing,
+): Promise<readonly FillStatus[]> {
+  const questions = records.map((record) => questionOf(record, organisation));
+  const keys = questions.map((question) => (question === undefined ? undefined : JSON.stringify(question)));
+  const found = new Map<string, FillStatus>();
+  const missing = new Map<string, FillStatusQuestion>();
+  for (const [k, key] of keys.entries()) {
+    const known = key === undefined ? undefined : statuses.get(key);
+    if (key !== undefined && known !== undefined) found.set(key, known);
+    else if (key !== undefined) missing.set(key, questions[k]!);
+  }
+  const open = [...missing];
+  for (let k = 0; k < open.length; k += AT_A_TIME) {
+    const some = open.slice(k, k + AT_A_TIME);
+    const answers = await computing.run('fill-statuses', some.map(([, question]) => question)); // prettier-ignore
+    for (const [n, [key]] of some.entries()) remember(key, answers[n]!, found);
+  }
+  return keys.map((key) => (key === undefined ? EMPTY : found.get(key)!));
 }
 
+function remember(key: string, status: FillStatus, found: Map<string, FillStatus>): void {
+  found.set(key, status);
+  if (statuses.size >= MOST_REMEMBERED) statuses.clear();
+  statuses.set(key, status);
+}
+
+function questionOf(record: CylinderRecord, organisation: OrganisationRow): FillStatusQuestion | undefined {
+  const composition = computedWith(record);
+  if (composition === undefined) return undefined;
+  return {
+    filling: fillingOf(composition, record, organisation),
+    policy: fillPolicyOf(organisation),
+    airShare: record.airShare ?? undefined,
+  };
+}
+
+/** A cylinder by its record for the rules of filling; a ledger below zero is flagged, and no level can be drawn of it. */
 export function fillingOf(composition: Composition, record: CylinderRecord, { hottestK }: OrganisationRow): Filling {
   const { marks, servicePressurePa } = record;
   const { tare, volume } = tareAndVolume(record);
@@ -117,56 +141,34 @@ export function fillingOf(composition: Composition, record: CylinderRecord, { ho
   };
 }
 
-function standingOf(filling: Filling, composition: Composition, organisation: OrganisationRow): Cylinder['standing'] {
-  try {
-    return limited(filling, composition, organisation);
-  } catch (error) {
-    if (error instanceof CoreError) return { state: 'no-limit', why: error.message };
-    throw error;
-  }
-}
+type Flagged = readonly [CylinderFlag, boolean];
 
-function limited(filling: Filling, composition: Composition, organisation: OrganisationRow): Cylinder['standing'] {
-  const { limit, gross, net } = stopWeight(fillLimits(filling, fillPolicyOf(organisation)), composition, USUAL_HANDLING);
-  const levelOf = (massKg: number) =>
-    isUnknown(composition) ? null : levelAt(composition, filling.volume, kilogram(massKg), celsius(25)).liquidShare;
-  return {
-    state: 'limited',
-    ruling: limit.rule,
-    limitGrossKg: limit.gross,
-    stopGrossKg: gross,
-    mayAddKg: gross - filling.tare - filling.content,
-    liquidShare77F: levelOf(filling.content),
-    stopShare77F: levelOf(net),
-  };
-}
-
-function suits({ volume, content, rating = {} }: Filling, composition: Composition, { airShare }: CylinderRecord): boolean {
-  const contents = contentsByPressure({ composition, content, port: 'liquid' });
-  if (content === 0) return pressureRating(contents, rating).suits;
-  return pressureRating(contents, rating, { volume, mass: content, airShare: airShare ?? undefined }).suits;
-}
-
-function flagsOf(record: CylinderRecord, { standing, suits }: Computed, stamp: StampMonth, now: Date): CylinderFlag[] {
+function recordedFlags(record: CylinderRecord, now: Date): readonly Flagged[] {
   const requalification = requalificationState(
-    stamp,
+    monthOf(record.requalified),
     { year: now.getUTCFullYear(), month: now.getUTCMonth() + 1 },
     record.marks.validYears,
   );
-  const flags: [CylinderFlag, boolean][] = [
-    ['overfilled', standing.state === 'limited' && record.contentKg > standing.limitGrossKg - tareAndVolume(record).tare],
+  return [
     ['mixed', isMixed(record)],
-    ['over-rated', !suits],
     ['overdrawn', record.contentKg < 0],
     ['overdue', requalification === 'overdue'],
     ['airy', record.airShare !== null && record.airShare > MOST_AIR && record.contentKg > 0],
     ['wrong-tare', record.tareWeighedKg !== null && Math.abs(record.tareWeighedKg - record.tareKg) > TARE_DIFFERS_KG],
     ['due-soon', requalification === 'due-soon'],
-    ['long-full', restsFull(record, standing, now)],
-    ['no-limit', standing.state === 'no-limit'],
   ];
-  return flags.filter(([, applies]) => applies).map(([flag]) => flag);
 }
+
+const computedFlags = (record: CylinderRecord, { standing, suits }: FillStatus, now: Date): readonly Flagged[] => [
+  ['overfilled', standing.state === 'limited' && record.contentKg > standing.limitGrossKg - tareAndVolume(record).tare],
+  ['over-rated', !suits],
+  ['long-full', restsFull(record, standing, now)],
+  ['no-limit', standing.state === 'no-limit'],
+];
+
+/** What applies, in the order of the contract: the gravest first. */
+const inOrder = (flags: readonly Flagged[]): CylinderFlag[] =>
+  cylinderFlags.filter((flag) => flags.some(([own, applies]) => own === flag && applies));
 
 function restsFull(record: CylinderRecord, standing: Cylinder['standing'], now: Date): boolean {
   const by = sendInBy({ ...record, standing }, record.lastMovedAt);

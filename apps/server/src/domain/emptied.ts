@@ -3,8 +3,8 @@ import { changeCylinder, cylinderById } from '../store/cylinder-store';
 import type { Tx } from '../store/database';
 
 /** What was emptied has held refrigerant: it is no evacuated cylinder until somebody evacuates it. */
-export async function emptiedIfSo(tx: Tx, organisationId: string, cylinderId: string): Promise<void> {
+export async function emptiedIfSo(tx: Tx, organisationId: string, cylinderId: string, by: string): Promise<void> {
   const cylinder = await cylinderById(tx, organisationId, cylinderId);
   if (cylinder === undefined || cylinder.contentKg >= NOTHING_KG) return;
-  await changeCylinder(tx, organisationId, cylinderId, { evacuatedAt: null, vacuum: null, airShare: null });
+  await changeCylinder(tx, organisationId, cylinderId, { evacuatedAt: null, vacuum: null, airShare: null }, by);
 }

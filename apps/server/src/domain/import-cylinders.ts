@@ -6,7 +6,7 @@ import type { OrganisationRow } from '../store/organisation-store';
 import { importRows } from './import-rows';
 import type { Outside } from './outside';
 import { Refused } from './refused';
-import { registerCylinder } from './register-cylinder';
+import { enterCylinder } from './register-cylinder';
 
 /** What a collar says may be read to the last stamped digit; a file may have rounded it. */
 const SAME_SHARE = 1e-3;
@@ -21,12 +21,12 @@ export const importCylinders = (
   importRows(db, rows, tryOnly, async (tx, row) => {
     const known = await cylinderByName(tx, organisation.id, row.name);
     if (known === undefined) {
-      await registerCylinder(tx, organisation, row, outside);
+      await enterCylinder(tx, organisation, row, outside);
       return 'added';
     }
     refuseOtherCollar(known, row);
     if (known.place === row.place) return 'unchanged';
-    await changeCylinder(tx, organisation.id, known.id, { place: row.place });
+    await changeCylinder(tx, organisation.id, known.id, { place: row.place }, 'import');
     return 'changed';
   });
 

@@ -40,6 +40,7 @@ export const moveCylinders = (db: Tx, organisation: OrganisationRow, moves: Cyli
       organisation.id,
       elsewhere.map(({ id }) => id),
       place,
+      recordedBy,
     );
     return { moved: elsewhere.length };
   });

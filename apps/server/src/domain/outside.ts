@@ -1,9 +1,11 @@
 import { randomUUID } from 'node:crypto';
+import type { Computing } from '../computing/computing';
 
 /** What a use case needs from outside besides the database: so that tests and demo data can be repeated. */
 export interface Outside {
   readonly newId: () => string;
   readonly now: () => Date;
+  readonly computing: Computing;
 }
 
-export const realOutside: Outside = { newId: () => randomUUID(), now: () => new Date() };
+export const realOutside = (computing: Computing): Outside => ({ newId: () => randomUUID(), now: () => new Date(), computing });

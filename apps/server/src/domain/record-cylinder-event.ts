@@ -27,30 +27,40 @@ interface Effect {
 }
 
 /** Records what happened to a cylinder, and how it stands since. The same sending twice is one event. @throws Refused */
-export const recordCylinderEvent = (
+export async function recordCylinderEvent(
   db: Tx,
   organisation: OrganisationRow,
   cylinderId: string,
   event: NewCylinderEvent,
   outside: Outside,
-): Promise<Cylinder> =>
+): Promise<Cylinder> {
+  return describeCylinder(await keepEvent(db, organisation, cylinderId, event, outside), organisation, outside);
+}
+
+const keepEvent = (
+  db: Tx,
+  organisation: OrganisationRow,
+  cylinderId: string,
+  event: NewCylinderEvent,
+  outside: Outside,
+): Promise<CylinderRecord> =>
   inTransaction(db, async (tx) => {
     await lockCylinders(tx, [cylinderId]);
     const cylinder = await cylinderById(tx, organisation.id, cylinderId);
     if (cylinder === undefined) throw new Refused('not-found', 'This cylinder is not in the register.');
     // a repeated sending is answered as it was, whatever has happened to the cylinder since
-    if (await cylinderEventKept(tx, organisation.id, event.key)) return describeCylinder(cylinder, organisation, outside.now());
+    if (await cylinderEventKept(tx, organisation.id, event.key)) return cylinder;
     refuseFuture(event.happenedAt, outside.now());
     const { change, detail } = effectOf(event, cylinder, outside.now());
     const { key, what, happenedAt, recordedBy, note } = event;
     const draft = { id: outside.newId(), organisationId: organisation.id, cylinderId, key, what, detail, happenedAt, recordedBy, note };
     await addCylinderEvent(tx, draft, outside.now());
-    await changeCylinder(tx, organisation.id, cylinderId, change);
+    await changeCylinder(tx, organisation.id, cylinderId, change, recordedBy);
     if (event.what === 'weighed-in' && event.difference.is === 'booked')
       await bookDifference(tx, organisation, cylinder, weighingOf(event), outside);
     const changed = await cylinderById(tx, organisation.id, cylinderId);
     if (changed === undefined) throw new Error(`the cylinder ${cylinderId} was changed and is not there`);
-    return describeCylinder(changed, organisation, outside.now());
+    return changed;
   });
 
 function effectOf(event: NewCylinderEvent, cylinder: CylinderRecord, now: Date): Effect {

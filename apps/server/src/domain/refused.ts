@@ -1,4 +1,5 @@
 import type { ProblemCode } from '@hygromet/contract/problem';
+import { NoFillLimit, type CoreError } from '@hygromet/core/errors';
 
 /** A request that the house refuses, with a stable code and a sentence that says what to do. */
 export class Refused extends Error {
@@ -11,3 +12,7 @@ export class Refused extends Error {
     super(sentence);
   }
 }
+
+/** What the core refuses, as the house says it: with the mark that is missing, where it is one. */
+export const refusedByCore = (error: CoreError): Refused =>
+  new Refused(error.code, error.message, error instanceof NoFillLimit && error.missing !== undefined ? `/${error.missing}` : undefined);

@@ -15,11 +15,16 @@ import { refuseFutureStamp } from './record-cylinder-event';
 import type { Outside } from './outside';
 import { Refused } from './refused';
 
-/** Registers a cylinder; what the scale shows in it comes from "unexplained", for nobody has booked how it came there. */
-export const registerCylinder = (db: Tx, organisation: OrganisationRow, draft: NewCylinder, outside: Outside): Promise<Cylinder> =>
+/** Registers a cylinder, and says how it stands. @throws Refused */
+export async function registerCylinder(db: Tx, organisation: OrganisationRow, draft: NewCylinder, outside: Outside): Promise<Cylinder> {
+  return describeCylinder(await enterCylinder(db, organisation, draft, outside), organisation, outside);
+}
+
+/** What the scale shows in it comes from "unexplained", for nobody has booked how it came there. @throws Refused */
+export const enterCylinder = (db: Tx, organisation: OrganisationRow, draft: NewCylinder, outside: Outside): Promise<CylinderRecord> =>
   inTransaction(db, async (tx) => {
     const known = await cylinderByKey(tx, organisation.id, draft.key);
-    if (known !== undefined) return describeCylinder(known, organisation, outside.now());
+    if (known !== undefined) return known;
     const id = outside.newId();
     const now = outside.now();
     refuseFutureStamp(draft.requalified, now, '/requalified');
@@ -51,9 +56,9 @@ export const registerCylinder = (db: Tx, organisation: OrganisationRow, draft: N
         now,
       );
     }
-    const record: CylinderRecord | undefined = await cylinderById(tx, organisation.id, id);
+    const record = await cylinderById(tx, organisation.id, id);
     if (record === undefined) throw new Error(`the cylinder ${id} was registered and is not there`);
-    return describeCylinder(record, organisation, now);
+    return record;
   });
 
 /** kg that the scale shows in it. */

@@ -31,7 +31,7 @@ export const reverseMovement = (
   reversal: NewReversal,
   outside: Outside,
 ): Promise<Booked> =>
-  booking(db, organisation, async (tx) => {
+  booking(db, organisation, outside, async (tx) => {
     const wrong = await movementById(tx, organisation.id, movementId);
     if (wrong === undefined) throw new Refused('not-found', 'This entry is not in the ledger.');
     if (wrong.reverses !== null)

@@ -1,6 +1,6 @@
 import { Hono } from 'hono';
 import { createEvents, type EventAttributes } from 'ics';
-import { describeCylinder } from '../domain/cylinder-standing';
+import { describeCylinders } from '../domain/cylinder-standing';
 import { dueDates, type DueDate } from '../domain/due-dates';
 import { cylindersOf } from '../store/cylinder-store';
 import { ownOrganisation } from '../store/organisation-store';
@@ -10,7 +10,7 @@ import type { Deps, Env } from './env';
 export const calendarRoutes = ({ db, outside }: Deps) =>
   new Hono<Env>().get('/api/calendar.ics', async (c) => {
     const organisation = await ownOrganisation(db);
-    const cylinders = (await cylindersOf(db, organisation.id)).map((record) => describeCylinder(record, organisation, outside.now()));
+    const cylinders = await describeCylinders(await cylindersOf(db, organisation.id), organisation, outside);
     const { error, value } = createEvents(dueDates(cylinders).map(eventOf), {
       productId: 'hygromet',
       calName: `${organisation.name}: cylinders`,

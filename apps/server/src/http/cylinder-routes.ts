@@ -39,7 +39,7 @@ export const cylinderRoutes = ({ db, outside }: Deps) => {
       const organisation = await ownOrganisation(db);
       const record = await cylinderById(db, organisation.id, c.req.valid('param').id);
       if (record === undefined) throw new Refused('not-found', 'This cylinder is not in the register.');
-      return c.json(describeCylinder(record, organisation, outside.now()));
+      return c.json(await describeCylinder(record, organisation, outside));
     })
     .post(addCylinder.path, body(addCylinder.body), async (c) =>
       c.json(await registerCylinder(db, await ownOrganisation(db), c.req.valid('json'), outside), addCylinder.status),

@@ -1,11 +1,11 @@
 import type { Problem, ProblemCode } from '@hygromet/contract/problem';
-import { CoreError, NoFillLimit } from '@hygromet/core/errors';
+import { CoreError } from '@hygromet/core/errors';
 import type { Context } from 'hono';
 import { HTTPException } from 'hono/http-exception';
 import type { ContentfulStatusCode } from 'hono/utils/http-status';
 import pg from 'pg';
 import type { Logger } from 'pino';
-import { Refused } from '../domain/refused';
+import { Refused, refusedByCore } from '../domain/refused';
 import { isConnectionLost } from '../store/connection-lost';
 import type { Env } from './env';
 
@@ -64,20 +64,19 @@ interface Said {
 
 function saidBy(error: unknown): Said | undefined {
   if (isConnectionLost(error)) return UNAVAILABLE;
-  if (error instanceof NoFillLimit && error.missing !== undefined)
-    return { code: error.code, detail: error.message, errors: [{ pointer: `/${error.missing}`, detail: error.message }] };
-  if (error instanceof CoreError) return { code: error.code, detail: error.message };
-  if (error instanceof Refused)
-    return {
-      code: error.code,
-      detail: error.message,
-      ...(error.pointer === undefined ? {} : { errors: [{ pointer: error.pointer, detail: error.message }] }),
-    };
+  if (error instanceof CoreError) return saidByHouse(refusedByCore(error));
+  if (error instanceof Refused) return saidByHouse(error);
   if (error instanceof pg.DatabaseError && error.constraint !== undefined) return constraintProblems[error.constraint];
   if (error instanceof pg.DatabaseError && error.code?.startsWith(DATA_EXCEPTION) === true) return NOT_KEEPABLE;
   if (error instanceof HTTPException && error.status < 500) return { code: 'invalid-input', detail: 'The request body is not JSON.' };
   return undefined;
 }
+
+const saidByHouse = ({ code, message, pointer }: Refused): Said => ({
+  code,
+  detail: message,
+  ...(pointer === undefined ? {} : { errors: [{ pointer, detail: message }] }),
+});
 
 /** Class 22 of the SQL standard: a value that no column of that type can hold. */
 const DATA_EXCEPTION = '22';

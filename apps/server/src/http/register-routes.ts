@@ -3,8 +3,6 @@ import type { RefrigerantSummary } from '@hygromet/contract/refrigerant';
 import { classificationOf, isFlammable } from '@hygromet/core/fluids/classification';
 import { allRefrigerants } from '@hygromet/core/fluids/refrigerant';
 import { Hono } from 'hono';
-import { answerProperty } from '../domain/answer-property';
-import { answerFillLimits } from '../domain/compute-fill-limits';
 import { saveSettings, settingsAnswer } from '../domain/settings';
 import { fillPolicyOf, organisationHistory, ownOrganisation } from '../store/organisation-store';
 import type { Deps, Env } from './env';
@@ -27,10 +25,11 @@ const summaries = allRefrigerants.map(({ id, kind, composition, modelQuality }):
 
 export const registerRoutes = ({ db, outside }: Deps) =>
   new Hono<Env>()
-    .post(fillLimits.path, body(fillLimits.body), async (c) =>
-      c.json(answerFillLimits(c.req.valid('json'), fillPolicyOf(await ownOrganisation(db)))),
-    )
-    .post(properties.path, body(properties.body), (c) => c.json(answerProperty(c.req.valid('json'))))
+    .post(fillLimits.path, body(fillLimits.body), async (c) => {
+      const policy = fillPolicyOf(await ownOrganisation(db));
+      return c.json(await outside.computing.run('fill-limits', { request: c.req.valid('json'), policy }));
+    })
+    .post(properties.path, body(properties.body), async (c) => c.json(await outside.computing.run('property', c.req.valid('json'))))
     .get(refrigerants.path, (c) => c.json(summaries))
     .get(organisation.path, async (c) => c.json(settingsAnswer(await ownOrganisation(db))))
     .get(history.path, async (c) => c.json(await organisationHistory(db, (await ownOrganisation(db)).id)))

@@ -4,6 +4,7 @@ import type { Typed } from '@hygromet/contract/primitives';
 import { sql } from 'kysely';
 import { sharesOf } from './account-store';
 import type { Tx } from './database';
+import { actingAs } from './in-transaction';
 
 /** A cylinder as it is stored, with what the ledger says is in it. */
 export interface CylinderRecord {
@@ -125,13 +126,14 @@ export async function cylinderByKey(db: Tx, organisationId: string, key: string)
 }
 
 /** Something went in: it is no longer evacuated, and where it had no label it has the first one. */
-export async function filled(db: Tx, id: string, refrigerant: string | undefined): Promise<void> {
+export async function filled(db: Tx, { id, ...was }: CylinderRecord, refrigerant: string | undefined, by: string): Promise<void> {
+  // as a rule nothing of it changes: then nothing is written, and no state of it kept
+  if (was.evacuatedAt === null && was.vacuum === null && was.refrigerant !== null) return;
+  await actingAs(db, by);
   await db
     .updateTable('cylinder')
     .set((eb) => ({ evacuated_at: null, vacuum: null, refrigerant: eb.fn.coalesce('refrigerant', eb.val(refrigerant ?? null)) }))
     .where('id', '=', id)
-    // as a rule nothing of it changes: then nothing is written, and no state of it kept
-    .where((eb) => eb.or([eb('evacuated_at', 'is not', null), eb('vacuum', 'is not', null), eb('refrigerant', 'is', null)]))
     .execute();
 }
 
@@ -154,7 +156,9 @@ export interface CylinderChange {
   readonly weighedInAt?: Date;
 }
 
-export async function changeCylinder(db: Tx, organisationId: string, id: string, change: CylinderChange): Promise<void> {
+/** @param by whose change it is */
+export async function changeCylinder(db: Tx, organisationId: string, id: string, change: CylinderChange, by: string): Promise<void> {
+  await actingAs(db, by);
   const { place, refrigerant, evacuatedAt, vacuum, requalified, marks, tareWeighedKg, airShare, retiredAt, weighedInAt } = change;
   await db
     .updateTable('cylinder')
@@ -193,6 +197,7 @@ export async function cylindersElsewhere(
     .execute();
 }
 
-export async function putCylinders(db: Tx, organisationId: string, ids: readonly string[], place: Place): Promise<void> {
+export async function putCylinders(db: Tx, organisationId: string, ids: readonly string[], place: Place, by: string): Promise<void> {
+  await actingAs(db, by);
   await db.updateTable('cylinder').set({ place }).where('organisation_id', '=', organisationId).where('id', 'in', ids).execute();
 }

@@ -22,9 +22,26 @@ export interface HotCylinder {
 }
 
 /** Pressure, Pa absolute, at T: refrigerant and air together, raised by what an unpublished pair leaves open. @throws OutOfRange, NoConvergence */
-export function hotPressure({ composition, volume, mass, airShare = UNCHECKED_AIR }: HotCylinder, T: Kelvin): Pascal {
-  const air = airIn(composition, volume, mass, airShare);
-  return (pressureWithGas(composition, volume, mass, T, air) * estimateMargin(composition).pressureFactor) as Pascal;
+export const hotPressure = ({ composition, volume, mass, airShare = UNCHECKED_AIR }: HotCylinder, T: Kelvin): Pascal =>
+  (pressureWithAir({ composition, volume, mass, airShare }, T) * estimateMargin(composition).pressureFactor) as Pascal;
+
+/**
+ * Limit, class and warning ask for the same few states of a cylinder at its stop, booking after booking. They are remembered by the
+ * composition itself, as its saturated liquid is.
+ */
+const remembered = new WeakMap<Composition, Map<string, Pascal>>();
+const MOST_STATES = 256;
+
+/** Pressure, Pa absolute, of a closed cylinder at T with that share of air, as the equations have it. @throws OutOfRange, NoConvergence */
+export function pressureWithAir({ composition, volume, mass, airShare }: HotCylinder & { airShare: number }, T: Kelvin): Pascal {
+  const states = remembered.get(composition) ?? new Map<string, Pascal>();
+  const state = `${volume} ${mass} ${airShare} ${T}`;
+  const known = states.get(state);
+  if (known !== undefined) return known;
+  const p = pressureWithGas(composition, volume, mass, T, airIn(composition, volume, mass, airShare));
+  if (states.size >= MOST_STATES) states.clear();
+  remembered.set(composition, states.set(state, p));
+  return p;
 }
 
 /** Colder than any place where a cylinder stands. */

@@ -2,11 +2,10 @@ import { NoFillLimit, type MissingMark } from '../errors';
 import type { Composition } from '../fluids/composition';
 import { estimateMargin } from '../fluids/estimate-margin';
 import { designationOf } from '../fluids/refrigerant';
-import { airIn, pressureWithGas } from '../thermo/non-condensable';
 import { kelvin, type CubicMetre, type Kelvin, type Kilogram, type Pascal } from '../units/quantity';
 import { hotPressureAllowed, isExempt, testPressureOf, type CylinderRating } from './cylinder-rating';
 import { isHighPressureGas } from './high-pressure-gas';
-import { UNCHECKED_AIR } from './hot-state';
+import { pressureWithAir, UNCHECKED_AIR } from './hot-state';
 import { saturatedLiquid } from './saturated-liquid';
 import data from './pressure-rating.json';
 
@@ -74,8 +73,7 @@ function pressuresAt(composition: Composition, T: Kelvin, filled: Filled | undef
   const saturation = saturatedLiquid(composition, T)?.p;
   const with_ = (airShare: number): Pascal => {
     if (filled === undefined || filled.mass === 0) return ((saturation ?? 0) * pressureFactor) as Pascal;
-    const air = airIn(composition, filled.volume, filled.mass, airShare);
-    const p = pressureWithGas(composition, filled.volume, filled.mass, T, air);
+    const p = pressureWithAir({ composition, volume: filled.volume, mass: filled.mass, airShare }, T);
     // a cylinder that is filled later stands at saturation: less in it is no lower class
     return (Math.max(p, saturation ?? 0) * pressureFactor) as Pascal;
   };

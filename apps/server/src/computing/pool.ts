@@ -1,0 +1,40 @@
+import { availableParallelism } from 'node:os';
+import { Piscina } from 'piscina';
+import { Refused } from '../domain/refused';
+import { answerIn, type Computing, type Outcome } from './computing';
+import type { Answer, Task } from './tasks';
+
+/** One core stays for requests and their answers. */
+const THREADS = Math.max(1, availableParallelism() - 1);
+const MOST_WAITING = 400;
+/** The heaviest question takes two seconds on a slow machine; a thread that takes longer is ended. */
+const LONGEST_MS = 20_000;
+const MEMORY = { maxOldGenerationSizeMb: 96 };
+
+const TOO_MUCH = 'Too much is being computed at the moment. Nothing was stored halfway: try again in a few seconds.';
+const TOO_LONG = 'This took too long to compute, and was given up. Nothing was stored halfway.';
+
+/** Threads that compute beside the one that answers. `file` is the built worker. */
+export function pool(file: URL): Computing & { close(): Promise<void> } {
+  const threads = new Piscina({
+    filename: file.href,
+    minThreads: THREADS,
+    maxThreads: THREADS,
+    maxQueue: MOST_WAITING,
+    resourceLimits: MEMORY,
+  });
+  return {
+    async run<K extends Task>(task: K, question: Parameters<Computing['run']>[1]): Promise<Answer<K>> {
+      if (threads.queueSize >= MOST_WAITING) throw new Refused('unavailable', TOO_MUCH);
+      const signal = AbortSignal.timeout(LONGEST_MS);
+      let outcome: Outcome<Answer<K>>;
+      try {
+        outcome = await (threads.run({ task, question }, { signal }) as Promise<Outcome<Answer<K>>>);
+      } catch (error) {
+        throw signal.aborted ? new Refused('unavailable', TOO_LONG) : error;
+      }
+      return answerIn(outcome);
+    },
+    close: () => threads.destroy(),
+  };
+}

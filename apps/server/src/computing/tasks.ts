@@ -1,0 +1,55 @@
+import type { FillLimitsRequest } from '@hygromet/contract/fill-limits';
+import type { PropertyRequest } from '@hygromet/contract/properties';
+import type { Filling } from '@hygromet/core/cylinder/fill-limit';
+import type { FillPolicy } from '@hygromet/core/cylinder/fill-rule';
+import { suitability, type Candidate, type Incoming } from '@hygromet/core/cylinder/suitability';
+import { CoreError } from '@hygromet/core/errors';
+import { kelvin } from '@hygromet/core/units/quantity';
+import { unless } from '@hygromet/core/unless';
+import { answerProperty } from '../domain/answer-property';
+import { answerFillLimits, limitsAnswer } from '../domain/compute-fill-limits';
+import { fillStatusOf, type FillStatusQuestion } from '../domain/fill-status';
+import { sameObject } from './same-object';
+
+export interface LimitsQuestion {
+  readonly filling: Filling;
+  readonly policy: FillPolicy;
+  readonly airShare: number | undefined;
+}
+
+/** Whether something may go in there: what a booking is judged by. */
+export interface ObjectionsQuestion {
+  readonly candidate: Candidate;
+  readonly incoming: Incoming;
+  readonly policy: FillPolicy;
+  readonly hottestK: number;
+}
+
+/**
+ * What takes the full model its time. Question and answer are plain data, so that any thread can be asked; a task knows nothing but its
+ * question. Compositions arrive as copies: they are exchanged for the one object by which their states are remembered.
+ */
+export const tasks = {
+  'fill-limits': ({ request, policy }: { request: FillLimitsRequest; policy: FillPolicy }) => answerFillLimits(request, policy),
+
+  property: (request: PropertyRequest) => answerProperty(request),
+
+  /** Nothing where no limit can be computed. */
+  limits: ({ filling, policy, airShare }: LimitsQuestion) =>
+    unless(CoreError, () =>
+      limitsAnswer({ ...filling, composition: sameObject(filling.composition) }, policy, airShare === undefined ? {} : { airShare }),
+    ) ?? null,
+
+  objections: ({ candidate, incoming, policy, hottestK }: ObjectionsQuestion) => {
+    const inside = candidate.composition === undefined ? {} : { composition: sameObject(candidate.composition) };
+    const coming = { ...incoming, composition: sameObject(incoming.composition) };
+    return suitability({ ...candidate, ...inside }, coming, policy, kelvin(hottestK)).objections;
+  },
+
+  'fill-statuses': (questions: readonly FillStatusQuestion[]) =>
+    questions.map((own) => fillStatusOf({ ...own, filling: { ...own.filling, composition: sameObject(own.filling.composition) } })),
+};
+
+export type Task = keyof typeof tasks;
+export type Question<K extends Task> = Parameters<(typeof tasks)[K]>[0];
+export type Answer<K extends Task> = ReturnType<(typeof tasks)[K]>;
