@@ -1,9 +1,10 @@
 // @ts-check
 import { spawn } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
+import { once } from 'node:events';
 import { buildServer } from '../lib/build.mjs';
 import { DATABASE, urlOf } from '../lib/cluster.mjs';
-import { asOwner } from '../lib/databases.mjs';
+import { asOwner, ensureDatabase } from '../lib/databases.mjs';
 import { at } from '../lib/paths.mjs';
 import { freePort } from '../lib/ports.mjs';
 import { prepareDatabase, spawnServer, untilServing } from '../lib/server-process.mjs';
@@ -23,6 +24,7 @@ const LIST_QUERY = `select cylinder.*, account.name, balance.mass_kg, balance.la
  */
 export async function benchService(settings, dataFolder) {
   await buildServer();
+  await ensureDatabase(settings);
   await prepareDatabase(urlOf(settings, 'owner'));
   await asOwner(settings, DATABASE, 'create table bench_entry (id uuid primary key, from_account uuid, to_account uuid, mass_kg numeric(16,9), composition jsonb, recorded_by text)'); // prettier-ignore
   const [port, barePort] = [await freePort(), await freePort()];
@@ -35,8 +37,10 @@ export async function benchService(settings, dataFolder) {
     await untilServing(port, server);
     await measure(`http://127.0.0.1:${port}`, `http://127.0.0.1:${barePort}`, settings);
   } finally {
+    const ended = Promise.all([once(server, 'exit'), once(bare, 'exit')]);
     server.stdin?.end();
     bare.stdin.end();
+    await ended;
   }
 }
 
@@ -69,7 +73,9 @@ async function measure(url, bareUrl, settings) {
   const one = await load(1, book);
   const ten = await load(10, book);
   const fifty = await load(50, book);
+  const plainOne = await load(1, insert('plain'));
   const plain = await load(10, insert('plain'));
+  const plainFifty = await load(50, insert('plain'));
   const guarded = await load(10, insert('guarded'));
   row('bookings, 1 writer', one);
   row('bookings, 10 writers', ten);
@@ -77,7 +83,9 @@ async function measure(url, bareUrl, settings) {
   row('a bare insert in one transaction, 10', plain);
   row('the same into the guarded ledger, 10', guarded);
   say(`bookings / bare insert: ${share(ten, plain)}; / bare insert into the guarded ledger: ${share(ten, guarded)}`);
-  say(`p95 of 50 writers / p95 of one: ${(fifty.p95 / one.p95).toFixed(1)}`);
+  say(
+    `p95 of 50 writers / p95 of one: ${(fifty.p95 / one.p95).toFixed(1)}; of the bare insert: ${(plainFifty.p95 / plainOne.p95).toFixed(1)}`,
+  );
   const bareList = await load(10, async () => void (await ask(`${bareUrl}/list`)));
   const list = await load(10, async () => void (await ask(`${url}/api/cylinders`)));
   row(`GET /api/cylinders, 10`, list);

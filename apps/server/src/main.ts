@@ -3,6 +3,7 @@ import { readConfig } from './config';
 import { prepare } from './commands/prepare';
 import { serveUntilStopped } from './commands/serve';
 import { verify } from './commands/verify';
+import { loggedError } from './logged-error';
 import { connect, WITHOUT_END } from './store/database';
 
 /**
@@ -11,9 +12,9 @@ import { connect, WITHOUT_END } from './store/database';
  */
 async function main([command, ...args]: readonly string[]): Promise<void> {
   const config = readConfig(process.env);
-  const log = pino({ level: config.logLevel, base: null });
+  const log = pino({ level: config.logLevel, base: null, serializers: { err: loggedError } });
   const db = (patience?: typeof WITHOUT_END) =>
-    connect(config.databaseUrl, (error) => log.warn({ err: error }, 'a connection to PostgreSQL broke'), patience);
+    connect(config.databaseUrl, ({ message }) => log.warn({ reason: message }, 'a connection to PostgreSQL broke'), patience);
   if (command === 'prepare') await prepare(db(WITHOUT_END));
   else if (command === 'verify') await verify(db(WITHOUT_END), args[0]);
   else if (command === 'serve') serveUntilStopped(db(), config, log);

@@ -5,6 +5,7 @@ import type { SystemFacts } from '@hygromet/contract/system';
 import type { VisitPlan } from '@hygromet/contract/visit';
 import { Kysely, PostgresDialect, type ColumnType, type Generated, type Transaction } from 'kysely';
 import pg from 'pg';
+import { PreparedClient } from './prepared-client';
 
 /** PostgreSQL's exact decimal: text when it is read, a number or text when it is written. */
 type Numeric = ColumnType<string, number | string, number | string>;
@@ -228,6 +229,7 @@ export function connect(url: string, onIdleError: (error: Error) => void, patien
     max: 10,
     connectionTimeoutMillis: 5000,
     application_name: 'hygromet',
+    Client: PreparedClient,
     ...patience,
   });
   pool.on('error', onIdleError);

@@ -6,9 +6,10 @@ import { liquidFull, pressureRise } from '../thermo/liquid-full';
 import { modelOf } from '../thermo/mixture-model';
 import { airIn, pressureWithGas } from '../thermo/non-condensable';
 import { lowestTemperature } from '../thermo/saturation';
-import { density, kelvin, type CubicMetre, type Kelvin, type Kilogram, type Pascal } from '../units/quantity';
+import { density, kelvin, type CubicMetre, type Density, type Kelvin, type Kilogram, type Pascal } from '../units/quantity';
 import { celsius } from '../units/temperature';
 import { unless } from '../unless';
+import { Remembered } from './remembered';
 
 /** AHRI 700 allows as much in a refrigerant as it is sold, and nobody has looked: so much is counted where no check was made. */
 export const UNCHECKED_AIR = 0.015;
@@ -25,23 +26,15 @@ export interface HotCylinder {
 export const hotPressure = ({ composition, volume, mass, airShare = UNCHECKED_AIR }: HotCylinder, T: Kelvin): Pascal =>
   (pressureWithAir({ composition, volume, mass, airShare }, T) * estimateMargin(composition).pressureFactor) as Pascal;
 
-/**
- * Limit, class and warning ask for the same few states of a cylinder at its stop, booking after booking. They are remembered by the
- * composition itself, as its saturated liquid is.
- */
-const remembered = new WeakMap<Composition, Map<string, Pascal>>();
-const MOST_STATES = 256;
+// limit, class and warning ask for the same few states of a cylinder at its stop, booking after booking
+const pressures = new Remembered<Pascal>();
+const fullStates = new Remembered<Full | undefined>();
 
 /** Pressure, Pa absolute, of a closed cylinder at T with that share of air, as the equations have it. @throws OutOfRange, NoConvergence */
 export function pressureWithAir({ composition, volume, mass, airShare }: HotCylinder & { airShare: number }, T: Kelvin): Pascal {
-  const states = remembered.get(composition) ?? new Map<string, Pascal>();
-  const state = `${volume} ${mass} ${airShare} ${T}`;
-  const known = states.get(state);
-  if (known !== undefined) return known;
-  const p = pressureWithGas(composition, volume, mass, T, airIn(composition, volume, mass, airShare));
-  if (states.size >= MOST_STATES) states.clear();
-  remembered.set(composition, states.set(state, p));
-  return p;
+  return pressures.of(composition, `${volume} ${mass} ${airShare} ${T}`, () =>
+    pressureWithGas(composition, volume, mass, T, airIn(composition, volume, mass, airShare)),
+  );
 }
 
 /** Colder than any place where a cylinder stands. */
@@ -60,6 +53,10 @@ export interface Full {
  */
 export function fullAt({ composition, volume, mass }: Pick<HotCylinder, 'composition' | 'volume' | 'mass'>): Full | undefined {
   const rho = density(mass / volume / estimateMargin(composition).densityFactor);
+  return fullStates.of(composition, String(rho), () => fullFrom(composition, rho));
+}
+
+function fullFrom(composition: Composition, rho: Density): Full | undefined {
   try {
     return liquidFull(composition, rho);
   } catch (error) {

@@ -89,7 +89,10 @@ export class BookPage {
     const words = this.ledger.foundBy();
     if (words === '' || this.ledger.entries().state !== 'ready') return undefined;
     const count = this.entries().length;
-    if (count === 0) return `No entry with “${words}” in the whole book.`;
+    if (count === 0)
+      return words.split(/\s+/).some((word) => word.length < 3)
+        ? `No account is called “${words}”. Notes, people and refrigerants are searched from three letters on.`
+        : `No entry with “${words}” in the whole book.`;
     return `${this.ledger.more() ? `The newest ${count} entries` : count === 1 ? 'One entry' : `${count} entries`} with “${words}”.`;
   });
   /** Each entry stands on two accounts. */
