@@ -36,7 +36,7 @@ test('a life from registration to the reclaimer and back', async ({ page }) => {
   await page.getByRole('button', { name: 'Start the transfer' }).click();
   await page.getByLabel('Scale reads after', { exact: true }).fill('40.2');
   await page.getByRole('button', { name: /Book/ }).click();
-  await page.getByRole('link', { name: 'To the cylinder' }).click();
+  await page.getByRole('link', { name: 'View cylinder' }).click();
   await expect(page.getByText('lb net', { exact: false }).first()).toBeVisible();
 
   await page.getByLabel('What happened', { exact: true }).selectOption({ label: 'Out of use' });

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { cylinderId, expectAccessible, systemId } from './pages';
+import { cylinderId, expectAccessible, systemId, visitId } from './pages';
 
 for (const path of [
   '/today',
@@ -16,12 +16,21 @@ for (const path of [
   '/cylinders/shipment',
   '/systems/SYSTEM',
   '/systems/SYSTEM/method',
+  '/visits/VISIT/look',
+  '/visits/VISIT/method',
+  '/visits/VISIT/transfer',
+  '/visits/VISIT/account',
+  '/visits/VISIT/prove',
+  '/visits/VISIT/close',
   '/book',
   '/bench',
   '/settings',
 ]) {
   test(`${path} is accessible, light and dark`, async ({ page }) => {
-    const address = path.replace('C-05', await cylinderId(page, 'C-05')).replace('SYSTEM', await systemId(page, 'Print works'));
+    const address = path
+      .replace('C-05', await cylinderId(page, 'C-05'))
+      .replace('SYSTEM', await systemId(page, 'Print works'))
+      .replace('VISIT', await visitId(page, 'Seed bank'));
     for (const colorScheme of ['light', 'dark'] as const) {
       await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' });
       await page.goto(address, { waitUntil: 'networkidle' });
@@ -34,6 +43,7 @@ test('at 360 px nothing runs out of the page', async ({ page }) => {
   await page.setViewportSize({ width: 360, height: 740 });
   const id = await cylinderId(page, 'C-10');
   const system = await systemId(page, 'Print works');
+  const visit = await visitId(page, 'Seed bank');
   for (const path of [
     '/today',
     '/cylinders',
@@ -47,6 +57,7 @@ test('at 360 px nothing runs out of the page', async ({ page }) => {
     '/cylinders/shipment',
     `/systems/${system}`,
     `/systems/${system}/method`,
+    ...['look', 'method', 'transfer', 'account', 'close'].map((stage) => `/visits/${visit}/${stage}`),
     '/book',
     '/bench',
     '/settings',

@@ -29,7 +29,7 @@ test('the job: weigh, read the stop, transfer, book, see both accounts, reverse'
   await expect(accounts.getByRole('row', { name: /Planetarium/ })).toContainText('15.4 lb');
   await expect(accounts.getByRole('row', { name: /C-07/ })).toContainText('11.8 lb');
 
-  await page.getByRole('link', { name: 'To the cylinder' }).click();
+  await page.getByRole('link', { name: 'View cylinder' }).click();
   await page
     .getByRole('button', { name: /Reverse the entry/ })
     .first()
@@ -120,7 +120,7 @@ test('a refrigerant that the cylinder does not hold stops the plan; what has hap
   await page.getByLabel('How it came').fill('labels were exchanged on the roof');
   await page.getByRole('button', { name: 'Book the transfer' }).click();
   await expect(page.getByText('Booked. Left until the stop weight')).toBeVisible();
-  await page.getByRole('link', { name: 'To the cylinder' }).click();
+  await page.getByRole('link', { name: 'View cylinder' }).click();
   await expect(page.getByText(/Mixed: R-/)).toBeVisible();
   await expect(page.getByText('against: another refrigerant · labels were exchanged on the roof')).toBeVisible();
 });

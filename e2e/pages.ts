@@ -18,6 +18,12 @@ export async function systemId(page: Page, site: string): Promise<string> {
   return systems.find((system) => system.site === site)!.id;
 }
 
+/** Id of the first visit of the demo to a site. */
+export async function visitId(page: Page, site: string): Promise<string> {
+  const visits = (await (await page.request.get('/api/visits')).json()) as { id: string; system: { site: string } }[];
+  return visits.find(({ system }) => system.site === site)!.id;
+}
+
 /** To the page before a transfer, by the way a person goes. */
 export async function openFill(page: Page, name: string): Promise<void> {
   await page.goto('/cylinders');

@@ -1,9 +1,16 @@
-import { expect, test, type Locator } from '@playwright/test';
+import { expect, test, type Locator, type Page } from '@playwright/test';
 
 async function moveTo(visit: Locator, day: string): Promise<void> {
   await visit.getByRole('button', { name: /to another day/ }).click();
   await visit.getByLabel('New day').fill(day);
   await visit.getByRole('button', { name: 'Move', exact: true }).click();
+}
+
+/** What is seen on arriving, typed as a person does. */
+async function look(page: Page, { failed, ambient, standing }: Partial<Record<'failed' | 'ambient' | 'standing', string>>): Promise<void> {
+  if (failed !== undefined) await page.getByLabel('Failed part', { exact: true }).selectOption(failed);
+  if (ambient !== undefined) await page.getByLabel('Ambient', { exact: true }).fill(ambient);
+  if (standing !== undefined) await page.getByLabel('Standing pressure', { exact: true }).fill(standing);
 }
 
 test('a visit from the reason to the kept plan, and closed', async ({ page }) => {
@@ -16,38 +23,40 @@ test('a visit from the reason to the kept plan, and closed', async ({ page }) =>
 
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Lighthouse');
   await expect(page.getByText(/warm since the storm/)).toBeVisible();
-  await page.getByLabel('Failed part').selectOption('evaporator');
+  await look(page, { failed: 'evaporator', ambient: '84', standing: '130' });
+  await page.getByRole('link', { name: 'Next: Choose the method' }).click();
   await expect(page.getByText('The suction service valve leaks', { exact: false }).first()).toBeVisible();
-  await page.getByRole('button', { name: 'Keep this plan for the visit' }).click();
-  await expect(page.getByText(/· kept/)).toBeVisible();
+  await page.getByRole('button', { name: /^Save: / }).click();
+  await expect(page).toHaveURL(/\/transfer$/);
 
   await page.getByRole('link', { name: 'Today' }).click();
   const visit = page.getByRole('article').filter({ hasText: 'Lighthouse' });
-  await expect(visit).toContainText('choose the cylinder and fill it');
+  await expect(visit).toContainText('fill a cylinder');
   const today = await page.evaluate(() => new Date().toLocaleDateString('sv')); // "2026-11-27", as this device counts
   await moveTo(visit, '2099-01-02');
   await expect(page.getByRole('region', { name: 'Later' }).getByText(/warm since the storm · Fri 2 Jan 2099/)).toBeVisible();
   await moveTo(visit, today);
   await expect(page.getByRole('region', { name: 'Today', exact: true }).getByText('warm since the storm')).toBeVisible();
   await visit.getByRole('button', { name: /Close the visit/ }).click();
-  await expect(visit).toContainText('closed');
+  await expect(visit).toContainText('Closed');
 });
 
 test('the visits of the demo wait for their look', async ({ page }) => {
   await page.goto('/');
-  await expect(page.getByRole('article').filter({ hasText: 'Mushroom farm' })).toContainText('Look, and choose the method');
+  await expect(page.getByRole('article').filter({ hasText: 'Mushroom farm' })).toContainText('Inspect the system');
 });
 
 test('a visit from the look through the cylinder to its account', async ({ page }) => {
   await page.goto('/today');
   const visit = page.getByRole('article').filter({ hasText: 'Mushroom farm' });
   await visit.getByRole('link').click();
-  await page.getByLabel('Failed part').selectOption('condenser');
+  await look(page, { failed: 'condenser', ambient: '80', standing: '148' });
+  await page.getByRole('link', { name: 'Next: Choose the method' }).click();
   await page.getByLabel('Read at step 1').fill('148 psig at 80 °F');
   await page.getByLabel('Read at step 1').blur();
   await expect(page.getByText(/148 psig at 80 °F · Ines Marrow/)).toBeVisible();
-  await page.getByRole('button', { name: 'Keep this plan for the visit' }).click();
-  await expect(page.getByText(/· kept/)).toBeVisible();
+  await page.getByRole('button', { name: /^Save: / }).click();
+  await expect(page).toHaveURL(/\/transfer$/);
   // whichever is offered first: other tests fill and empty cylinders beside this one
   const fill = page.getByRole('link', { name: /^Fill / }).first();
   const name = (await fill.getAttribute('aria-label'))!.slice('Fill '.length);
@@ -63,6 +72,30 @@ test('a visit from the look through the cylinder to its account', async ({ page 
   await page.getByRole('button', { name: 'Start the transfer' }).click();
   await reads('Scale reads after', before + 2.5);
   await page.getByRole('button', { name: /Book/ }).click();
-  await page.getByRole('link', { name: 'Back to the visit' }).click();
-  await expect(page.getByText(/2\.5 lb booked in one transfer/)).toBeVisible();
+  await page.getByRole('link', { name: 'Continue to the account' }).click();
+  await expect(page.getByRole('heading', { name: '2.5 lb recovered' })).toBeVisible();
+  await expect(page.getByRole('row', { name: new RegExp(name) })).toContainText('−2.5');
+
+  await page.getByLabel('Where is the rest?').fill('vapor in the oil, drawn by the machine');
+  await page.getByRole('button', { name: 'The charge is balanced' }).click();
+  await page.getByRole('link', { name: 'Next: Repair it' }).click();
+  await page.getByLabel('What was repaired?').fill('flare made anew');
+  await page.getByRole('button', { name: 'Repair done' }).click();
+  await page.getByRole('link', { name: 'Next: Pressure test and vacuum' }).click();
+  await page.getByRole('link', { name: /^Close/ }).click();
+  await expect(page.getByRole('row', { name: /Repair.*done: flare made anew/ })).toBeVisible();
+});
+
+test('two people on one visit: what one has seen appears at the other', async ({ page, browser }) => {
+  await page.goto('/today');
+  await page.getByRole('article').filter({ hasText: 'Planetarium' }).getByRole('link').click();
+  await expect(page).toHaveURL(/\/visits\//);
+  const other = await (await browser.newContext()).newPage();
+  await other.goto(page.url());
+  await look(page, { standing: '131' });
+  await expect(other.getByLabel('Standing pressure', { exact: true })).toHaveValue('131');
+  await other.getByLabel('Failed part', { exact: true }).selectOption('compressor');
+  await expect(page.getByLabel('Failed part', { exact: true })).toHaveValue('compressor');
+  await expect(page.getByLabel('Standing pressure', { exact: true })).toHaveValue('131');
+  await other.context().close();
 });

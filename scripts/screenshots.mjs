@@ -26,12 +26,13 @@ const views = [
   { file: 'stop-weight-dark', path: '/cylinders/C-07/fill', dark: true, before: typeGross },
   { file: 'stop-weight-phone', path: '/cylinders/C-07/fill', width: 390, height: 844, before: typeGross },
   { file: 'why', path: '/cylinders/C-07/fill', before: async (page) => { await typeGross(page); await page.getByRole('button', { name: 'Why: UN P200' }).click(); } },
-  { file: 'booked', path: '/cylinders/C-07/fill', before: bookTransfer },
+  { file: 'visit', path: '/visits/Bell foundry/look', before: lookAround },
   { file: 'add-cylinder', path: '/cylinders/new' },
   { file: 'systems', path: '/systems' },
   { file: 'system', path: '/systems/Cheese cave' },
-  { file: 'method', path: '/systems/Print works/method', before: lookAround },
-  { file: 'method-phone', path: '/systems/Print works/method', width: 390, height: 844, before: lookAround },
+  { file: 'method', path: '/visits/Bell foundry/method', before: verdict },
+  { file: 'method-phone', path: '/visits/Bell foundry/method', width: 390, height: 844, before: verdict },
+  { file: 'visit-fill', path: '/visits/Bell foundry/transfer', before: fillOnVisit },
   { file: 'import', path: '/systems/import', before: chooseFile },
   { file: 'book', path: '/book' },
   { file: 'bench', path: '/bench', before: compareWithLabel },
@@ -42,15 +43,6 @@ const views = [
 async function typeGross(page) {
   await page.getByLabel('Scale reads now', { exact: true }).fill('24.6');
   await page.getByLabel('Comes from').selectOption({ label: 'Planetarium, rooftop unit (R-410A)' });
-}
-
-/** @param {import('@playwright/test').Page} page */
-async function bookTransfer(page) {
-  await typeGross(page);
-  await page.getByRole('button', { name: 'Start the transfer' }).click();
-  await page.getByLabel('Scale reads after', { exact: true }).fill('36.2');
-  await page.getByRole('button', { name: 'Book the transfer' }).click();
-  await page.getByText('Booked.').waitFor();
 }
 
 /** A reading that the ledger does not have. @param {import('@playwright/test').Page} page */
@@ -73,9 +65,24 @@ async function chooseFile(page) {
 
 /** @param {import('@playwright/test').Page} page */
 async function lookAround(page) {
-  await page.getByLabel('Failed part').selectOption('evaporator');
-  await page.getByLabel('Standing pressure', { exact: true }).fill('165');
-  await page.getByRole('heading', { name: 'Pump down into the condenser' }).waitFor();
+  await page.getByLabel('Failed part', { exact: true }).selectOption('evaporator');
+  await page.getByLabel('Ambient', { exact: true }).fill('84');
+  await page.getByLabel('Standing pressure', { exact: true }).fill('252');
+  await page.getByText('Everything that decides the method is recorded.').waitFor();
+}
+
+/** @param {import('@playwright/test').Page} page */
+async function verdict(page) {
+  await page.getByRole('button', { name: /^Save: / }).waitFor();
+}
+
+/** Recovered against the proposal: the first cylinder that takes it. @param {import('@playwright/test').Page} page */
+async function fillOnVisit(page) {
+  await page
+    .getByRole('link', { name: /^Fill / })
+    .first()
+    .click();
+  await page.getByLabel('Scale reads now', { exact: true }).waitFor();
 }
 
 /** A mixture under the wrong label, with what the gauge shows. @param {import('@playwright/test').Page} page */
@@ -113,7 +120,7 @@ function startApplication(folder) {
 /** @param {import('@playwright/test').Browser} browser @param {View} view @param {Record<string, string>} ids */
 async function take(browser, { file, path: place, width = 1280, height = 800, dark = false, before }, ids) {
   const page = await browser.newPage({ viewport: { width, height }, colorScheme: dark ? 'dark' : 'light', reducedMotion: 'reduce' });
-  await page.goto(BASE + place.replace(/C-\d+|Cheese cave|Print works/, (name) => ids[name] ?? name), { waitUntil: 'networkidle' });
+  await page.goto(BASE + place.replace(/C-\d+|Cheese cave|Bell foundry/, (name) => ids[name] ?? name), { waitUntil: 'networkidle' });
   await before?.(page);
   await page.waitForLoadState('networkidle');
   await page.evaluate(() => document.fonts.ready.then(() => undefined));
@@ -142,7 +149,12 @@ async function main() {
   });
   const cylinders = /** @type {{ id: string, name: string }[]} */ (await (await fetch(`${BASE}/api/cylinders`)).json());
   const systems = /** @type {{ id: string, site: string }[]} */ (await (await fetch(`${BASE}/api/systems`)).json());
-  const ids = Object.fromEntries([...cylinders.map(({ id, name }) => [name, id]), ...systems.map(({ id, site }) => [site, id])]);
+  const visits = /** @type {{ id: string, system: { site: string } }[]} */ (await (await fetch(`${BASE}/api/visits`)).json());
+  const ids = Object.fromEntries([
+    ...cylinders.map(({ id, name }) => [name, id]),
+    ...systems.map(({ id, site }) => [site, id]),
+    ...visits.map(({ id, system }) => [system.site, id]),
+  ]);
   for (const view of views) await take(browser, view, ids);
   await browser.close();
   application.kill('SIGINT');

@@ -88,6 +88,8 @@ export const aVisit = (more: Partial<Visit> = {}): Visit => ({
   reason: 'no cooling',
   plan: null,
   readings: [],
+  look: {},
+  marked: [],
   recovered: { bookings: 0, massKg: 0 },
   state: 'open',
   openedBy: 'Ines Marrow',
@@ -148,13 +150,15 @@ export interface Scene {
   /** What the device has kept, by key without prefix. */
   readonly drafts?: Readonly<Record<string, object>>;
   readonly id?: string;
+  /** Further parts of the address. */
+  readonly more?: Readonly<Record<string, string>>;
   readonly data?: Readonly<Record<string, unknown>>;
   readonly query?: Readonly<Record<string, string>>;
   readonly providers?: readonly (Provider | EnvironmentProviders)[];
 }
 
 /** An application without server, worker and browser storage: everything that a page asks for is answered from here. */
-export function stage({ registers = {}, drafts = {}, id = 'c7', query = {}, data = {}, providers = [] }: Scene = {}): {
+export function stage({ registers = {}, drafts = {}, id = 'c7', more = {}, query = {}, data = {}, providers = [] }: Scene = {}): {
   readonly kept: Record<string, string>;
 } {
   const kept: Record<string, string> = Object.fromEntries(
@@ -181,7 +185,11 @@ export function stage({ registers = {}, drafts = {}, id = 'c7', query = {}, data
       { provide: Registers, useValue: { ...usual, ...registers } },
       {
         provide: ActivatedRoute,
-        useValue: { snapshot: { paramMap: convertToParamMap({ id }), queryParamMap: convertToParamMap(query), data } },
+        useValue: {
+          snapshot: { paramMap: convertToParamMap({ id, ...more }), queryParamMap: convertToParamMap(query), data },
+          paramMap: of(convertToParamMap({ id, ...more })),
+          queryParamMap: of(convertToParamMap(query)),
+        },
       },
       {
         provide: DRAFT_STORAGE,

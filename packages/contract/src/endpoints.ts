@@ -10,7 +10,8 @@ import { id } from './primitives';
 import { propertyAnswer, propertyRequest } from './properties';
 import { refrigerantSummary } from './refrigerant';
 import { factsChange, newSystem, savedFacts, system } from './system';
-import { closedVisit, movedVisit, newVisit, newVisitReading, savedPlan, visit } from './visit';
+import { newVisit, visit, visitWithEvents } from './visit';
+import { newVisitEvent } from './visit-event';
 
 export interface Endpoint {
   readonly method: 'get' | 'post' | 'put';
@@ -51,10 +52,8 @@ export const endpoints = {
   importCylinders: { method: 'post', path: '/api/cylinders/import', summary: 'Register cylinders from rows, all or none; tries without keeping where asked', body: cylindersImport, answer: importAnswer, status: 200 },
   visits: { method: 'get', path: '/api/visits', summary: 'All visits, the latest day first', answer: z.array(visit), status: 200 },
   addVisit: { method: 'post', path: '/api/visits', summary: 'Open a visit to a system', body: newVisit, answer: visit, status: 201 },
-  saveVisitPlan: { method: 'put', path: '/api/visits/:id/plan', summary: 'Keep what was decided; refused where the facts it rests on have changed', params: byId, body: savedPlan, answer: visit, status: 200 },
-  addVisitReading: { method: 'post', path: '/api/visits/:id/readings', summary: 'Keep what was read at a step', params: byId, body: newVisitReading, answer: visit, status: 201 },
-  moveVisit: { method: 'put', path: '/api/visits/:id/day', summary: 'Plan an open visit for another day', params: byId, body: movedVisit, answer: visit, status: 200 },
-  closeVisit: { method: 'put', path: '/api/visits/:id/closing', summary: 'Close a visit', params: byId, body: closedVisit, answer: visit, status: 200 },
+  visit: { method: 'get', path: '/api/visits/:id', summary: 'A visit, with everything that was added to it', params: byId, answer: visitWithEvents, status: 200 },
+  addVisitEvent: { method: 'post', path: '/api/visits/:id/events', summary: 'Add to a visit what was seen, read, decided or done; what decides for others is refused where there is something newer', params: byId, body: newVisitEvent, answer: visit, status: 201 },
   accounts: { method: 'get', path: '/api/accounts', summary: 'All accounts with their balances', answer: z.array(account), status: 200 },
   movements: { method: 'get', path: '/api/movements', summary: 'Entries of the ledger, newest first, of one account where asked', query: movementsQuery, answer: z.array(movement), status: 200 },
   bookTransfer: { method: 'post', path: '/api/transfers', summary: 'Book a transfer into a cylinder by gross before and after', body: newTransfer, answer: booked, status: 201 },

@@ -1,71 +1,65 @@
-import type { MovedVisit, NewVisit, NewVisitReading, SavedPlan, Visit } from '@hygromet/contract/visit';
+import type { NewVisit, Visit, VisitWithEvents } from '@hygromet/contract/visit';
+import type { NewVisitEvent } from '@hygromet/contract/visit-event';
+import type { VisitRecord } from '@hygromet/contract/visit-record';
 import type { Tx } from '../store/database';
 import { inTransaction } from '../store/in-transaction';
 import { systemById } from '../store/system-store';
-import { addReading, addVisit, changeVisit, visitById } from '../store/visit-store';
+import { addVisit, addVisitEvent, eventKept, lockVisit, visitById, visitEventsOf } from '../store/visit-store';
+import { keyReused } from './booked-before';
+import { refuseFuture } from './in-time';
 import type { Outside } from './outside';
 import { Refused } from './refused';
 
-/** Opens a visit to a system; the same sending twice is one visit. */
+/** Opens a visit to a system; the same sending twice is one visit. @throws Refused */
 export const openVisit = (db: Tx, organisationId: string, draft: NewVisit, outside: Outside): Promise<Visit> =>
   inTransaction(db, async (tx) => {
     if ((await systemById(tx, organisationId, draft.system)) === undefined)
       throw new Refused('not-found', 'This system is not in the register.', '/system');
-    return read(tx, organisationId, await addVisit(tx, organisationId, outside.newId(), draft, outside.now()));
-  });
-
-/** Keeps what was decided. A plan that rests on facts which have changed since is refused: it has to be looked at again. */
-export const savePlan = (db: Tx, organisationId: string, id: string, { version, plan }: SavedPlan, outside: Outside): Promise<Visit> =>
-  inTransaction(db, async (tx) => {
-    const visit = await open(tx, organisationId, id);
-    if (plan.factsVersion !== visit.system.factsVersion)
-      throw new Refused('changed-meanwhile', 'The facts of this system have changed since. Look at the plan again, then keep it.');
-    return changed(tx, organisationId, id, version, { plan }, outside);
-  });
-
-export const closeVisit = (db: Tx, organisationId: string, id: string, version: number, outside: Outside): Promise<Visit> =>
-  inTransaction(db, async (tx) => {
-    await open(tx, organisationId, id);
-    return changed(tx, organisationId, id, version, { state: 'closed' }, outside);
-  });
-
-/** An open visit is done on another day. */
-export const moveVisit = (db: Tx, organisationId: string, id: string, { version, day }: MovedVisit, outside: Outside): Promise<Visit> =>
-  inTransaction(db, async (tx) => {
-    await open(tx, organisationId, id);
-    return changed(tx, organisationId, id, version, { day }, outside);
-  });
-
-/** What was read at a step, added to the visit. */
-export const keepReading = (db: Tx, organisationId: string, id: string, reading: NewVisitReading): Promise<Visit> =>
-  inTransaction(db, async (tx) => {
-    await open(tx, organisationId, id);
-    await addReading(tx, organisationId, id, reading);
+    const { id, same } = await addVisit(tx, organisationId, outside.newId(), draft, outside.now());
+    if (!same) throw keyReused();
     return read(tx, organisationId, id);
   });
 
-async function open(tx: Tx, organisationId: string, id: string): Promise<Visit> {
-  const visit = await visitById(tx, organisationId, id);
+/** A visit with everything that was added to it. @throws Refused */
+export async function visitWithEvents(db: Tx, organisationId: string, id: string): Promise<VisitWithEvents> {
+  const visit = await visitById(db, organisationId, id);
   if (visit === undefined) throw new Refused('not-found', 'This visit is not there.');
-  if (visit.state === 'closed') throw new Refused('changed-meanwhile', 'This visit is closed. Open a new one.');
-  return visit;
+  return { ...visit, events: await visitEventsOf(db, organisationId, id) };
 }
 
-async function changed(
-  tx: Tx,
-  organisationId: string,
-  id: string,
-  version: number,
-  change: Parameters<typeof changeVisit>[4],
-  outside: Outside,
-) {
-  if (!(await changeVisit(tx, organisationId, id, version, change, outside.now())))
-    throw new Refused('changed-meanwhile', 'Somebody has changed this visit meanwhile. Reload it, and look again.');
-  return read(tx, organisationId, id);
+/**
+ * Adds what was seen, read, decided or done. Two who look at once write into one look; what decides for others is refused where there is
+ * something newer than what was seen. The same sending twice is one event.
+ * @throws Refused
+ */
+export const addToVisit = (db: Tx, organisationId: string, id: string, event: NewVisitEvent, outside: Outside): Promise<Visit> =>
+  inTransaction(db, async (tx) => {
+    if ((await lockVisit(tx, organisationId, id)) === undefined) throw new Refused('not-found', 'This visit is not there.');
+    const before = await read(tx, organisationId, id);
+    const kept = await eventKept(tx, organisationId, id, event);
+    if (kept === 'other') throw keyReused();
+    if (kept === 'same') return before;
+    refuseFuture(event.happenedAt, outside.now());
+    refuseOutdated(event, before);
+    const { id: _id, system: _system, recovered: _recovered, ...record } = before;
+    await addVisitEvent(tx, organisationId, id, record satisfies VisitRecord, event, outside.now());
+    return read(tx, organisationId, id);
+  });
+
+function refuseOutdated(event: NewVisitEvent, { state, version, system }: Visit): void {
+  if (event.kind === 'reopened') {
+    if (state === 'open') throw new Refused('changed-meanwhile', 'This visit is open.');
+    return;
+  }
+  if (state === 'closed') throw new Refused('changed-meanwhile', 'This visit is closed. Open it again, or open a new one.');
+  if (event.kind === 'planned' && event.plan.factsVersion !== system.factsVersion)
+    throw new Refused('changed-meanwhile', 'The facts of this system have changed since. Look at the plan again, then save it.');
+  if ('version' in event && event.version !== version)
+    throw new Refused('changed-meanwhile', 'Somebody has changed this visit meanwhile. Look at it again, then save.');
 }
 
 async function read(tx: Tx, organisationId: string, id: string): Promise<Visit> {
   const visit = await visitById(tx, organisationId, id);
-  if (visit === undefined) throw new Error(`the visit ${id} was kept and is not there`);
+  if (visit === undefined) throw new Error(`the visit ${id} was saved and is not there`);
   return visit;
 }

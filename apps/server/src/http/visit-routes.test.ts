@@ -1,4 +1,5 @@
-import { visit, type Visit } from '@hygromet/contract/visit';
+import { visit, visitWithEvents, type Visit } from '@hygromet/contract/visit';
+import { recordOf } from '@hygromet/contract/visit-state';
 import { randomUUID } from 'node:crypto';
 import { openHouse, transferOf, type House } from '../../test/house';
 
@@ -31,20 +32,24 @@ const plan = (factsVersion: number, more: object = {}) => ({
   factsVersion,
   ...more,
 });
-const keep = (id: string, version: number, own: object) =>
-  house.send('PUT', `/api/visits/${id}/plan`, { version, plan: own, recordedBy: 'Ines Marrow' });
+const said = () => ({ key: randomUUID(), happenedAt: '2026-11-25T07:50:00Z', recordedBy: 'Ines Marrow' });
+const add = (id: string, event: object) => house.send('POST', `/api/visits/${id}/events`, { ...said(), ...event });
+const decide = (id: string, version: number, own: object) => add(id, { kind: 'planned', version, plan: own });
 
 test('a visit is opened once, however often it is sent', async () => {
   const key = randomUUID();
   const [first, second] = [await opened('Print works', key), await opened('Print works', key)];
   expect(second.id).toBe(first.id);
+  const { id: system } = await systemAt('Print works');
+  const other = { key, system, day: '2026-11-27', reason: 'no cooling', recordedBy: 'Ines Marrow' };
+  expect((await house.send('POST', '/api/visits', other)).body.code).toBe('key-reused');
   expect(first).toMatchObject({ day: '2026-11-26', reason: 'no cooling', state: 'open', plan: null, system: { site: 'Print works' } });
 });
 
 test('what was decided is kept with the facts it rests on', async () => {
   const own = await opened('Planetarium');
-  const { status, body } = await keep(own.id, own.version, plan(own.system.factsVersion));
-  expect(status).toBe(200);
+  const { status, body } = await decide(own.id, own.version, plan(own.system.factsVersion));
+  expect(status).toBe(201);
   expect(visit.parse(body)).toMatchObject({ plan: { method: 'recover', failed: 'condenser' }, version: own.version + 1 });
 });
 
@@ -56,7 +61,7 @@ test('a plan from facts that have changed meanwhile is refused', async () => {
     facts: { written: 'new' },
     recordedBy: 'Jory Quill',
   });
-  const { status, body } = await keep(own.id, own.version, plan(own.system.factsVersion));
+  const { status, body } = await decide(own.id, own.version, plan(own.system.factsVersion));
   expect(status).toBe(409);
   expect(body).toMatchObject({ code: 'changed-meanwhile' });
   expect(body.detail).toContain('Look at the plan again');
@@ -64,41 +69,40 @@ test('a plan from facts that have changed meanwhile is refused', async () => {
 
 test('another method than the proposed one needs its reason', async () => {
   const own = await opened('Seed bank');
-  const refused = await keep(own.id, own.version, plan(own.system.factsVersion, { proposed: 'pump-down-receiver' }));
+  const refused = await decide(own.id, own.version, plan(own.system.factsVersion, { proposed: 'pump-down-receiver' }));
   expect(refused.status).toBe(422);
   expect(refused.body.errors[0]).toMatchObject({ pointer: '/plan/why' });
-  const { status } = await keep(
+  const { status } = await decide(
     own.id,
     own.version,
     plan(own.system.factsVersion, { proposed: 'pump-down-receiver', why: 'the owner wants it weighed' }),
   );
-  expect(status).toBe(200);
+  expect(status).toBe(201);
 });
 
 test('two people who keep a plan at once: one is told', async () => {
   const own = await opened('Lighthouse');
   const both = await Promise.all([
-    keep(own.id, own.version, plan(own.system.factsVersion)),
-    keep(own.id, own.version, plan(own.system.factsVersion)),
+    decide(own.id, own.version, plan(own.system.factsVersion)),
+    decide(own.id, own.version, plan(own.system.factsVersion)),
   ]);
-  expect(both.map(({ status }) => status).sort()).toEqual([200, 409]);
+  expect(both.map(({ status }) => status).sort()).toEqual([201, 409]);
 });
 
 test('a closed visit is not planned any more', async () => {
   const own = await opened('Bell foundry');
-  const { body } = await house.send('PUT', `/api/visits/${own.id}/closing`, { version: own.version, recordedBy: 'Ines Marrow' });
+  const { body } = await add(own.id, { kind: 'closed', version: own.version });
   expect(visit.parse(body).state).toBe('closed');
-  expect((await keep(own.id, own.version + 1, plan(own.system.factsVersion))).body.detail).toContain('closed');
+  expect((await decide(own.id, own.version + 1, plan(own.system.factsVersion))).body.detail).toContain('closed');
 });
 
 test('an open visit is moved to another day, once by one person, and a closed one is not', async () => {
   const own = await opened('Bell foundry');
-  const move = (day: string, version: number) =>
-    house.send('PUT', `/api/visits/${own.id}/day`, { version, day, recordedBy: 'Ines Marrow' });
+  const move = (day: string, version: number) => add(own.id, { kind: 'moved', version, day });
   expect(visit.parse((await move('2026-12-03', own.version)).body)).toMatchObject({ day: '2026-12-03', version: own.version + 1 });
   expect((await move('2026-12-04', own.version)).body.code).toBe('changed-meanwhile');
   expect((await move('', own.version + 1)).body.errors[0]).toMatchObject({ pointer: '/day', detail: 'The day is missing.' });
-  await house.send('PUT', `/api/visits/${own.id}/closing`, { version: own.version + 1, recordedBy: 'Ines Marrow' });
+  await add(own.id, { kind: 'closed', version: own.version + 1 });
   expect((await move('2026-12-05', own.version + 2)).body.detail).toContain('closed');
 });
 
@@ -129,21 +133,58 @@ test('visits come with the latest day first', async () => {
 
 test('what was read at a step stays with the visit, in order, and once however often it is sent', async () => {
   const { id } = await opened('Cheese cave');
-  const reading = (text: string, key = randomUUID()) => ({
-    key,
-    step: 'watch-suction',
-    text,
-    readAt: '2026-11-26T09:10:00Z',
-    recordedBy: 'Tobin Wake',
-  });
+  const reading = (text: string) => ({ ...said(), kind: 'read', step: 'watch-suction', text });
   const twice = reading('4 psig');
-  await house.send('POST', `/api/visits/${id}/readings`, twice);
-  await house.send('POST', `/api/visits/${id}/readings`, twice);
-  const { status, body } = await house.send('POST', `/api/visits/${id}/readings`, reading('1 psig'));
+  await add(id, twice);
+  await add(id, twice);
+  const { status, body } = await add(id, reading('1 psig'));
   expect(status).toBe(201);
   expect(visit.parse(body).readings.map(({ text }) => text)).toEqual(['4 psig', '1 psig']);
-  expect((await house.send('POST', `/api/visits/${id}/readings`, reading('  '))).body.errors[0].detail).toBe('Write what was read.');
-  await expect(house.db.updateTable('visit_reading').set({ text: '0 psig' }).execute()).rejects.toThrow(/permission denied/);
+  expect((await add(id, reading('  '))).body.errors[0].detail).toBe('Write what was read.');
+  expect((await add(id, { ...twice, text: '2 psig' })).body.code).toBe('key-reused');
+  await expect(house.db.updateTable('visit_event').set({ kind: 'closed' }).execute()).rejects.toThrow(/permission denied/);
+});
+
+test('two people write into one look, and what each has seen stays', async () => {
+  const { id } = await opened('Cheese cave');
+  await Promise.all([
+    add(id, { kind: 'looked', look: { standing: { text: '88', unit: 'psig' } } }),
+    add(id, { kind: 'looked', look: { failed: 'evaporator', leaks: true } }),
+  ]);
+  const { body } = await house.get(`/api/visits/${id}`);
+  expect(visitWithEvents.parse(body).look).toEqual({ standing: { text: '88', unit: 'psig' }, failed: 'evaporator', leaks: true });
+  expect((await add(id, { kind: 'looked', look: {} })).body.errors[0].detail).toBe('Nothing was seen.');
+});
+
+test('the record of a visit is what its events make of it', async () => {
+  const { id, version, system } = await opened('Planetarium');
+  await add(id, { kind: 'looked', look: { ambient: { text: '84', unit: 'F' } } });
+  await decide(id, version + 1, plan(system.factsVersion));
+  await add(id, { kind: 'marked', stage: 'repair', mark: 'done', why: 'flare made anew' });
+  await add(id, { kind: 'marked', stage: 'repair', mark: 'open-again', why: '' });
+  await add(id, { kind: 'moved', version: version + 4, day: '2026-11-28' });
+  await add(id, { kind: 'closed', version: version + 5 });
+  await add(id, { kind: 'reopened', why: 'it leaks again' });
+  const { events, ...own } = visitWithEvents.parse((await house.get(`/api/visits/${id}`)).body);
+  expect(events.map(({ kind }) => kind)).toEqual(['opened', 'looked', 'planned', 'marked', 'marked', 'moved', 'closed', 'reopened']);
+  expect(own).toMatchObject(recordOf(events));
+  expect(own).toMatchObject({ state: 'open', day: '2026-11-28', marked: [{ stage: 'repair', mark: 'open-again' }] });
+});
+
+test('a stage is not needed only with its reason, and a closed visit is opened again only with one', async () => {
+  const { id, version } = await opened('Print works');
+  const refused = await add(id, { kind: 'marked', stage: 'recharge', mark: 'not-needed', why: ' ' });
+  expect(refused.body.errors[0]).toMatchObject({ pointer: '/why' });
+  expect((await add(id, { kind: 'reopened', why: 'x' })).body.detail).toBe('This visit is open.');
+  await add(id, { kind: 'closed', version });
+  expect((await add(id, { kind: 'looked', look: { leaks: true } })).body.detail).toContain('closed');
+  expect((await add(id, { kind: 'reopened', why: '' })).status).toBe(422);
+});
+
+test('what happens later than now is refused', async () => {
+  const { id } = await opened('Print works');
+  const refused = await add(id, { kind: 'looked', look: { leaks: true }, happenedAt: '2026-11-27T07:50:00Z' });
+  expect(refused.status).toBe(422);
 });
 
 test('a transfer counts to its visit until it is reversed, and not to a visit of another system', async () => {

@@ -2,7 +2,7 @@ import type { Cylinder, CylinderMarks } from '@hygromet/contract/cylinder';
 import type { ScaleTarget } from '@hygromet/contract/movement';
 import type { Objection } from '@hygromet/core/cylinder/objection';
 import type { SystemFacts } from '@hygromet/contract/system';
-import type { VisitPlan } from '@hygromet/contract/visit';
+import type { VisitRecord } from '@hygromet/contract/visit-record';
 import { Kysely, PostgresDialect, type ColumnType, type Generated, type Transaction } from 'kysely';
 import pg from 'pg';
 import { PreparedClient } from './prepared-client';
@@ -58,23 +58,23 @@ interface VisitTable {
   opening_key: string;
   system_id: string;
   day: ColumnType<Date, string, string>;
-  reason: string;
-  plan: ColumnType<VisitPlan | null, string | undefined, string>;
   state: Generated<string>;
-  opened_by: string;
-  changed_at: Instant;
+  /** What its events make of it. */
+  record: Json<VisitRecord>;
   version: Generated<number>;
 }
 
-interface VisitReadingTable {
+interface VisitEventTable {
   organisation_id: string;
   visit_id: string;
-  reading_key: string;
-  step: string;
-  text: string;
-  read_at: Instant;
+  event_key: string;
+  sequence: number;
+  kind: string;
+  body: Json<Record<string, unknown>>;
+  content_hash: string;
+  happened_at: Instant;
+  recorded_at: Instant;
   recorded_by: string;
-  sequence: Generated<string>;
 }
 
 /** Written by the database alone. */
@@ -199,7 +199,7 @@ export interface Tables {
   cylinder: CylinderTable;
   cylinder_event: CylinderEventTable;
   visit: VisitTable;
-  visit_reading: VisitReadingTable;
+  visit_event: VisitEventTable;
   system_facts_history: SystemFactsHistoryTable;
   movement: MovementTable;
   balance: BalanceTable;

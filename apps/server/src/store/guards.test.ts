@@ -84,7 +84,7 @@ test.each([
   'delete from cylinder',
   'delete from cylinder_event',
   'truncate cylinder_event',
-  'truncate visit_reading',
+  'truncate visit_event',
   'truncate system_facts_history',
   'delete from register_history',
   'truncate movement_seal',

@@ -16,6 +16,7 @@ import * as hottestPlace from './migrations/0012-hottest-place-is-law';
 import * as guards from './migrations/0013-guards';
 import * as keptRegisters from './migrations/0014-kept-registers';
 import * as seal from './migrations/0015-seal';
+import * as visitEvents from './migrations/0016-visit-events';
 
 /** Imported one by one, so that they survive bundling. A migration is never edited once it has run anywhere. */
 const migrations: Record<string, Migration> = {
@@ -34,6 +35,7 @@ const migrations: Record<string, Migration> = {
   '0013-guards': guards,
   '0014-kept-registers': keptRegisters,
   '0015-seal': seal,
+  '0016-visit-events': visitEvents,
 };
 
 export const newestMigration = Object.keys(migrations).sort().at(-1) ?? '';

@@ -48,7 +48,7 @@ test.each([
   'update movement set mass_kg = 1',
   'truncate movement cascade',
   'delete from visit',
-  'truncate visit_reading',
+  'truncate visit_event',
   'truncate cylinder_event',
   'truncate system_facts_history',
   'delete from register_history',

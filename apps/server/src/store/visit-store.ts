@@ -1,7 +1,10 @@
 import type { SystemKind } from '@hygromet/contract/system';
-import type { NewVisit, NewVisitReading, Visit, VisitPlan } from '@hygromet/contract/visit';
-import { sql } from 'kysely';
-import { jsonArrayFrom, jsonObjectFrom } from 'kysely/helpers/postgres';
+import type { NewVisit, Visit } from '@hygromet/contract/visit';
+import type { NewVisitEvent, VisitEvent } from '@hygromet/contract/visit-event';
+import type { VisitRecord } from '@hygromet/contract/visit-record';
+import { withEvent } from '@hygromet/contract/visit-state';
+import { createHash } from 'node:crypto';
+import { jsonObjectFrom } from 'kysely/helpers/postgres';
 import type { Tx } from './database';
 
 const visitQuery = (db: Tx, organisationId: string) =>
@@ -11,29 +14,15 @@ const visitQuery = (db: Tx, organisationId: string) =>
     .where('visit.organisation_id', '=', organisationId)
     .select([
       'visit.id',
-      'visit.reason',
-      'visit.plan',
-      'visit.state',
-      'visit.opened_by',
-      'visit.changed_at',
-      'visit.version',
+      'visit.record',
       'visit.system_id',
       'system.site',
       'system.name',
       'system.kind',
       'system.refrigerant',
       'system.version as facts_version',
-      // a day has no time zone: it is read as it was written
-      sql<string>`to_char(visit.day, 'YYYY-MM-DD')`.as('day'),
     ])
     .select((eb) => [
-      jsonArrayFrom(
-        eb
-          .selectFrom('visit_reading')
-          .whereRef('visit_reading.visit_id', '=', 'visit.id')
-          .orderBy('visit_reading.sequence')
-          .select(['visit_reading.step', 'visit_reading.text', 'visit_reading.read_at', 'visit_reading.recorded_by']),
-      ).as('readings'),
       jsonObjectFrom(
         eb
           .selectFrom('movement')
@@ -48,6 +37,7 @@ const visitQuery = (db: Tx, organisationId: string) =>
 type Row = Awaited<ReturnType<ReturnType<typeof visitQuery>['execute']>>[number];
 
 const visitOf = (row: Row): Visit => ({
+  ...row.record,
   id: row.id,
   system: {
     id: row.system_id,
@@ -57,20 +47,7 @@ const visitOf = (row: Row): Visit => ({
     refrigerant: row.refrigerant,
     factsVersion: row.facts_version,
   },
-  day: row.day,
-  reason: row.reason,
-  plan: row.plan,
-  readings: row.readings.map(({ step, text, read_at, recorded_by }) => ({
-    step,
-    text,
-    readAt: new Date(read_at).toISOString(),
-    recordedBy: recorded_by,
-  })),
   recovered: { bookings: Number(row.recovered?.bookings ?? 0), massKg: Number(row.recovered?.mass_kg ?? 0) },
-  state: row.state as Visit['state'], // the database knows no other
-  openedBy: row.opened_by,
-  changedAt: row.changed_at.toISOString(),
-  version: row.version,
 });
 
 export const visitsOf = async (db: Tx, organisationId: string): Promise<Visit[]> =>
@@ -81,69 +58,135 @@ export async function visitById(db: Tx, organisationId: string, id: string): Pro
   return row === undefined ? undefined : visitOf(row);
 }
 
-/** Opens a visit; a repeated key opens no second one. */
-export async function addVisit(db: Tx, organisationId: string, id: string, draft: NewVisit, now: Date): Promise<string> {
-  await db
+/** Everything that was added to a visit, in that order. */
+export async function visitEventsOf(db: Tx, organisationId: string, id: string): Promise<VisitEvent[]> {
+  const rows = await db
+    .selectFrom('visit_event')
+    .where('organisation_id', '=', organisationId)
+    .where('visit_id', '=', id)
+    .orderBy('sequence')
+    .select(['kind', 'body', 'happened_at', 'recorded_at', 'recorded_by', 'sequence'])
+    .execute();
+  return rows.map(({ kind, body, happened_at, recorded_at, recorded_by, sequence }) => {
+    const kept = { happenedAt: happened_at.toISOString(), recordedAt: recorded_at.toISOString(), recordedBy: recorded_by, sequence };
+    return { kind, ...body, ...kept } as VisitEvent; // written from the contract's own schemas
+  });
+}
+
+const hashOf = (content: object) => createHash('sha256').update(JSON.stringify(content)).digest('hex');
+
+/** Opens a visit; a repeated key opens no second one. @returns the visit that this key opened, and whether its content is the same */
+export async function addVisit(
+  db: Tx,
+  organisationId: string,
+  id: string,
+  { key, system, day, reason, recordedBy }: NewVisit,
+  now: Date,
+): Promise<{ readonly id: string; readonly same: boolean }> {
+  const body = { system, day, reason };
+  const contentHash = hashOf({ ...body, recordedBy });
+  const at = now.toISOString();
+  const event: VisitEvent = { kind: 'opened', ...body, happenedAt: at, recordedAt: at, recordedBy, sequence: 1 };
+  const added = await db
     .insertInto('visit')
     .values({
       id,
       organisation_id: organisationId,
-      opening_key: draft.key,
-      system_id: draft.system,
-      day: draft.day,
-      reason: draft.reason,
-      opened_by: draft.recordedBy,
-      changed_at: now,
+      opening_key: key,
+      system_id: system,
+      day,
+      record: JSON.stringify(withEvent(undefined, event)),
     })
     .onConflict((conflict) => conflict.constraint('visit_opened_once').doNothing())
-    .execute();
-  const { id: kept } = await db
+    .returning('id')
+    .executeTakeFirst();
+  if (added !== undefined) {
+    await insertEvent(db, { organisationId, visitId: id, key, contentHash, body, event });
+    return { id, same: true };
+  }
+  const kept = await db
     .selectFrom('visit')
-    .select('id')
-    .where('organisation_id', '=', organisationId)
-    .where('opening_key', '=', draft.key)
+    .innerJoin('visit_event', (join) => join.onRef('visit_event.visit_id', '=', 'visit.id').on('visit_event.sequence', '=', 1))
+    .select(['visit.id', 'visit_event.content_hash'])
+    .where('visit.organisation_id', '=', organisationId)
+    .where('visit.opening_key', '=', key)
     .executeTakeFirstOrThrow();
-  return kept;
+  return { id: kept.id, same: isSame(kept.content_hash, contentHash) };
 }
 
-/** Changes the version that was seen; false where there is a newer one. */
-export async function changeVisit(
+/** What was stored before there were events has no hash, and is taken as it stands. */
+const isSame = (kept: string, sent: string) => kept === '' || kept === sent;
+
+/** The visit, held until the transaction ends: events follow one another. */
+export const lockVisit = (db: Tx, organisationId: string, id: string) =>
+  db.selectFrom('visit').select('id').where('organisation_id', '=', organisationId).where('id', '=', id).forUpdate().executeTakeFirst();
+
+/** Whether an event with this key was kept before, and whether it said the same. */
+export async function eventKept(db: Tx, organisationId: string, visitId: string, event: NewVisitEvent): Promise<'new' | 'same' | 'other'> {
+  const kept = await db
+    .selectFrom('visit_event')
+    .select(['visit_id', 'content_hash'])
+    .where('organisation_id', '=', organisationId)
+    .where('event_key', '=', event.key)
+    .executeTakeFirst();
+  if (kept === undefined) return 'new';
+  return kept.visit_id === visitId && isSame(kept.content_hash, contentHashOf(event)) ? 'same' : 'other';
+}
+
+/** The version that was seen is no part of what was said. */
+function contentHashOf(event: NewVisitEvent): string {
+  const { key: _key, ...content } = event;
+  const { version: _version, ...said } = { version: undefined, ...content };
+  return hashOf(said);
+}
+
+/** Adds an event to a visit that is held, and keeps what the visit is since. */
+export async function addVisitEvent(
   db: Tx,
   organisationId: string,
-  id: string,
-  version: number,
-  change: { readonly plan?: VisitPlan; readonly state?: Visit['state']; readonly day?: string },
+  visitId: string,
+  before: VisitRecord,
+  sent: NewVisitEvent,
   now: Date,
-): Promise<boolean> {
-  const { numUpdatedRows } = await db
+): Promise<void> {
+  const { key, happenedAt, recordedBy, kind, ...rest } = sent;
+  const { version: _version, ...body } = { version: undefined, ...rest };
+  const sequence = before.version + 1;
+  // as it will be read from the database
+  const at = new Date(happenedAt).toISOString();
+  const event = { kind, ...body, happenedAt: at, recordedAt: now.toISOString(), recordedBy, sequence } as VisitEvent; // the contract's schema, less key and version
+  const record = withEvent(before, event);
+  await insertEvent(db, { organisationId, visitId, key, contentHash: contentHashOf(sent), body, event });
+  await db
     .updateTable('visit')
-    .set({
-      ...(change.plan === undefined ? {} : { plan: JSON.stringify(change.plan) }),
-      ...(change.state === undefined ? {} : { state: change.state }),
-      ...(change.day === undefined ? {} : { day: change.day }),
-      version: version + 1,
-      changed_at: now,
-    })
+    .set({ record: JSON.stringify(record), day: record.day, state: record.state, version: record.version })
     .where('organisation_id', '=', organisationId)
-    .where('id', '=', id)
-    .where('version', '=', version)
-    .executeTakeFirst();
-  return numUpdatedRows === 1n;
+    .where('id', '=', visitId)
+    .execute();
 }
 
-/** Keeps a reading; a repeated key keeps no second one. */
-export async function addReading(db: Tx, organisationId: string, visitId: string, reading: NewVisitReading): Promise<void> {
-  await db
-    .insertInto('visit_reading')
+interface Kept {
+  readonly organisationId: string;
+  readonly visitId: string;
+  readonly key: string;
+  readonly contentHash: string;
+  readonly body: object;
+  readonly event: VisitEvent;
+}
+
+const insertEvent = (db: Tx, { organisationId, visitId, key, contentHash, body, event }: Kept) =>
+  db
+    .insertInto('visit_event')
     .values({
       organisation_id: organisationId,
       visit_id: visitId,
-      reading_key: reading.key,
-      step: reading.step,
-      text: reading.text,
-      read_at: reading.readAt,
-      recorded_by: reading.recordedBy,
+      event_key: key,
+      sequence: event.sequence,
+      kind: event.kind,
+      body: JSON.stringify(body),
+      content_hash: contentHash,
+      happened_at: event.happenedAt,
+      recorded_at: event.recordedAt,
+      recorded_by: event.recordedBy,
     })
-    .onConflict((conflict) => conflict.constraint('reading_kept_once').doNothing())
     .execute();
-}

@@ -4,6 +4,8 @@ import type { Routes } from '@angular/router';
 export const routes: Routes = [
   { path: '', pathMatch: 'full', redirectTo: 'today' },
   { path: 'today', title: 'Today', loadComponent: () => import('./today/today.page').then((m) => m.TodayPage) },
+  { path: 'visits/:id', title: 'Visit', loadComponent: () => import('./visit/visit.page').then((m) => m.VisitPage) },
+  { path: 'visits/:id/:stage', title: 'Visit', loadComponent: () => import('./visit/visit.page').then((m) => m.VisitPage) },
   { path: 'scan', title: 'Scan a label', loadComponent: () => import('./labels/scan.page').then((m) => m.ScanPage) },
   { path: 'truck', title: 'Truck', loadComponent: () => import('./truck/truck.page').then((m) => m.TruckPage) },
   { path: 'cylinders', title: 'Cylinders', loadComponent: () => import('./cylinders/rack.page').then((m) => m.RackPage) },

@@ -50,6 +50,15 @@ export class Drafts {
     };
   }
 
+  /** A draft that another page left, and that is kept there no longer; nothing where there is none. */
+  take<T extends object>(name: string, empty: () => T): T | undefined {
+    const key = `hygromet.draft.${name}`;
+    const stored = this.read(key);
+    if (typeof stored !== 'object' || stored === null || Object.keys(stored).length === 0) return undefined;
+    this.storage?.removeItem(key);
+    return shapedAs(stored, empty());
+  }
+
   private read(key: string): unknown {
     try {
       return JSON.parse(this.storage?.getItem(key) ?? '{}');

@@ -41,9 +41,9 @@ describe('the server’s endpoints', () => {
   test('no answer is said as such, with what happens to what was typed', () => {
     let refusal: Refusal | undefined;
     TestBed.inject(Api)
-      .call$('moveVisit', { params: { id: 'v1' }, body: { version: 1, day: '2026-11-30', recordedBy: 'Ines Marrow' } })
+      .call$('saveSystemFacts', { params: { id: 's1' }, body: { version: 1, facts: {}, recordedBy: 'Ines Marrow' } })
       .subscribe({ error: (error: Refusal) => (refusal = error) });
-    http().expectOne('/api/visits/v1/day').error(new ProgressEvent('error'));
+    http().expectOne('/api/systems/s1/facts').error(new ProgressEvent('error'));
     expect(refusal?.code).toBe('offline');
     expect(refusal?.message).toMatch(/kept on this device/);
   });

@@ -5,7 +5,8 @@ import type { NewRemoval, NewReversal, NewTransfer, NewWeighing } from '@hygrome
 import type { SavedOrganisation } from '@hygromet/contract/organisation';
 import type { NewSystem, SavedFacts } from '@hygromet/contract/system';
 import type { CylindersImport, SystemsImport } from '@hygromet/contract/import';
-import type { MovedVisit, NewVisit, NewVisitReading, SavedPlan } from '@hygromet/contract/visit';
+import type { NewVisit } from '@hygromet/contract/visit';
+import type { NewVisitEvent } from '@hygromet/contract/visit-event';
 import { shareReplay, startWith, Subject, switchMap, tap, type Observable } from 'rxjs';
 import { Api } from './api';
 
@@ -40,12 +41,10 @@ export class Registers {
   readonly importSystems$ = (body: SystemsImport) => this.changes$(this.api.call$('importSystems', { body }));
   readonly visits$ = this.fresh$(() => this.api.call$('visits'));
   readonly addVisit$ = (body: NewVisit) => this.changes$(this.api.call$('addVisit', { body }));
-  readonly saveVisitPlan$ = (id: string, body: SavedPlan) => this.changes$(this.api.call$('saveVisitPlan', { params: { id }, body }));
-  readonly moveVisit$ = (id: string, body: MovedVisit) => this.changes$(this.api.call$('moveVisit', { params: { id }, body }));
-  readonly closeVisit$ = (id: string, body: { version: number; recordedBy: string }) =>
-    this.changes$(this.api.call$('closeVisit', { params: { id }, body }));
-  readonly addVisitReading$ = (id: string, body: NewVisitReading) =>
-    this.changes$(this.api.call$('addVisitReading', { params: { id }, body }));
+  readonly visit$ = (id: string) => this.fresh$(() => this.readVisit$(id));
+  /** A visit as it is now, read once. */
+  readonly readVisit$ = (id: string) => this.api.call$('visit', { params: { id } });
+  readonly addVisitEvent$ = (id: string, body: NewVisitEvent) => this.changes$(this.api.call$('addVisitEvent', { params: { id }, body }));
   /** The newest entries, of one account and with these words where asked. */
   readonly movements$ = (limit: number, which: Which = {}) => this.fresh$(() => this.entries$({ limit: String(limit), ...asked(which) }));
   /** Entries that are older than one of them, read once. */

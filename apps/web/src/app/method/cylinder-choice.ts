@@ -25,7 +25,6 @@ function neededOf(roomiest: readonly { readonly roomKg: number }[], massKg: numb
   selector: 'hy-cylinder-choice',
   imports: [RouterLink],
   template: `
-    <h2>Cylinders</h2>
     @if (suited(); as list) {
       <p [class.short]="shortBy() > 0">{{ sentence() }}</p>
       <ul>
@@ -40,8 +39,8 @@ function neededOf(roomiest: readonly { readonly roomKg: number }[], massKg: numb
             <span class="room">takes {{ units.massText(own.roomKg, 'down') }}</span>
             <a
               class="button small"
-              [routerLink]="['/cylinders', own.cylinder.id, 'fill']"
-              [queryParams]="{ from: visit().system.id, visit: visit().id }"
+              [routerLink]="['/visits', visit().id, 'transfer']"
+              [queryParams]="{ cylinder: own.cylinder.id }"
               [attr.aria-label]="'Fill ' + own.cylinder.name"
               >Fill</a
             >
@@ -61,10 +60,6 @@ function neededOf(roomiest: readonly { readonly roomKg: number }[], massKg: numb
       gap: 8px;
     }
 
-    h2 {
-      font-size: 18px;
-    }
-
     .short {
       color: var(--danger);
       font-weight: 600;
@@ -74,7 +69,7 @@ function neededOf(roomiest: readonly { readonly roomKg: number }[], massKg: numb
       display: grid;
       align-items: center;
       gap: 4px 12px;
-      grid-template-columns: 52px minmax(0, 1fr) auto auto;
+      grid-template-columns: minmax(52px, max-content) minmax(0, 1fr) auto auto;
       padding: 8px 0;
       border-top: 1px solid var(--line);
     }

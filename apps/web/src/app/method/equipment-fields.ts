@@ -15,6 +15,12 @@ import { MethodSession } from './method.session';
     <hy-choice-field label="Cylinder" [choices]="coolings" [value]="draft.cooling" (valueChange)="session.change({ cooling: $event })" />
   `,
   styles: `
+    @media print {
+      :host {
+        display: none;
+      }
+    }
+
     :host {
       display: grid;
       gap: 10px 12px;

@@ -88,7 +88,7 @@ test('a plan made from facts that somebody has changed meanwhile says so before 
   systems$.next(split({ version: 2, changedBy: 'Jory Quill' }));
   await settled(fixture);
   expect(text()).toContain('Jory Quill has changed the facts of this system since this plan was made');
-  await press('I have looked');
+  await press('I have checked it');
   expect(text()).not.toContain('has changed the facts');
 });
 

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
-import type { VisitReading } from '@hygromet/contract/visit';
+import type { VisitReading } from '@hygromet/contract/visit-record';
 import type { Step } from '@hygromet/core/planning/steps';
 import { momentText } from '../cylinders/cylinder-words';
 import { Units } from '../preferences/units.service';

@@ -4,22 +4,21 @@ import type { Method } from '@hygromet/core/planning/method';
 import { Units } from '../preferences/units.service';
 import { methodNames, reasonText, standingNames } from './method-words';
 
-const ORDER: readonly Verdict['standing'][] = ['possible', 'not-advised', 'impossible'];
+const ORDER: readonly Verdict['standing'][] = ['possible', 'not-advised'];
 
-/** Every method with what speaks against it and what it costs; the one that is taken is marked. */
+/** What may be done, with what speaks against it and what it costs, the one that is taken marked; what is impossible in a line each. */
 @Component({
   selector: 'hy-verdict-list',
   template: `
     <div role="radiogroup" aria-label="Method">
-      @for (verdict of sorted(); track verdict.method) {
-        <div class="verdict" [class.taken]="verdict.method === taken()" [class.out]="verdict.standing === 'impossible'">
+      @for (verdict of open(); track verdict.method) {
+        <div class="verdict" [class.taken]="verdict.method === taken()">
           <label>
             <input
               type="radio"
               name="method"
               [value]="verdict.method"
               [checked]="verdict.method === taken()"
-              [disabled]="verdict.standing === 'impossible'"
               (change)="take.emit(verdict.method)"
             />
             <span class="name">{{ names[verdict.method] }}</span>
@@ -37,6 +36,15 @@ const ORDER: readonly Verdict['standing'][] = ['possible', 'not-advised', 'impos
         </div>
       }
     </div>
+    @if (out().length > 0) {
+      <ul aria-label="Impossible">
+        @for (verdict of out(); track verdict.method) {
+          <li>
+            <b>{{ names[verdict.method] }}</b> {{ reasons(verdict) }}
+          </li>
+        }
+      </ul>
+    }
   `,
   styleUrl: './verdict-list.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -47,8 +55,14 @@ export class VerdictList {
   readonly taken = input<Method | undefined>();
   readonly take = output<Method>();
 
-  /** What may be done comes first. */
-  protected readonly sorted = computed(() => [...this.verdicts()].sort((a, b) => ORDER.indexOf(a.standing) - ORDER.indexOf(b.standing)));
+  /** What may be done, what is advised first. */
+  protected readonly open = computed(() =>
+    this.verdicts()
+      .filter(({ standing }) => standing !== 'impossible')
+      .sort((a, b) => this.rank(a) - this.rank(b)),
+  );
+  protected readonly out = computed(() => this.verdicts().filter(({ standing }) => standing === 'impossible'));
+  private rank = ({ standing }: Verdict): number => ORDER.indexOf(standing);
   protected readonly names = methodNames;
   protected readonly standings = standingNames;
   protected reasons = ({ reasons }: Verdict): string => {

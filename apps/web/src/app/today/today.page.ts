@@ -50,7 +50,7 @@ interface VisitDraft {
               @for (visit of group.visits; track visit.id) {
                 <article [class.closed]="visit.state === 'closed'">
                   <div class="what">
-                    <a [routerLink]="['/systems', visit.system.id, 'method']"
+                    <a [routerLink]="['/visits', visit.id]"
                       ><b>{{ visit.system.site }}, {{ visit.system.name }}</b></a
                     >
                     <p class="second">
@@ -167,14 +167,21 @@ export class TodayPage {
   protected readonly next = nextOf;
   protected readonly said = (day: string): string => dayWords(day);
 
-  private readonly opening = command(this.registers.addVisit$, ({ system }) => {
+  private readonly opening = command(this.registers.addVisit$, ({ id }) => {
     this.stored.clear();
-    void this.router.navigate(['/systems', system.id, 'method']);
+    void this.router.navigate(['/visits', id, 'look']);
   });
   protected readonly busy = computed(() => this.opening.state().state === 'busy');
   protected readonly field = (pointer: string) => refusalIn(this.opening.state(), pointer);
   protected readonly closing = command(
-    ({ id, version }: Visit) => this.registers.closeVisit$(id, { version, recordedBy: this.preferences().person }),
+    ({ id, version }: Visit) =>
+      this.registers.addVisitEvent$(id, {
+        kind: 'closed',
+        key: newKey(),
+        version,
+        happenedAt: new Date().toISOString(),
+        recordedBy: this.preferences().person,
+      }),
     () => undefined,
   );
   protected readonly refused = computed(() => refusalIn(this.closing.state()));

@@ -1,10 +1,11 @@
 import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
-import type { Visit, VisitPlan } from '@hygromet/contract/visit';
+import type { Visit } from '@hygromet/contract/visit';
+import type { NewVisitEvent } from '@hygromet/contract/visit-event';
+import type { VisitPlan } from '@hygromet/contract/visit-plan';
 import { of, throwError } from 'rxjs';
 import { aCylinder, aVisit as visitOf, render, stage } from '../../../test/scene';
 import { Refusal } from '../live/refusal';
-import { MethodPage } from '../method/method.page';
 import { NextTruck } from '../truck/next-truck';
 import { TruckSolver } from '../truck/truck-solver.service';
 import { dayOf } from '../ui/day';
@@ -20,15 +21,18 @@ const plan: VisitPlan = {
   standingPa: null,
   factsVersion: 1,
 };
+const SEEN = { ambient: { text: '84', unit: 'F' }, standing: { text: '128', unit: 'psig' }, failed: 'condenser' };
 const aVisit = (more: Partial<Visit> = {}): Visit => visitOf({ day: dayOf(new Date()), ...more });
 
 describe('the one thing to do next', () => {
   test.each([
-    [{}, 'Look, and choose the method'],
-    [{ plan }, 'Recover everything: choose the cylinder and fill it'],
-    [{ plan: { ...plan, method: 'nothing' } }, 'Prove it flat, then close'],
-    [{ plan: { ...plan, factsVersion: 0 } }, 'The facts have changed: look at the plan again'],
-    [{ state: 'closed' }, 'closed'],
+    [{}, 'Inspect the system'],
+    [{ look: SEEN }, 'Choose the method'],
+    [{ look: SEEN, plan }, 'Recover everything: fill a cylinder'],
+    [{ look: SEEN, plan: { ...plan, method: 'nothing' } }, 'Balance the charge'],
+    [{ look: SEEN, plan: { ...plan, method: 'pump-down-receiver', failed: 'evaporator' } }, 'Repair it'],
+    [{ look: SEEN, plan: { ...plan, factsVersion: 0 } }, 'The facts have changed: check the method again'],
+    [{ state: 'closed' }, 'Closed'],
   ] satisfies [Partial<Visit>, string][])('of a visit with %j', (more: Partial<Visit>, words) => {
     expect(nextOf(aVisit(more))).toBe(words);
   });
@@ -54,18 +58,26 @@ test('visits stand by when they want attention; what is closed and past is gone'
 describe('the page', () => {
   test('shows today’s visits with what is next, and closes one', async () => {
     const closed: unknown[] = [];
-    stage({ registers: { visits$: of([aVisit()]), closeVisit$: (...args: unknown[]) => (closed.push(args), of(aVisit())) } });
+    stage({
+      registers: {
+        visits$: of([aVisit()]),
+        addVisitEvent$: (id: string, { kind, version }: NewVisitEvent & { version: number }) => (
+          closed.push([id, kind, version]),
+          of(aVisit())
+        ),
+      },
+    });
     const { text, press } = await render(TodayPage);
     expect(text()).toContain('1 open visit');
-    expect(text()).toContain('Look, and choose the method');
+    expect(text()).toContain('Inspect the system');
     await press('Close the visit to Planetarium');
-    expect(closed).toEqual([['v1', { version: 1, recordedBy: 'Ines Marrow' }]]);
+    expect(closed).toEqual([['v1', 'closed', 1]]);
   });
 
   test('a visit that was left over is planned for today with one press, another for the day that is chosen', async () => {
     const moved: [string, { day: string }][] = [];
     const visits = [aVisit({ id: 'old', day: '2020-01-02' }), aVisit({ id: 'v1', system: { ...aVisit().system, site: 'Print works' } })];
-    stage({ registers: { visits$: of(visits), moveVisit$: (...args: (typeof moved)[number]) => (moved.push(args), of(aVisit())) } });
+    stage({ registers: { visits$: of(visits), addVisitEvent$: (...args: (typeof moved)[number]) => (moved.push(args), of(aVisit())) } });
     const { press, type, text } = await render(TodayPage);
     expect(text()).toContain('Thu 2 Jan 2020');
     await press('Plan the visit to Planetarium for today');
@@ -80,7 +92,7 @@ describe('the page', () => {
 
   test('a visit that somebody has changed meanwhile stays where it is, and the sentence says why', async () => {
     const refusal = new Refusal('changed-meanwhile', 'Somebody has changed this visit meanwhile.');
-    stage({ registers: { visits$: of([aVisit({ day: '2020-01-02' })]), moveVisit$: () => throwError(() => refusal) } });
+    stage({ registers: { visits$: of([aVisit({ day: '2020-01-02' })]), addVisitEvent$: () => throwError(() => refusal) } });
     const { press, text } = await render(TodayPage);
     await press('Plan the visit to Planetarium for today');
     expect(text()).toContain('Somebody has changed this visit meanwhile.');
@@ -103,57 +115,12 @@ describe('the page', () => {
     await type('Reason', 'no cooling since Monday');
     await press('Open the visit');
     expect(sent[0]).toMatchObject({ system: 's1', reason: 'no cooling since Monday', day: dayOf(new Date()) });
-    expect(go).toHaveBeenCalledWith(['/systems', 's1', 'method']);
+    expect(go).toHaveBeenCalledWith(['/visits', 'v1', 'look']);
   });
 
   test('an unreachable server is said', async () => {
     stage({ registers: { visits$: throwError(() => new Refusal('offline', 'x')) } });
     expect((await render(TodayPage)).text()).toContain('The visits cannot be read now.');
-  });
-});
-
-describe('the plan of a visit', () => {
-  test('is kept with what was read and what it rests on', async () => {
-    const sent: [string, { version: number; plan: VisitPlan }][] = [];
-    stage({
-      id: 's1',
-      registers: { visits$: of([aVisit()]), saveVisitPlan$: (...args: (typeof sent)[number]) => (sent.push(args), of(aVisit({ plan }))) },
-    });
-    const { type, press } = await render(MethodPage);
-    await type('Failed part', 'condenser');
-    await press('Keep this plan for the visit');
-    expect(sent[0]![0]).toBe('v1');
-    expect(sent[0]![1]).toMatchObject({ version: 1, plan: { failed: 'condenser', standingPa: null, factsVersion: 1, why: '' } });
-    expect(sent[0]![1].plan.ambientK).toBeCloseTo(299.8, 0);
-  });
-
-  test('is not kept without its reason, and the sentence says so', async () => {
-    const refusal = new Refusal('invalid-input', 'x', { '/plan/why': 'Say why the proposal is not taken.' });
-    stage({ id: 's1', registers: { visits$: of([aVisit()]), saveVisitPlan$: () => throwError(() => refusal) } });
-    const { type, press, text } = await render(MethodPage);
-    await type('Failed part', 'condenser');
-    await press('Keep this plan for the visit');
-    expect(text()).toContain('Say why the proposal is not taken.');
-  });
-
-  test('begins without the readings of the last one, and keeps what was typed before it was opened', async () => {
-    const typed = { standing: { unit: 'psig', text: '128', ounces: '' }, failed: 'condenser' };
-    stage({ id: 's1', registers: { visits$: of([aVisit()]) }, drafts: { 'look.s1': { ...typed, visit: 'last-week' } } });
-    const fresh = await render(MethodPage);
-    expect([fresh.control('Standing pressure').value, fresh.control('Failed part').value]).toEqual(['', 'unknown']);
-    TestBed.resetTestingModule();
-    stage({ id: 's1', registers: { visits$: of([aVisit()]) }, drafts: { 'look.s1': { ...typed, visit: null } } });
-    const adopted = await render(MethodPage);
-    expect(adopted.control('Standing pressure').value).toBe('128');
-    TestBed.resetTestingModule();
-    stage({ id: 's1', registers: { visits$: of([aVisit()]) }, drafts: { 'look.s1': { ...typed, visit: 'v1' } } });
-    expect((await render(MethodPage)).control('Failed part').value).toBe('condenser');
-  });
-
-  test('without an open visit the way to one is shown', async () => {
-    stage({ id: 's1', registers: { visits$: of([aVisit({ state: 'closed' })]) } });
-    const { text } = await render(MethodPage);
-    expect(text()).toContain('No visit is open for this system.');
   });
 });
 

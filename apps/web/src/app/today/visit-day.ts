@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import type { Visit } from '@hygromet/contract/visit';
 import { command, refusalIn } from '../live/command';
+import { newKey } from '../live/new-key';
 import { Registers } from '../live/registers.service';
 import { PreferencesService } from '../preferences/preferences.service';
 import { dayOf } from '../ui/day';
@@ -54,7 +55,14 @@ export class VisitDay {
 
   private readonly moving = command(
     (day: string) =>
-      this.registers.moveVisit$(this.visit().id, { version: this.visit().version, day, recordedBy: this.preferences().person }),
+      this.registers.addVisitEvent$(this.visit().id, {
+        kind: 'moved',
+        key: newKey(),
+        version: this.visit().version,
+        day,
+        happenedAt: new Date().toISOString(),
+        recordedBy: this.preferences().person,
+      }),
     () => this.leave(),
   );
   protected readonly busy = computed(() => this.moving.state().state === 'busy');

@@ -1,12 +1,17 @@
 import type { Visit } from '@hygromet/contract/visit';
+import { stagesOf } from '@hygromet/contract/visit-stages';
+import { nextStage } from '@hygromet/core/visit/stage-states';
 import { methodNames } from '../method/method-words';
+import { nextActionText } from '../visit/stage-words';
 
 /** The one thing to do next on a visit. */
-export function nextOf({ state, plan, system }: Visit): string {
-  if (state === 'closed') return 'closed';
-  if (plan === null) return 'Look, and choose the method';
-  if (plan.factsVersion !== system.factsVersion) return 'The facts have changed: look at the plan again';
-  return plan.method === 'nothing' ? 'Prove it flat, then close' : `${methodNames[plan.method]}: choose the cylinder and fill it`;
+export function nextOf(visit: Visit): string {
+  if (visit.state === 'closed') return 'Closed';
+  const states = stagesOf(visit);
+  const next = nextStage(states);
+  if (states.find(({ stage }) => stage === next)?.state === 'trouble') return 'The facts have changed: check the method again';
+  const method = visit.plan?.method;
+  return next === 'transfer' && method !== undefined ? `${methodNames[method]}: fill a cylinder` : nextActionText(next);
 }
 
 /** Visits by when they want attention: left over from earlier days, today's, later ones. */

@@ -67,13 +67,13 @@ import { FillSession } from './fill.session';
           Recorded by {{ booked.movement.recordedBy }}. An entry is never edited: a wrong one is reversed on the cylinder's page.
         </p>
         <div class="actions">
-          @if (session.draft().visit !== '') {
-            <a class="button main" [routerLink]="['/systems', booked.from.id, 'method']" (click)="session.again()">Back to the visit</a>
+          @if (booked.movement.visit; as visit) {
+            <a class="button main" [routerLink]="['/visits', visit, 'account']" (click)="session.again()">Continue to the account</a>
           }
-          <a class="button" [class.main]="session.draft().visit === ''" [routerLink]="['/cylinders', c.id]" (click)="session.again()"
-            >To the cylinder</a
+          <a class="button" [class.main]="booked.movement.visit === null" [routerLink]="['/cylinders', c.id]" (click)="session.again()"
+            >View cylinder</a
           >
-          <button type="button" class="button" (click)="session.again()">Another transfer into {{ c.name }}</button>
+          <button type="button" class="button" (click)="session.again()">Start another transfer</button>
         </div>
       }
     </section>

@@ -102,7 +102,7 @@ test('an empty cylinder asks where the refrigerant comes from', async () => {
 test('a cylinder that is not there leads back to the others', async () => {
   const { text } = await open({ cylinder$: () => throwError(() => new Refusal('not-found', 'This cylinder is not in the register.')) });
   expect(text()).toContain('This cylinder is not in the register.');
-  expect(text()).toContain('To the cylinders');
+  expect(text()).toContain('Back to cylinders');
 });
 
 test('a worse scale, no hose and oily refrigerant move the reading, never above the limit', async () => {

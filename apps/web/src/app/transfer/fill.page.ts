@@ -1,19 +1,23 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
-import { RouterLink } from '@angular/router';
+import { ActivatedRoute, RouterLink } from '@angular/router';
 import { PageHead } from '../ui/page-head';
 import { Spine } from '../ui/spine';
-import { BookedStage } from './booked.stage';
-import { CylinderStage } from './cylinder.stage';
+import { FillJob } from './fill-job';
 import { FillSession } from './fill.session';
-import { TransferStage } from './transfer.stage';
+import { FillTarget } from './fill-target';
 
 const STAGES = { cylinder: 'Cylinder', transfer: 'Transfer', account: 'Account' } as const;
+
+function targetOfAddress(): FillTarget {
+  const { paramMap, queryParamMap } = inject(ActivatedRoute).snapshot;
+  return { cylinderId: paramMap.get('id') ?? '', visit: queryParamMap.get('visit'), source: queryParamMap.get('from') };
+}
 
 /** One fill, from the scale to the ledger: weigh and read the stop, transfer, book. */
 @Component({
   selector: 'hy-fill-page',
-  imports: [BookedStage, CylinderStage, PageHead, RouterLink, Spine, TransferStage],
-  providers: [FillSession],
+  imports: [FillJob, PageHead, RouterLink, Spine],
+  providers: [FillSession, { provide: FillTarget, useFactory: targetOfAddress }],
   template: `
     @let c = session.cylinder();
     @switch (c.state) {
@@ -21,22 +25,12 @@ const STAGES = { cylinder: 'Cylinder', transfer: 'Transfer', account: 'Account' 
         <hy-page-head [title]="'Fill ' + c.value.name" [line]="line()">
           <hy-spine [stages]="stages" [current]="here()" />
         </hy-page-head>
-        @switch (session.draft().stage) {
-          @case ('cylinder') {
-            <hy-cylinder-stage />
-          }
-          @case ('transfer') {
-            <hy-transfer-stage />
-          }
-          @case ('account') {
-            <hy-booked-stage />
-          }
-        }
+        <hy-fill-job />
       }
       @case ('failed') {
         <div class="alone" role="alert">
           <p>{{ c.sentence }}</p>
-          <a class="button" routerLink="/cylinders">To the cylinders</a>
+          <a class="button" routerLink="/cylinders">Back to cylinders</a>
         </div>
       }
       @default {

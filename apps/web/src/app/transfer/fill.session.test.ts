@@ -2,11 +2,12 @@ import { TestBed } from '@angular/core/testing';
 import { massFrom } from '@hygromet/core/units/mass';
 import { celsius } from '@hygromet/core/units/temperature';
 import { of, throwError } from 'rxjs';
-import { aCylinder, anAccount, aSystem, organisation, stage } from '../../../test/scene';
+import { aCylinder, anAccount, aSystem, aVisit, organisation, stage } from '../../../test/scene';
 import { Refusal } from '../live/refusal';
 import { valueOf } from '../ui/loadable';
 import { minuteOf } from '../ui/when';
 import { FillSession } from './fill.session';
+import { FillTarget } from './fill-target';
 
 const answered = async () => {
   for (let k = 0; k < 6; k++) {
@@ -16,8 +17,13 @@ const answered = async () => {
 };
 const pounds = (text: string) => ({ unit: 'lb', text, ounces: '' });
 
+const target = (more: Partial<FillTarget> = {}) => ({
+  provide: FillTarget,
+  useValue: { cylinderId: 'c7', visit: null, source: null, ...more },
+});
+
 async function open(registers: Record<string, unknown> = {}, drafts: Record<string, object> = {}) {
-  const { kept } = stage({ registers, drafts, providers: [FillSession] });
+  const { kept } = stage({ registers, drafts, providers: [FillSession, target()] });
   const session = TestBed.inject(FillSession);
   await answered();
   return { session, kept };
@@ -68,13 +74,12 @@ test('it goes on when weight and source are there, and not before', async () => 
 test('opened to take too much out of another cylinder, it knows where it comes from, and what that is', async () => {
   const other = aCylinder({ id: 'c5', name: 'C-05', refrigerant: 'R-410A' });
   const { kept } = stage({
-    query: { from: 'c5' },
     drafts: { 'fill.c7': { before: pounds('24.6'), source: 's1' } },
     registers: {
       cylinder$: (id: string) => of(id === 'c5' ? other : aCylinder()),
       accounts$: of([anAccount({ id: 'c5', kind: 'cylinder', name: 'C-05', massKg: 9 })]),
     },
-    providers: [FillSession],
+    providers: [FillSession, target({ source: 'c5' })],
   });
   const session = TestBed.inject(FillSession);
   await answered();
@@ -296,4 +301,18 @@ test('the reading at which to stop goes with the booking as it was told when the
   const target = sent[0]?.target;
   expect(target).toMatchObject({ shown: { text: '38.2', unit: 'lb' }, rule: 'not-liquid-full-131F' });
   expect(target!.grossKg).toBeLessThan(target!.limitGrossKg);
+});
+
+test('what comes out of a system with an open visit belongs to that visit, begun from either side', async () => {
+  const booked: { visit?: string }[] = [];
+  const bookTransfer$ = (body: { visit?: string }) => (booked.push(body), of(undefined));
+  const { session } = await open({ visits$: of([aVisit({ id: 'old', state: 'closed' }), aVisit()]), bookTransfer$ });
+  session.change({ before: pounds('24.6'), source: 's1' });
+  await answered();
+  expect(session.visit()?.id).toBe('v1');
+  session.start(false);
+  session.change({ after: pounds('26.6') });
+  await answered();
+  session.book();
+  expect(booked.map(({ visit }) => visit)).toEqual(['v1']);
 });

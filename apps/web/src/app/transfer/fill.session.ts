@@ -1,6 +1,5 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { ActivatedRoute } from '@angular/router';
 import { comingIn } from '@hygromet/contract/coming-in';
 import type { Question } from '@hygromet/contract/asked-back';
 import type { ScaleTarget } from '@hygromet/contract/movement';
@@ -26,6 +25,7 @@ import { fillAnswers } from './fill-answers';
 import { fillCautions } from './fill-cautions';
 import { fillDoubt } from './fill-doubt';
 import { isSound, newFillDraft, type FillDraft } from './fill-draft';
+import { FillTarget } from './fill-target';
 
 const WEIGHED_TO_KG = 0.005;
 /** The rule that may be set aside by the person who named the place. */
@@ -38,8 +38,8 @@ export class FillSession {
   private readonly properties = inject(PropertyService);
   private readonly units = inject(Units);
   private readonly preferences = inject(PreferencesService).current;
-  private readonly route = inject(ActivatedRoute).snapshot;
-  readonly cylinderId = this.route.paramMap.get('id') ?? '';
+  private readonly target = inject(FillTarget);
+  readonly cylinderId = this.target.cylinderId;
   private readonly drafts = inject(Drafts).open<FillDraft>(`fill.${this.cylinderId}`, () => newFillDraft(this.preferences()), isSound);
 
   readonly draft = this.drafts.value.asReadonly();
@@ -64,6 +64,16 @@ export class FillSession {
     ),
     { initialValue: waiting },
   );
+
+  private readonly visits = toSignal(loadable(this.registers.visits$), { initialValue: waiting });
+  /** Begun from either side: what comes out of a system with an open visit belongs to that visit. */
+  readonly visit = computed(() => {
+    const visits = valueOf(this.visits()) ?? [];
+    return (
+      visits.find(({ id }) => id === this.draft().visit) ??
+      visits.find(({ state, system }) => state === 'open' && system.id === this.draft().source)
+    );
+  });
 
   /** Nothing until a source is chosen, and known. */
   readonly incoming = computed(() => {
@@ -220,7 +230,7 @@ export class FillSession {
 
   constructor() {
     // a page that was opened for a visit, or to take too much out of another cylinder, knows where the refrigerant comes from
-    const [visit, source] = [this.route.queryParamMap.get('visit'), this.route.queryParamMap.get('from')];
+    const { visit, source } = this.target;
     if (source === null) return;
     if (visit === null && this.draft().stage === 'cylinder') this.change({ source });
     if (visit === null || visit === this.draft().visit) return;
@@ -268,7 +278,7 @@ export class FillSession {
       grossAfterTyped: after.typed,
       acceptMixing: draft.acceptMixing,
       ...(draft.target === null ? {} : { target: draft.target }),
-      ...(draft.visit === '' ? {} : { visit: draft.visit }),
+      ...this.visitOf(draft),
       happenedAt: draft.happenedAt,
       sentAt: new Date().toISOString(),
       certain: [...draft.answered],
@@ -291,6 +301,12 @@ export class FillSession {
     const { visit, source } = this.draft();
     this.drafts.value.set({ ...newFillDraft(this.preferences()), ...(visit === '' ? {} : { visit, source }) });
     this.booking.reset();
+  }
+
+  /** What was begun for a visit is sent for it, also while the visits cannot be read. */
+  private visitOf(draft: FillDraft): { visit?: string } {
+    const visit = draft.visit === '' ? this.visit()?.id : draft.visit;
+    return visit === undefined ? {} : { visit };
   }
 
   /** What a scale would be given: the weight, and how this person's scale shows it. */

@@ -27,6 +27,7 @@ import { ChangeDetectionStrategy, Component, input } from '@angular/core';
     }
 
     .words {
+      flex: 1 1 240px;
       min-width: 0;
       overflow-wrap: anywhere;
     }

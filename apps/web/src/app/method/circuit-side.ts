@@ -1,0 +1,118 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import type { Holding } from '@hygromet/core/circuit/holding';
+import type { PlanAnswer } from '../live/plan-operations';
+import { Units } from '../preferences/units.service';
+import { systemKindNames } from '../systems/system-words';
+import { Caution } from '../ui/caution';
+import { valueOf } from '../ui/loadable';
+import { CircuitDrawing } from './circuit-drawing';
+import { EquipmentFields } from './equipment-fields';
+import { MethodSession } from './method.session';
+import { coolingWords } from './method-words';
+
+/** The circuit as the map of the job: what is in its parts, what is shut, what will be open, and the figures the method rests on. */
+@Component({
+  selector: 'hy-circuit-side',
+  imports: [Caution, CircuitDrawing, EquipmentFields],
+  template: `
+    @if (system(); as s) {
+      <h2>{{ plan()?.method === undefined ? 'As it stands' : 'When it is through' }}</h2>
+      <p class="second">{{ kinds[s.kind] }}, {{ s.refrigerant }}{{ readings() }}</p>
+      <hy-circuit-drawing [kind]="s.kind" [valves]="session.valves()" [where]="session.where()" [opened]="session.failedPart()" />
+      @if (plan(); as p) {
+        <dl class="figures">
+          <div>
+            <dt>Charge on record{{ p.lineKg > 0.01 ? ' with its line set' : '' }}</dt>
+            <dd>{{ units.massText(p.content.likely) }}</dd>
+          </div>
+          @if (p.condenser; as holds) {
+            <div>
+              <dt>Condenser may hold, {{ roomOf(holds) }}</dt>
+              <dd>{{ range(holds) }}</dd>
+            </div>
+          }
+          @if (p.receiver; as holds) {
+            <div>
+              <dt>Receiver may hold, {{ roomOf(holds) }}</dt>
+              <dd>{{ range(holds) }}</dd>
+            </div>
+          }
+          <div>
+            <dt>Required evacuation level</dt>
+            <dd>{{ units.pressure(p.level.p) }}{{ p.level.heated ? ', by controlled heating' : '' }}</dd>
+          </div>
+          @if (p.weakest; as weakest) {
+            <div>
+              <dt>Weakest recorded part: {{ weakest.what }}</dt>
+              <dd>{{ units.pressureStep(weakest.gaugePa) }}</dd>
+            </div>
+          }
+          @if (p.estimate; as estimate) {
+            <div>
+              <dt>Machine, estimated</dt>
+              <dd>
+                {{ units.decimal(estimate.range.low, 0) }} to {{ units.decimal(estimate.range.high, 0) }} min, head
+                {{ units.pressure(estimate.headP) }}
+              </dd>
+            </div>
+          }
+        </dl>
+        @if (p.estimate) {
+          <hy-equipment-fields />
+        }
+        @if (p.estimate?.trips) {
+          <hy-caution>{{ tripping(p) }}</hy-caution>
+        }
+        <p class="small">
+          {{ printed(p) }}: {{ p.level.source }}. Volumes that nobody has measured are estimated with a range; minutes, weights and losses
+          of the methods are estimated to compare them (common practice). Local codes and the maker's instructions come first.
+        </p>
+      }
+    }
+  `,
+  styles: `
+    :host {
+      display: flex;
+      flex-direction: column;
+      gap: 10px;
+    }
+
+    h2 {
+      font-size: 16.5px;
+    }
+  `,
+  styleUrl: '../ui/figures.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class CircuitSide {
+  protected readonly session = inject(MethodSession);
+  protected readonly units = inject(Units);
+  protected readonly kinds = systemKindNames;
+  protected readonly system = computed(() => valueOf(this.session.system()));
+  protected readonly plan = computed(() => valueOf(this.session.plan()));
+
+  /** What was read of it, beside what it is. */
+  protected readonly readings = computed(() => {
+    const { standing, ambient } = this.session.draft();
+    const said = [
+      ...(standing.text.trim() === '' ? [] : [`${standing.text} ${standing.unit} standing`]),
+      ...(ambient.text.trim() === '' ? [] : [`${ambient.text} °${ambient.unit} outdoors`]),
+    ];
+    return said.length === 0 ? '' : ` · ${said.join(', ')}`;
+  });
+
+  protected range = ({ low, high }: Holding): string =>
+    high - low < 0.01 ? this.units.massText(low, 'down') : `${this.units.mass(low, 'down').number} to ${this.units.massText(high, 'down')}`;
+  protected printed = ({ level }: PlanAnswer): string =>
+    level.orShare === undefined ? 'The level' : `The level, or ${this.units.percent(level.orShare)} of the charge`;
+  /** What limits it: the day, or the heat that it will see while it is shut off. */
+  protected roomOf = ({ by, share, T }: Holding): string =>
+    `${this.units.percent(share)} liquid at ${this.units.temperature(T)}${by === 'heat' ? ', the hottest it will see' : ''}`;
+  protected tripping = ({ estimate }: PlanAnswer): string => {
+    if (estimate?.cannot !== undefined)
+      return `This machine cannot take it: even on ice ${estimate.cannot === 'no-liquid' ? 'it does not condense' : 'it stands above the high-pressure cut-out'}. Use a machine built for high-pressure gases.`;
+    const cure =
+      estimate?.needs === undefined ? 'take less at a time, or wait for a cooler hour' : `put the cylinder ${coolingWords[estimate.needs]}`;
+    return `The machine’s high-pressure cut-out will open: ${cure}.`;
+  };
+}

@@ -1,0 +1,28 @@
+import { inject, Injectable, InjectionToken, signal, type Signal } from '@angular/core';
+import { Drafts } from '../live/draft.service';
+import { PreferencesService } from '../preferences/preferences.service';
+import { newLookDraft, type LookDraft } from './look-draft';
+
+/** The system that is looked at. */
+export const SYSTEM_ID = new InjectionToken<string>('the system that is looked at');
+
+/** Where a look is kept: on the device before a visit is open, with the visit afterwards. */
+export abstract class LookSource {
+  abstract readonly draft: Signal<LookDraft>;
+  /** Why what was seen is not saved yet; it stays on the device until it is. */
+  abstract readonly unsaved: Signal<string | undefined>;
+  abstract change(part: Partial<LookDraft>): void;
+}
+
+/** Kept on this device alone: what might be done, before anybody goes there. */
+@Injectable()
+export class LookOnDevice implements LookSource {
+  private readonly preferences = inject(PreferencesService).current;
+  private readonly stored = inject(Drafts).open<LookDraft>(`look.${inject(SYSTEM_ID)}`, () => newLookDraft(this.preferences()));
+  readonly draft = this.stored.value.asReadonly();
+  readonly unsaved = signal(undefined);
+
+  change(part: Partial<LookDraft>): void {
+    this.stored.value.update((draft) => ({ ...draft, ...part }));
+  }
+}

@@ -1,0 +1,90 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import type { Method } from '@hygromet/core/planning/method';
+import type { PlanAnswer } from '../live/plan-operations';
+import { Units } from '../preferences/units.service';
+import { Caution } from '../ui/caution';
+import { valueOf } from '../ui/loadable';
+import { TextField } from '../ui/text-field';
+import { MethodSession } from './method.session';
+import { arrivalText, contradictionText, methodNames } from './method-words';
+import { VerdictList } from './verdict-list';
+
+/** The verdict, why, and every way with what speaks against it; another way than the proposed one carries its reason. */
+@Component({
+  selector: 'hy-method-decision',
+  imports: [Caution, TextField, VerdictList],
+  template: `
+    @if (session.changedBy(); as who) {
+      <hy-caution [grave]="true">
+        {{ who }} has changed the facts of this system since this plan was made. Check it before it is used.
+        <button type="button" class="link" (click)="session.lookAgain()">I have checked it</button>
+      </hy-caution>
+    }
+    @if (plan(); as p) {
+      @for (question of questions(); track $index) {
+        <hy-caution>{{ question }}</hy-caution>
+      }
+      <div class="decided">
+        <p class="second">{{ session.draft().method === null ? 'Proposed' : 'Chosen against the proposal' }}</p>
+        <h2>{{ p.method === undefined ? 'Nothing is possible as it stands' : names[p.method] }}</h2>
+        @if (p.method === undefined) {
+          <p>Take away what stands against it below, then look again.</p>
+        }
+      </div>
+      <p class="arrival">
+        {{ arrival(p) }}
+        @if (p.hosesTake; as fall) {
+          Three 3/8 in hoses lower the reading by about {{ units.pressureStep(fall) }}.
+        }
+      </p>
+      <ng-content />
+      <hy-verdict-list [verdicts]="p.decision.verdicts" [taken]="p.method" (take)="take($event, p)" />
+      @if (session.draft().method !== null) {
+        <hy-text-field
+          label="Why not the proposal"
+          [text]="session.draft().why"
+          (textChange)="session.change({ why: $event })"
+          [asked]="true"
+          hint="stands in the record"
+        />
+      }
+    } @else if (refused(); as sentence) {
+      <hy-caution>{{ sentence }}</hy-caution>
+    } @else {
+      <p class="second">Judging the methods</p>
+    }
+  `,
+  styles: `
+    :host {
+      display: flex;
+      flex-direction: column;
+      gap: 18px;
+    }
+
+    .arrival {
+      font-size: 17px;
+    }
+
+    .decided h2 {
+      font-size: 34px;
+      letter-spacing: -0.01em;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class MethodDecision {
+  protected readonly session = inject(MethodSession);
+  protected readonly units = inject(Units);
+  protected readonly names = methodNames;
+  protected readonly plan = computed(() => valueOf(this.session.plan()));
+  protected readonly refused = computed(() => {
+    const plan = this.session.plan();
+    return plan.state === 'failed' ? plan.sentence : undefined;
+  });
+  protected readonly questions = computed(() => (this.plan()?.contradictions ?? []).map((own) => contradictionText(own, this.units)));
+  protected arrival = ({ arrival, content }: PlanAnswer): string => arrivalText(arrival, content.likely, this.units);
+
+  protected take(method: Method, { decision }: PlanAnswer): void {
+    this.session.change({ method: method === decision.chosen ? null : method, ...(method === decision.chosen ? { why: '' } : {}) });
+  }
+}

@@ -1,0 +1,74 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { momentText } from '../../cylinders/cylinder-words';
+import { refusalIn } from '../../live/command';
+import { TextField } from '../../ui/text-field';
+import { stageNames, stateText } from '../stage-words';
+import { VisitJob } from '../visit-job';
+
+/** How each stage stands, and the end of the visit. Nothing forbids to close it: what is missing stays visible. */
+@Component({
+  selector: 'hy-close-stage',
+  imports: [RouterLink, TextField],
+  template: `
+    @if (job.visit(); as visit) {
+      <h2>{{ visit.state === 'closed' ? 'Closed' : missing() === 0 ? 'Everything is done' : missing() + ' stages are still open' }}</h2>
+      <table>
+        <caption class="unseen">
+          How each stage stands
+        </caption>
+        <tbody>
+          @for (own of stages(); track own.stage) {
+            <tr>
+              <th scope="row">
+                <a [routerLink]="['/visits', visit.id, own.stage]">{{ names[own.stage] }}</a>
+              </th>
+              <td [class.over]="own.state === 'trouble'">{{ words(own) }}{{ own.state === 'done' && own.said ? ': ' + own.said : '' }}</td>
+            </tr>
+          }
+        </tbody>
+      </table>
+      @if (visit.state === 'open') {
+        <div class="actions">
+          <button
+            type="button"
+            class="button"
+            [class.main]="missing() === 0"
+            [disabled]="busy()"
+            (click)="closing.send({ kind: 'closed', version: visit.version })"
+          >
+            Close the visit
+          </button>
+          @if (missing() > 0) {
+            <p class="second">What is open stays visible in the record.</p>
+          }
+        </div>
+      } @else {
+        <p class="second">Closed {{ moment(visit.changedAt) }}.</p>
+        <hy-text-field label="Why is it opened again?" [text]="why()" (textChange)="why.set($event)" [problem]="reopenRefused()" />
+        <div class="actions">
+          <button type="button" class="button" (click)="reopening.send({ kind: 'reopened', why: why().trim() })">Reopen the visit</button>
+        </div>
+      }
+      @if (refused(); as sentence) {
+        <p role="alert" class="over">{{ sentence }}</p>
+      }
+    }
+  `,
+  styleUrl: './stage.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class CloseStage {
+  protected readonly job = inject(VisitJob);
+  protected readonly names = stageNames;
+  protected readonly words = stateText;
+  protected readonly moment = momentText;
+  protected readonly why = signal('');
+  protected readonly stages = computed(() => this.job.states().filter(({ stage }) => stage !== 'close'));
+  protected readonly missing = computed(() => this.stages().filter(({ state }) => state === 'ahead' || state === 'trouble').length);
+  protected readonly closing = this.job.adding();
+  protected readonly reopening = this.job.adding(() => this.why.set(''));
+  protected readonly busy = computed(() => this.closing.state().state === 'busy');
+  protected readonly refused = computed(() => refusalIn(this.closing.state()));
+  protected readonly reopenRefused = computed(() => refusalIn(this.reopening.state(), '/why') ?? refusalIn(this.reopening.state()));
+}

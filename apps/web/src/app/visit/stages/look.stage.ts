@@ -1,0 +1,41 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { LookFields } from '../../method/look-fields';
+import { MethodSession } from '../../method/method.session';
+import { arrivalText } from '../../method/method-words';
+import { Units } from '../../preferences/units.service';
+import { valueOf } from '../../ui/loadable';
+import { lacksText } from '../stage-words';
+import { VisitJob } from '../visit-job';
+
+/** What is read and seen on arriving; each change is saved with the visit as it is made. */
+@Component({
+  selector: 'hy-look-stage',
+  imports: [LookFields],
+  template: `
+    <h2>What do you find?</h2>
+    @if (written(); as note) {
+      <p class="second">Written on the unit: “{{ note }}”</p>
+    }
+    <hy-look-fields />
+    @if (arrival(); as sentence) {
+      <p class="arrival">{{ sentence }}</p>
+    }
+    <p class="second" role="status">{{ lacks() || 'Everything that decides the method is recorded.' }}</p>
+  `,
+  styleUrl: './stage.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class LookStage {
+  protected readonly session = inject(MethodSession);
+  private readonly job = inject(VisitJob);
+  private readonly units = inject(Units);
+  protected readonly written = computed(() => valueOf(this.session.system())?.facts.written);
+  protected readonly arrival = computed(() => {
+    const plan = valueOf(this.session.plan());
+    return plan === undefined ? undefined : arrivalText(plan.arrival, plan.content.likely, this.units);
+  });
+  protected readonly lacks = computed(() => {
+    const state = this.job.states().find(({ stage }) => stage === 'look');
+    return state === undefined ? '' : lacksText(state);
+  });
+}

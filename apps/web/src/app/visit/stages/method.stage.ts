@@ -1,0 +1,125 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { Router } from '@angular/router';
+import { stagesOf } from '@hygromet/contract/visit-stages';
+import { nextStage } from '@hygromet/core/visit/stage-states';
+import { catchError, concatMap, EMPTY, Subject, tap } from 'rxjs';
+import { refusalIn } from '../../live/command';
+import { Refusal } from '../../live/refusal';
+import { MethodDecision } from '../../method/method-decision';
+import { MethodSession } from '../../method/method.session';
+import { methodNames } from '../../method/method-words';
+import { StepList } from '../../method/step-list';
+import { valueOf } from '../../ui/loadable';
+import { VisitJob } from '../visit-job';
+
+/** The verdict, its reasons, and the steps of what was chosen; it is saved with what it rests on. */
+@Component({
+  selector: 'hy-method-stage',
+  imports: [MethodDecision, StepList],
+  template: `
+    <hy-method-decision>
+      @if (job.open()) {
+        <div class="actions">
+          @if (session.decided(); as plan) {
+            <button type="button" class="button main" [disabled]="saving.state().state === 'busy' || saved()" (click)="save()">
+              {{ saved() ? 'Saved' : 'Save: ' + lower(names[plan.method]) }}
+            </button>
+          }
+          <p class="second" role="status">{{ savedText() }}</p>
+          @if (refused(); as sentence) {
+            <p role="alert" class="over">{{ sentence }}</p>
+          }
+        </div>
+      }
+    </hy-method-decision>
+    @if (plan(); as p) {
+      @if (p.method !== undefined) {
+        <section class="steps" aria-label="Steps">
+          <h3>Steps <button type="button" class="button plain print" (click)="print()">Print circuit and steps</button></h3>
+          <hy-step-list
+            [steps]="p.steps"
+            [readings]="session.draft().readings"
+            [kept]="kept()"
+            (noted)="note($event)"
+            (complete)="read($event)"
+          />
+          @if (readingRefused(); as sentence) {
+            <p role="alert" class="over">{{ sentence }}</p>
+          }
+        </section>
+      }
+    }
+  `,
+  styleUrl: './stage.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class MethodStage {
+  protected readonly session = inject(MethodSession);
+  protected readonly job = inject(VisitJob);
+  private readonly router = inject(Router);
+  protected readonly names = methodNames;
+  protected readonly plan = computed(() => valueOf(this.session.plan()));
+  /** The last reading of each step that the visit has. */
+  protected readonly kept = computed(() => new Map((this.job.visit()?.readings ?? []).map((reading) => [reading.step, reading])));
+  protected readonly saving = this.job.adding((visit) => {
+    const next = nextStage(stagesOf(visit));
+    if (next !== 'method') void this.router.navigate(['/visits', this.job.id, next]);
+  });
+  protected readonly refused = computed(() => refusalIn(this.saving.state(), '/plan/why') ?? refusalIn(this.saving.state()));
+  /** Whether what is saved is what stands here. */
+  protected readonly saved = computed(() => {
+    const [kept, decided] = [this.job.visit()?.plan, this.session.decided()];
+    return (
+      kept != null &&
+      decided !== undefined &&
+      kept.method === decided.method &&
+      kept.failed === decided.failed &&
+      kept.factsVersion === decided.factsVersion
+    );
+  });
+  protected readonly savedText = computed(() => {
+    const plan = this.job.visit()?.plan;
+    return plan == null || this.saved() ? '' : `Saved until now: ${methodNames[plan.method]}.`;
+  });
+  protected lower = (name: string): string => `${name[0]?.toLowerCase() ?? ''}${name.slice(1)}`;
+  protected print = (): void => window.print();
+
+  private readonly readings$ = new Subject<{ readonly step: string; readonly text: string }>();
+  /** Why the last reading could not be saved; it stays on the device. */
+  protected readonly readingRefused = signal<string | undefined>(undefined);
+
+  constructor() {
+    // one after the other: what is read quickly at two steps is saved twice
+    this.readings$
+      .pipe(
+        concatMap((reading) =>
+          this.job.add$({ kind: 'read', ...reading }).pipe(
+            tap(() => this.readingRefused.set(undefined)),
+            catchError((error: unknown) => {
+              this.readingRefused.set(error instanceof Refusal ? error.message : 'This reading is not saved yet.');
+              return EMPTY;
+            }),
+          ),
+        ),
+        takeUntilDestroyed(),
+      )
+      .subscribe();
+  }
+
+  protected save(): void {
+    const [plan, visit] = [this.session.decided(), this.job.visit()];
+    if (plan !== undefined && visit !== undefined) this.saving.send({ kind: 'planned', version: visit.version, plan });
+  }
+
+  protected note({ code, text }: { code: string; text: string }): void {
+    this.session.change({ readings: { ...this.session.draft().readings, [code]: text } });
+  }
+
+  /** What was read at a step: on the device as it is typed, with the visit once it is complete. */
+  protected read({ code, text }: { code: string; text: string }): void {
+    const words = text.trim();
+    if (words === '' || this.kept().get(code)?.text === words) return;
+    this.readings$.next({ step: code, text: words });
+  }
+}

@@ -1,0 +1,57 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { ActivatedRoute, RouterLink } from '@angular/router';
+import { map } from 'rxjs';
+import { CylinderChoice } from '../../method/cylinder-choice';
+import { MethodSession } from '../../method/method.session';
+import { Units } from '../../preferences/units.service';
+import { valueOf } from '../../ui/loadable';
+import { stateText } from '../stage-words';
+import { VisitFill } from '../visit-fill';
+import { VisitJob } from '../visit-job';
+
+/** Which cylinder takes the charge, and its transfer by the scale. */
+@Component({
+  selector: 'hy-transfer-stage-of-visit',
+  imports: [CylinderChoice, RouterLink, VisitFill],
+  template: `
+    @if (job.visit(); as visit) {
+      @if (cylinder(); as id) {
+        <!-- another cylinder is another transfer -->
+        @for (own of [id]; track own) {
+          <hy-visit-fill />
+        }
+        <p><a [routerLink]="['/visits', visit.id, 'transfer']">Choose another cylinder</a></p>
+      } @else {
+        @if (job.state()?.state === 'not-needed') {
+          <h2>No transfer</h2>
+          <p>{{ notNeeded() }}. If refrigerant goes into a cylinder all the same, weigh it in here.</p>
+        } @else {
+          <h2>{{ visit.recovered.bookings === 0 ? 'Which cylinder?' : 'Another cylinder?' }}</h2>
+          @if (visit.recovered.bookings > 0) {
+            <p>{{ units.massText(visit.recovered.massKg) }} recovered so far, {{ units.massText(leftKg()) }} left on record.</p>
+          }
+        }
+        <hy-cylinder-choice [visit]="visit" [massKg]="leftKg()" [burnt]="session.draft().compressor === 'burnt-out'" />
+      }
+    }
+  `,
+  styleUrl: './stage.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class TransferStage {
+  protected readonly job = inject(VisitJob);
+  protected readonly session = inject(MethodSession);
+  protected readonly units = inject(Units);
+  protected readonly cylinder = toSignal(inject(ActivatedRoute).queryParamMap.pipe(map((query) => query.get('cylinder'))));
+  protected readonly notNeeded = computed(() => {
+    const state = this.job.state();
+    const words = state === undefined ? '' : stateText(state);
+    return `${words[0]?.toUpperCase() ?? ''}${words.slice(1)}`;
+  });
+  /** What may still have to find room, kg. */
+  protected readonly leftKg = computed(() => {
+    const [plan, system] = [valueOf(this.session.plan()), valueOf(this.session.system())];
+    return Math.max(0, plan?.content.high ?? system?.contentKg ?? 0);
+  });
+}

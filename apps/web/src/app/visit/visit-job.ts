@@ -1,0 +1,68 @@
+import { computed, inject, Injectable, untracked } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { ActivatedRoute } from '@angular/router';
+import { stagesOf } from '@hygromet/contract/visit-stages';
+import type { NewVisitEvent } from '@hygromet/contract/visit-event';
+import type { Visit, VisitWithEvents } from '@hygromet/contract/visit';
+import { stages, type Stage, type StageState } from '@hygromet/core/visit/stage';
+import { nextStage } from '@hygromet/core/visit/stage-states';
+import { catchError, distinctUntilChanged, EMPTY, exhaustMap, filter, interval, map, merge, type Observable } from 'rxjs';
+import { command, type Command } from '../live/command';
+import { newKey } from '../live/new-key';
+import { Registers } from '../live/registers.service';
+import { PreferencesService } from '../preferences/preferences.service';
+import { loadable, valueOf, waiting } from '../ui/loadable';
+
+/** What a colleague adds appears after so long at most. */
+const LOOK_AGAIN_MS = 5000;
+
+type OwnPart<E> = E extends unknown ? Omit<E, 'key' | 'happenedAt' | 'recordedBy'> : never;
+/** What is added to a visit; who, when and its key are added on the way. */
+export type Addition = OwnPart<NewVisitEvent>;
+
+/** One visit that is worked on: its record as the server has it, where each stage stands, and what is added to it. */
+@Injectable()
+export class VisitJob {
+  private readonly registers = inject(Registers);
+  private readonly preferences = inject(PreferencesService).current;
+  private readonly route = inject(ActivatedRoute);
+  readonly id = this.route.snapshot.paramMap.get('id') ?? '';
+
+  readonly loaded = toSignal(loadable(this.fresh$()), { initialValue: waiting });
+  readonly visit = computed(() => valueOf(this.loaded()));
+  readonly states = computed((): readonly StageState[] => {
+    const visit = this.visit();
+    return visit === undefined ? [] : stagesOf(visit);
+  });
+  /** The stage that is done next, whatever is looked at. */
+  readonly next = computed(() => nextStage(this.states()));
+  private readonly asked = toSignal(this.route.paramMap.pipe(map((params) => params.get('stage'))));
+  /** An address without a stage is that of the stage that was next when it was opened: nobody is moved on while typing. */
+  private readonly first = computed(() => (this.visit() === undefined ? undefined : untracked(this.next)), {
+    equal: (before) => before !== undefined,
+  });
+  readonly here = computed((): Stage => stages.find((stage) => stage === this.asked()) ?? this.first() ?? 'look');
+  readonly state = computed(() => this.states().find(({ stage }) => stage === this.here()));
+  readonly open = computed(() => this.visit()?.state === 'open');
+
+  /** Adds an event; sent again after a lost connection it is the same event. */
+  add$(addition: Addition): Observable<Visit> {
+    const said = { key: newKey(), happenedAt: new Date().toISOString(), recordedBy: this.preferences().person };
+    return this.registers.addVisitEvent$(this.id, { ...addition, ...said } as NewVisitEvent); // the parts of one event
+  }
+
+  /** Something a person adds by a button. Call it where things may be injected. */
+  adding(done: (visit: Visit) => void = () => undefined): Command<Addition> {
+    return command((addition: Addition) => this.add$(addition), done);
+  }
+
+  private fresh$(): Observable<VisitWithEvents> {
+    const again$ = interval(LOOK_AGAIN_MS).pipe(
+      filter(() => document.visibilityState === 'visible'),
+      exhaustMap(() => this.registers.readVisit$(this.id).pipe(catchError(() => EMPTY))), // what is there stays; the next look will tell
+    );
+    return merge(this.registers.visit$(this.id), again$).pipe(
+      distinctUntilChanged((one, other) => JSON.stringify(one) === JSON.stringify(other)),
+    );
+  }
+}

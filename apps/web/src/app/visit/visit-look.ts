@@ -1,0 +1,114 @@
+import { computed, effect, inject, Injectable, signal } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import type { Look } from '@hygromet/contract/visit-event';
+import { catchError, concatMap, debounceTime, EMPTY, map, Subject } from 'rxjs';
+import { Drafts } from '../live/draft.service';
+import { Refusal } from '../live/refusal';
+import { newLookDraft, type LookDraft } from '../method/look-draft';
+import { LookSource, SYSTEM_ID } from '../method/look-source';
+import { PreferencesService } from '../preferences/preferences.service';
+import { emptyEntry, type QuantityEntry } from '../ui/quantity-entry';
+import { VisitJob } from './visit-job';
+
+/** What stays on this device: readings on their way, and which facts were looked at. */
+type OnDevice = Pick<LookDraft, 'readings' | 'seenVersion'>;
+/** What is saved with the visit. */
+type Saved = Omit<LookDraft, 'readings' | 'seenVersion' | 'visit'>;
+
+interface Pending extends OnDevice {
+  /** What was changed here and is not with the visit yet. */
+  readonly changes: Partial<Saved>;
+}
+
+/** A person types a number; it is saved when the fingers rest. */
+const REST_MS = 600;
+const TRY_AGAIN_MS = 4000;
+
+/** A look that belongs to a visit: each change is saved as it is made, and what others have changed appears here. */
+@Injectable()
+export class VisitLook implements LookSource {
+  private readonly job = inject(VisitJob);
+  private readonly preferences = inject(PreferencesService).current;
+  private readonly drafts = inject(Drafts);
+  private readonly stored = this.drafts.open<Pending>(`visit.${this.job.id}`, () => ({ changes: {}, readings: {}, seenVersion: null }));
+  private readonly changed$ = new Subject<void>();
+  readonly unsaved = signal<string | undefined>(undefined);
+
+  readonly draft = computed((): LookDraft => {
+    const { changes, readings, seenVersion } = this.stored.value();
+    const { ambient, standing, ...look } = this.job.visit()?.look ?? {};
+    return {
+      ...newLookDraft(this.preferences()),
+      ...(look as Partial<Saved>), // saved from this draft
+      ...(ambient === undefined ? {} : { ambient: asEntry(ambient) }),
+      ...(standing === undefined ? {} : { standing: asEntry(standing) }),
+      ...changes,
+      readings,
+      seenVersion,
+      visit: this.job.id,
+    };
+  });
+
+  constructor() {
+    const before = this.seenBefore();
+    this.stored.value.update((own) => ({ ...own, changes: { ...before, ...own.changes } }));
+    this.changed$
+      .pipe(
+        debounceTime(REST_MS),
+        concatMap(() => this.send$()),
+        takeUntilDestroyed(),
+      )
+      .subscribe();
+    // what an earlier page could not save
+    effect(() => {
+      if (this.job.open() && Object.keys(this.stored.value().changes).length > 0) this.changed$.next();
+    });
+  }
+
+  change(part: Partial<LookDraft>): void {
+    const { readings, seenVersion, visit: _visit, ...changes } = part;
+    this.stored.value.update((before) => ({
+      changes: { ...before.changes, ...changes },
+      readings: readings ?? before.readings,
+      seenVersion: seenVersion === undefined ? before.seenVersion : seenVersion,
+    }));
+  }
+
+  private send$() {
+    const sent = this.stored.value().changes;
+    if (Object.keys(sent).length === 0) return EMPTY;
+    return this.job.add$({ kind: 'looked', look: sent as Look }).pipe(
+      map(() => {
+        this.unsaved.set(undefined);
+        this.stored.value.update((before) => ({ ...before, changes: withoutSent(before.changes, sent) }));
+      }),
+      catchError((error: unknown) => {
+        this.unsaved.set(error instanceof Refusal ? error.message : 'What was seen is not saved yet.');
+        setTimeout(() => this.changed$.next(), TRY_AGAIN_MS);
+        return EMPTY;
+      }),
+    );
+  }
+
+  /** What was typed at this system before the visit was opened belongs to it, and to no later one. */
+  private seenBefore(): Partial<Saved> {
+    const before = this.drafts.take<LookDraft>(`look.${inject(SYSTEM_ID)}`, () => newLookDraft(this.preferences()));
+    if (before === undefined || (before.visit !== null && before.visit !== this.job.id)) return {};
+    const usual = newLookDraft(this.preferences());
+    const { readings: _readings, seenVersion: _seen, visit: _visit, ...look } = before;
+    const differs = Object.entries(look).filter(
+      ([name, value]) => JSON.stringify(value) !== JSON.stringify(usual[name as keyof LookDraft]),
+    );
+    return Object.fromEntries(differs) as Partial<Saved>;
+  }
+}
+
+/** What was changed again while it was on its way is still to be sent. */
+const withoutSent = (changes: Partial<Saved>, sent: Partial<Saved>): Partial<Saved> =>
+  Object.fromEntries(Object.entries(changes).filter(([name, value]) => sent[name as keyof Saved] !== value)) as Partial<Saved>;
+
+const asEntry = ({ text, unit, ounces }: { text: string; unit: string; ounces?: string | undefined }): QuantityEntry => ({
+  ...emptyEntry(unit),
+  text,
+  ounces: ounces ?? '',
+});

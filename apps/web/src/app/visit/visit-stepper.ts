@@ -1,0 +1,47 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import type { Stage, StageState } from '@hygromet/core/visit/stage';
+import { stageNames, stateText } from './stage-words';
+
+/**
+ * The stages of a visit, joined by valves: filled is done, black is here, outline is ahead, dashed is not needed, red is in trouble. On a
+ * phone it shrinks to the stage that is here, with its neighbors.
+ */
+@Component({
+  selector: 'hy-visit-stepper',
+  imports: [RouterLink],
+  template: `
+    <nav aria-label="Stages">
+      <ol>
+        @for (own of states(); track own.stage; let i = $index) {
+          <li [class]="own.state" [class.here]="own.stage === here()" [class.far]="far(i)">
+            <a
+              [routerLink]="['/visits', visit(), own.stage]"
+              [attr.aria-current]="own.stage === here() ? 'step' : null"
+              [attr.aria-label]="names[own.stage] + ', ' + words(own)"
+              [title]="words(own)"
+            >
+              <svg viewBox="0 0 24 18" width="24" height="18" aria-hidden="true"><path d="M2 2l20 14V2L2 16z" /></svg>
+              <span>{{ names[own.stage] }}</span>
+            </a>
+          </li>
+        }
+      </ol>
+    </nav>
+  `,
+  styleUrl: './visit-stepper.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class VisitStepper {
+  readonly visit = input.required<string>();
+  readonly states = input.required<readonly StageState[]>();
+  readonly here = input.required<Stage>();
+  private readonly at = computed(() => this.states().findIndex(({ stage }) => stage === this.here()));
+  protected readonly names = stageNames;
+  protected readonly words = stateText;
+  /** Neither here nor beside it: hidden where there is little room. */
+  protected far(index: number): boolean {
+    const first = Math.min(Math.max(this.at() - 1, 0), this.states().length - 3);
+    return index < first || index > first + 2;
+  }
+}

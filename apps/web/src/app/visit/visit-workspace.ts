@@ -1,0 +1,97 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import type { Visit } from '@hygromet/contract/visit';
+import { CircuitSide } from '../method/circuit-side';
+import { LookSource, SYSTEM_ID } from '../method/look-source';
+import { MethodSession } from '../method/method.session';
+import { Units } from '../preferences/units.service';
+import { dayWords } from '../ui/day';
+import { valueOf } from '../ui/loadable';
+import { PageHead } from '../ui/page-head';
+import { AccountStage } from './stages/account.stage';
+import { CloseStage } from './stages/close.stage';
+import { LookStage } from './stages/look.stage';
+import { MethodStage } from './stages/method.stage';
+import { SaidStage } from './stages/said.stage';
+import { TransferStage } from './stages/transfer.stage';
+import { nextActionText } from './stage-words';
+import { VisitJob } from './visit-job';
+import { VisitLook } from './visit-look';
+import { VisitStepper } from './visit-stepper';
+
+/** The stages in the head, the one that is here at the left, and always the circuit at the right. */
+@Component({
+  selector: 'hy-visit-workspace',
+  imports: [AccountStage, CircuitSide, CloseStage, LookStage, MethodStage, PageHead, RouterLink, SaidStage, TransferStage, VisitStepper],
+  providers: [
+    { provide: SYSTEM_ID, useFactory: () => inject(VisitJob).visit()?.system.id ?? '' },
+    { provide: LookSource, useClass: VisitLook },
+    MethodSession,
+  ],
+  template: `
+    @if (job.visit(); as visit) {
+      <hy-page-head [title]="visit.system.site + ', ' + visit.system.name" [line]="line(visit)">
+        <hy-visit-stepper [visit]="visit.id" [states]="job.states()" [here]="job.here()" />
+      </hy-page-head>
+      <div class="workspace">
+        <section class="work" [attr.aria-label]="job.here()">
+          @if (!job.open()) {
+            <p class="second">This visit is closed. What was recorded on it stays as it is.</p>
+          }
+          @switch (job.here()) {
+            @case ('look') {
+              <hy-look-stage />
+            }
+            @case ('method') {
+              <hy-method-stage />
+            }
+            @case ('transfer') {
+              <hy-transfer-stage-of-visit />
+            }
+            @case ('account') {
+              <hy-account-stage />
+            }
+            @case ('close') {
+              <hy-close-stage />
+            }
+            @default {
+              <hy-said-stage />
+            }
+          }
+          @if (session.unsaved(); as sentence) {
+            <p role="alert" class="over">{{ sentence }}</p>
+          }
+          @if (elsewhere(); as stage) {
+            <p class="onward">
+              <a
+                class="button"
+                [class.main]="job.state()?.state === 'done' || job.state()?.state === 'not-needed'"
+                [routerLink]="['/visits', visit.id, stage]"
+                >Next: {{ action(stage) }}</a
+              >
+            </p>
+          }
+        </section>
+        <aside class="map" aria-label="Circuit">
+          <hy-circuit-side />
+        </aside>
+      </div>
+    }
+  `,
+  styleUrl: './visit-workspace.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class VisitWorkspace {
+  protected readonly job = inject(VisitJob);
+  protected readonly session = inject(MethodSession);
+  private readonly units = inject(Units);
+  protected readonly action = nextActionText;
+  /** What is done next, where that is another stage than the one that is looked at. */
+  protected readonly elsewhere = computed(() => (this.job.open() && this.job.next() !== this.job.here() ? this.job.next() : undefined));
+
+  protected line({ system, reason, day }: Visit): string {
+    const plate = valueOf(this.session.system())?.nameplateKg;
+    const charge = plate === undefined ? system.refrigerant : `${system.refrigerant}, ${this.units.massText(plate)} on the plate`;
+    return `${charge} · ${reason}, ${dayWords(day)}`;
+  }
+}

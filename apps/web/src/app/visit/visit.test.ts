@@ -1,0 +1,254 @@
+import { TestBed } from '@angular/core/testing';
+import { Router } from '@angular/router';
+import type { Visit, VisitWithEvents } from '@hygromet/contract/visit';
+import type { NewVisitEvent, VisitEvent } from '@hygromet/contract/visit-event';
+import { withEvent } from '@hygromet/contract/visit-state';
+import { BehaviorSubject, of, throwError } from 'rxjs';
+import { aCylinder, aMovement, aSystem, aVisit, render, settled, stage } from '../../../test/scene';
+import { Refusal } from '../live/refusal';
+import { VisitPage } from './visit.page';
+
+const SEEN = { ambient: { text: '84', unit: 'F' }, standing: { text: '128', unit: 'psig' }, failed: 'condenser' };
+const plan = {
+  method: 'recover',
+  proposed: 'recover',
+  why: '',
+  failed: 'condenser',
+  ambientK: 302,
+  standingPa: 983_000,
+  factsVersion: 1,
+} as const satisfies Visit['plan'];
+/** What was typed is saved when the fingers rest. */
+const rested = () => new Promise((resolve) => setTimeout(resolve, 750));
+
+/** A server with one visit, which keeps what is added as the real one does. */
+function theVisit(first: Partial<Visit> = {}) {
+  const visit$ = new BehaviorSubject<VisitWithEvents>({ ...aVisit(first), events: [] });
+  const sent: NewVisitEvent[] = [];
+  const addVisitEvent$ = (_: string, event: NewVisitEvent) => {
+    sent.push(event);
+    const kept = { ...event, recordedAt: event.happenedAt, sequence: 2 } as unknown as VisitEvent; // as the server keeps it
+    const { id, system, recovered, events } = visit$.value;
+    visit$.next({ ...withEvent(visit$.value, kept), id, system, recovered, events });
+    return of(visit$.value);
+  };
+  return { visit$, sent, registers: { visit$: () => visit$, addVisitEvent$ } };
+}
+
+async function open(at: string, first: Partial<Visit> = {}, more: Record<string, unknown> = {}, query: Record<string, string> = {}) {
+  const server = theVisit(first);
+  const { kept } = stage({ id: 'v1', more: { stage: at }, query, registers: { ...server.registers, ...more } });
+  const go = jest.spyOn(TestBed.inject(Router), 'navigate').mockResolvedValue(true);
+  return { ...(await render(VisitPage)), ...server, kept, go };
+}
+const stageOf = (root: HTMLElement, name: string) =>
+  root.querySelector(`hy-visit-stepper a[aria-label^="${name},"]`)?.getAttribute('aria-label');
+
+describe('the stages in the head', () => {
+  test('say how each stands, and where we are', async () => {
+    const { root } = await open('account', { look: SEEN, plan, recovered: { bookings: 2, massKg: 4 } });
+    expect(root.querySelectorAll('hy-visit-stepper li').length).toBe(9);
+    expect(root.querySelector('hy-visit-stepper [aria-current=step]')?.textContent).toContain('Account');
+    expect(stageOf(root, 'Look')).toBe('Look, done');
+    expect(stageOf(root, 'Transfer')).toBe('Transfer, done');
+    expect(stageOf(root, 'Prove')).toBe('Prove, needs pressure test and vacuum');
+  });
+
+  test('after a pump-down no cylinder is asked for', async () => {
+    const { root, text } = await open('transfer', { look: SEEN, plan: { ...plan, method: 'pump-down-receiver', failed: 'evaporator' } });
+    expect(stageOf(root, 'Transfer')).toBe('Transfer, not needed: the charge stays in the system');
+    expect(text()).toContain('No transfer');
+    expect(text()).toContain('Next: Repair it');
+  });
+
+  test('facts that changed since stand there as trouble', async () => {
+    const { root } = await open('method', { look: SEEN, plan: { ...plan, factsVersion: 0 } });
+    expect(stageOf(root, 'Method')).toContain('the facts have changed');
+    expect(root.querySelector('hy-visit-stepper li.trouble')).not.toBeNull();
+  });
+});
+
+describe('the look', () => {
+  test('is saved as it is made, only what was changed, and the map shows it', async () => {
+    const { type, sent, text, fixture } = await open('look');
+    expect(text()).toContain('Still needed: standing pressure, outdoor temperature, failed part.');
+    await type('Failed part', 'condenser');
+    await type('Standing pressure', '128');
+    await rested();
+    await settled(fixture);
+    expect(sent.map((own) => own.kind === 'looked' && own.look)).toEqual([
+      { failed: 'condenser', standing: { text: '128', unit: 'psig', ounces: '' } },
+    ]);
+    expect(text()).toContain('Still needed: outdoor temperature.');
+    expect(text()).toContain('128 psig standing');
+  });
+
+  test('of a colleague appears here', async () => {
+    const { visit$, control, fixture } = await open('look');
+    visit$.next({ ...visit$.value, look: { failed: 'evaporator', compressor: 'burnt-out' } });
+    await settled(fixture);
+    expect([control('Failed part').value, control('Compressor').value]).toEqual(['evaporator', 'burnt-out']);
+  });
+
+  test('that cannot be saved stays on the device, and is said', async () => {
+    const addVisitEvent$ = () => throwError(() => new Refusal('offline', 'The server cannot be reached.'));
+    const { type, text, control, kept, fixture } = await open('look', {}, { addVisitEvent$ });
+    await type('Failed part', 'condenser');
+    await rested();
+    await settled(fixture);
+    expect(text()).toContain('The server cannot be reached.');
+    expect(control('Failed part').value).toBe('condenser');
+    expect(kept['hygromet.draft.visit.v1']).toContain('condenser');
+  });
+
+  test('takes over what was typed at this system before the visit was opened, and nothing of an earlier visit', async () => {
+    const before = { failed: 'evaporator', visit: null };
+    const server = theVisit();
+    const scene = { id: 'v1', more: { stage: 'look' }, registers: server.registers };
+    stage({ ...scene, drafts: { 'look.s1': before } });
+    const adopted = await render(VisitPage);
+    expect(adopted.control('Failed part').value).toBe('evaporator');
+    TestBed.resetTestingModule();
+    stage({ ...scene, registers: theVisit().registers, drafts: { 'look.s1': { ...before, visit: 'last-week' } } });
+    expect((await render(VisitPage)).control('Failed part').value).toBe('unknown');
+  });
+});
+
+describe('the method', () => {
+  test('is saved with what it rests on, and leads to the next stage', async () => {
+    const { press, sent, go } = await open('method', { look: SEEN });
+    await press(/^Save: recover everything|^Save: liquid/);
+    const [event] = sent;
+    expect(event).toMatchObject({ kind: 'planned', version: 1, plan: { failed: 'condenser', factsVersion: 1, why: '' } });
+    expect(event?.kind === 'planned' && event.plan.ambientK).toBeCloseTo(302.04, 1);
+    expect(go).toHaveBeenCalledWith(['/visits', 'v1', 'transfer']);
+  });
+
+  test('is not saved without its reason, and the sentence says so', async () => {
+    const refusal = new Refusal('invalid-input', 'x', { '/plan/why': 'Say why the proposal is not taken.' });
+    const { press, text } = await open('method', { look: SEEN }, { addVisitEvent$: () => throwError(() => refusal) });
+    await press(/^Save:/);
+    expect(text()).toContain('Say why the proposal is not taken.');
+  });
+
+  test('what is read at a step goes to the visit when the field is left, once, with who and when', async () => {
+    const { control, sent, text, fixture } = await open('method', { look: SEEN });
+    const field = control('Read at step 1');
+    field.value = '128 psig';
+    field.dispatchEvent(new Event('input'));
+    field.dispatchEvent(new Event('change'));
+    field.dispatchEvent(new Event('change'));
+    await settled(fixture);
+    expect(sent.flatMap((own) => (own.kind === 'read' ? [own.text] : []))).toEqual(['128 psig']);
+    expect(text()).toMatch(/128 psig · Ines Marrow/);
+  });
+
+  test('a machine that would trip is given a cooler cylinder, and a smaller one takes longer', async () => {
+    const { type, text } = await open('method', { look: { failed: 'condenser', ambient: { text: '100', unit: 'F' } } });
+    expect(text()).toMatch(/cut-out will open: put the cylinder into (running|ice) water/);
+    await type('Cylinder', 'ice');
+    expect(text()).not.toContain('cut-out will open');
+    const minutes = () => Number(/Machine, estimated\s*\d+ to (\d+) min/.exec(text())?.[1]);
+    const two = minutes();
+    await type('Machine', 'one-cylinder');
+    expect(minutes()).toBeGreaterThan(two);
+  });
+});
+
+describe('the transfer', () => {
+  const empty = (name: string, more: object = {}) =>
+    aCylinder({
+      id: name,
+      name,
+      refrigerant: null,
+      composition: null,
+      contentKg: 0,
+      evacuatedAt: '2026-11-20T08:00:00.000Z',
+      standing: { state: 'empty' },
+      ...more,
+    });
+  const done = { look: SEEN, plan };
+
+  test('offers those in the van first with what each takes, and each leads to its fill within this visit', async () => {
+    const cylinders = [empty('C-11', { place: 'workshop' }), empty('C-04'), aCylinder()];
+    const { text, root } = await open('transfer', done, { cylinders$: of(cylinders) });
+    expect([...root.querySelectorAll('hy-cylinder-choice li b')].map(({ textContent }) => textContent)).toEqual(['C-07', 'C-04', 'C-11']);
+    expect(text()).toMatch(/At most 21\.8 lb have to find room: take C-04 and C-07\./);
+    expect(root.querySelector<HTMLAnchorElement>('[aria-label="Fill C-04"]')?.getAttribute('href')).toBe(
+      '/visits/v1/transfer?cylinder=C-04',
+    );
+  });
+
+  test('one too few is said with what is missing, and what must not be filled with its reason', async () => {
+    const cylinders = [
+      empty('C-06', { flags: ['overdue'] }),
+      empty('C-99', { evacuatedAt: null }),
+      aCylinder({ flags: ['airy'], airShare: 0.1 }),
+    ];
+    const { text } = await open('transfer', done, { cylinders$: of(cylinders) });
+    expect(text()).toContain('Not now: C-06 past its retest date · C-99 not evacuated · C-07 air in it');
+    TestBed.resetTestingModule();
+    const short = await open('transfer', done, { cylinders$: of([aCylinder()]) });
+    expect(short.text()).toMatch(/21\.8 lb may have to find room, and the cylinders in the van take 13\.\d lb: 8\.\d lb are short\./);
+  });
+
+  test('into the chosen cylinder is the fill itself, from the system of the visit', async () => {
+    const { text, control } = await open('transfer', done, {}, { cylinder: 'c7' });
+    expect(text()).toContain('Fill C-07');
+    expect(control('Comes from').value).toBe('s1');
+  });
+});
+
+test('the account lists what was taken out on this visit and stands, and what is left', async () => {
+  const movements = [
+    aMovement({ id: 'm1', visit: 'v1', massKg: 4 }),
+    aMovement({ id: 'm2', visit: 'v1', massKg: 1, reversedBy: 'm3' }),
+    aMovement({ id: 'm4', visit: 'other', massKg: 2 }),
+  ];
+  const first = { look: SEEN, plan, recovered: { bookings: 1, massKg: 4 } };
+  const { root, text } = await open('account', first, { movements$: () => of(movements), system$: () => of(aSystem({ contentKg: 4.98 })) });
+  expect(text()).toContain('8.8 lb recovered');
+  const rows = [...root.querySelectorAll('hy-account-stage tbody tr')].map(({ textContent }) =>
+    (textContent ?? '').replace(/\s+/g, ' ').trim(),
+  );
+  expect(rows[0]).toMatch(/^On record before this visit ?19\.8$/);
+  expect(rows[1]).toMatch(/^C-07.*−8\.8$/);
+  expect(rows[2]).toMatch(/^Left in the system by the ledger ?11\.0$/);
+});
+
+describe('a stage that a person ends', () => {
+  test('is done with a word, and opened again', async () => {
+    const { type, press, sent, text } = await open('repair', { look: SEEN, plan });
+    await type('What was repaired?', 'flare made anew');
+    await press('Repair done');
+    expect(sent[0]).toMatchObject({ kind: 'marked', stage: 'repair', mark: 'done', why: 'flare made anew' });
+    expect(text()).toContain('Done: flare made anew');
+    await press('Open it again');
+    expect(sent[1]).toMatchObject({ mark: 'open-again' });
+    expect(text()).toContain('What was repaired?');
+  });
+
+  test('says honestly what is not computed yet', async () => {
+    const { text } = await open('prove', { look: SEEN, plan });
+    expect(text()).toContain('Hygromet does not judge the test yet');
+    expect(text()).toContain('No part with a pressure limit is recorded');
+  });
+});
+
+describe('the end', () => {
+  test('lists how each stage stands, and closes on what was seen', async () => {
+    const { text, press, sent } = await open('close', { look: SEEN, plan });
+    expect(text()).toContain('6 stages are still open');
+    await press('Close the visit');
+    expect(sent[0]).toMatchObject({ kind: 'closed', version: 1 });
+    expect(text()).toContain('This visit is closed.');
+    expect(text()).toContain('Reopen the visit');
+  });
+});
+
+test('a visit that is not there says so, with the way back', async () => {
+  stage({ id: 'v1', registers: { visit$: () => throwError(() => new Refusal('not-found', 'This visit is not there.')) } });
+  const { text } = await render(VisitPage);
+  expect(text()).toContain('This visit is not there.');
+  expect(text()).toContain('Back to today');
+});

@@ -1,0 +1,93 @@
+import { marks, stages } from '@hygromet/core/visit/stage';
+import * as z from 'zod';
+import { day, id, instant, name, note, plainText, versionSeen } from './primitives';
+import { visitPlan } from './visit-plan';
+
+const choice = plainText.min(1).max(40);
+/** A reading as it was typed, with its unit: what nobody has measured is empty. */
+const entry = z.strictObject({ text: plainText.max(40), unit: plainText.max(12), ounces: plainText.max(12).optional() });
+
+/** What was seen on arriving, as far as it was said; each change is kept by itself, so that two people write into one look. */
+export const look = z
+  .strictObject({
+    ambient: entry,
+    standing: entry,
+    failed: choice,
+    compressor: choice,
+    metering: choice,
+    heldInCooling: z.boolean(),
+    water: choice,
+    majorRepair: z.boolean(),
+    leaks: z.boolean(),
+    shaded: z.boolean(),
+    machine: choice,
+    cores: choice,
+    hoses: choice,
+    cooling: choice,
+    built: choice,
+    method: choice.nullable(),
+    why: note,
+  })
+  .partial();
+export type Look = z.infer<typeof look>;
+
+export const stage = z.enum(stages);
+
+const said = {
+  key: id,
+  /** By the clock of the device. */
+  happenedAt: instant,
+  recordedBy: name('name of the person'),
+};
+/** What decides for others rests on what was seen: a newer state refuses it. */
+const decides = { ...said, version: versionSeen };
+
+export const newVisitEvent = z.discriminatedUnion('kind', [
+  z.strictObject({
+    kind: z.literal('looked'),
+    ...said,
+    look: look.refine((own) => Object.keys(own).length > 0, { error: 'Nothing was seen.' }),
+  }),
+  z
+    .strictObject({ kind: z.literal('planned'), ...decides, plan: visitPlan })
+    .refine(({ plan }) => plan.method === plan.proposed || plan.why.trim() !== '', {
+      path: ['plan', 'why'],
+      error: 'Say why the proposal is not taken: it stands in the record.',
+    }),
+  z.strictObject({
+    kind: z.literal('read'),
+    ...said,
+    step: plainText.min(1).max(60),
+    text: plainText.trim().min(1, { error: 'Write what was read.' }).max(200, { error: 'At most 200 characters.' }),
+  }),
+  z
+    .strictObject({ kind: z.literal('marked'), ...said, stage, mark: z.enum(marks), why: note })
+    .refine(({ mark, why }) => mark !== 'not-needed' || why.trim() !== '', {
+      path: ['why'],
+      error: 'Say why it is not needed: the reason stands in the record.',
+    }),
+  z.strictObject({ kind: z.literal('moved'), ...decides, day }),
+  z.strictObject({ kind: z.literal('closed'), ...decides }),
+  z.strictObject({
+    kind: z.literal('reopened'),
+    ...said,
+    why: note.refine((text) => text.trim() !== '', { error: 'Say why it is opened again.' }),
+  }),
+]);
+export type NewVisitEvent = z.infer<typeof newVisitEvent>;
+
+/** The first event of every visit is its opening. */
+const opened = z.strictObject({ kind: z.literal('opened'), system: id, day, reason: z.string() });
+
+const kept = { happenedAt: instant, recordedAt: instant, recordedBy: z.string(), sequence: z.int() };
+export const visitEvent = z.discriminatedUnion('kind', [
+  opened.extend(kept),
+  z.strictObject({ kind: z.literal('looked'), look, ...kept }),
+  z.strictObject({ kind: z.literal('planned'), plan: visitPlan, ...kept }),
+  z.strictObject({ kind: z.literal('read'), step: z.string(), text: z.string(), ...kept }),
+  z.strictObject({ kind: z.literal('marked'), stage, mark: z.enum(marks), why: z.string(), ...kept }),
+  z.strictObject({ kind: z.literal('moved'), day, ...kept }),
+  z.strictObject({ kind: z.literal('closed'), ...kept }),
+  z.strictObject({ kind: z.literal('reopened'), why: z.string(), ...kept }),
+]);
+export type VisitEvent = z.infer<typeof visitEvent>;

@@ -1,0 +1,26 @@
+import * as z from 'zod';
+import { day, instant } from './primitives';
+import { look, stage } from './visit-event';
+import { visitPlan } from './visit-plan';
+import { marks } from '@hygromet/core/visit/stage';
+
+export const visitReading = z.strictObject({ step: z.string(), text: z.string(), readAt: instant, recordedBy: z.string() });
+export type VisitReading = z.infer<typeof visitReading>;
+
+/** The state of a visit, as its events make it. */
+export const visitRecord = z.strictObject({
+  day,
+  reason: z.string(),
+  look,
+  plan: visitPlan.nullable(),
+  /** The last word about each stage. */
+  marked: z.array(z.strictObject({ stage, mark: z.enum(marks), why: z.string(), at: instant, by: z.string() })),
+  /** Added, never changed: the last reading of a step counts. */
+  readings: z.array(visitReading),
+  state: z.enum(['open', 'closed']),
+  openedBy: z.string(),
+  changedAt: instant,
+  /** How many events there are: what decides for others names the one it has seen. */
+  version: z.int(),
+});
+export type VisitRecord = z.infer<typeof visitRecord>;

@@ -1,0 +1,56 @@
+import type { VisitEvent } from './visit-event';
+import type { VisitRecord } from './visit-record';
+
+/** The state after one more event. Nothing of the state before is changed. */
+export function withEvent(before: VisitRecord | undefined, event: VisitEvent): VisitRecord {
+  if (before === undefined) {
+    if (event.kind !== 'opened') throw new Error('a visit begins with its opening');
+    return {
+      day: event.day,
+      reason: event.reason,
+      look: {},
+      plan: null,
+      marked: [],
+      readings: [],
+      state: 'open',
+      openedBy: event.recordedBy,
+      changedAt: event.recordedAt,
+      version: 1,
+    };
+  }
+  return { ...before, ...changeBy(event, before), changedAt: event.recordedAt, version: before.version + 1 };
+}
+
+function changeBy(event: VisitEvent, before: VisitRecord): Partial<VisitRecord> {
+  switch (event.kind) {
+    case 'opened':
+      throw new Error('a visit is opened once');
+    case 'looked':
+      return { look: { ...before.look, ...event.look } };
+    case 'planned':
+      return { plan: event.plan };
+    case 'read':
+      return {
+        readings: [...before.readings, { step: event.step, text: event.text, readAt: event.happenedAt, recordedBy: event.recordedBy }],
+      };
+    case 'marked': {
+      const { stage: of, mark, why, happenedAt: at, recordedBy: by } = event;
+      return { marked: [...before.marked.filter((own) => own.stage !== of), { stage: of, mark, why, at, by }] };
+    }
+    case 'moved':
+      return { day: event.day };
+    case 'closed':
+      return { state: 'closed' };
+    case 'reopened':
+      return { state: 'open' };
+    default:
+      return event satisfies never;
+  }
+}
+
+/** @throws where the events do not begin with an opening */
+export function recordOf(events: readonly VisitEvent[]): VisitRecord {
+  const record = events.reduce<VisitRecord | undefined>(withEvent, undefined);
+  if (record === undefined) throw new Error('a visit has at least its opening');
+  return record;
+}

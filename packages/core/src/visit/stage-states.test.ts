@@ -1,0 +1,101 @@
+import fc from 'fast-check';
+import { methods, pumpDowns } from '../planning/method';
+import { marks, stages, type Mark, type Stage } from './stage';
+import { nextStage, stageStates, type JobSoFar } from './stage-states';
+
+const nothing: JobSoFar = {
+  ambientRead: false,
+  standingRead: false,
+  failed: 'unknown',
+  method: undefined,
+  factsChanged: false,
+  transfers: 0,
+  said: new Map(),
+  closed: false,
+};
+const of = (job: Partial<JobSoFar>, stage: Stage) => stageStates({ ...nothing, ...job }).find((own) => own.stage === stage)!;
+
+test('a visit that nobody has begun lacks what is read first', () => {
+  expect(of({}, 'look')).toEqual({ stage: 'look', state: 'ahead', lacks: ['standing-pressure', 'ambient', 'failed-part'] });
+  expect(stageStates(nothing).every(({ state }) => state === 'ahead')).toBe(true);
+  expect(nextStage(stageStates(nothing))).toBe('look');
+});
+
+test('after a pump-down nothing asks to fill a cylinder', () => {
+  for (const method of ['pump-down-condenser', 'pump-down-receiver'] as const) {
+    expect(of({ method, failed: 'evaporator' }, 'transfer')).toMatchObject({ state: 'not-needed', notNeeded: 'stays-in-system' });
+    expect(of({ method, failed: 'evaporator' }, 'account')).toMatchObject({ state: 'not-needed', notNeeded: 'nothing-removed' });
+  }
+  expect(of({ method: 'pump-down-and-recover', failed: 'evaporator' }, 'transfer').state).toBe('ahead');
+});
+
+test('flat skips the transfer, and its loss is still accounted for', () => {
+  expect(of({ method: 'nothing', failed: 'evaporator' }, 'transfer')).toMatchObject({ state: 'not-needed', notNeeded: 'flat' });
+  expect(of({ method: 'nothing', failed: 'evaporator' }, 'account').state).toBe('ahead');
+});
+
+test('what is taken out of service is neither proved nor recharged', () => {
+  for (const stage of ['prove', 'recharge', 'check'] as const)
+    expect(of({ method: 'recover', failed: 'none' }, stage)).toMatchObject({ state: 'not-needed', notNeeded: 'taken-out-of-service' });
+});
+
+test('facts that changed are a trouble, whatever was said before', () => {
+  const said = new Map([['method', { mark: 'done' as Mark, why: '' }]] as const);
+  expect(of({ method: 'recover', factsChanged: true, said }, 'method')).toMatchObject({ state: 'trouble', trouble: 'facts-changed' });
+});
+
+test('what a person says of a stage goes before the method', () => {
+  const said = new Map<Stage, { mark: Mark; why: string }>([['account', { mark: 'done', why: 'all explained' }]]);
+  expect(of({ method: 'recover', transfers: 1, said }, 'account')).toEqual({
+    stage: 'account',
+    state: 'done',
+    said: 'all explained',
+    lacks: [],
+  });
+});
+
+const job = fc.record({
+  ambientRead: fc.boolean(),
+  standingRead: fc.boolean(),
+  failed: fc.constantFrom('unknown', 'none', 'evaporator', 'compressor') as fc.Arbitrary<JobSoFar['failed']>,
+  method: fc.option(fc.constantFrom(...methods), { nil: undefined }),
+  factsChanged: fc.boolean(),
+  transfers: fc.nat(3),
+  said: fc
+    .array(fc.tuple(fc.constantFrom(...stages), fc.record({ mark: fc.constantFrom(...marks), why: fc.string() })))
+    .map((entries) => new Map(entries)),
+  closed: fc.boolean(),
+});
+
+test('a stage is done only by a person, by a reading, by a plan or by a transfer; with less known, no stage is further', () => {
+  fc.assert(
+    fc.property(job, (own) => {
+      const states = stageStates(own);
+      expect(states.map(({ stage }) => stage)).toEqual([...stages]);
+      for (const { stage, state, lacks, notNeeded } of states) {
+        const word = own.said.get(stage)?.mark;
+        if (state === 'done' && stage !== 'close') expect(word === 'done' || lacks.length === 0).toBe(true);
+        if (state === 'done' && ['account', 'repair', 'prove', 'recharge', 'check'].includes(stage)) expect(word).toBe('done');
+        if (notNeeded === 'stays-in-system') expect(pumpDowns).toContain(own.method);
+        if (state === 'not-needed' && own.method === undefined) expect(notNeeded).toBe('said');
+      }
+      const unseen = stageStates({ ...own, ambientRead: false, standingRead: false, failed: 'unknown', method: undefined });
+      const look = (all: typeof states) => all.find(({ stage }) => stage === 'look')!;
+      expect(look(unseen).state === 'done').toBe(own.said.get('look')?.mark === 'done');
+      expect(look(unseen).lacks.length).toBeGreaterThanOrEqual(look(states).lacks.length);
+    }),
+  );
+});
+
+test('a visit closes only when somebody closes it, and says while something is open', () => {
+  fc.assert(
+    fc.property(job, (own) => {
+      const states = stageStates(own);
+      const close = states.at(-1)!;
+      expect(close.state === 'done').toBe(own.closed);
+      const open = states.slice(0, -1).some(({ state }) => state === 'ahead' || state === 'trouble');
+      if (!own.closed) expect(close.lacks).toEqual(open ? ['stages-before'] : []);
+      expect(open ? states.find(({ stage }) => stage === nextStage(states))!.state : 'ahead').not.toBe('done');
+    }),
+  );
+});

@@ -1,0 +1,105 @@
+import type { Part } from '../circuit/part';
+import { pumpDowns, type Method } from '../planning/method';
+import { stages, type Lack, type Mark, type NotNeeded, type Stage, type StageState } from './stage';
+
+/** How far a visit has come: what was seen, decided, transferred and said. */
+export interface JobSoFar {
+  /** What was read on arriving; nothing that nobody has measured. */
+  readonly ambientRead: boolean;
+  readonly standingRead: boolean;
+  /** `none` where nothing failed and the system is to be emptied. */
+  readonly failed: Part | 'unknown' | 'none';
+  /** What was decided; nothing while no plan is saved. */
+  readonly method: Method | undefined;
+  /** The facts of the system have changed since the plan was saved. */
+  readonly factsChanged: boolean;
+  readonly transfers: number;
+  /** The last word of a person about a stage. */
+  readonly said: ReadonlyMap<Stage, { readonly mark: Mark; readonly why: string }>;
+  readonly closed: boolean;
+}
+
+/** Pump-downs that leave the whole charge in the system: nothing goes into a cylinder. */
+const LEAVES_CHARGE: readonly Method[] = pumpDowns.filter((method) => method !== 'pump-down-and-recover');
+
+/**
+ * Where each stage stands. A person's word about a stage goes before what follows from the method, and a trouble before both; nothing
+ * that nobody has done counts as done. Common practice.
+ */
+export function stageStates(job: JobSoFar): readonly StageState[] {
+  const before = stages.filter((stage) => stage !== 'close').map((stage) => stateOf(stage, job));
+  const open = before.some(({ state }) => state === 'ahead' || state === 'trouble');
+  const close: StageState = job.closed
+    ? { stage: 'close', state: 'done', lacks: [] }
+    : { stage: 'close', state: 'ahead', lacks: open ? ['stages-before'] : [] };
+  return [...before, close];
+}
+
+function stateOf(stage: Stage, job: JobSoFar): StageState {
+  if (stage === 'method' && job.method !== undefined && job.factsChanged)
+    return { stage, state: 'trouble', trouble: 'facts-changed', lacks: ['plan'] };
+  const said = job.said.get(stage);
+  if (said?.mark === 'not-needed') return { stage, state: 'not-needed', notNeeded: 'said', said: said.why, lacks: [] };
+  if (said?.mark === 'done') return { stage, state: 'done', lacks: [], ...(said.why === '' ? {} : { said: said.why }) };
+  const reason = notNeeded(stage, job);
+  if (reason !== undefined) return { stage, state: 'not-needed', notNeeded: reason, lacks: [] };
+  const lacks = lacksOf(stage, job);
+  // what is done by itself is done unless a person has opened it again
+  const done = lacks.length === 0 && said?.mark !== 'open-again';
+  return { stage, state: done ? 'done' : 'ahead', lacks };
+}
+
+/** What follows from the method. Before anything is decided, everything may be needed. */
+function notNeeded(stage: Stage, { method, failed, transfers }: JobSoFar): NotNeeded | undefined {
+  if (method === undefined) return undefined;
+  const outOfService = failed === 'none' && !LEAVES_CHARGE.includes(method);
+  switch (stage) {
+    case 'transfer':
+      if (transfers > 0) return undefined; // what happened, happened
+      if (LEAVES_CHARGE.includes(method)) return 'stays-in-system';
+      return method === 'nothing' ? 'flat' : undefined;
+    case 'account':
+      return transfers === 0 && LEAVES_CHARGE.includes(method) ? 'nothing-removed' : undefined;
+    case 'repair':
+      return failed === 'none' ? 'nothing-to-repair' : undefined;
+    case 'prove':
+      return failed === 'none' ? (outOfService ? 'taken-out-of-service' : 'not-opened') : undefined;
+    case 'recharge':
+    case 'check':
+      return outOfService ? 'taken-out-of-service' : undefined;
+    case 'look':
+    case 'method':
+    case 'close':
+      return undefined;
+    default:
+      return stage satisfies never;
+  }
+}
+
+/** Stages whose end only a person can see lack that person's word. */
+const SAID: Partial<Record<Stage, Lack>> = {
+  account: 'account-closed',
+  repair: 'repair-said',
+  prove: 'test',
+  recharge: 'recharge-said',
+  check: 'running-check',
+};
+
+function lacksOf(stage: Stage, { ambientRead, standingRead, failed, method, transfers }: JobSoFar): readonly Lack[] {
+  if (stage === 'look') {
+    const lacks: readonly [Lack, boolean][] = [
+      ['standing-pressure', !standingRead],
+      ['ambient', !ambientRead],
+      ['failed-part', failed === 'unknown'],
+    ];
+    return lacks.filter(([, missing]) => missing).map(([lack]) => lack);
+  }
+  if (stage === 'method') return method === undefined ? ['plan'] : [];
+  if (stage === 'transfer') return transfers === 0 ? ['weighed-transfer'] : [];
+  const lack = SAID[stage];
+  return lack === undefined ? [] : [lack];
+}
+
+/** The stage that is to be done next: the first that is not through. */
+export const nextStage = (states: readonly StageState[]): Stage =>
+  states.find(({ state }) => state === 'ahead' || state === 'trouble')?.stage ?? 'close';
