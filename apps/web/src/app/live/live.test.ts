@@ -2,13 +2,14 @@ import { provideHttpClient } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import { NEVER, of, Subject, throwError } from 'rxjs';
+import { firstValueFrom, NEVER, of, Subject, throwError } from 'rxjs';
 import { Api } from './api';
 import { asked } from './asked';
 import { command, refusalIn } from './command';
 import { PropertyService } from './property.service';
 import { Refusal } from './refusal';
 import { Registers } from './registers.service';
+import { currentOf, isStale, valueOf, type Loadable } from '../ui/loadable';
 
 const answered = async () => {
   for (let k = 0; k < 4; k++) {
@@ -112,5 +113,37 @@ describe('the core in its worker', () => {
     args.set(2);
     await answered();
     expect(answer()).toEqual({ state: 'ready', value: 2 });
+  });
+
+  test('an answer is stale from the moment something else is asked, and no answer at all once nothing is', async () => {
+    const answers = new Map<number, Subject<number>>();
+    const slow = {
+      ask$: (_: string, wanted: number) => answers.set(wanted, new Subject()).get(wanted)!,
+    } as unknown as PropertyService; // as much as is asked of it
+    const args = signal<number | undefined>(1);
+    const answer = TestBed.runInInjectionContext(() => asked(slow, 'superheat', args as never)) as unknown as () => Loadable<number>;
+    await answered();
+    answers.get(1)!.next(10);
+    expect([currentOf(answer()), isStale(answer())]).toEqual([10, false]);
+    args.set(2); // at once, before anything is computed or drawn
+    expect([valueOf(answer()), currentOf(answer()), isStale(answer())]).toEqual([10, undefined, true]);
+    await answered();
+    expect(isStale(answer())).toBe(true);
+    answers.get(2)!.next(20);
+    expect([currentOf(answer()), isStale(answer())]).toEqual([20, false]);
+    args.set(undefined);
+    expect(answer().state).toBe('waiting');
+  });
+
+  test('a worker that breaks is said, and the next question is answered by another', async () => {
+    const properties = TestBed.inject(PropertyService);
+    const args = { composition: { 'R-134a': 1 }, given: { T: 298.15 } };
+    await firstValueFrom(properties.ask$('twoPoints', args));
+    const { worker } = properties as unknown as { worker: Worker };
+    const said: string[] = [];
+    worker.postMessage = () => void worker.dispatchEvent(new Event('error'));
+    properties.ask$('twoPoints', args).subscribe({ error: (error: Error) => said.push(error.message) });
+    expect(said).toEqual([expect.stringContaining('broke off')]);
+    expect(await firstValueFrom(properties.ask$('twoPoints', args))).toMatchObject({ bubble: expect.anything() });
   });
 });

@@ -12,7 +12,7 @@ import type { PlanArgs } from '../live/plan-operations';
 import { PropertyService } from '../live/property.service';
 import { Registers } from '../live/registers.service';
 import { Units } from '../preferences/units.service';
-import { loadable, valueOf, waiting } from '../ui/loadable';
+import { currentOf, loadable, valueOf, waiting } from '../ui/loadable';
 import { readQuantity } from '../ui/quantity-entry';
 import type { LookDraft } from './look-draft';
 import { LookSource, SYSTEM_ID } from './look-source';
@@ -113,7 +113,7 @@ export class MethodSession {
 
   /** What would be saved as decided; nothing while nothing is possible. */
   readonly decided = computed((): VisitPlan | undefined => {
-    const [system, plan, question, draft] = [this.known(), valueOf(this.plan()), this.question(), this.draft()];
+    const [system, plan, question, draft] = [this.known(), currentOf(this.plan()), this.question(), this.draft()];
     if (system === undefined || plan?.method === undefined || question === undefined) return undefined;
     return {
       method: plan.method,

@@ -113,6 +113,7 @@ test('a supplier does not say what comes: the person does', async () => {
   session.start(false);
   expect(session.draft().stage).toBe('cylinder');
   session.change({ refrigerant: 'R-410A' });
+  await answered();
   session.start(false);
   expect(session.draft().stage).toBe('transfer');
 });
@@ -315,4 +316,19 @@ test('what comes out of a system with an open visit belongs to that visit, begun
   await answered();
   session.book();
   expect(booked.map(({ visit }) => visit)).toEqual(['v1']);
+});
+
+test('with another source the stop of before is not acted on, until that of now is there', async () => {
+  const { session } = await open();
+  session.change({ before: pounds('24.6'), source: 's1' });
+  await answered();
+  expect([session.computing(), session.shutAt() !== undefined]).toEqual([false, true]);
+  session.change({ port: 'liquid', hose: 'none' });
+  expect(session.computing()).toBe(true);
+  session.start(false);
+  expect(session.draft().stage).toBe('cylinder');
+  await answered();
+  expect(session.computing()).toBe(false);
+  session.start(false);
+  expect(session.draft().stage).toBe('transfer');
 });

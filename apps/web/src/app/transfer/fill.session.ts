@@ -18,7 +18,7 @@ import { PropertyService } from '../live/property.service';
 import { Registers } from '../live/registers.service';
 import { PreferencesService } from '../preferences/preferences.service';
 import { Units, type Rounding } from '../preferences/units.service';
-import { loadable, valueOf, waiting } from '../ui/loadable';
+import { isStale, loadable, valueOf, waiting } from '../ui/loadable';
 import { readQuantity, type QuantityEntry } from '../ui/quantity-entry';
 import { readWhen } from '../ui/when';
 import { fillAnswers } from './fill-answers';
@@ -174,6 +174,12 @@ export class FillSession {
   readonly levels = this.answers.levels;
   /** The reading at which to shut the valve: the limit, less what scale, hose and oil leave open. */
   readonly shutAt = computed(() => valueOf(this.answers.stop()));
+  /** The stop of exactly what stands on the page is on its way: nobody starts on the one of before. */
+  readonly computing = computed(() => {
+    const [stop, sourceCylinder] = [this.answers.stop(), this.sourceCylinder()];
+    const sourceOnItsWay = this.source()?.kind === 'cylinder' && this.incoming() === undefined && sourceCylinder.state !== 'failed';
+    return isStale(stop) || isStale(this.answers.limits()) || isStale(this.answers.suited()) || sourceOnItsWay;
+  });
   /** The limit behind the stop. */
   readonly ruling = computed(() => this.shutAt()?.limit);
   readonly heat = computed(() => valueOf(this.answers.heat()));
@@ -250,7 +256,7 @@ export class FillSession {
   start(acceptMixing: boolean): void {
     this.asked.set(true);
     const complete = this.weighed() && this.belowTare() === undefined && this.source() !== undefined && this.incoming() !== undefined;
-    if (!complete || this.doubt() !== undefined) return;
+    if (!complete || this.doubt() !== undefined || (this.computing() && !acceptMixing)) return;
     this.asked.set(false);
     // what has happened already had no target: none is told, and none is kept
     this.change({ stage: 'transfer', acceptMixing, certain: false, target: acceptMixing ? null : this.targetNow() });

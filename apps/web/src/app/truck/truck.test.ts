@@ -110,12 +110,15 @@ test('what was chosen for one day says nothing of another', async () => {
 test('what was left over from earlier days is named on the truck of today, and counted once it is planned for today', async () => {
   const moved: unknown[] = [];
   const today = dayOf(new Date());
-  const registers = { visits$: of([visit({ day: '2020-01-02' })]), moveVisit$: (...args: unknown[]) => (moved.push(args), of(visit())) };
+  const registers = {
+    visits$: of([visit({ day: '2020-01-02' })]),
+    addVisitEvent$: (...args: unknown[]) => (moved.push(args), of(visit())),
+  };
   const { press, text, tasks } = await open(into(), registers, {}, today);
   expect(tasks.at(-1)!.stops).toEqual([]);
   expect(text()).toContain('Planetarium left over from Thu 2 Jan 2020, not counted here yet');
   await press('Plan the visit to Planetarium for today');
-  expect(moved).toEqual([['v1', { version: 1, day: today, recordedBy: 'Ines Marrow' }]]);
+  expect(moved).toMatchObject([['v1', { kind: 'moved', version: 1, day: today, recordedBy: 'Ines Marrow' }]]);
 });
 
 test('the weight the truck may carry is a limit of the plan', async () => {

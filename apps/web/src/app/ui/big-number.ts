@@ -4,9 +4,9 @@ import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 @Component({
   selector: 'hy-big-number',
   template: `
-    <p class="what">{{ what() }}</p>
+    <p class="what">{{ computing() ? 'Computing' : what() }}</p>
     <div class="line">
-      <p class="ruling" [class.quiet]="quiet()">
+      <p class="ruling" [class.quiet]="quiet()" [class.computing]="computing()" [attr.aria-busy]="computing() || null">
         <span class="digits">{{ number() }}</span>&ngsp;<span class="unit">{{ unit() }}</span>
       </p>
       <div class="beside"><ng-content /></div>
@@ -30,6 +30,11 @@ import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 
     .quiet {
       color: var(--ink-2);
+    }
+
+    .computing {
+      color: var(--ink-3);
+      opacity: 0.55;
     }
 
     .digits {
@@ -84,4 +89,6 @@ export class BigNumber {
   readonly unit = input.required<string>();
   /** Something forbids acting on it: it is told, and does not call for anything. */
   readonly quiet = input(false);
+  /** It belongs to what stood here before; that of now is on its way. */
+  readonly computing = input(false);
 }

@@ -2,7 +2,10 @@ import { catchError, map, of, startWith, type Observable } from 'rxjs';
 
 /** What is asked for and may not be there yet, or not at all. */
 export type Loadable<T> =
-  { readonly state: 'waiting' } | { readonly state: 'ready'; readonly value: T } | { readonly state: 'failed'; readonly sentence: string };
+  | { readonly state: 'waiting' }
+  /** `stale`: the answer to an earlier question, while that of now is computed. A drawing may follow it; a person must not act on it. */
+  | { readonly state: 'ready'; readonly value: T; readonly stale?: true }
+  | { readonly state: 'failed'; readonly sentence: string };
 
 export const waiting: Loadable<never> = { state: 'waiting' };
 
@@ -20,3 +23,9 @@ export const loadable = <T>(source: Observable<T>): Observable<Loadable<T>> =>
   );
 
 export const valueOf = <T>(loaded: Loadable<T>): T | undefined => (loaded.state === 'ready' ? loaded.value : undefined);
+
+/** The value, where it is the answer to exactly what is asked now. */
+export const currentOf = <T>(loaded: Loadable<T>): T | undefined => (loaded.state === 'ready' && !loaded.stale ? loaded.value : undefined);
+
+/** Whether the answer to what is asked now is on its way, and that of before stands meanwhile. */
+export const isStale = (loaded: Loadable<unknown>): boolean => loaded.state === 'ready' && loaded.stale === true;
