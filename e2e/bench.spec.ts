@@ -66,7 +66,7 @@ test('what is in this cylinder: a mixture by weight against the label, kept over
   await page.reload();
   await expect(page.getByText('60 % R-410A + 40 % R-22 boils at')).toBeVisible();
 
-  await page.getByRole('button', { name: 'One more content' }).click();
+  await page.getByRole('button', { name: 'Add component' }).click();
   await page.getByRole('button', { name: 'Leave out content 3' }).click();
   await expect(page.getByLabel('Weight of content 3', { exact: true })).toHaveCount(0);
 });
@@ -76,7 +76,7 @@ test('a measured pair is air, superheat or subcooling, by where it was measured'
   await page.getByLabel('Gauge reads', { exact: true }).fill('280');
   await page.getByLabel('Temperature of the liquid', { exact: true }).fill('77');
   await expect(page.getByText(/psi above R-410A, which reads/)).toBeVisible();
-  await expect(page.getByText(/Air would be 1[345] % of the vapour, above the 1\.5 %/)).toBeVisible();
+  await expect(page.getByText(/Air would be 1[345] % of the vapor, above the 1\.5 %/)).toBeVisible();
 
   await page.getByLabel('Measured at').selectOption('suction');
   await page.getByLabel('Gauge reads', { exact: true }).fill('132.7');

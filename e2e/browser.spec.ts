@@ -99,7 +99,7 @@ test('the same transfer from a second device is asked about in the page, and lef
     [one.id, accounts.find(({ kind }) => kind === 'supplier')!.id, String(before)],
   );
   await page.reload();
-  await page.getByRole('button', { name: 'Book the transfer' }).click();
+  await page.getByRole('button', { name: 'Log transfer' }).click();
   await expect(page.getByText('Tobin Wake has booked this already')).toBeVisible();
   await page.getByRole('button', { name: 'It is the same: leave it' }).click();
   await expect(page.getByText('Tobin Wake has booked this already')).toBeHidden();

@@ -27,14 +27,14 @@ test('a life from registration to the reclaimer and back', async ({ page }) => {
   await page.getByRole('button', { name: 'Add the cylinder' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('L-77');
 
-  await record(page, 'Evacuated and proved', { 'Holds at': '280', Gauge: 'micron gauge 2' });
+  await record(page, 'Evacuated and vacuum-tested', { 'Vacuum held': '280', Gauge: 'micron gauge 2' });
   await expect(page.getByText(/280 microns, Ines Marrow/)).toBeVisible();
 
-  await page.getByRole('link', { name: 'Fill it' }).click();
-  await page.getByLabel('Scale reads now', { exact: true }).fill('27.7');
-  await page.getByLabel('Comes from').selectOption({ label: 'Seed bank, vault rack (R-448A)' });
+  await page.getByRole('link', { name: 'Fill this cylinder' }).click();
+  await page.getByLabel('Gross weight (scale reading)', { exact: true }).fill('27.7');
+  await page.getByLabel('Source').selectOption({ label: 'Seed bank, vault rack (R-448A)' });
   await page.getByRole('button', { name: 'Start the transfer' }).click();
-  await page.getByLabel('Scale reads after', { exact: true }).fill('40.2');
+  await page.getByLabel('Ending gross weight', { exact: true }).fill('40.2');
   await page.getByRole('button', { name: /Book/ }).click();
   await page.getByRole('link', { name: 'View cylinder' }).click();
   await expect(page.getByText('lb net', { exact: false }).first()).toBeVisible();
@@ -44,12 +44,12 @@ test('a life from registration to the reclaimer and back', async ({ page }) => {
   await page.getByRole('button', { name: 'Record it' }).click();
   await expect(page.getByText(/are in L-77\. Book where they went/)).toBeVisible();
 
-  await page.getByLabel('What happened', { exact: true }).selectOption({ label: 'Something left it' });
-  await page.getByLabel('Went to').selectOption({ label: 'Reclaimer' });
-  await record(page, 'Something left it', { 'Scale read before': '40.2', 'Scale reads after': '27.7' });
+  await page.getByLabel('What happened', { exact: true }).selectOption({ label: 'Refrigerant removed' });
+  await page.getByLabel('Destination').selectOption({ label: 'Reclaimer' });
+  await record(page, 'Refrigerant removed', { 'Starting gross weight': '40.2', 'Ending gross weight': '27.7' });
   await expect(page.getByText('At the reclaimer', { exact: false }).first()).toBeVisible();
   await expect(page.getByText('not evacuated since it was used')).toBeVisible();
-  await record(page, 'Evacuated and proved', { 'Holds at': '300', Gauge: 'micron gauge 2' });
+  await record(page, 'Evacuated and vacuum-tested', { 'Vacuum held': '300', Gauge: 'micron gauge 2' });
   await record(page, 'Out of use', { Reason: 'foot ring bent' });
   await expect(page.getByText(/out of use: foot ring bent/)).toBeVisible();
 });
@@ -73,10 +73,10 @@ test('the airy cylinder is known, checked again, and may not be filled', async (
   await openCylinder(page, 'C-08');
   await expect(page.getByText(/10 % air in it/)).toBeVisible();
   await page.getByLabel('Gauge reads', { exact: true }).fill('152');
-  await page.getByLabel('Shell at the liquid', { exact: true }).fill('70');
+  await page.getByLabel('Shell temperature (at liquid level)', { exact: true }).fill('70');
   await expect(page.getByText(/These instruments cannot tell/)).toBeVisible();
-  await page.getByRole('link', { name: 'Fill it' }).click();
-  await page.getByLabel('Comes from').selectOption({ label: 'Cheese cave, ripening cellar (R-449A)' });
+  await page.getByRole('link', { name: 'Fill this cylinder' }).click();
+  await page.getByLabel('Source').selectOption({ label: 'Cheese cave, ripening cellar (R-449A)' });
   await expect(page.getByText(/A check found air in C-08/)).toBeVisible();
   await expect(page.getByRole('button', { name: 'Start the transfer' })).toBeDisabled();
 });
@@ -109,14 +109,14 @@ test('the truck of a day with one cylinder too few says so and names the remedy'
   const aboard = page.getByRole('region', { name: 'On the truck' });
   await expect(aboard.getByRole('listitem').first()).toBeVisible();
   await expect(page.getByText('Proved: no choice leaves less without room')).toBeVisible();
-  const shore = page.getByRole('region', { name: 'Stays here' });
+  const shore = page.getByRole('region', { name: 'Not loaded' });
   // everything that could take R-410A is left here by hand, one after the other
   for (let k = 0; k < 8; k++) {
     const own = aboard.getByRole('listitem').filter({ hasText: 'from Planetarium' }).first();
     if ((await own.count()) === 0) break;
     const name = await own.getByRole('link').innerText();
     await own.getByRole('button', { name: /Leave/ }).click();
-    await expect(shore.getByRole('listitem').filter({ hasText: name })).toContainText('left by hand');
+    await expect(shore.getByRole('listitem').filter({ hasText: name })).toContainText('removed manually');
   }
   await expect(page.getByText(/Planetarium: \d+\.\d lb of R-410A have no room\. (Evacuate|Get)/)).toBeVisible();
   await shore.getByRole('button', { name: 'Take C-11 along' }).click();
@@ -125,7 +125,7 @@ test('the truck of a day with one cylinder too few says so and names the remedy'
 
 test('a cylinder is dragged onto the truck', async ({ page }) => {
   await page.goto('/truck');
-  const shore = page.getByRole('region', { name: 'Stays here' });
+  const shore = page.getByRole('region', { name: 'Not loaded' });
   const own = shore.getByRole('listitem').filter({ hasText: 'C-02' });
   await own.scrollIntoViewIfNeeded();
   const [from, to] = [(await own.boundingBox())!, (await page.locator('#aboard').boundingBox())!];
@@ -135,6 +135,6 @@ test('a cylinder is dragged onto the truck', async ({ page }) => {
   await page.mouse.move(to.x + 60, to.y + 20, { steps: 12 });
   await page.mouse.up();
   await expect(page.getByRole('region', { name: 'On the truck' }).getByRole('listitem').filter({ hasText: 'C-02' })).toContainText(
-    'chosen by hand',
+    'added manually',
   );
 });

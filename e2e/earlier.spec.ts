@@ -16,17 +16,17 @@ test('what was done earlier is booked with its time and a note, found in the boo
   await page.goto(`/cylinders/${into}`);
   await expect(page.getByRole('row', { name: /^R-410A/ })).toContainText('37.0 lb');
 
-  await page.getByRole('link', { name: 'Fill it' }).click();
-  await page.getByLabel('Scale reads now', { exact: true }).fill('17.2');
-  await page.getByLabel('Comes from').selectOption({ label: 'E-01 (8.8 lb in it)' });
+  await page.getByRole('link', { name: 'Fill this cylinder' }).click();
+  await page.getByLabel('Gross weight (scale reading)', { exact: true }).fill('17.2');
+  await page.getByLabel('Source').selectOption({ label: 'E-01 (8.8 lb in it)' });
   await page.getByRole('button', { name: 'Start the transfer' }).click();
-  await page.getByLabel('Scale reads after', { exact: true }).fill('20.0');
+  await page.getByLabel('Ending gross weight', { exact: true }).fill('20.0');
   await page.getByRole('button', { name: 'Earlier' }).click();
   await page.getByLabel('When', { exact: true }).fill('2099-01-01T08:00');
-  await expect(page.getByText('That time is still to come.')).toBeVisible();
+  await expect(page.getByText('Time cannot be in the future.')).toBeVisible();
   await page.getByLabel('When', { exact: true }).fill('2026-11-02T15:10');
   await page.getByLabel('Note').fill('poured at the lighthouse');
-  await page.getByRole('button', { name: 'Book the transfer' }).click();
+  await page.getByRole('button', { name: 'Log transfer' }).click();
   await expect(page.getByText('Booked.')).toBeVisible();
 
   await page.goto('/book');
@@ -45,14 +45,14 @@ test('a vacuum is not proved before the last of it went out', async ({ page }) =
   await page.goto(`/cylinders/${id}`);
   const form = page.getByRole('region', { name: 'Record' });
   await form.getByLabel('What happened').selectOption('left');
-  await form.getByLabel('Went to').selectOption({ label: 'Reclaimer' });
-  await form.getByLabel('Scale read before', { exact: true }).fill('21.6');
-  await form.getByLabel('Scale reads after', { exact: true }).fill('17.2');
+  await form.getByLabel('Destination').selectOption({ label: 'Reclaimer' });
+  await form.getByLabel('Starting gross weight', { exact: true }).fill('21.6');
+  await form.getByLabel('Ending gross weight', { exact: true }).fill('17.2');
   await form.getByRole('button', { name: 'Record it' }).click();
   await expect(form.getByText('Recorded.')).toBeVisible();
 
   await form.getByLabel('What happened').selectOption('evacuated');
-  await form.getByLabel('Holds at', { exact: true }).fill('300');
+  await form.getByLabel('Vacuum held', { exact: true }).fill('300');
   await form.getByLabel('Gauge').fill('micron gauge 2');
   await form.getByRole('button', { name: 'Earlier' }).click();
   await form.getByLabel('When', { exact: true }).fill('2026-11-02T15:10');

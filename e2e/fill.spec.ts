@@ -3,8 +3,8 @@ import { openFill } from './pages';
 
 test('the job: weigh, read the stop, transfer, book, see both accounts, reverse', async ({ page }) => {
   await openFill(page, 'C-07');
-  await page.getByLabel('Scale reads now', { exact: true }).fill('24.6');
-  await page.getByLabel('Comes from').selectOption({ label: 'Planetarium, rooftop unit (R-410A)' });
+  await page.getByLabel('Gross weight (scale reading)', { exact: true }).fill('24.6');
+  await page.getByLabel('Source').selectOption({ label: 'Planetarium, rooftop unit (R-410A)' });
   await expect(page.getByText('37.0', { exact: true })).toBeVisible();
   await expect(page.getByText('19.8 lb net · 16.79 kg gross')).toBeVisible();
   await expect(
@@ -21,8 +21,8 @@ test('the job: weigh, read the stop, transfer, book, see both accounts, reverse'
   await page.keyboard.press('Escape');
 
   await page.getByRole('button', { name: 'Start the transfer' }).click();
-  await page.getByLabel('Scale reads after', { exact: true }).fill('29.0');
-  await page.getByRole('button', { name: 'Book the transfer' }).click();
+  await page.getByLabel('Ending gross weight', { exact: true }).fill('29.0');
+  await page.getByRole('button', { name: 'Log transfer' }).click();
   await expect(page.getByText('Booked. Left until the stop weight')).toBeVisible();
   await expect(page.getByText('stop at 37.0 lb gross')).toBeVisible(); // as before the transfer
   const accounts = page.getByRole('table', { name: 'Both accounts' });
@@ -60,65 +60,65 @@ test('dragging the temperature moves level and pressure; the keyboard does it to
 
 test('nothing typed is lost by a reload', async ({ page }) => {
   await openFill(page, 'C-15');
-  await page.getByLabel('Scale reads now', { exact: true }).fill('17.3');
-  await page.getByLabel('Comes from').selectOption({ label: 'Planetarium, rooftop unit (R-410A)' });
+  await page.getByLabel('Gross weight (scale reading)', { exact: true }).fill('17.3');
+  await page.getByLabel('Source').selectOption({ label: 'Planetarium, rooftop unit (R-410A)' });
   await page.reload();
-  await expect(page.getByLabel('Scale reads now', { exact: true })).toHaveValue('17.3');
+  await expect(page.getByLabel('Gross weight (scale reading)', { exact: true })).toHaveValue('17.3');
   await page.getByRole('button', { name: 'Start the transfer' }).click();
-  await page.getByLabel('Scale reads after', { exact: true }).fill('18.6');
+  await page.getByLabel('Ending gross weight', { exact: true }).fill('18.6');
   await page.reload();
-  await expect(page.getByLabel('Scale reads after', { exact: true })).toHaveValue('18.6');
+  await expect(page.getByLabel('Ending gross weight', { exact: true })).toHaveValue('18.6');
 });
 
 test('nothing typed is lost by a failed request, and the same booking goes through once', async ({ page }) => {
   await openFill(page, 'C-12');
-  await page.getByLabel('Scale reads now', { exact: true }).fill('21.3');
-  await page.getByLabel('Comes from').selectOption({ label: 'Bell foundry, break room, left wall (R-32)' });
+  await page.getByLabel('Gross weight (scale reading)', { exact: true }).fill('21.3');
+  await page.getByLabel('Source').selectOption({ label: 'Bell foundry, break room, left wall (R-32)' });
   await expect(page.getByText('R-32 is flammable (A2L)')).toBeVisible();
   await page.getByRole('button', { name: 'Start the transfer' }).click();
-  await page.getByLabel('Scale reads after', { exact: true }).fill('22.3');
+  await page.getByLabel('Ending gross weight', { exact: true }).fill('22.3');
   await page.route('**/api/transfers', async (route) => {
     await route.fetch(); // it arrives and is booked, but the answer is lost
     await route.abort();
   });
-  await page.getByRole('button', { name: 'Book the transfer' }).click();
+  await page.getByRole('button', { name: 'Log transfer' }).click();
   await expect(page.getByText('The server did not answer')).toBeVisible();
   await page.unroute('**/api/transfers');
-  await page.getByRole('button', { name: 'Book the transfer' }).click();
+  await page.getByRole('button', { name: 'Log transfer' }).click();
   await expect(page.getByRole('row', { name: /C-12/ })).toContainText('4.8 lb');
 });
 
 test('wrong input has its sentence beside the field', async ({ page }) => {
   await openFill(page, 'C-03');
-  const gross = page.getByLabel('Scale reads now', { exact: true });
+  const gross = page.getByLabel('Gross weight (scale reading)', { exact: true });
   await page.getByRole('button', { name: 'Start the transfer' }).click();
   await expect(page.getByText('The reading of the scale is missing.')).toBeVisible();
-  await expect(page.getByText('Choose where it comes from.')).toBeVisible();
+  await expect(page.getByText('Select a source.')).toBeVisible();
   await gross.fill('12');
   await expect(page.getByText('That is below its tare of 27.6 lb')).toBeVisible();
-  await page.getByLabel('Unit of Scale reads now').selectOption('lb-oz');
+  await page.getByLabel('Unit of Gross weight (scale reading)').selectOption('lb-oz');
   await gross.fill('47.9');
   await expect(page.getByText(/choose lb/)).toBeVisible();
   await gross.fill('47');
-  await page.getByLabel('Scale reads now, ounces').fill('14');
+  await page.getByLabel('Gross weight (scale reading), ounces').fill('14');
   await expect(page.getByText('The scale shows')).toHaveCount(0);
-  await page.getByLabel('Hottest place it will be').selectOption({ label: 'Another temperature' });
+  await page.getByLabel('Maximum storage temperature').selectOption({ label: 'Another temperature' });
   await expect(page.getByText('The hottest temperature is missing.')).toBeVisible();
 });
 
 test('a refrigerant that the cylinder does not hold stops the plan; what has happened can be booked', async ({ page }) => {
   await openFill(page, 'C-13');
-  await page.getByLabel('Scale reads now', { exact: true }).fill('24.1');
-  await page.getByLabel('Comes from').selectOption({ label: 'Print works, press hall split (R-407C)' });
+  await page.getByLabel('Gross weight (scale reading)', { exact: true }).fill('24.1');
+  await page.getByLabel('Source').selectOption({ label: 'Print works, press hall split (R-407C)' });
   await expect(page.getByText('C-13 is for R-407A, and R-407C would come in')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Start the transfer' })).toBeDisabled();
   await page.getByRole('button', { name: 'Already done – log it' }).click();
-  await page.getByLabel('Scale reads after', { exact: true }).fill('25.0');
-  await expect(page.getByText(/What spoke against it stays with the entry: another refrigerant/)).toBeVisible();
-  await page.getByRole('button', { name: 'Book the transfer' }).click();
+  await page.getByLabel('Ending gross weight', { exact: true }).fill('25.0');
+  await expect(page.getByText(/Warnings at the time are kept with the entry: another refrigerant/)).toBeVisible();
+  await page.getByRole('button', { name: 'Log transfer' }).click();
   await expect(page.getByText('Say how it came that two refrigerants were mixed')).toBeVisible();
-  await page.getByLabel('How it came').fill('labels were exchanged on the roof');
-  await page.getByRole('button', { name: 'Book the transfer' }).click();
+  await page.getByLabel('What happened?').fill('labels were exchanged on the roof');
+  await page.getByRole('button', { name: 'Log transfer' }).click();
   await expect(page.getByText('Booked. Left until the stop weight')).toBeVisible();
   await page.getByRole('link', { name: 'View cylinder' }).click();
   await expect(page.getByText(/Mixed: R-/)).toBeVisible();
@@ -127,7 +127,7 @@ test('a refrigerant that the cylinder does not hold stops the plan; what has hap
 
 test('the rule for the hottest place is set aside only with a reason, and what that means is said', async ({ page }) => {
   await openFill(page, 'C-01');
-  await page.getByLabel('Comes from').selectOption({ label: 'Supplier' });
+  await page.getByLabel('Source').selectOption({ label: 'Supplier' });
   await page.getByRole('button', { name: 'Set the rule aside, with a reason' }).click();
   await expect(page.getByText('36.9', { exact: true })).toBeVisible(); // without a reason the rule stands
   await expect(page.getByText('Give the reason: until then the rule stands.')).toBeVisible();
@@ -143,8 +143,8 @@ test('the rule for the hottest place is set aside only with a reason, and what t
 
 test('what nobody has identified has the limit of the lightest it could be, and is booked as that', async ({ page }) => {
   await openFill(page, 'C-11');
-  await page.getByLabel('Scale reads now', { exact: true }).fill('28.2');
-  await page.getByLabel('Comes from').selectOption({ label: 'Unexplained' });
+  await page.getByLabel('Gross weight (scale reading)', { exact: true }).fill('28.2');
+  await page.getByLabel('Source').selectOption({ label: 'Unexplained' });
   await page.locator('hy-refrigerant-field nz-select').click();
   await page.keyboard.type('Not id');
   await page.keyboard.press('Enter');
@@ -172,6 +172,6 @@ test('an overfilled and an overdue cylinder may not be filled, and say what to d
 test('an empty cylinder gets its stop weight from what will come in', async ({ page }) => {
   await openFill(page, 'C-11');
   await expect(page.getByText('Choose where the refrigerant comes from')).toBeVisible();
-  await page.getByLabel('Comes from').selectOption({ label: 'Ceramics museum, storage (R-513A)' });
+  await page.getByLabel('Source').selectOption({ label: 'Ceramics museum, storage (R-513A)' });
   await expect(page.getByText('Close the valve when the scale reads')).toBeVisible();
 });

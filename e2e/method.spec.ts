@@ -8,7 +8,7 @@ async function openSystem(page: Page, site: string): Promise<void> {
 
 test('from the register to the plan: what failed decides, and the steps follow', async ({ page }) => {
   await openSystem(page, 'Print works');
-  await page.getByRole('link', { name: 'Look and method' }).click();
+  await page.getByRole('link', { name: 'Inspect and choose method' }).click();
   await page.getByLabel('Failed part').selectOption('evaporator');
   await page.getByLabel('Standing pressure', { exact: true }).fill('165');
   await expect(page.getByText(/there is liquid in it/)).toBeVisible();
@@ -26,25 +26,25 @@ test('from the register to the plan: what failed decides, and the steps follow',
 
 test('the proposal is overruled by keyboard, with a reason that outlives a reload', async ({ page }) => {
   await openSystem(page, 'Print works');
-  await page.getByRole('link', { name: 'Look and method' }).click();
+  await page.getByRole('link', { name: 'Inspect and choose method' }).click();
   await page.getByLabel('Failed part').selectOption('evaporator');
   // overruled is what is proposed for this part, so it has to stand there first
   await expect(page.getByRole('heading', { name: 'Pump down into the condenser' })).toBeVisible();
   await page.getByRole('radio', { name: /Recover everything/ }).focus();
   await page.keyboard.press('Space');
   await expect(page.getByText('Chosen against the proposal')).toBeVisible();
-  await page.getByLabel('Why not the proposal').fill('the owner wants it weighed');
+  await page.getByLabel('Reason for overriding').fill('the owner wants it weighed');
   await page.reload();
-  await expect(page.getByLabel('Why not the proposal')).toHaveValue('the owner wants it weighed');
-  await expect(page.getByText(/Recover the vapour down to 0 psig/)).toBeVisible();
+  await expect(page.getByLabel('Reason for overriding')).toHaveValue('the owner wants it weighed');
+  await expect(page.getByText(/Recover the vapor down to 0 psig/)).toBeVisible();
 });
 
 test('a chiller without water may not be touched; with it the level of the rules is asked for', async ({ page }) => {
   await openSystem(page, 'Ferry terminal');
-  await page.getByRole('link', { name: 'Look and method' }).click();
+  await page.getByRole('link', { name: 'Inspect and choose method' }).click();
   await page.getByLabel('Failed part').selectOption('metering');
   await page.getByLabel('Water', { exact: true }).selectOption('stands');
-  await expect(page.getByRole('heading', { name: 'Nothing is possible as it stands' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'No method is possible yet' })).toBeVisible();
   await expect(page.getByText(/Start the pump first/).first()).toBeVisible();
   await page.getByLabel('Water', { exact: true }).selectOption('flows');
   await expect(page.getByText('Without flowing water the tubes of the barrel freeze and burst within seconds.')).toBeVisible();
@@ -54,31 +54,31 @@ test('a chiller without water may not be touched; with it the level of the rules
 test('a receiver holds the charge of the cheese cave, and a leaking king valve does not', async ({ page }) => {
   await openSystem(page, 'Cheese cave');
   await page.getByLabel('King valve').selectOption('leaks');
-  await page.getByLabel('Written on the unit').fill('king valve weeps');
+  await page.getByLabel('Notes for the next technician').fill('king valve weeps');
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText('Saved.')).toBeVisible();
-  await page.getByRole('link', { name: 'Look and method' }).click();
+  await page.getByRole('link', { name: 'Inspect and choose method' }).click();
   await page.getByLabel('Failed part').selectOption('metering');
   await expect(page.getByText('The king valve leaks.')).toBeVisible();
-  await expect(page.getByText('Written on the unit: “king valve weeps”')).toBeVisible();
+  await expect(page.getByText('Notes for the next technician: “king valve weeps”')).toBeVisible();
   await page.goBack();
   await page.getByLabel('King valve').selectOption('holds');
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText('Saved.')).toBeVisible();
-  await page.getByRole('link', { name: 'Look and method' }).click();
+  await page.getByRole('link', { name: 'Inspect and choose method' }).click();
   await expect(page.getByRole('heading', { name: 'Pump down into the receiver' })).toBeVisible();
 });
 
 test('facts that somebody else has changed are not overwritten', async ({ page }) => {
   await openSystem(page, 'Ceramics museum');
-  await expect(page.getByLabel('Written on the unit')).toBeVisible();
+  await expect(page.getByLabel('Notes for the next technician')).toBeVisible();
   const id = page.url().split('/').at(-1)!;
   const system = (await (await page.request.get(`/api/systems/${id}`)).json()) as { version: number; facts: object };
   await page.request.put(`/api/systems/${id}/facts`, { data: { version: system.version, facts: system.facts, recordedBy: 'Jory Quill' } });
-  await page.getByLabel('Written on the unit').fill('mine');
+  await page.getByLabel('Notes for the next technician').fill('mine');
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText(/Jory Quill has changed these facts meanwhile/)).toBeVisible();
-  await expect(page.getByLabel('Written on the unit')).toHaveValue('mine');
+  await expect(page.getByLabel('Notes for the next technician')).toHaveValue('mine');
 });
 
 test('a volume that cannot be read is named beside its field', async ({ page }) => {

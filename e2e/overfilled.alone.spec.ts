@@ -14,13 +14,13 @@ test('too much is taken out of the overfilled cylinder, by its own plan, and the
   const into = others.find((own) => own.name === name);
   expect(into?.contentKg).toBe(0);
   const kg = (more: number) => ((into?.tareKg ?? 0) + more).toFixed(2);
-  await page.getByLabel('Unit of Scale reads now').selectOption('kg');
-  await page.getByLabel('Scale reads now', { exact: true }).fill(kg(0));
+  await page.getByLabel('Unit of Gross weight (scale reading)').selectOption('kg');
+  await page.getByLabel('Gross weight (scale reading)', { exact: true }).fill(kg(0));
   await page.getByRole('button', { name: 'Start the transfer' }).click();
-  await page.getByLabel('Scale reads after', { exact: true }).fill(kg(12));
+  await page.getByLabel('Ending gross weight', { exact: true }).fill(kg(12));
   await expect(page.getByText(/By the ledger only 11\.39 kg are in C-05/)).toBeVisible();
-  await page.getByLabel('Scale reads after', { exact: true }).fill(kg(0.7));
-  await page.getByRole('button', { name: 'Book the transfer' }).click();
+  await page.getByLabel('Ending gross weight', { exact: true }).fill(kg(0.7));
+  await page.getByRole('button', { name: 'Log transfer' }).click();
   await expect(page.getByText('Booked.')).toBeVisible();
 
   await page.goto('/cylinders');

@@ -28,7 +28,7 @@ export async function visitId(page: Page, site: string): Promise<string> {
 export async function openFill(page: Page, name: string): Promise<void> {
   await page.goto('/cylinders');
   await page.getByRole('link', { name: new RegExp(`^${name}`) }).click();
-  await page.getByRole('link', { name: 'Fill it' }).click();
+  await page.getByRole('link', { name: 'Fill this cylinder' }).click();
 }
 
 /** Types a part of the designation and takes it from the list. */

@@ -30,7 +30,7 @@ test('a round with the scale: one agrees, one is misread, one is short and booke
   await ownCylinders(page, ['W-01', 'W-02', 'W-03']);
   await page.goto('/cylinders');
   await page.getByRole('link', { name: 'Weigh-in round' }).click();
-  await page.getByLabel('Round through').selectOption({ label: 'On site' });
+  await page.getByLabel('Location').selectOption({ label: 'On site' });
   await page.getByRole('button', { name: /^W-01/ }).click();
   await weigh(page, '27.2');
   await expect(page.getByRole('button', { name: /W-01.*✓ agrees/ })).toBeVisible();
@@ -58,7 +58,7 @@ test('several cylinders: chosen, put on a shipment with its sums, and noted at t
   await ownCylinders(page, ['S-01', 'S-02']);
   await page.goto('/cylinders');
   await page.getByLabel('Find a cylinder').fill('S-0');
-  await page.getByRole('button', { name: 'Choose several' }).click();
+  await page.getByRole('button', { name: 'Select multiple' }).click();
   await page.getByRole('checkbox', { name: /S-01/ }).click();
   await page.getByRole('checkbox', { name: /S-02/ }).press('Space');
   await expect(page.getByText('2 chosen')).toBeVisible();
@@ -72,7 +72,7 @@ test('several cylinders: chosen, put on a shipment with its sums, and noted at t
   const waiting = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Sheet as PDF' }).click();
   expect((await readFile(await (await waiting).path())).subarray(0, 5).toString()).toBe('%PDF-');
-  await page.getByRole('button', { name: /They have left/ }).click();
+  await page.getByRole('button', { name: /Mark as shipped/ }).click();
   await expect(page.getByText('2 cylinders are at the reclaimer now.')).toBeVisible();
   await page.goto(`/cylinders/${await cylinderId(page, 'S-02')}`);
   await expect(page.getByText('moved: at the reclaimer')).toBeVisible();

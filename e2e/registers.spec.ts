@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test';
 import { chooseRefrigerant, cylinderId } from './pages';
 
-test('a cylinder is added as its collar tells it, in litres and lb + oz, and found again', async ({ page }) => {
+test('a cylinder is added as its collar tells it, in liters and lb + oz, and found again', async ({ page }) => {
   await page.goto('/cylinders/new');
   await page.getByRole('button', { name: 'Add the cylinder' }).click();
   await expect(page.getByText('The water capacity is missing.')).toBeVisible();
@@ -16,7 +16,7 @@ test('a cylinder is added as its collar tells it, in litres and lb + oz, and fou
   await page.reload();
   await expect(page.getByLabel('Number')).toHaveValue('C-21');
   await chooseRefrigerant(page, '454b', 'R-454B');
-  await page.getByLabel('Scale reads now', { exact: true }).fill('20.5');
+  await page.getByLabel('Gross weight (scale reading)', { exact: true }).fill('20.5');
   await page.getByRole('button', { name: 'Add the cylinder' }).click();
   await expect(page.getByRole('heading', { name: 'C-21' })).toBeVisible();
   await expect(page.getByText('expected gross weight 20.5 lb')).toBeVisible();

@@ -18,7 +18,7 @@ for (const format of ['CSV', 'JSON'] as const)
     await page.getByRole('link', { name: 'Import', exact: true }).click();
     await choose(page, 'systems', `systems.${format.toLowerCase()}`, file);
     await expect(page.getByRole('status')).toHaveText(/^\s*\d+ there already\s*$/);
-    await expect(page.getByRole('button', { name: 'Nothing to take in' })).toBeDisabled();
+    await expect(page.getByRole('button', { name: 'Nothing to import' })).toBeDisabled();
   });
 
 test('a file of somebody else is mapped, tried, and taken whole', async ({ page }) => {
@@ -44,7 +44,7 @@ test('a file of somebody else is mapped, tried, and taken whole', async ({ page 
   await page.getByLabel('Nameplate charge, unit').selectOption('lb');
   await page.getByRole('button', { name: 'Take in 2 rows' }).click();
   await expect(page.getByRole('status')).toContainText('Taken in: 2 new');
-  await page.getByRole('link', { name: 'To the systems', exact: true }).click();
+  await page.getByRole('link', { name: 'Back to systems', exact: true }).click();
   await expect(page.getByText('north wall')).toBeVisible();
 });
 

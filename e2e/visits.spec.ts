@@ -61,16 +61,16 @@ test('a visit from the look through the cylinder to its account', async ({ page 
   const fill = page.getByRole('link', { name: /^Fill / }).first();
   const name = (await fill.getAttribute('aria-label'))!.slice('Fill '.length);
   await fill.click();
-  await expect(page.getByLabel('Comes from')).not.toHaveValue('');
+  await expect(page.getByLabel('Source')).not.toHaveValue('');
   const reads = async (label: string, pounds: number) => {
     await page.getByLabel(label, { exact: true }).fill(pounds.toFixed(1));
   };
   const all = (await (await page.request.get('/api/cylinders')).json()) as { name: string; tareKg: number; contentKg: number }[];
   const own = all.find((one) => one.name === name)!;
   const before = Math.round(((own.tareKg + own.contentKg) / 0.45359237) * 10) / 10;
-  await reads('Scale reads now', before);
+  await reads('Gross weight (scale reading)', before);
   await page.getByRole('button', { name: 'Start the transfer' }).click();
-  await reads('Scale reads after', before + 2.5);
+  await reads('Ending gross weight', before + 2.5);
   await page.getByRole('button', { name: /Book/ }).click();
   await page.getByRole('link', { name: 'Continue to the account' }).click();
   await expect(page.getByRole('heading', { name: '2.5 lb recovered' })).toBeVisible();

@@ -41,8 +41,8 @@ const views = [
 
 /** @param {import('@playwright/test').Page} page */
 async function typeGross(page) {
-  await page.getByLabel('Scale reads now', { exact: true }).fill('24.6');
-  await page.getByLabel('Comes from').selectOption({ label: 'Planetarium, rooftop unit (R-410A)' });
+  await page.getByLabel('Gross weight (scale reading)', { exact: true }).fill('24.6');
+  await page.getByLabel('Source').selectOption({ label: 'Planetarium, rooftop unit (R-410A)' });
 }
 
 /** A reading that the ledger does not have. @param {import('@playwright/test').Page} page */
@@ -82,7 +82,7 @@ async function fillOnVisit(page) {
     .getByRole('link', { name: /^Fill / })
     .first()
     .click();
-  await page.getByLabel('Scale reads now', { exact: true }).waitFor();
+  await page.getByLabel('Gross weight (scale reading)', { exact: true }).waitFor();
 }
 
 /** A mixture under the wrong label, with what the gauge shows. @param {import('@playwright/test').Page} page */

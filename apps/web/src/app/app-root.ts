@@ -9,7 +9,7 @@ import { Icon, type IconName } from './ui/icon';
   selector: 'hy-root',
   imports: [Icon, Notices, RouterLink, RouterLinkActive, RouterOutlet],
   template: `
-    <a class="skip" href="#main" (click)="skip($event)">To the content</a>
+    <a class="skip" href="#main" (click)="skip($event)">Skip to main content</a>
     <nav aria-label="Places">
       <a class="mark" routerLink="/" aria-label="Hygromet, start"
         ><svg viewBox="0 0 40 40" width="40" height="40" aria-hidden="true">

@@ -54,7 +54,7 @@ describe('a cylinder as its collar tells it', () => {
     stage();
     const page = await render(AddCylinderPage);
     await typed(page);
-    await page.type('Scale reads now', '15');
+    await page.type('Gross weight (scale reading)', '15');
     expect(page.text()).toContain('The gross weight is below the tare.');
   });
 
@@ -74,7 +74,7 @@ describe('a cylinder as its collar tells it', () => {
     const page = await render(AddCylinderPage);
     jest.spyOn(TestBed.inject(Router), 'navigate').mockResolvedValue(true);
     await typed(page);
-    await page.type('Kept for the owner', 'Cheese cave');
+    await page.type('Reserved for customer', 'Cheese cave');
     await page.type('Test pressure', '200');
     await page.press('Add the cylinder');
     expect(sent).toHaveLength(0);
@@ -211,11 +211,11 @@ describe('one system', () => {
   test('shows what is known, by whom, and the circuit of its kind', async () => {
     const { control, text, root } = await openSystem(() => of(system));
     expect(control('King valve').value).toBe('leaks');
-    expect(control('Written on the unit').value).toBe('turns hard');
+    expect(control('Notes for the next technician').value).toBe('turns hard');
     expect(text()).toMatch(
       /Who changed what\s?Jory Quill.*King valve: leaks · Ports: taken back\s?Ines Marrow.*Ports: one · Written on it: “turns hard”/,
     );
-    expect(root.querySelector('svg[role=img]')?.getAttribute('aria-label')).toContain('Receiver: liquid and vapour');
+    expect(root.querySelector('svg[role=img]')?.getAttribute('aria-label')).toContain('Receiver: liquid and vapor');
   });
 
   test('a long line set comes to what the plate says', async () => {
@@ -253,7 +253,7 @@ describe('one system', () => {
       const readAgain = () => stored$.next({ ...system, version: 4, facts: { written: 'theirs' } });
       stage({ id: 's1', registers: { system$: () => stored$, saveSystemFacts$: save, readAgain } });
       const page = await render(SystemPage);
-      await page.type('Written on the unit', 'mine');
+      await page.type('Notes for the next technician', 'mine');
       readAgain();
       await page.press('Save');
       return { ...page, sent };
@@ -262,27 +262,27 @@ describe('one system', () => {
     test('what is typed stays, is not saved over theirs unknowingly, and can be', async () => {
       const { control, press, text, sent } = await open();
       expect(text()).toContain('Jory Quill has changed these facts.');
-      expect(control('Written on the unit').value).toBe('mine');
-      await press('Save mine over it');
+      expect(control('Notes for the next technician').value).toBe('mine');
+      await press('Overwrite');
       expect(sent.map(({ version }) => version)).toEqual([3, 4]);
       expect(text()).toContain('Saved.');
-      expect(control('Written on the unit').value).toBe('mine');
+      expect(control('Notes for the next technician').value).toBe('mine');
     });
 
     test('or theirs is taken', async () => {
       const { control, press, text } = await open();
-      await press('Take what is stored');
-      expect(control('Written on the unit').value).toBe('theirs');
+      await press('Discard my changes');
+      expect(control('Notes for the next technician').value).toBe('theirs');
       expect(text()).not.toContain('Jory Quill has changed');
     });
   });
 
   test('a refusal is told, and nothing typed is lost', async () => {
     const { type, press, text, control } = await openSystem(refusing(new Refusal('offline', 'The server did not answer.')));
-    await type('Written on the unit', 'mine');
+    await type('Notes for the next technician', 'mine');
     await press('Save');
     expect(text()).toContain('The server did not answer.');
-    expect(control('Written on the unit').value).toBe('mine');
+    expect(control('Notes for the next technician').value).toBe('mine');
   });
 
   test('a component and what it bears are added, and its missing figure is asked for', async () => {
@@ -291,7 +291,7 @@ describe('one system', () => {
     await press('Add a component');
     await type('Component', 'suction sensor');
     await press('Save');
-    expect(text()).toContain('How much does it bear?');
+    expect(text()).toContain('Enter the pressure rating');
     expect(sent).toEqual([]);
     await type('Bears', '150');
     await press('Save');

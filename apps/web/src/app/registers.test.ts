@@ -80,14 +80,14 @@ describe('one cylinder', () => {
   test('shows its content, its limits and what happened to it', async () => {
     stage();
     const { text } = await render(CylinderPage);
-    expect(text()).toMatch(/In it, by the ledger/);
+    expect(text()).toMatch(/Contents on record/);
     expect(text()).toContain('expected gross weight 24.6 lb');
     expect(text()).toContain('Not liquid-full at 131 °F');
     expect(text()).toContain('Planetarium, rooftop unit');
   });
 
   test.each([
-    [{ 'R-134a': 1 }, 'purge its vapour into recovery, and check again'],
+    [{ 'R-134a': 1 }, 'purge its vapor into recovery, and check again'],
     [{ 'R-32': 0.5, 'R-125': 0.5 }, 'A blend is not purged'],
   ])('air in %j says what to do about it', async (composition, advice) => {
     stage({ registers: { cylinder$: () => of(aCylinder({ flags: ['airy'], airShare: 0.11, composition })) } });

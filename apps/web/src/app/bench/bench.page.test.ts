@@ -68,7 +68,7 @@ test('a mixture is asked for until two parts are weighed, and warned of', async 
   await page.press('A mixture by weight');
   expect(page.text()).toContain('weigh each part: at least two');
   expect(page.text()).toContain('hardly any reclaimer takes a mixture');
-  await page.press('One more content');
+  await page.press('Add component');
   expect(page.control('Weight of content 3')).toBeTruthy();
   await page.press('Leave out content 3');
   expect(() => page.control('Weight of content 3')).toThrow();

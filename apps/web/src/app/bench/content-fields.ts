@@ -45,7 +45,7 @@ import { BenchSession } from './bench.session';
           </button>
         </div>
       }
-      <button type="button" class="button plain" (click)="session.addPart()"><svg hyIcon="add"></svg>One more content</button>
+      <button type="button" class="button plain" (click)="session.addPart()"><svg hyIcon="add"></svg>Add component</button>
       <p class="small">
         For what has happened, not for a plan: hardly any reclaimer takes a mixture, and it may burn where its parts did not.
       </p>

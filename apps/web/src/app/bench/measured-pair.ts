@@ -16,7 +16,7 @@ const MOST_NAMED = 8;
   imports: [Caution, ChoiceField, QuantityField],
   template: `
     @let draft = session.draft();
-    <h2>A measured pair</h2>
+    <h2>Pressure/temperature check</h2>
     <div class="fields">
       <hy-choice-field
         label="Measured at"

@@ -21,7 +21,7 @@ test('a pressure that fits says that it does not tell how full the cylinder is',
 test('an excess is told as air with its share, and as what else it may be', () => {
   const words = restWords('R-22', 1250, rest({ verdict: 'high', airShare: 0.2, aboveAhri700: true }), tell);
   expect(words.heading).toBe('250 Pa above R-22, which reads 1000 Pa');
-  expect(words.sentence).toMatch(/20 % of the vapour, above the 1\.5 %.*another refrigerant.*identifier/);
+  expect(words.sentence).toMatch(/20 % of the vapor, above the 1\.5 %.*another refrigerant.*identifier/);
   expect(words.caution).toBe(true);
 });
 

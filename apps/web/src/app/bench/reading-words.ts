@@ -30,7 +30,7 @@ export function restWords(name: string, p: number, rest: VesselAtRest, tell: Tel
       return {
         heading: `${tell.pressureStep(p - rest.pBubble)} above ${name}, which reads ${own}`,
         sentence:
-          `Air would be ${tell.percent(rest.airShare)} of the vapour` +
+          `Air would be ${tell.percent(rest.airShare)} of the vapor` +
           (rest.aboveAhri700 ? ', above the 1.5 % that AHRI 700 allows' : '') +
           '. It may as well be another refrigerant, or a liquid warmer than the wall. Let it settle, measure again, and use an identifier before it goes anywhere.',
         caution: true,
@@ -57,7 +57,7 @@ export function superheatWords(superheat: number, T: number, p: number, tell: Te
   if (superheat >= 0)
     return {
       heading: `Superheat ${tell.temperatureStep(superheat)}`,
-      sentence: `The vapour is that much above its ${dew}.`,
+      sentence: `The vapor is that much above its ${dew}.`,
       caution: false,
     };
   return {

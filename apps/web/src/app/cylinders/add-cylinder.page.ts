@@ -55,7 +55,7 @@ const newDraft = (preferences: Preferences, metric = preferences.mass === 'kg'):
   selector: 'hy-add-cylinder-page',
   imports: [ChoiceField, MarksFields, PageHead, QuantityField, RefrigerantField, RouterLink, TextField],
   template: `
-    <hy-page-head title="Add a cylinder" line="Everything but its number is stamped on the collar" />
+    <hy-page-head title="Add a cylinder" line="Enter the data stamped on the collar" />
     @let d = draft();
     <form novalidate (submit)="$event.preventDefault(); save()">
       <hy-text-field
@@ -124,7 +124,7 @@ const newDraft = (preferences: Preferences, metric = preferences.mass === 'kg'):
         [problem]="field('/refrigerant')"
       />
       <hy-quantity-field
-        label="Scale reads now"
+        label="Gross weight (scale reading)"
         kind="mass"
         [required]="false"
         hint="only if something is in it"
@@ -133,7 +133,7 @@ const newDraft = (preferences: Preferences, metric = preferences.mass === 'kg'):
         [problem]="grossProblem()"
       />
       <details class="more" [open]="moreOpen()">
-        <summary>More from the collar</summary>
+        <summary>More cylinder markings</summary>
         <div class="more-fields">
           <hy-marks-fields
             [draft]="d"

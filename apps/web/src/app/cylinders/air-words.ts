@@ -18,13 +18,13 @@ export function airWords(
   units: Pick<Units, 'percent' | 'pressure' | 'decimal'>,
 ) {
   const purge = blend
-    ? 'Do not purge it: the vapour of a blend is richer in its light parts, and what stays is no longer the blend. The reclaimer takes it as it is'
-    : 'Let it rest cold, purge vapour slowly from the top into recovery, never into the open, and check again';
+    ? 'Do not purge it: the vapor of a blend is richer in its light parts, and what stays is no longer the blend. The reclaimer takes it as it is'
+    : 'Let it rest cold, purge vapor slowly from the top into recovery, never into the open, and check again';
   const other =
     fits.length === 0
       ? ''
       : ` The reading would also be the own pressure of ${fits.slice(0, MOST_NAMED).join(', ')}${fits.length > MOST_NAMED ? ' and others' : ''}: rule that out with an identifier first.`;
-  const share = `${units.decimal(likely * 100, 1)} % of the vapour (${units.decimal(low * 100, 1)} to ${units.decimal(high * 100, 1)} %, by what gauge and thermometer leave open)`;
+  const share = `${units.decimal(likely * 100, 1)} % of the vapor (${units.decimal(low * 100, 1)} to ${units.decimal(high * 100, 1)} %, by what gauge and thermometer leave open)`;
   const own = `its own pressure there is ${units.pressure(pBubble)}`;
   switch (finding) {
     case 'air':

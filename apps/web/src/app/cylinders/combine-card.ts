@@ -25,7 +25,7 @@ const fateWords: Readonly<Record<Fate, string>> = {
   imports: [Caution, ChoiceField],
   template: `
     @if (choices().length > 1) {
-      <h2>Put together with another</h2>
+      <h2>Combine with another cylinder</h2>
       <hy-choice-field label="Content of" [choices]="choices()" [value]="other()" (valueChange)="other.set($event)" />
       @if (told(); as t) {
         @if (t.grave) {
@@ -90,7 +90,7 @@ export class CombineCard {
     const limit = this.limitKg();
     const over =
       limit !== undefined && mass > limit ? ` That is ${this.units.massText(mass - limit, 'up')} more than this cylinder may hold.` : '';
-    const what = designation ?? 'a mixture that is no refrigerant';
+    const what = designation ?? 'an unidentified mixture';
     return {
       grave: fate === 'ask-reclaimer' || over !== '',
       sentence: `${this.units.massText(mass)} of ${what}, then ${cylinderKindNames[kind].toLowerCase()}. ${fateWords[fate]}${over}`,

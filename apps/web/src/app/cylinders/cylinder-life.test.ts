@@ -52,7 +52,7 @@ describe('what happened is recorded', () => {
     await press('Record it');
     expect(text()).toContain('The reading of the micron gauge is missing.');
     expect(text()).toContain('Say which gauge showed it.');
-    await type('Holds at', '320');
+    await type('Vacuum held', '320');
     await type('Gauge', 'micron gauge 2');
     await press('Record it');
     expect(sent[0]).toMatchObject({
@@ -68,8 +68,8 @@ describe('what happened is recorded', () => {
     const own = bubblePoint(refrigerant('R-410A').composition, fahrenheit(75)).p;
     const { type, press, text, sent } = await open();
     await type('Gauge reads', String(Math.round((own * 1.15 - 101_325) / 6894.757)));
-    await type('Shell at the liquid', '75');
-    expect(text()).toMatch(/Air: 1[23]\.\d % of the vapour .* 1\.5 % is allowed \(AHRI 700\)/);
+    await type('Shell temperature (at liquid level)', '75');
+    expect(text()).toMatch(/Air: 1[23]\.\d % of the vapor .* 1\.5 % is allowed \(AHRI 700\)/);
     await press('Record it');
     expect(sent[0]).toMatchObject({ what: 'air-checked', gaugePa: expect.closeTo(6894.757, 2), thermometerK: expect.closeTo(5 / 9, 9) });
   });
@@ -77,10 +77,10 @@ describe('what happened is recorded', () => {
   test('without knowing how good the thermometer is nothing is recorded, and the field says so', async () => {
     const { type, press, text, sent } = await open();
     await type('Gauge reads', '200');
-    await type('Shell at the liquid', '75');
-    await type('Thermometer is good to, °F', 'fairly');
+    await type('Shell temperature (at liquid level)', '75');
+    await type('Thermometer accuracy (±), °F', 'fairly');
     expect(text()).toContain('Write how many degrees it may be off, such as 1.');
-    await type('Thermometer is good to, °F', '');
+    await type('Thermometer accuracy (±), °F', '');
     await press('Record it');
     expect([sent.length, text().includes('Say how good the thermometer is')]).toEqual([0, true]);
   });
@@ -96,9 +96,9 @@ describe('what happened is recorded', () => {
     await type('What happened', 'left');
     await press('Record it');
     expect(text()).toContain('Choose where it went.');
-    await type('Went to', 'r1');
-    await type('Scale read before', '24.6');
-    await type('Scale reads after', '17.2');
+    await type('Destination', 'r1');
+    await type('Starting gross weight', '24.6');
+    await type('Ending gross weight', '17.2');
     await press('Record it');
     expect(removals[0]).toMatchObject({ to: 'r1', cylinder: 'c7', grossAfterTyped: { text: '17.2', unit: 'lb' } });
   });
@@ -109,21 +109,21 @@ describe('what happened is recorded', () => {
     const accounts$ = of([anAccount({ id: 'r1', kind: 'reclaimer', name: 'Reclaimer' })]);
     const { type, press, text } = await open({}, { bookRemoval$, accounts$ });
     await type('What happened', 'left');
-    await type('Went to', 'r1');
-    await type('Scale read before', '7.4');
-    await type('Scale reads after', '7.0');
+    await type('Destination', 'r1');
+    await type('Starting gross weight', '7.4');
+    await type('Ending gross weight', '7.0');
     await press('Record it');
     expect(text()).toContain('That is what should be in it without the cylinder.');
-    await type('Scale read before', '70.0');
+    await type('Starting gross weight', '70.0');
     await press('Record it');
     expect(text()).toContain('That is 45.4 lb more than before. Read the scale again.');
-    await type('Scale read before', '24.6');
-    await type('Scale reads after', '12.0');
+    await type('Starting gross weight', '24.6');
+    await type('Ending gross weight', '12.0');
     await press('Record it');
     expect(text()).toContain('That is below its tare of 17.2 lb.');
     expect(text()).not.toContain('The reading is right'); // it is never booked
-    await type('Scale read before', '70.0');
-    await type('Scale reads after', '65.0');
+    await type('Starting gross weight', '70.0');
+    await type('Ending gross weight', '65.0');
     await press('Record it');
     expect(removals).toEqual([]);
     await press('The reading is right');
@@ -133,18 +133,18 @@ describe('what happened is recorded', () => {
   test('a tare in the wrong unit is asked back', async () => {
     const { type, press, text, sent } = await open(emptied);
     await type('What happened', 'tare-weighed');
-    await type('Scale reads empty', '7.8');
+    await type('Empty weight (measured tare)', '7.8');
     await press('Record it');
     expect([sent.length, text().includes('Does the scale show kg?')]).toEqual([0, true]);
   });
 
   test.each([
-    ['moved', 'Stands now', 'workshop', { what: 'moved', place: 'workshop' }],
+    ['moved', 'Current location', 'workshop', { what: 'moved', place: 'workshop' }],
     ['requalified', 'New stamp', '10-26', { what: 'requalified', stamp: '2026-10' }],
-    ['tare-weighed', 'Scale reads empty', '17.9', { what: 'tare-weighed', typed: { text: '17.9', unit: 'lb' } }],
+    ['tare-weighed', 'Empty weight (measured tare)', '17.9', { what: 'tare-weighed', typed: { text: '17.9', unit: 'lb' } }],
     [
       'described',
-      'Kept for the owner',
+      'Reserved for customer',
       'Cheese cave',
       { what: 'described', marks: { owner: 'Cheese cave', kind: 'recovery', validYears: 5 } },
     ],
@@ -229,7 +229,7 @@ describe('a cylinder in trouble', () => {
       /25\.0 lb of R-410A, then recovery\. It goes to the reclaimer\. That is 3\.5 lb more than this cylinder may hold/,
     );
     await type('Content of', 'c6');
-    expect(text()).toMatch(/11\.8 lb of a mixture that is no refrigerant, then for destruction\. It can often not be reclaimed/);
+    expect(text()).toMatch(/11\.8 lb of an unidentified mixture, then for destruction\. It can often not be reclaimed/);
   });
 
   test('in the heat: full of liquid from there on, and what each degree adds', async () => {
@@ -242,17 +242,17 @@ describe('a cylinder in trouble', () => {
 describe('the hottest place it will be', () => {
   test('is the one of the settings until another is chosen, and the advice follows it', async () => {
     const { type, text, control } = await open({ contentKg: 9 });
-    expect(control('Hottest place it will be').value).toBe('van-shade');
+    expect(control('Maximum storage temperature').value).toBe('van-shade');
     const advice = () => /80 % at the hottest place\s*0\.80 × 11\.91 L × (\d+) kg/.exec(text())?.[1];
     const shade = Number(advice());
-    await type('Hottest place it will be', 'van-sun');
+    await type('Maximum storage temperature', 'van-sun');
     expect(Number(advice())).toBeLessThan(shade);
     expect(text()).toMatch(/Hottest expected location: 140 °F, \d{3} psig there/);
   });
 
   test('a temperature of one’s own is read, and a wrong one has its sentence', async () => {
     const { type, text } = await open({ contentKg: 9 });
-    await type('Hottest place it will be', 'own');
+    await type('Maximum storage temperature', 'own');
     await type('Hottest temperature', '150');
     expect(text()).toMatch(/Hottest expected location: 150 °F, \d{3} psig there – do not leave it there/);
     await type('Hottest temperature', '1500');
@@ -278,8 +278,8 @@ describe('words', () => {
     stage();
     const said = (checked: { blend: boolean; fits: string[] }) => airWords(airy, checked, TestBed.inject(Units)).sentence;
     expect(airy.finding).toBe('air');
-    expect(said({ blend: false, fits: [] })).toMatch(/purge vapour slowly from the top into recovery, never into the open/);
-    expect(said({ blend: true, fits: [] })).toMatch(/Do not purge it: the vapour of a blend is richer in its light parts/);
+    expect(said({ blend: false, fits: [] })).toMatch(/purge vapor slowly from the top into recovery, never into the open/);
+    expect(said({ blend: true, fits: [] })).toMatch(/Do not purge it: the vapor of a blend is richer in its light parts/);
     expect(said({ blend: false, fits: ['R-22', 'R-290'] })).toMatch(/also be the own pressure of R-22, R-290: rule that out/);
     expect(said({ blend: false, fits: ['A', 'B', 'C', 'D', 'E'] })).toMatch(/A, B, C, D and others/);
   });
@@ -298,7 +298,7 @@ describe('words', () => {
     [event('moved', { place: 'workshop' }), 'moved: workshop'],
     [event('requalified', { stamp: '2026-10' }), 'requalified, stamped 10-26'],
     [event('tare-weighed', { tareKg: 8, collarKg: 7.8 }), 'weighed empty: 17.6 lb, its collar says 17.2 lb'],
-    [event('relabelled', { refrigerant: null, kind: 'burn-out' }), 'labelled anew: no refrigerant yet, burn-out or unknown'],
+    [event('relabelled', { refrigerant: null, kind: 'burn-out' }), 'labeled anew: no refrigerant yet, burnout / unknown'],
     [event('retired', { reason: 'dent' }), 'out of use: dent'],
   ])('%j', (own_, text) => {
     stage();

@@ -100,7 +100,9 @@ export class CylinderPage {
     if (flags.includes('mixed')) return 'unknown, a mixture: taken as burning';
     const summary = this.session.summary();
     if (summary === undefined) return undefined;
-    return summary.safetyGroup === null ? 'not classified: taken as burning' : summary.safetyGroup + (summary.flammable ? ', burns' : '');
+    return summary.safetyGroup === null
+      ? 'Not classified – treat as flammable'
+      : summary.safetyGroup + (summary.flammable ? ', burns' : '');
   };
   protected readonly month = monthText;
   protected readonly place = (cylinder: Cylinder) => placeNames[cylinder.place];
@@ -122,7 +124,7 @@ function graveSentence({ flags, composition }: Cylinder, words: string): string 
     airy:
       Object.keys(composition ?? {}).length > 1
         ? 'Add nothing. A blend is not purged: check it again after a night at rest, or send it in as it is.'
-        : 'Add nothing. Let it rest cold, purge its vapour into recovery, and check again.',
+        : 'Add nothing. Let it rest cold, purge its vapor into recovery, and check again.',
     'wrong-tare': 'Every net weight rests on it: find out whether the collar, ice or a hose is the reason before it is filled.',
     overdrawn: 'More was booked out of it than into it. Weigh it and book the difference.',
   };

@@ -41,7 +41,7 @@ export function eventText({ what, detail }: CylinderEvent, units: Units): string
     case 'tare-weighed':
       return `weighed empty: ${units.massText(own.tareKg ?? 0)}, its collar says ${units.massText(own.collarKg ?? 0)}`;
     case 'relabelled':
-      return `labelled anew: ${own.refrigerant ?? 'no refrigerant yet'}, ${own.kind === undefined ? '' : cylinderKindNames[own.kind].toLowerCase()}`;
+      return `labeled anew: ${own.refrigerant ?? 'no refrigerant yet'}, ${own.kind === undefined ? '' : cylinderKindNames[own.kind].toLowerCase()}`;
     case 'weighed-in':
       return `weighed in: ${units.massText(own.grossKg ?? 0)} gross${differenceText(own, units)}`;
     case 'described':

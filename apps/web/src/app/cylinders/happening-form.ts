@@ -34,14 +34,14 @@ import { cylinderKindNames } from './objection-words';
 import { readStamp } from './stamp-month';
 
 export const happeningNames: Readonly<Record<(typeof happenings)[number], string>> = {
-  evacuated: 'Evacuated and proved',
+  evacuated: 'Evacuated and vacuum-tested',
   'air-checked': 'Checked for air',
-  left: 'Something left it',
+  left: 'Refrigerant removed',
   moved: 'Moved',
   requalified: 'Requalified',
   'tare-weighed': 'Tare weighed',
-  relabelled: 'Labelled anew',
-  described: 'Marks and use',
+  relabelled: 'Relabeled',
+  described: 'Markings and service',
   retired: 'Out of use',
 };
 

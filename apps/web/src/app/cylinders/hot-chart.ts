@@ -18,7 +18,7 @@ const temperatures = Array.from({ length: STEPS + 1 }, (_, k) => COLDEST + ((HOT
   selector: 'hy-hot-chart',
   template: `
     @if (drawn(); as d) {
-      <h2>When it gets hot</h2>
+      <h2>Pressure vs. temperature</h2>
       <svg [attr.viewBox]="box" role="img" [attr.aria-label]="sentence() || 'Pressure over temperature, being computed'">
         @if (d.fullX; as x) {
           <rect class="full" [attr.x]="x" [attr.y]="top" [attr.width]="right - x" [attr.height]="bottom - top" />

@@ -13,8 +13,8 @@ import { portNames, stampNames } from './objection-words';
   template: `
     @let d = draft();
     <hy-text-field
-      label="Kept for the owner"
-      placeholder="nobody in particular"
+      label="Reserved for customer"
+      placeholder="none"
       [text]="d.owner"
       (textChange)="changed.emit({ owner: $event })"
       [problem]="problems()['/marks/owner']"

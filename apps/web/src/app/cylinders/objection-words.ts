@@ -13,9 +13,9 @@ export const objectionWords: Readonly<Record<Objection, string>> = {
   overdrawn: 'ledger below zero: weigh it',
   'other-refrigerant': 'another refrigerant',
   'not-evacuated': 'not evacuated',
-  virgin: 'virgin refrigerant is kept apart',
+  virgin: 'reserved for virgin refrigerant',
   'not-for-flammable': 'not rated for flammables',
-  'burn-out-apart': 'burnt-out refrigerant goes apart',
+  'burn-out-apart': 'burnout refrigerant must be kept separate',
   'other-owner': 'kept for another owner',
   'tare-heavier': 'heavier than its tare',
   airy: 'air in it',
@@ -32,8 +32,8 @@ export const portNames: Readonly<Record<CylinderMarks['ports'], string>> = { 'li
 export const cylinderKindNames: Readonly<Record<CylinderKind, string>> = {
   recovery: 'Recovery',
   virgin: 'Virgin refrigerant',
-  clean: 'Clean, of one owner',
-  'burn-out': 'Burn-out or unknown',
+  clean: 'Customer-owned, clean',
+  'burn-out': 'Burnout / unknown',
   destruction: 'For destruction',
   nitrogen: 'Nitrogen',
 };

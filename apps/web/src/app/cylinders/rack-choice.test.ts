@@ -18,7 +18,7 @@ const bytesOf = async (blob: Blob | undefined): Promise<ArrayBuffer> =>
 async function choosing(registers: object = {}) {
   const { kept } = stage({ registers: { cylinders$: of(cylinders), ...registers } });
   const page = await render(RackPage);
-  await page.press('Choose several');
+  await page.press('Select multiple');
   const pick = async (name: string) => {
     const found = [...page.root.querySelectorAll('[role="checkbox"]')].find((own) => own.textContent?.includes(name));
     (found as HTMLElement).click();
@@ -30,14 +30,14 @@ async function choosing(registers: object = {}) {
 
 test('taps choose instead of opening, and tell what all of it weighs', async () => {
   const { pick, text, press, root } = await choosing();
-  expect(text()).toContain('Tap the cylinders that you mean.');
+  expect(text()).toContain('Tap cylinders to select them.');
   expect(await pick('C-07')).toBe('true');
   await pick('C-09');
   expect(text()).toContain('2 chosen49.2 lb gross');
   expect(await pick('C-07')).toBe('false');
   await press('Choose all shown');
   expect(text()).toContain('3 chosen');
-  await press('Choose none');
+  await press('Clear selection');
   await press('Done');
   expect(root.querySelector('[role="checkbox"]')).toBeNull();
 });

@@ -23,12 +23,12 @@ import { placeNames } from './cylinder-words';
   template: `
     <p class="count" role="status">
       @if (chosen().length === 0) {
-        Tap the cylinders that you mean.
+        Tap cylinders to select them.
       } @else {
         <b>{{ chosen().length }} chosen</b><span class="small">{{ units.massText(gross()) }} gross</span>
       }
     </p>
-    <button type="button" class="button small" (click)="all.emit()">{{ allChosen() ? 'Choose none' : 'Choose all shown' }}</button>
+    <button type="button" class="button small" (click)="all.emit()">{{ allChosen() ? 'Clear selection' : 'Choose all shown' }}</button>
     <button type="button" class="button small done" (click)="done.emit()">Done</button>
     <div class="move">
       <hy-choice-field label="Move to" [choices]="placeChoices" [value]="place()" (valueChange)="place.set($any($event))" />

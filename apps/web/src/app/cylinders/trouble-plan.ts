@@ -27,7 +27,7 @@ import { collarOf } from './judged-cylinder';
         </p>
       } @else if (plan.keepBelow; as T) {
         <p>
-          <b>Keep it below {{ units.temperature(T) }} until then:</b> it is full of liquid soon above, and its pressure rises at once.
+          <b>Keep it below {{ units.temperature(T) }} until then:</b> just above that it goes liquid-full and pressure spikes.
         </p>
       }
       <ol>
@@ -49,17 +49,15 @@ import { collarOf } from './judged-cylinder';
       @if (plan.leftKg > 0) {
         <p class="short">For {{ units.massText(plan.leftKg, 'up') }} no cylinder with room is at hand: evacuate one.</p>
       }
-      <p class="small">
-        The fewest pours, into cylinders that suit by refrigerant, class, date, vacuum and owner. Weigh both before and after.
-      </p>
+      <p class="small">Fewest transfers, into compatible cylinders. Weigh both before and after.</p>
     }
     @if (mixture(); as found) {
       <h2>What it is now</h2>
       <p>{{ found.parts }}</p>
       <p>{{ found.pressure }}</p>
       <p class="small">
-        No refrigerant has that composition: it is not reused. Ask the reclaimer with these shares; what they refuse is destroyed. Add
-        nothing, and mark the cylinder.
+        This is a mixed refrigerant and cannot be reused. Give the reclaimer this analysis; they may require destruction. Add nothing, and
+        mark the cylinder.
       </p>
     }
   `,

@@ -39,7 +39,7 @@ test('one that is out of use takes nothing', async () => {
 test('without any system it says what its limits follow from', async () => {
   const { rows, text } = await rowsOf(empty, { systems$: of([]) });
   expect(rows).toEqual([]);
-  expect(text()).toContain('Its limits follow from the refrigerant that is filled in first.');
+  expect(text()).toContain('Fill limits are set by the first refrigerant charged.');
 });
 
 test('of more than eight refrigerants the rarest are named, and told at the transfer', async () => {

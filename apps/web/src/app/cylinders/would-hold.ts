@@ -21,7 +21,7 @@ const MOST = 8;
     @if (rows().length > 0) {
       <table>
         <caption>
-          What it may take, of the refrigerants in your systems
+          Capacity by refrigerant
         </caption>
         <thead>
           <tr>
@@ -53,7 +53,7 @@ const MOST = 8;
         }
       </p>
     } @else {
-      <p class="second">Its limits follow from the refrigerant that is filled in first.</p>
+      <p class="second">Fill limits are set by the first refrigerant charged.</p>
     }
   `,
   styles: `

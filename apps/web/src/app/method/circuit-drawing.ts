@@ -13,7 +13,7 @@ export interface ShownValve {
 
 /** In the drawing there is no room for more; read aloud they have their whole names. */
 const shortNames: Record<Valve, string> = { 'liquid-service': 'Liquid valve', 'suction-service': 'Suction valve', king: 'King valve' };
-const holdsWords: Record<Holds, string> = { liquid: 'liquid', vapour: 'vapour', both: 'liquid and vapour', 'nearly-empty': 'nearly empty' };
+const holdsWords: Record<Holds, string> = { liquid: 'liquid', vapour: 'vapor', both: 'liquid and vapor', 'nearly-empty': 'nearly empty' };
 
 /** The circuit: double lines filled with what is in them, valves filled when shut, the part to be opened dashed in the danger colour. */
 @Component({
@@ -78,7 +78,7 @@ const holdsWords: Record<Holds, string> = { liquid: 'liquid', vapour: 'vapour', 
     </svg>
     <ul class="legend" aria-hidden="true">
       <li><i class="liquid"></i>liquid</li>
-      <li><i class="vapour"></i>vapour</li>
+      <li><i class="vapour"></i>vapor</li>
       <li><i class="both"></i>both</li>
       <li><i class="nearly-empty"></i>nearly empty</li>
       @if (opened() !== undefined) {

@@ -16,7 +16,7 @@ import { coolingWords } from './method-words';
   imports: [Caution, CircuitDrawing, EquipmentFields],
   template: `
     @if (system(); as s) {
-      <h2>{{ plan()?.method === undefined ? 'As it stands' : 'When it is through' }}</h2>
+      <h2>{{ plan()?.method === undefined ? 'As it stands' : 'After recovery' }}</h2>
       <p class="second">{{ kinds[s.kind] }}, {{ s.refrigerant }}{{ readings() }}</p>
       <hy-circuit-drawing [kind]="s.kind" [valves]="session.valves()" [where]="session.where()" [opened]="session.failedPart()" />
       @if (plan(); as p) {

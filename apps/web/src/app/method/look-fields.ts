@@ -89,7 +89,7 @@ export class LookFields {
   protected readonly reversible = computed(() => this.session.kind()?.parts.includes('reversing-valve') ?? false);
   protected readonly failedChoices = computed(() => [
     { value: 'unknown', label: 'not found yet' },
-    { value: 'none', label: 'none, to be emptied' },
+    { value: 'none', label: 'none – decommissioning' },
     ...(this.session.kind()?.parts ?? []).map((part) => ({ value: part, label: partNames[part] })),
   ]);
   protected readonly compressorStates = [

@@ -26,9 +26,9 @@ import { VerdictList } from './verdict-list';
       }
       <div class="decided">
         <p class="second">{{ session.draft().method === null ? 'Proposed' : 'Chosen against the proposal' }}</p>
-        <h2>{{ p.method === undefined ? 'Nothing is possible as it stands' : names[p.method] }}</h2>
+        <h2>{{ p.method === undefined ? 'No method is possible yet' : names[p.method] }}</h2>
         @if (p.method === undefined) {
-          <p>Take away what stands against it below, then look again.</p>
+          <p>Resolve the items below, then check again.</p>
         }
       </div>
       <p class="arrival">
@@ -41,17 +41,17 @@ import { VerdictList } from './verdict-list';
       <hy-verdict-list [verdicts]="p.decision.verdicts" [taken]="p.method" (take)="take($event, p)" />
       @if (session.draft().method !== null) {
         <hy-text-field
-          label="Why not the proposal"
+          label="Reason for overriding"
           [text]="session.draft().why"
           (textChange)="session.change({ why: $event })"
           [asked]="true"
-          hint="stands in the record"
+          hint="saved with the job"
         />
       }
     } @else if (refused(); as sentence) {
       <hy-caution>{{ sentence }}</hy-caution>
     } @else {
-      <p class="second">Judging the methods</p>
+      <p class="second">Comparing methods</p>
     }
   `,
   styles: `

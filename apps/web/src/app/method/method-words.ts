@@ -7,11 +7,11 @@ import type { Units } from '../preferences/units.service';
 import { partNames } from '../systems/system-words';
 
 export const methodNames: Record<Method, string> = {
-  nothing: 'Nothing to bring out',
+  nothing: 'Nothing to recover',
   'pump-down-condenser': 'Pump down into the condenser',
   'pump-down-receiver': 'Pump down into the receiver',
   'pump-down-and-recover': 'Pump down what fits, recover the rest',
-  'liquid-first': 'Liquid over by pressure, then recover',
+  'liquid-first': 'Liquid recovery by pressure difference, then vapor',
   'push-pull': 'Push-pull, then recover the vapour',
   recover: 'Recover everything',
   pierce: 'Pierce and recover',
@@ -43,8 +43,8 @@ const reasonWords: Record<ReasonCode, (numbers: Numbers, tell: Telling) => strin
   'it-is-flat': () => 'no pressure is left',
   'it-holds-refrigerant': ({ content }, tell) => `about ${tell.massText(content ?? 0)} are in it`,
   'compressor-stands': () => 'the compressor does not run',
-  'compressor-burnt-out': () => 'burnt out: its acid must not be pumped round',
-  'compressor-unproved': () => 'nobody has seen the compressor run',
+  'compressor-burnt-out': () => 'burnout – do not circulate acid',
+  'compressor-unproved': () => 'compressor operation not verified',
   'not-held-in-cooling': () => 'it cannot be held in cooling',
   'metering-stuck-closed': () => 'the metering device is shut: the liquid line cannot empty',
   'water-stands': () => 'no water through the barrel: its tubes freeze and burst. Start the pump first',
@@ -54,8 +54,8 @@ const reasonWords: Record<ReasonCode, (numbers: Numbers, tell: Telling) => strin
   'liquid-valve-leaks': () => 'the liquid service valve leaks',
   'king-valve-leaks': () => 'the king valve leaks',
   'suction-valve-leaks': () => 'the suction service valve leaks',
-  'no-suction-valve': () => 'nothing shuts the suction side',
-  'valve-unproved': () => 'nobody has tried whether a valve holds',
+  'no-suction-valve': () => 'no suction service valve',
+  'valve-unproved': () => 'valve not verified',
   'part-stays-under-charge': () => 'the part to open is on the side that keeps the charge',
   'part-stays-under-receiver-charge': () => 'the part to open is on the side that keeps the charge',
   'leak-not-found': () => 'the leak is not found: it may be where the charge goes',
@@ -66,15 +66,15 @@ const reasonWords: Record<ReasonCode, (numbers: Numbers, tell: Telling) => strin
   'may-not-fit-receiver': mayNotHold('receiver'),
   'fits-whole': () => 'all of it fits the condenser: no machine need be carried',
   'rest-above-level': ({ level }, tell) => `the rest would stay above ${tell.pressure(level ?? 0)}, which the rules ask for`,
-  'air-or-other-in-it': ({ airShare }, tell) => `${tell.percent(airShare ?? 0)} of the vapour may be air, or it is not what the plate says`,
-  'no-liquid': ({ most }, tell) => `only vapour is left, ${tell.massText(most ?? 0)} at most`,
-  'vapour-only-pump-down': ({ most }, tell) => `only vapour is left, ${tell.massText(most ?? 0)} at most: it is recovered as quickly`,
+  'air-or-other-in-it': ({ airShare }, tell) => `${tell.percent(airShare ?? 0)} of the vapor may be air, or it is not what the plate says`,
+  'no-liquid': ({ most }, tell) => `only vapor is left, ${tell.massText(most ?? 0)} at most`,
+  'vapour-only-pump-down': ({ most }, tell) => `only vapor is left, ${tell.massText(most ?? 0)} at most: it is recovered as quickly`,
   'no-ports': () => 'it has no port to connect to',
   'has-ports': () => 'it has ports',
   'one-port': () => 'it takes two ports',
   'too-little-for-push-pull': ({ holds: least }, tell) => `it pays from about ${tell.massText(least ?? 0)}`,
   'too-little-for-liquid-first': ({ holds: least }, tell) => `it pays from about ${tell.massText(least ?? 0)}`,
-  'sealed-unit': () => 'one port alone takes long',
+  'sealed-unit': () => 'single port – slow',
 };
 
 export const reasonText = ({ code, numbers }: Reason, tell: Telling): string => reasonWords[code](numbers, tell);
@@ -85,19 +85,19 @@ export const standingNames = { possible: 'possible', 'not-advised': 'not advised
 export function arrivalText(arrival: Arrival, ledgerKg: number, tell: Telling): string {
   switch (arrival.state) {
     case 'unread':
-      return 'Read the standing pressure before anything is touched: it tells whether there is liquid, only vapour, air, or nothing.';
+      return 'Read the standing pressure before anything is touched: it tells whether there is liquid, only vapor, air, or nothing.';
     case 'flat':
       return 'Flat. Prove zero on both sides before anything is cut: one side can hide behind a shut valve.';
     case 'liquid':
       return `It stands at its own pressure, ${tell.pressure(arrival.pBubble)}: there is liquid in it.`;
     case 'vapour-only':
       return (
-        `Below its own pressure: only vapour is left, ${tell.massText(arrival.mostKg)} at most` +
+        `Below its own pressure: only vapor is left, ${tell.massText(arrival.mostKg)} at most` +
         (ledgerKg > arrival.mostKg ? `; ${tell.massText(ledgerKg - arrival.mostKg)} of what the ledger has in it are gone` : '') +
         '. Every hose that is connected takes a visible part of the rest.'
       );
     case 'air-or-other':
-      return `Above its own pressure: ${tell.percent(arrival.airShare)} of the vapour may be air, or it is another refrigerant. Use an identifier; recover it into a cylinder marked so.`;
+      return `Above its own pressure: ${tell.percent(arrival.airShare)} of the vapor may be air, or it is another refrigerant. Use an identifier; recover into a cylinder labeled accordingly.`;
     default:
       return arrival satisfies never;
   }
@@ -115,7 +115,7 @@ export function contradictionText({ code, numbers, part, what }: Contradiction, 
     case 'valve-without-part':
       return 'A king valve is recorded, and no receiver. Which is right?';
     case 'switches-crossed':
-      return 'The low-pressure switch is recorded to open above the high-pressure switch. Which reading is whose?';
+      return 'The low-pressure switch is recorded to open above the high-pressure switch. Check which setting is which.';
     case 'limit-below-standing':
       return `It stands at ${tell.pressureStep(numbers['standing'] ?? 0)}, and the ${what ?? 'weakest part'} is recorded to bear ${tell.pressureStep(numbers['limit'] ?? 0)}. Read it again before anything is tested.`;
     default:

@@ -29,14 +29,14 @@ const open = (system: System, drafts: Record<string, object> = {}) => {
 
 test('the failed part decides: a coil is pumped away from, a condenser is emptied', async () => {
   const { type, text, root } = await open(split());
-  expect(text()).toContain('Written on the unit: “keep the cap tight”');
+  expect(text()).toContain('Notes for the next technician: “keep the cap tight”');
   await type('Failed part', 'evaporator');
   expect(root.querySelector('.decided h2')?.textContent).toBe('Pump down into the condenser');
   expect(root.querySelector('svg[role=img]')?.getAttribute('aria-label')).toMatch(
     /Liquid service valve shut.*Evaporator: nearly empty, will be open to the air/,
   );
   await type('Failed part', 'condenser');
-  expect(root.querySelector('.decided h2')?.textContent).toBe('Liquid over by pressure, then recover');
+  expect(root.querySelector('.decided h2')?.textContent).toBe('Liquid recovery by pressure difference, then vapor');
   expect(text()).toContain('The part to open is on the side that keeps the charge');
 });
 
@@ -47,26 +47,26 @@ test('the proposal is overruled with a reason, and taken back', async () => {
   recover.click();
   await settled(fixture);
   expect(text()).toContain('Chosen against the proposal');
-  await type('Why not the proposal', 'the owner wants it weighed');
+  await type('Reason for overriding', 'the owner wants it weighed');
   expect(kept['hygromet.draft.look.s1']).toContain('the owner wants it weighed');
   root.querySelector<HTMLInputElement>('input[value="pump-down-condenser"]')!.click();
   await settled(fixture);
   expect(text()).toContain('Proposed');
-  expect(() => control('Why not the proposal')).toThrow();
+  expect(() => control('Reason for overriding')).toThrow();
 });
 
 test('a standing pressure of nothing ends in proving zero', async () => {
   const { type, text, root } = await open(split());
   await type('Failed part', 'evaporator');
   await type('Standing pressure', '0');
-  expect(root.querySelector('.decided h2')?.textContent).toBe('Nothing to bring out');
+  expect(root.querySelector('.decided h2')?.textContent).toBe('Nothing to recover');
   expect(text()).toContain('Prove zero on both sides');
 });
 
 test('what has leaked away is told from ledger and pressure together', async () => {
   const { type, text } = await open(split());
   await type('Standing pressure', '60');
-  expect(text()).toMatch(/only vapour is left, 0\.\d+ lb at most; 8\.\d lb of what the ledger has in it are gone/);
+  expect(text()).toMatch(/only vapor is left, 0\.\d+ lb at most; 8\.\d lb of what the ledger has in it are gone/);
   expect(text()).toMatch(/Three 3\/8 in hoses lower the reading by about \d+ psi/);
 });
 
@@ -74,7 +74,7 @@ test('without water nothing may be started at a chiller', async () => {
   const { type, text, root } = await open(aSystem({ kind: 'chiller', refrigerant: 'R-134a', nameplateKg: 62, contentKg: 62 }));
   await type('Failed part', 'metering');
   await type('Water', 'stands');
-  expect(root.querySelector('.decided h2')?.textContent).toBe('Nothing is possible as it stands');
+  expect(root.querySelector('.decided h2')?.textContent).toBe('No method is possible yet');
   expect(text()).toContain('Start the pump first');
 });
 

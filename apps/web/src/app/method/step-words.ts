@@ -29,10 +29,10 @@ const told: Record<StepCode, (step: Step, tell: Telling) => string> = {
   'remove-cores': () => 'Take the valve cores out.',
   'connect-and-purge': () => 'Connect short, wide hoses and purge them.',
   'let-liquid-over': () => 'Open the liquid side and let liquid over by pressure alone, until the scale stands still.',
-  'push-pull-until-vapour': () => 'Draw vapour from the cylinder, push it on the liquid in the system, until the sight glass shows vapour.',
+  'push-pull-until-vapour': () => 'Draw vapor from the cylinder, push it on the liquid in the system, until the sight glass shows vapor.',
   'recover-excess': () => 'Recover what the condenser may not hold, by the scale.',
   'recover-liquid': () => 'Recover from the liquid side first.',
-  'recover-vapour': ({ at }, tell) => `Recover the vapour down to ${tell.pressure(at ?? 0)}.`,
+  'recover-vapour': ({ at }, tell) => `Recover the vapor down to ${tell.pressure(at ?? 0)}.`,
   'isolate-and-wait': ({ minutes }) => `Shut it in and watch for ${minutes ?? 0} min: refrigerant boils out of oil and cold spots.`,
   'recover-again': ({ at }, tell) => `If it has passed ${tell.pressure(at ?? 0)}, recover again.`,
   'book-by-scale': () => 'Close the cylinder, read the scale, book the transfer.',
@@ -43,7 +43,7 @@ const told: Record<StepCode, (step: Step, tell: Telling) => string> = {
 
 const cautions: Record<StepCaution, string> = {
   'barrel-freezes': 'Without flowing water the tubes of the barrel freeze and burst within seconds.',
-  'scroll-no-vacuum': 'Do not run it into a vacuum: it is ruined, and air is drawn in.',
+  'scroll-no-vacuum': 'Never run it into a vacuum – it can fail and pull in air.',
   'mark-what-condenser-holds': 'The condenser must not become liquid-full: its pressure then rises at once.',
   'shut-part-in-the-sun':
     'Shut off at both ends it has no relief valve. What it may hold is counted for the heat of the sun; hotter, or with more in it, it goes liquid-full and bursts.',

@@ -89,7 +89,7 @@ export class RoundPage {
       ...(of('explained').length > 0 ? [`${of('explained').length} explained`] : []),
       ...(of('booked').length > 0 ? [`${of('booked').length} booked as unexplained, ${this.signed(booked)} in all`] : []),
     ];
-    return results.length === 0 ? 'None is weighed yet.' : parts.join(', ');
+    return results.length === 0 ? 'Nothing weighed yet.' : parts.join(', ');
   });
 
   protected readonly content = (cylinder: Cylinder) => contentName(cylinder);

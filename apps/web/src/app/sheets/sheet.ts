@@ -7,7 +7,7 @@ export interface Column {
   readonly required: boolean;
   /** A quantity is written with its unit, "26.5 lb"; where a file keeps units elsewhere, the person says which it is. */
   readonly quantity?: QuantityKind;
-  /** What may stand in it. */
+  /** Supported columns. */
   readonly hint: string;
 }
 

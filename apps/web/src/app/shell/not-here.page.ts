@@ -4,9 +4,9 @@ import { RouterLink } from '@angular/router';
 @Component({
   selector: 'hy-not-here-page',
   imports: [RouterLink],
-  template: `<h1>Nothing is at this address</h1>
-    <p class="second">The link may be old, or a letter slipped.</p>
-    <a class="button main" routerLink="/cylinders">To the cylinders</a>`,
+  template: `<h1>Page not found</h1>
+    <p class="second">The link may be out of date or mistyped.</p>
+    <a class="button main" routerLink="/cylinders">Back to cylinders</a>`,
   styles: `
     :host {
       display: grid;

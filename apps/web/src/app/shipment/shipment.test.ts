@@ -32,9 +32,9 @@ test('each content is summed apart, burnt-out and mixed from clean, and the sums
 });
 
 test.each([
-  [{ flags: ['overfilled'] }, /is overfilled: take out what is too much/],
+  [{ flags: ['overfilled'] }, /is overfilled: remove the excess/],
   [{ flags: ['over-rated'] }, /too low a pressure class/],
-  [{ flags: ['overdrawn'] }, /below zero in the ledger/],
+  [{ flags: ['overdrawn'] }, /negative balance/],
   [{ contentKg: 0 }, /is empty by the ledger/],
 ] satisfies [Partial<Cylinder>, RegExp][])('%j is not to be carried, and why is said', (more: Partial<Cylinder>, why) => {
   expect(shipmentOf([aCylinder(more)], burns).stopped[0]?.why).toMatch(why);
@@ -105,7 +105,7 @@ describe('the page', () => {
     const sent: { place: string; cylinders: { id: string }[] }[] = [];
     const moveCylinders$ = (body: (typeof sent)[number]) => (sent.push(body), of({ moved: 2 }));
     const { press, text } = await open({ moveCylinders$ });
-    await press(/They have left/);
+    await press(/Mark as shipped/);
     expect([sent[0]?.place, sent[0]?.cylinders.map(({ id }) => id)]).toEqual(['reclaimer', ['a', 'c']]);
     expect(text()).toContain('2 cylinders are at the reclaimer now.');
   });
@@ -119,7 +119,7 @@ describe('the page', () => {
 
   test('a refusal is said', async () => {
     const { press, text } = await open({ moveCylinders$: () => throwError(() => new Refusal('offline', 'The server does not answer.')) });
-    await press(/They have left/);
+    await press(/Mark as shipped/);
     expect(text()).toContain('The server does not answer.');
     TestBed.resetTestingModule();
   });

@@ -93,9 +93,9 @@ function unText(cylinder: Cylinder, burns: (refrigerant: string) => boolean): st
 
 /** 49 CFR 173.301(a): no cylinder is offered for transport with more in it than it may hold, or leaking or damaged. */
 function stoppedBy({ name, flags, contentKg }: Cylinder): readonly { readonly name: string; readonly why: string }[] {
-  if (flags.includes('overfilled')) return [{ name, why: 'is overfilled: take out what is too much before anybody carries it' }];
+  if (flags.includes('overfilled')) return [{ name, why: 'is overfilled: remove the excess before anybody carries it' }];
   if (flags.includes('over-rated')) return [{ name, why: 'is of too low a pressure class for what is in it: move its content first' }];
-  if (flags.includes('overdrawn')) return [{ name, why: 'stands below zero in the ledger: weigh it in first' }];
+  if (flags.includes('overdrawn')) return [{ name, why: 'shows a negative balance – weigh it first' }];
   return contentKg > 0 ? [] : [{ name, why: 'is empty by the ledger: weigh it in, or leave it here' }];
 }
 

@@ -13,7 +13,7 @@ export interface LimitDraft {
   readonly gauge: QuantityEntry;
 }
 
-/** The facts of a circuit as they are typed. An empty choice is "as usual for its kind". */
+/** The facts of a circuit as they are typed. An empty choice is "default for this system type". */
 export interface FactsDraft {
   readonly compressor: string;
   readonly ports: string;

@@ -28,7 +28,7 @@ import { partNames } from './system-words';
           [entry]="limit.gauge"
           (entryChange)="change(i, { gauge: $event })"
           [asked]="asked()"
-          missing="How much does it bear? It stands on it."
+          missing="Enter the pressure rating (see the component’s nameplate)."
         />
         <button type="button" class="button plain" [attr.aria-label]="'Remove component ' + (i + 1)" (click)="remove(i)">Remove</button>
       </div>

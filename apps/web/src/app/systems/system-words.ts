@@ -38,7 +38,7 @@ export const valveNames: Record<Valve, string> = {
 export const valveStateNames: Record<ValveState, string> = {
   holds: 'holds',
   leaks: 'leaks',
-  unproved: 'nobody has tried it',
+  unproved: 'not verified',
   none: 'there is none',
 };
 

@@ -33,7 +33,7 @@ import { compressorNames, flammableWords, partNames, portNames, systemKindNames,
 /** A liquid line in use, K; common practice. */
 const LIQUID_LINE = 308;
 
-const AS_USUAL = { value: '', label: 'as usual for its kind' };
+const AS_USUAL = { value: '', label: 'default for this system type' };
 
 /** One system: its circuit, what is known of it, and what was moved in and out. */
 @Component({

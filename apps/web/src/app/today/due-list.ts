@@ -9,7 +9,7 @@ import { loadable, valueOf, waiting } from '../ui/loadable';
 
 /** What each flag asks for, in a few words. */
 const todo: Readonly<Record<CylinderFlag, string>> = {
-  overfilled: 'take out what is too much',
+  overfilled: 'remove the excess',
   mixed: 'ask the reclaimer',
   'over-rated': 'move it into a higher class',
   overdrawn: 'weigh it in',
@@ -21,14 +21,14 @@ const todo: Readonly<Record<CylinderFlag, string>> = {
   'no-limit': 'open it: a mark is missing, or it cannot be computed',
 };
 
-/** Cylinders that want something: the gravest of each, and what to do. */
+/** Cylinders needing attention: the gravest of each, and what to do. */
 @Component({
   selector: 'hy-due-list',
   imports: [RouterLink],
   template: `
     @if (due().length > 0) {
-      <section aria-label="Cylinders that want something">
-        <h2>Cylinders that want something</h2>
+      <section aria-label="Cylinders needing attention">
+        <h2>Cylinders needing attention</h2>
         <ul>
           @for (own of due(); track own.id) {
             <li>

@@ -89,7 +89,7 @@ export class CylinderStage {
   protected readonly hoses = [
     { value: 'three-eighths', label: 'one 3/8 in hose' },
     { value: 'quarter-inch', label: 'one 1/4 in hose' },
-    { value: 'none', label: 'nothing, emptied first' },
+    { value: 'none', label: 'None – hose is cleared first' },
   ];
   protected readonly oilProblem = computed(() => (this.session.oilShare() === undefined ? 'Per cent of oil by mass, 0 to 50.' : undefined));
   protected readonly sources = computed<readonly Choice[]>(() => {
@@ -101,11 +101,11 @@ export class CylinderStage {
       .filter(({ massKg }) => massKg > 0)
       .map(({ id, name, massKg }) => ({ value: id, label: `${name} (${this.units.massText(massKg)} in it)` }));
     const others = [...from('supplier'), ...from('hoses'), ...from('unexplained')].map(({ id, name }) => ({ value: id, label: name }));
-    return [{ value: '', label: 'Choose where it comes from' }, ...systems, ...cylinders, ...others];
+    return [{ value: '', label: 'Select a source' }, ...systems, ...cylinders, ...others];
   });
   protected readonly sourceProblem = computed(() => {
     if (this.session.sourceUnread()) return 'What is in it cannot be read now. Choose it again when the server answers.';
-    return this.session.asked() && this.session.source() === undefined ? 'Choose where it comes from.' : undefined;
+    return this.session.asked() && this.session.source() === undefined ? 'Select a source.' : undefined;
   });
   protected readonly refrigerantProblem = computed(() =>
     this.session.asked() && this.session.incoming() === undefined ? 'Say which refrigerant it is.' : undefined,

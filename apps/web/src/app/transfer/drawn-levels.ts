@@ -18,7 +18,7 @@ function words(level: Level, units: Units): string {
     case 'empty':
       return 'empty';
     case 'vapour':
-      return `vapour · ${units.pressure(level.p)}`;
+      return `vapor · ${units.pressure(level.p)}`;
     case 'two-phase':
       return `${units.percent(level.liquidShare)} · ${units.pressure(level.p)}`;
     case 'liquid-full':

@@ -57,8 +57,7 @@ const sentences: Partial<Record<Objection, (name: string) => string>> = {
   retired: (name) => `${name} is out of use. Take another cylinder.`,
   nitrogen: (name) => `${name} is for nitrogen. Take another cylinder.`,
   virgin: (name) => `${name} holds virgin refrigerant: what comes from a system goes into a recovery cylinder.`,
-  'not-evacuated': (name) =>
-    `${name} is not evacuated since it was last used: evacuate and prove it first, or its air goes to the reclaimer.`,
+  'not-evacuated': (name) => `${name} has not been evacuated since last use. Pull and hold a vacuum first.`,
   'not-for-flammable': (name) => `${name} is not recorded as rated for flammable refrigerant. Take one that is, or record its marks.`,
   'burn-out-apart': (name) => `${name} is marked for burnt-out or unknown refrigerant: nothing else goes into it.`,
   'other-owner': (name) => `${name} is kept for another owner's refrigerant.`,
@@ -66,7 +65,7 @@ const sentences: Partial<Record<Objection, (name: string) => string>> = {
     `${name} weighed more empty than its collar says. Something is in it – water, oil, dirt – and its room is gone. Empty and clean it, or record why.`,
   'no-limit': (name) => `No stop weight can be given for ${name} with this content. Take another cylinder.`,
   airy: (name) => `A check found air in ${name}. Add nothing until it is purged or sent in.`,
-  'air-comes-along': () => 'A check found air in the cylinder it comes from: it would come along. Its own page says what to do first.',
+  'air-comes-along': () => 'Non-condensables were found in the source cylinder and would transfer too. See that cylinder’s page.',
 };
 
 /** What was found in the cylinder itself is told before anybody has said what comes. */

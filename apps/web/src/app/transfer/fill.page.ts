@@ -56,6 +56,8 @@ export class FillPage {
   protected line(): string {
     const incoming = this.session.incoming();
     const source = this.session.source();
-    return source === undefined ? 'Stand it on the scale' : `from ${source.name}${incoming === undefined ? '' : `, ${incoming.name}`}`;
+    return source === undefined
+      ? 'Put the cylinder on the scale'
+      : `from ${source.name}${incoming === undefined ? '' : `, ${incoming.name}`}`;
   }
 }

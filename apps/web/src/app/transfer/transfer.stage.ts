@@ -49,16 +49,16 @@ import { FillSession } from './fill.session';
         <hy-caution>Stay with the cylinder while it fills. It warms and its pressure climbs; a float switch is no limit.</hy-caution>
         @if (session.draft().acceptMixing && session.stopped()) {
           <hy-caution [grave]="true">
-            This is booked as it happened.
+            This will be logged as it happened.
             @if (against(); as list) {
-              What spoke against it stays with the entry: {{ list }}.
+              Warnings at the time are kept with the entry: {{ list }}.
             }
-            The cylinder will be flagged until it is put right.
+            The cylinder will be flagged until the problem is corrected.
           </hy-caution>
         }
         <div class="narrow-fields">
           <hy-quantity-field
-            label="Scale reads after"
+            label="Ending gross weight"
             missing="The reading after the transfer is missing."
             kind="mass"
             [entry]="session.draft().after"
@@ -67,7 +67,7 @@ import { FillSession } from './fill.session';
             [problem]="problem()"
           >
             <hy-weight-keys
-              label="Scale reads after"
+              label="Ending gross weight"
               [entry]="session.draft().after"
               (entryChange)="session.change({ after: $event, certain: false })"
             />
@@ -80,8 +80,8 @@ import { FillSession } from './fill.session';
             [problem]="problemAt('/happenedAt')"
           />
           <hy-text-field
-            [label]="session.mixes() ? 'How it came' : 'Note'"
-            [placeholder]="session.mixes() ? 'such as: labels were exchanged' : 'if there is more to say'"
+            [label]="session.mixes() ? 'What happened?' : 'Note'"
+            [placeholder]="session.mixes() ? 'e.g. labels were swapped' : 'optional'"
             [text]="session.draft().note"
             (textChange)="session.change({ note: $event })"
             [problem]="noteProblem()"
@@ -97,7 +97,7 @@ import { FillSession } from './fill.session';
           <hy-caution>{{ sentence }}</hy-caution>
         }
         @if (beyond()) {
-          <p class="second">If it is true, book it: the ledger keeps what happened.</p>
+          <p class="second">If that is correct, log it anyway – the ledger records what actually happened.</p>
         }
         @if (session.question(); as question) {
           <hy-asked-back
@@ -113,7 +113,7 @@ import { FillSession } from './fill.session';
         <div class="end">
           <div class="actions">
             <button type="button" class="button main" [disabled]="busy()" (click)="session.book()">
-              {{ busy() ? 'Booking' : 'Book the transfer' }}
+              {{ busy() ? 'Booking' : 'Log transfer' }}
             </button>
           </div>
           <button type="button" class="button plain" (click)="session.change({ stage: 'cylinder', acceptMixing: false })">
@@ -151,7 +151,7 @@ export class TransferStage {
   );
   protected readonly noteProblem = computed(() =>
     this.session.asked() && this.session.reasonMissing()
-      ? 'Say how it came that two refrigerants were mixed: the reason stays with the entry.'
+      ? 'Explain how the refrigerants got mixed. The reason is kept with the entry.'
       : this.problemAt('/note'),
   );
   protected readonly beyondSource = computed(() =>
@@ -163,7 +163,7 @@ export class TransferStage {
     this.session.question() === undefined ? refusalIn(this.session.booking.state(), pointer) : undefined;
   protected readonly asking = computed(() => refusalIn(this.session.booking.state()) ?? '');
   protected readonly problem = computed(() => {
-    if (this.after() !== undefined && this.movedKg() <= 0) return 'The cylinder did not get heavier. Read the scale again.';
+    if (this.after() !== undefined && this.movedKg() <= 0) return 'The weight did not increase. Read the scale again.';
     return this.problemAt('/grossAfterKg');
   });
   protected readonly refused = computed(() => (this.problem() === undefined ? refusalIn(this.session.booking.state()) : undefined));

@@ -107,7 +107,7 @@ export const notToBeDriven = (cylinders: readonly Cylinder[]): readonly string[]
     .filter(({ place, retiredAt }) => place === 'van' && retiredAt === null)
     .flatMap(({ name, flags }) => {
       if (flags.includes('overfilled'))
-        return [`${name} stands in the van and is overfilled: take out what is too much before it is driven, and keep it out of the sun.`];
+        return [`${name} stands in the van and is overfilled: remove the excess before it is driven, and keep it out of the sun.`];
       if (flags.includes('over-rated'))
         return [`${name} stands in the van, and its pressure class is too low for what is in it: move its content before it is driven.`];
       return [];
@@ -130,9 +130,9 @@ export function otherThings(visits: readonly TruckVisit[]): readonly { readonly 
     ...(recovering.length > 0
       ? [
           { what: 'Recovery machine, short wide hoses, core tools', why: sites(recovering) },
-          { what: 'Scale, and a strap so that it stands', why: 'every cylinder is weighed before and after' },
+          { what: 'Scale and cylinder strap', why: 'every cylinder is weighed before and after' },
         ]
-      : [{ what: 'No recovery machine', why: 'every visit is planned without it; the gauge set stays along' }]),
+      : [{ what: 'No recovery machine', why: 'every visit is planned without it; keep the manifold on board' }]),
     ...(opened.length > 0
       ? [
           { what: 'Dry nitrogen with its regulator', why: `sweep and pressure test: ${sites(opened)}` },

@@ -14,7 +14,7 @@ import { emptyEntry, readQuantity, type QuantityEntry } from '../ui/quantity-ent
 import { TruckSolver, type SolvedTruck } from './truck-solver.service';
 import { truckTask, truckVisits } from './truck-task';
 
-/** Cylinders chosen by hand, along or not. */
+/** Cylinders added manually, along or not. */
 interface Choices {
   readonly wanted: readonly string[];
   readonly unwanted: readonly string[];

@@ -92,7 +92,7 @@ test('one cylinder too few: how much is short, and the remedy', async () => {
   expect(text()).toMatch(/Planetarium: 7\.8 lb of R-410A have no room\. Evacuate C-99 tonight: it takes 2\d\.\d lb\./);
 });
 
-test('a cylinder taken along or left by hand is solved again at once, and remembered', async () => {
+test('a cylinder taken along or removed manually is solved again at once, and remembered', async () => {
   const { press, tasks, kept } = await open(into(['c7', 6]));
   await press('Take C-11 along');
   expect([...tasks.at(-1)!.wanted]).toEqual(['C-11']);

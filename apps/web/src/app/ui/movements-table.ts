@@ -93,8 +93,8 @@ const sortKeys: Record<Column, (movement: Movement) => string | number> = {
         @if (wrong(); as m) {
           <div class="ask">
             <p>
-              <b>{{ units.massText(m.massKg) }}</b> from {{ m.from.name }} to {{ m.to.name }}, {{ moment(m.happenedAt) }}. The entry stays;
-              a new one takes it back, and both stand in the book.
+              <b>{{ units.massText(m.massKg) }}</b> from {{ m.from.name }} to {{ m.to.name }}, {{ moment(m.happenedAt) }}. This adds a
+              reversing entry; both stay in the ledger.
             </p>
             <hy-text-field label="Reason" placeholder="such as: scale read with a hose on it" [(text)]="reason" [asked]="asked()" />
             <div class="buttons">

@@ -77,7 +77,7 @@ function siOf(kind: QuantityKind, entry: QuantityEntry, atmosphere: Pascal): num
 }
 
 function positive(value: number): number {
-  if (!(value > 0)) throw new EntryError('A service pressure is above 0. Read it from the collar, such as "4BA400" for 400 psi.');
+  if (!(value > 0)) throw new EntryError('Enter a service pressure greater than 0. Read it from the collar, such as "4BA400" for 400 psi.');
   return value;
 }
 
@@ -103,7 +103,7 @@ function sentenceFor(kind: QuantityKind, error: Error): string {
     case 'volume':
       return 'The water capacity is above 0. Read "WC" from the collar.';
     case 'temperature':
-      return 'No place is that cold or that hot. Check the unit.';
+      return 'Temperature out of range. Check the unit.';
     case 'length':
       return 'A length is 0 or more. Check the sign and the unit.';
     case 'vacuum':

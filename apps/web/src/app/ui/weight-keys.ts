@@ -8,7 +8,7 @@ import { WeightPad } from './weight-pad';
   selector: 'hy-weight-keys',
   imports: [NzModalModule, WeightPad],
   template: `
-    <button type="button" class="button plain" [attr.aria-label]="'Large keys for: ' + label()" (click)="open.set(true)">Large keys</button>
+    <button type="button" class="button plain" [attr.aria-label]="'Keypad for: ' + label()" (click)="open.set(true)">Keypad</button>
     <nz-modal [nzVisible]="open()" [nzTitle]="label()" [nzFooter]="null" [nzWidth]="452" (nzOnCancel)="open.set(false)">
       <ng-container *nzModalContent>
         <hy-weight-pad [label]="label()" [(entry)]="entry" enter="Take it" (entered)="open.set(false)" />

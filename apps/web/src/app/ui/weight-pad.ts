@@ -58,9 +58,9 @@ const MOST_DIGITS = 8;
     @if (sentence(); as sentence) {
       <p class="error" role="alert">{{ sentence }}</p>
     } @else if (begun()) {
-      <p class="hint">Another unit? Clear the digits first.</p>
+      <p class="hint">Clear the entry to change units.</p>
     } @else {
-      <p class="hint">As it stands on the scale, cylinder and all.</p>
+      <p class="hint">Gross weight, including the cylinder.</p>
     }
     <div class="keys">
       @for (key of keys; track key) {

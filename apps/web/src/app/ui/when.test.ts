@@ -12,7 +12,7 @@ test('nothing typed is now; a time on this device is that instant', () => {
 });
 
 test.each([
-  ['2026-11-26T07:06', 'still to come'],
+  ['2026-11-26T07:06', 'cannot be in the future'],
   ['yesterday', 'Give day and time'],
 ])('%s is asked back', (when, sentence) => {
   expect(readWhen(when, now)).toEqual({ state: 'bad', sentence: expect.stringContaining(sentence) });
@@ -27,7 +27,7 @@ test('the field is now until "Earlier" is chosen; what cannot be stands under it
   expect(input?.value).toMatch(/^\d{4}-\d\d-\d\dT\d\d:\d\d$/);
   fixture.componentRef.setInput('when', minuteOf(new Date(Date.now() + 3_600_000)));
   fixture.detectChanges();
-  expect(root.querySelector('[role="alert"]')?.textContent).toContain('still to come');
+  expect(root.querySelector('[role="alert"]')?.textContent).toContain('cannot be in the future');
   await press('Now');
   expect(root.querySelector('input')).toBeNull();
 });

@@ -17,7 +17,7 @@ import { VisitJob } from './visit-job';
           <button type="button" class="link" (click)="send('open-again')">Open it again</button>
         </p>
       } @else {
-        <hy-text-field [label]="ask()" [text]="why()" (textChange)="why.set($event)" [problem]="problem()" hint="stays in the record" />
+        <hy-text-field [label]="ask()" [text]="why()" (textChange)="why.set($event)" [problem]="problem()" hint="saved with the job" />
         <div class="actions">
           <button type="button" class="button main" (click)="send('done')">{{ done() }}</button>
           <button type="button" class="button" (click)="send('not-needed')">Not needed on this visit</button>

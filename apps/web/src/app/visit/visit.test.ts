@@ -195,7 +195,7 @@ describe('the transfer', () => {
   test('into the chosen cylinder is the fill itself, from the system of the visit', async () => {
     const { text, control } = await open('transfer', done, {}, { cylinder: 'c7' });
     expect(text()).toContain('Fill C-07');
-    expect(control('Comes from').value).toBe('s1');
+    expect(control('Source').value).toBe('s1');
   });
 });
 

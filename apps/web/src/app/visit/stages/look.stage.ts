@@ -14,7 +14,7 @@ import { VisitJob } from '../visit-job';
   template: `
     <h2>What do you find?</h2>
     @if (written(); as note) {
-      <p class="second">Written on the unit: “{{ note }}”</p>
+      <p class="second">Notes for the next technician: “{{ note }}”</p>
     }
     <hy-look-fields />
     @if (arrival(); as sentence) {
