@@ -35,7 +35,7 @@ test('a life from registration to the reclaimer and back', async ({ page }) => {
   await page.getByLabel('Source').selectOption({ label: 'Seed bank, vault rack (R-448A)' });
   await page.getByRole('button', { name: 'Start the transfer' }).click();
   await page.getByLabel('Ending gross weight', { exact: true }).fill('40.2');
-  await page.getByRole('button', { name: /Book/ }).click();
+  await page.getByRole('button', { name: 'Log transfer' }).click();
   await page.getByRole('link', { name: 'View cylinder' }).click();
   await expect(page.getByText('lb net', { exact: false }).first()).toBeVisible();
 
@@ -66,7 +66,7 @@ test('the overfilled cylinder: so much into that one, and how warm it may get un
 test('the mixed cylinder: what it is now, and who decides', async ({ page }) => {
   await openCylinder(page, 'C-10');
   await expect(page.getByRole('heading', { name: 'What it is now' })).toBeVisible();
-  await expect(page.getByText(/Ask the reclaimer with these shares/)).toBeVisible();
+  await expect(page.getByText(/Give the reclaimer this analysis/)).toBeVisible();
 });
 
 test('the airy cylinder is known, checked again, and may not be filled', async ({ page }) => {

@@ -116,7 +116,7 @@ test('a refrigerant that the cylinder does not hold stops the plan; what has hap
   await page.getByLabel('Ending gross weight', { exact: true }).fill('25.0');
   await expect(page.getByText(/Warnings at the time are kept with the entry: another refrigerant/)).toBeVisible();
   await page.getByRole('button', { name: 'Log transfer' }).click();
-  await expect(page.getByText('Say how it came that two refrigerants were mixed')).toBeVisible();
+  await expect(page.getByText('Explain how the refrigerants got mixed')).toBeVisible();
   await page.getByLabel('What happened?').fill('labels were exchanged on the roof');
   await page.getByRole('button', { name: 'Log transfer' }).click();
   await expect(page.getByText('Booked. Left until the stop weight')).toBeVisible();

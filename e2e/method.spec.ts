@@ -17,7 +17,7 @@ test('from the register to the plan: what failed decides, and the steps follow',
     page.getByRole('img', { name: /Liquid service valve shut.*Evaporator: nearly empty, will be open to the air/ }),
   ).toBeVisible();
   await expect(page.getByText('Shut the liquid service valve.')).toBeVisible();
-  await expect(page.getByText(/Do not run it into a vacuum/)).toBeVisible();
+  await expect(page.getByText(/Never run it into a vacuum/)).toBeVisible();
 
   await page.getByLabel('Failed part').selectOption('condenser');
   await expect(page.getByText('The part to open is on the side that keeps the charge', { exact: false }).first()).toBeVisible();

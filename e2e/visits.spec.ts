@@ -71,7 +71,7 @@ test('a visit from the look through the cylinder to its account', async ({ page 
   await reads('Gross weight (scale reading)', before);
   await page.getByRole('button', { name: 'Start the transfer' }).click();
   await reads('Ending gross weight', before + 2.5);
-  await page.getByRole('button', { name: /Book/ }).click();
+  await page.getByRole('button', { name: 'Log transfer' }).click();
   await page.getByRole('link', { name: 'Continue to the account' }).click();
   await expect(page.getByRole('heading', { name: '2.5 lb recovered' })).toBeVisible();
   await expect(page.getByRole('row', { name: new RegExp(name) })).toContainText('−2.5');
