@@ -25,7 +25,6 @@ const views = [
   { file: 'stop-weight', path: '/cylinders/C-07/fill', before: typeGross },
   { file: 'stop-weight-dark', path: '/cylinders/C-07/fill', dark: true, before: typeGross },
   { file: 'stop-weight-phone', path: '/cylinders/C-07/fill', width: 390, height: 844, before: typeGross },
-  { file: 'why', path: '/cylinders/C-07/fill', before: async (page) => { await typeGross(page); await page.getByRole('button', { name: 'Why: UN P200' }).click(); } },
   { file: 'visit', path: '/visits/Bell foundry/look', before: lookAround },
   { file: 'add-cylinder', path: '/cylinders/new' },
   { file: 'systems', path: '/systems' },
