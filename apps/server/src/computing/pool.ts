@@ -2,7 +2,7 @@ import { availableParallelism } from 'node:os';
 import { Piscina } from 'piscina';
 import { Refused } from '../domain/refused';
 import { answerIn, type Computing, type Outcome } from './computing';
-import type { Answer, Task } from './tasks';
+import type { Answer, Question, Task } from './tasks';
 
 /** One core stays for requests and their answers. */
 const THREADS = Math.max(1, availableParallelism() - 1);
@@ -24,7 +24,7 @@ export function pool(file: URL): Computing & { close(): Promise<void> } {
     resourceLimits: MEMORY,
   });
   return {
-    async run<K extends Task>(task: K, question: Parameters<Computing['run']>[1]): Promise<Answer<K>> {
+    async run<K extends Task>(task: K, question: Question<K>): Promise<Answer<K>> {
       if (threads.queueSize >= MOST_WAITING) throw new Refused('unavailable', TOO_MUCH);
       const signal = AbortSignal.timeout(LONGEST_MS);
       let outcome: Outcome<Answer<K>>;

@@ -9,6 +9,7 @@ const nothing: JobSoFar = {
   failed: 'unknown',
   method: undefined,
   factsChanged: false,
+  lookChanged: false,
   transfers: 0,
   said: new Map(),
   closed: false,
@@ -44,6 +45,14 @@ test('facts that changed are a trouble, whatever was said before', () => {
   expect(of({ method: 'recover', factsChanged: true, said }, 'method')).toMatchObject({ state: 'trouble', trouble: 'facts-changed' });
 });
 
+test('a method that was saved for another part is a trouble', () => {
+  expect(of({ method: 'recover', failed: 'compressor', lookChanged: true }, 'method')).toMatchObject({
+    state: 'trouble',
+    trouble: 'look-changed',
+  });
+  expect(of({ lookChanged: true }, 'method').state).toBe('ahead');
+});
+
 test('what a person says of a stage goes before the method', () => {
   const said = new Map<Stage, { mark: Mark; why: string }>([['account', { mark: 'done', why: 'all explained' }]]);
   expect(of({ method: 'recover', transfers: 1, said }, 'account')).toEqual({
@@ -60,6 +69,7 @@ const job = fc.record({
   failed: fc.constantFrom('unknown', 'none', 'evaporator', 'compressor') as fc.Arbitrary<JobSoFar['failed']>,
   method: fc.option(fc.constantFrom(...methods), { nil: undefined }),
   factsChanged: fc.boolean(),
+  lookChanged: fc.boolean(),
   transfers: fc.nat(3),
   said: fc
     .array(fc.tuple(fc.constantFrom(...stages), fc.record({ mark: fc.constantFrom(...marks), why: fc.string() })))

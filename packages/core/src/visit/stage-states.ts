@@ -1,6 +1,6 @@
 import type { Part } from '../circuit/part';
 import { pumpDowns, type Method } from '../planning/method';
-import { stages, type Lack, type Mark, type NotNeeded, type Stage, type StageState } from './stage';
+import { stages, type Lack, type Mark, type NotNeeded, type Stage, type StageState, type Trouble } from './stage';
 
 /** How far a visit has come: what was seen, decided, transferred and said. */
 export interface JobSoFar {
@@ -13,6 +13,8 @@ export interface JobSoFar {
   readonly method: Method | undefined;
   /** The facts of the system have changed since the plan was saved. */
   readonly factsChanged: boolean;
+  /** Another part is said to have failed than the one that the plan is for. */
+  readonly lookChanged: boolean;
   readonly transfers: number;
   /** The last word of a person about a stage. */
   readonly said: ReadonlyMap<Stage, { readonly mark: Mark; readonly why: string }>;
@@ -36,8 +38,8 @@ export function stageStates(job: JobSoFar): readonly StageState[] {
 }
 
 function stateOf(stage: Stage, job: JobSoFar): StageState {
-  if (stage === 'method' && job.method !== undefined && job.factsChanged)
-    return { stage, state: 'trouble', trouble: 'facts-changed', lacks: ['plan'] };
+  const trouble = stage === 'method' && job.method !== undefined ? troubleOf(job) : undefined;
+  if (trouble !== undefined) return { stage, state: 'trouble', trouble, lacks: ['plan'] };
   const said = job.said.get(stage);
   if (said?.mark === 'not-needed') return { stage, state: 'not-needed', notNeeded: 'said', said: said.why, lacks: [] };
   if (said?.mark === 'done') return { stage, state: 'done', lacks: [], ...(said.why === '' ? {} : { said: said.why }) };
@@ -48,6 +50,10 @@ function stateOf(stage: Stage, job: JobSoFar): StageState {
   const done = lacks.length === 0 && said?.mark !== 'open-again';
   return { stage, state: done ? 'done' : 'ahead', lacks };
 }
+
+/** What the plan rests on is no longer so. */
+const troubleOf = ({ factsChanged, lookChanged }: JobSoFar): Trouble | undefined =>
+  factsChanged ? 'facts-changed' : lookChanged ? 'look-changed' : undefined;
 
 /** What follows from the method. Before anything is decided, everything may be needed. */
 function notNeeded(stage: Stage, { method, failed, transfers }: JobSoFar): NotNeeded | undefined {

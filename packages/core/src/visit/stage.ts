@@ -11,7 +11,7 @@ export type NotNeeded =
   'stays-in-system' | 'flat' | 'nothing-removed' | 'nothing-to-repair' | 'not-opened' | 'taken-out-of-service' | 'said';
 
 /** What is wrong with a stage. */
-export type Trouble = 'facts-changed';
+export type Trouble = 'facts-changed' | 'look-changed';
 
 /** What a stage still lacks before it is done. */
 export type Lack =

@@ -30,7 +30,9 @@ describe('the one thing to do next', () => {
     [{ look: SEEN }, 'Choose the method'],
     [{ look: SEEN, plan }, 'Recover everything: fill a cylinder'],
     [{ look: SEEN, plan: { ...plan, method: 'nothing' } }, 'Balance the charge'],
-    [{ look: SEEN, plan: { ...plan, method: 'pump-down-receiver', failed: 'evaporator' } }, 'Repair it'],
+    [{ look: { ...SEEN, failed: 'evaporator' }, plan: { ...plan, method: 'pump-down-receiver', failed: 'evaporator' } }, 'Repair it'],
+    [{ look: { ...SEEN, failed: 'compressor' }, plan }, 'Another part failed: check the method again'],
+    [{ look: { failed: 'condenser' }, plan }, 'Inspect the system'],
     [{ look: SEEN, plan: { ...plan, factsVersion: 0 } }, 'The facts have changed: check the method again'],
     [{ state: 'closed' }, 'Closed'],
   ] satisfies [Partial<Visit>, string][])('of a visit with %j', (more: Partial<Visit>, words) => {

@@ -40,14 +40,14 @@ export const lacksText = ({ lacks }: StageState): string =>
   lacks.length === 0 ? '' : `Still needed: ${lacks.map((lack) => lackWords[lack]).join(', ')}.`;
 
 /** How a stage stands, as it is read out and shown beside its name. */
-export function stateText({ state, notNeeded, said, lacks }: StageState): string {
+export function stateText({ state, notNeeded, said, trouble, lacks }: StageState): string {
   switch (state) {
     case 'done':
       return 'done';
     case 'not-needed':
       return `not needed: ${notNeeded === undefined || notNeeded === 'said' ? (said ?? '') : notNeededWords[notNeeded]}`;
     case 'trouble':
-      return 'the facts have changed since the method was saved';
+      return trouble === 'look-changed' ? 'saved for another failed part' : 'the facts have changed since the method was saved';
     case 'ahead':
       return lacks.length === 0 ? 'open' : `needs ${lacks.map((lack) => lackWords[lack]).join(', ')}`;
     default:

@@ -20,6 +20,8 @@ type OwnPart<E> = E extends unknown ? Omit<E, 'key' | 'happenedAt' | 'recordedBy
 /** What is added to a visit; who, when and its key are added on the way. */
 export type Addition = OwnPart<NewVisitEvent>;
 
+export type Said = Pick<NewVisitEvent, 'key' | 'happenedAt' | 'recordedBy'>;
+
 /** One visit that is worked on: its record as the server has it, where each stage stands, and what is added to it. */
 @Injectable()
 export class VisitJob {
@@ -45,9 +47,13 @@ export class VisitJob {
   readonly state = computed(() => this.states().find(({ stage }) => stage === this.here()));
   readonly open = computed(() => this.visit()?.state === 'open');
 
-  /** Adds an event; sent again after a lost connection it is the same event. */
-  add$(addition: Addition): Observable<Visit> {
-    const said = { key: newKey(), happenedAt: new Date().toISOString(), recordedBy: this.preferences().person };
+  /** Who says something, when, and the key that makes it one thing however often it is sent. */
+  said(): Said {
+    return { key: newKey(), happenedAt: new Date().toISOString(), recordedBy: this.preferences().person };
+  }
+
+  /** Adds an event. What is tried again later is sent as it was said first. */
+  add$(addition: Addition, said = this.said()): Observable<Visit> {
     return this.registers.addVisitEvent$(this.id, { ...addition, ...said } as NewVisitEvent); // the parts of one event
   }
 

@@ -1,6 +1,7 @@
 import { computed, effect, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { Look } from '@hygromet/contract/visit-event';
+import equal from 'fast-deep-equal/es6';
 import { catchError, concatMap, debounceTime, EMPTY, map, Subject } from 'rxjs';
 import { Drafts } from '../live/draft.service';
 import { Refusal } from '../live/refusal';
@@ -8,7 +9,7 @@ import { newLookDraft, type LookDraft } from '../method/look-draft';
 import { LookSource, SYSTEM_ID } from '../method/look-source';
 import { PreferencesService } from '../preferences/preferences.service';
 import { emptyEntry, type QuantityEntry } from '../ui/quantity-entry';
-import { VisitJob } from './visit-job';
+import { VisitJob, type Said } from './visit-job';
 
 /** What stays on this device: readings on their way, and which facts were looked at. */
 type OnDevice = Pick<LookDraft, 'readings' | 'seenVersion'>;
@@ -23,6 +24,8 @@ interface Pending extends OnDevice {
 /** A person types a number; it is saved when the fingers rest. */
 const REST_MS = 600;
 const TRY_AGAIN_MS = 4000;
+/** What passes by itself. */
+const PASSES: readonly string[] = ['offline', 'unavailable'];
 
 /** A look that belongs to a visit: each change is saved as it is made, and what others have changed appears here. */
 @Injectable()
@@ -50,7 +53,7 @@ export class VisitLook implements LookSource {
   });
 
   constructor() {
-    const before = this.seenBefore();
+    const before = this.job.open() ? this.seenBefore() : {};
     this.stored.value.update((own) => ({ ...own, changes: { ...before, ...own.changes } }));
     this.changed$
       .pipe(
@@ -74,17 +77,23 @@ export class VisitLook implements LookSource {
     }));
   }
 
+  /** What was sent last and has no answer: sent again as it is, it is the same event. */
+  private unanswered: { readonly look: Partial<Saved>; readonly said: Said } | undefined;
+
   private send$() {
-    const sent = this.stored.value().changes;
-    if (Object.keys(sent).length === 0) return EMPTY;
-    return this.job.add$({ kind: 'looked', look: sent as Look }).pipe(
+    const look = this.stored.value().changes;
+    if (Object.keys(look).length === 0 || !this.job.open()) return EMPTY;
+    const { said } = (this.unanswered = equal(this.unanswered?.look, look) ? this.unanswered! : { look, said: this.job.said() });
+    return this.job.add$({ kind: 'looked', look: look as Look }, said).pipe(
       map(() => {
+        this.unanswered = undefined;
         this.unsaved.set(undefined);
-        this.stored.value.update((before) => ({ ...before, changes: withoutSent(before.changes, sent) }));
+        this.stored.value.update((before) => ({ ...before, changes: withoutSent(before.changes, look) }));
       }),
       catchError((error: unknown) => {
         this.unsaved.set(error instanceof Refusal ? error.message : 'What was seen is not saved yet.');
-        setTimeout(() => this.changed$.next(), TRY_AGAIN_MS);
+        // what is refused stays refused until something of it is changed
+        if (error instanceof Refusal && PASSES.includes(error.code)) setTimeout(() => this.changed$.next(), TRY_AGAIN_MS);
         return EMPTY;
       }),
     );

@@ -55,9 +55,13 @@ describe('the stages in the head', () => {
   });
 
   test('after a pump-down no cylinder is asked for', async () => {
-    const { root, text } = await open('transfer', { look: SEEN, plan: { ...plan, method: 'pump-down-receiver', failed: 'evaporator' } });
+    const { root, text } = await open('transfer', {
+      look: { ...SEEN, failed: 'evaporator' },
+      plan: { ...plan, method: 'pump-down-receiver', failed: 'evaporator' },
+    });
     expect(stageOf(root, 'Transfer')).toBe('Transfer, not needed: the charge stays in the system');
     expect(text()).toContain('No transfer');
+    expect(root.querySelector('details')?.open).toBe(false);
     expect(text()).toContain('Next: Repair it');
   });
 
@@ -101,6 +105,12 @@ describe('the look', () => {
     expect(kept['hygromet.draft.visit.v1']).toContain('condenser');
   });
 
+  test('of a closed visit is only read', async () => {
+    const { control, root } = await open('look', { look: SEEN, state: 'closed' });
+    expect(control('Failed part').value).toBe('condenser');
+    expect(root.querySelector<HTMLFieldSetElement>('hy-look-stage fieldset')?.disabled).toBe(true);
+  });
+
   test('takes over what was typed at this system before the visit was opened, and nothing of an earlier visit', async () => {
     const before = { failed: 'evaporator', visit: null };
     const server = theVisit();
@@ -122,6 +132,19 @@ describe('the method', () => {
     expect(event).toMatchObject({ kind: 'planned', version: 1, plan: { failed: 'condenser', factsVersion: 1, why: '' } });
     expect(event?.kind === 'planned' && event.plan.ambientK).toBeCloseTo(302.04, 1);
     expect(go).toHaveBeenCalledWith(['/visits', 'v1', 'transfer']);
+  });
+
+  test('is saved again when what it rests on has changed, and is in trouble when another part has failed', async () => {
+    const { button, press, type, sent, root, visit$, fixture } = await open('method', { look: SEEN });
+    await press(/^Save:/);
+    expect(button('Saved').disabled).toBe(true);
+    visit$.next({ ...visit$.value, look: { ...SEEN, failed: 'compressor' } });
+    await settled(fixture);
+    expect(stageOf(root, 'Method')).toBe('Method, saved for another failed part');
+    await press(/^Save:/);
+    expect(sent.map(({ kind }) => kind)).toEqual(['planned', 'planned']);
+    await type('Machine', 'one-cylinder');
+    expect(stageOf(root, 'Method')).toBe('Method, done');
   });
 
   test('is not saved without its reason, and the sentence says so', async () => {

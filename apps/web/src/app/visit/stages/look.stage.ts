@@ -16,7 +16,8 @@ import { VisitJob } from '../visit-job';
     @if (written(); as note) {
       <p class="second">Notes for the next technician: “{{ note }}”</p>
     }
-    <hy-look-fields />
+    <!-- what was seen on a closed visit stays as it is -->
+    <fieldset [disabled]="!job.open()"><hy-look-fields /></fieldset>
     @if (arrival(); as sentence) {
       <p class="arrival">{{ sentence }}</p>
     }
@@ -27,7 +28,7 @@ import { VisitJob } from '../visit-job';
 })
 export class LookStage {
   protected readonly session = inject(MethodSession);
-  private readonly job = inject(VisitJob);
+  protected readonly job = inject(VisitJob);
   private readonly units = inject(Units);
   protected readonly written = computed(() => valueOf(this.session.system())?.facts.written);
   protected readonly arrival = computed(() => {

@@ -3,6 +3,7 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Router } from '@angular/router';
 import { stagesOf } from '@hygromet/contract/visit-stages';
 import { nextStage } from '@hygromet/core/visit/stage-states';
+import equal from 'fast-deep-equal/es6';
 import { catchError, concatMap, EMPTY, Subject, tap } from 'rxjs';
 import { refusalIn } from '../../live/command';
 import { Refusal } from '../../live/refusal';
@@ -18,21 +19,28 @@ import { VisitJob } from '../visit-job';
   selector: 'hy-method-stage',
   imports: [MethodDecision, StepList],
   template: `
-    <hy-method-decision>
-      @if (job.open()) {
-        <div class="actions">
-          @if (session.decided(); as plan) {
-            <button type="button" class="button main" [disabled]="saving.state().state === 'busy' || saved()" (click)="save()">
-              {{ saved() ? 'Saved' : 'Save: ' + lower(names[plan.method]) }}
-            </button>
-          }
-          <p class="second" role="status">{{ savedText() }}</p>
-          @if (refused(); as sentence) {
-            <p role="alert" class="over">{{ sentence }}</p>
-          }
-        </div>
-      }
-    </hy-method-decision>
+    <fieldset [disabled]="!job.open()">
+      <hy-method-decision>
+        @if (job.open()) {
+          <div class="actions">
+            @if (plan()?.method; as method) {
+              <button
+                type="button"
+                class="button main"
+                [disabled]="saving.state().state === 'busy' || session.decided() === undefined || saved()"
+                (click)="save()"
+              >
+                {{ saved() ? 'Saved' : 'Save: ' + lower(names[method]) }}
+              </button>
+            }
+            <p class="second" role="status">{{ savedText() }}</p>
+            @if (refused(); as sentence) {
+              <p role="alert" class="over">{{ sentence }}</p>
+            }
+          </div>
+        }
+      </hy-method-decision>
+    </fieldset>
     @if (plan(); as p) {
       @if (p.method !== undefined) {
         <section class="steps" aria-label="Steps">
@@ -67,17 +75,8 @@ export class MethodStage {
     if (next !== 'method') void this.router.navigate(['/visits', this.job.id, next]);
   });
   protected readonly refused = computed(() => refusalIn(this.saving.state(), '/plan/why') ?? refusalIn(this.saving.state()));
-  /** Whether what is saved is what stands here. */
-  protected readonly saved = computed(() => {
-    const [kept, decided] = [this.job.visit()?.plan, this.session.decided()];
-    return (
-      kept != null &&
-      decided !== undefined &&
-      kept.method === decided.method &&
-      kept.failed === decided.failed &&
-      kept.factsVersion === decided.factsVersion
-    );
-  });
+  /** Whether what is saved is what stands here, with all that it rests on. */
+  protected readonly saved = computed(() => equal(this.job.visit()?.plan, this.session.decided()));
   protected readonly savedText = computed(() => {
     const plan = this.job.visit()?.plan;
     return plan == null || this.saved() ? '' : `Saved until now: ${methodNames[plan.method]}.`;

@@ -25,14 +25,18 @@ import { VisitJob } from '../visit-job';
       } @else {
         @if (job.state()?.state === 'not-needed') {
           <h2>No transfer</h2>
-          <p>{{ notNeeded() }}. If refrigerant goes into a cylinder all the same, weigh it in here.</p>
+          <p>{{ notNeeded() }}.</p>
+          <details>
+            <summary>Refrigerant goes into a cylinder all the same</summary>
+            <hy-cylinder-choice [visit]="visit" [massKg]="leftKg()" [burnt]="burnt()" />
+          </details>
         } @else {
           <h2>{{ visit.recovered.bookings === 0 ? 'Which cylinder?' : 'Another cylinder?' }}</h2>
           @if (visit.recovered.bookings > 0) {
             <p>{{ units.massText(visit.recovered.massKg) }} recovered so far, {{ units.massText(leftKg()) }} left on record.</p>
           }
+          <hy-cylinder-choice [visit]="visit" [massKg]="leftKg()" [burnt]="burnt()" />
         }
-        <hy-cylinder-choice [visit]="visit" [massKg]="leftKg()" [burnt]="session.draft().compressor === 'burnt-out'" />
       }
     }
   `,
@@ -41,7 +45,8 @@ import { VisitJob } from '../visit-job';
 })
 export class TransferStage {
   protected readonly job = inject(VisitJob);
-  protected readonly session = inject(MethodSession);
+  private readonly session = inject(MethodSession);
+  protected readonly burnt = computed(() => this.session.draft().compressor === 'burnt-out');
   protected readonly units = inject(Units);
   protected readonly cylinder = toSignal(inject(ActivatedRoute).queryParamMap.pipe(map((query) => query.get('cylinder'))));
   protected readonly notNeeded = computed(() => {
