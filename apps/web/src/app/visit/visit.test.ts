@@ -32,7 +32,7 @@ function theVisit(first: Partial<Visit> = {}) {
     visit$.next({ ...withEvent(visit$.value, kept), id, system, recovered, events });
     return of(visit$.value);
   };
-  return { visit$, sent, registers: { visit$: () => visit$, addVisitEvent$ } };
+  return { visit$, sent, registers: { visit$: () => visit$, readVisit$: () => of(visit$.value), addVisitEvent$ } };
 }
 
 async function open(at: string, first: Partial<Visit> = {}, more: Record<string, unknown> = {}, query: Record<string, string> = {}) {
@@ -103,6 +103,22 @@ describe('the look', () => {
     expect(text()).toContain('The server cannot be reached.');
     expect(control('Failed part').value).toBe('condenser');
     expect(kept['hygromet.draft.visit.v1']).toContain('condenser');
+  });
+
+  test('is sent again as it was said first, once there is a connection', async () => {
+    const tried: NewVisitEvent[] = [];
+    const addVisitEvent$ = (_: string, event: NewVisitEvent) => {
+      tried.push(event);
+      return tried.length === 1 ? throwError(() => new Refusal('offline', 'The server cannot be reached.')) : of(aVisit());
+    };
+    const { type, text, fixture } = await open('look', {}, { addVisitEvent$ });
+    await type('Failed part', 'condenser');
+    await rested();
+    await new Promise((resolve) => setTimeout(resolve, 6000));
+    await settled(fixture);
+    expect(tried.length).toBe(2);
+    expect(tried[1]).toEqual(tried[0]);
+    expect(text()).not.toContain('cannot be reached');
   });
 
   test('of a closed visit is only read', async () => {
