@@ -118,7 +118,7 @@ describe('the look', () => {
     await settled(fixture);
     expect(tried.length).toBe(2);
     expect(tried[1]).toEqual(tried[0]);
-    expect(text()).not.toContain('cannot be reached');
+    expect(text()).not.toContain('The server cannot be reached');
   });
 
   test('of a closed visit is only read', async () => {
