@@ -77,7 +77,8 @@ export function computedWith(record: Pick<CylinderRecord, 'composition' | 'refri
 }
 
 const statuses = new Map<string, FillStatus>();
-const MOST_REMEMBERED = 6_000;
+/** Twice the largest rack that is imported at a time: a list that does not fit would be computed anew each minute. */
+const MOST_REMEMBERED = 20_000;
 /** So many are sent to be computed at a time: others who ask have their turn in between. */
 const AT_A_TIME = 20;
 
