@@ -100,7 +100,7 @@ test('the same transfer from a second device is asked about in the page, and lef
   );
   await page.reload();
   await page.getByRole('button', { name: 'Log transfer' }).click();
-  await expect(page.getByText('Tobin Wake has booked this already')).toBeVisible();
+  await expect(page.getByText('Tobin Wake has logged this already')).toBeVisible();
   await page.getByRole('button', { name: 'It is the same: leave it' }).click();
-  await expect(page.getByText('Tobin Wake has booked this already')).toBeHidden();
+  await expect(page.getByText('Tobin Wake has logged this already')).toBeHidden();
 });

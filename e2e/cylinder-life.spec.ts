@@ -42,7 +42,7 @@ test('a life from registration to the reclaimer and back', async ({ page }) => {
   await page.getByLabel('What happened', { exact: true }).selectOption({ label: 'Out of use' });
   await page.getByLabel('Reason').fill('dent');
   await page.getByRole('button', { name: 'Record it' }).click();
-  await expect(page.getByText(/are in L-77\. Book where they went/)).toBeVisible();
+  await expect(page.getByText(/in L-77\. Log the removal first/)).toBeVisible();
 
   await page.getByLabel('What happened', { exact: true }).selectOption({ label: 'Refrigerant removed' });
   await page.getByLabel('Destination').selectOption({ label: 'Reclaimer' });

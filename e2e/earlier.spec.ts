@@ -32,7 +32,7 @@ test('what was done earlier is booked with its time and a note, found in the boo
   await page.goto('/book');
   await page.getByLabel('Find an entry').fill('lighthouse e-02');
   await expect(page.getByText('One entry with “lighthouse e-02”.')).toBeVisible();
-  await expect(page.getByRole('row', { name: /2 Nov 2026, 15:10/ })).toContainText('2.8 lb');
+  await expect(page.getByRole('row', { name: /Nov 2, 2026, 15:10/ })).toContainText('2.8 lb');
   await page.getByRole('link', { name: 'E-02' }).click();
   await expect(page.getByRole('heading', { name: 'E-02', level: 1 })).toBeVisible();
   await page.getByRole('link', { name: 'E-01' }).click();

@@ -10,10 +10,10 @@ test('the job: weigh, read the stop, transfer, book, see both accounts, reverse'
   await expect(
     page.getByText(/The limit is 37\.5 lb, less 0\.28 lb for what stamp, scale and equation leave open, 0\.18 lb still in the hose/),
   ).toBeVisible();
-  await expect(page.getByText('room for 12.4 lb more')).toBeVisible();
+  await expect(page.getByText('12.4 lb of capacity left')).toBeVisible();
 
   const rows = page.getByRole('table', { name: /Fill limits/ }).getByRole('row');
-  await expect(rows.nth(1)).toContainText('Not liquid-full at the hottest place');
+  await expect(rows.nth(1)).toContainText('Not liquid-full at the hottest location');
   await expect(rows.nth(1)).toContainText('20.3 lb');
   await expect(rows.nth(2)).toContainText('21.6 lb');
   await page.getByRole('button', { name: 'Why: UN P200' }).click();
@@ -131,14 +131,14 @@ test('the rule for the hottest place is set aside only with a reason, and what t
   await page.getByRole('button', { name: 'Set the rule aside, with a reason' }).click();
   await expect(page.getByText('36.9', { exact: true })).toBeVisible(); // without a reason the rule stands
   await expect(page.getByText('Give the reason: until then the rule stands.')).toBeVisible();
-  await page.getByLabel('Why the hottest place does not count this time').fill('goes straight into the cold store');
+  await page.getByLabel('Why the hottest location does not count this time').fill('goes straight into the cold store');
   await expect(
-    page.getByText(/The rule for the hottest place is set aside\. .* liquid-full at \d+ °F and reaches \d+ psig at 140 °F/),
+    page.getByText(/The rule for the hottest location is set aside\. .* liquid-full at \d+ °F and reaches \d+ psig at 140 °F/),
   ).toBeVisible();
   await page.getByText('Budget of the stop').click();
   await expect(page.getByRole('table', { name: 'From the limit to the stop' }).getByRole('row', { name: /Water capacity/ })).toBeVisible();
   await page.getByRole('button', { name: 'Keep the rule after all' }).click();
-  await expect(page.getByText(/The rule for the hottest place is set aside/)).toHaveCount(0);
+  await expect(page.getByText(/The rule for the hottest location is set aside/)).toHaveCount(0);
 });
 
 test('what nobody has identified has the limit of the lightest it could be, and is booked as that', async ({ page }) => {

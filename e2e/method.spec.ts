@@ -11,7 +11,7 @@ test('from the register to the plan: what failed decides, and the steps follow',
   await page.getByRole('link', { name: 'Inspect and choose method' }).click();
   await page.getByLabel('Failed part').selectOption('evaporator');
   await page.getByLabel('Standing pressure', { exact: true }).fill('165');
-  await expect(page.getByText(/there is liquid in it/)).toBeVisible();
+  await expect(page.getByText(/liquid is present/)).toBeVisible();
   await expect(page.getByRole('heading', { name: 'Pump down into the condenser' })).toBeVisible();
   await expect(
     page.getByRole('img', { name: /Liquid service valve shut.*Evaporator: nearly empty, will be open to the air/ }),

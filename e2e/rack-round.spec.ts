@@ -29,7 +29,7 @@ async function weigh(page: Page, digits: string): Promise<void> {
 test('a round with the scale: one agrees, one is misread, one is short and booked', async ({ page }) => {
   await ownCylinders(page, ['W-01', 'W-02', 'W-03']);
   await page.goto('/cylinders');
-  await page.getByRole('link', { name: 'Weigh-in round' }).click();
+  await page.getByRole('link', { name: 'Cylinder weigh-in' }).click();
   await page.getByLabel('Location').selectOption({ label: 'On site' });
   await page.getByRole('button', { name: /^W-01/ }).click();
   await weigh(page, '27.2');

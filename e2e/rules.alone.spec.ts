@@ -4,7 +4,7 @@ import { cylinderId } from './pages';
 // for everybody: no other test may look at limits meanwhile
 test('a rule that the organisation requires rules from then on', async ({ page }) => {
   await page.goto('/settings');
-  const hottest = page.getByRole('checkbox', { name: /80 % at the hottest place/ });
+  const hottest = page.getByRole('checkbox', { name: /80 % at the hottest location/ });
   await hottest.check();
   await page.getByRole('button', { name: 'Save for everybody' }).click();
   await expect(page.getByText('Saved.')).toBeVisible();
@@ -14,7 +14,7 @@ test('a rule that the organisation requires rules from then on', async ({ page }
       .getByRole('table', { name: /Fill limits/ })
       .getByRole('row')
       .nth(1),
-  ).toContainText('80 % at the hottest place');
+  ).toContainText('80 % at the hottest location');
   await page.goto('/settings');
   await hottest.uncheck();
   await page.getByRole('button', { name: 'Save for everybody' }).click();

@@ -42,8 +42,8 @@ test('a file of somebody else is mapped, tried, and taken whole', async ({ page 
   ] as const)
     await page.getByLabel(column, { exact: true }).selectOption(heading);
   await page.getByLabel('Nameplate charge, unit').selectOption('lb');
-  await page.getByRole('button', { name: 'Take in 2 rows' }).click();
-  await expect(page.getByRole('status')).toContainText('Taken in: 2 new');
+  await page.getByRole('button', { name: 'Import 2 rows' }).click();
+  await expect(page.getByRole('status')).toContainText('Imported: 2 new');
   await page.getByRole('link', { name: 'Back to systems', exact: true }).click();
   await expect(page.getByText('north wall')).toBeVisible();
 });

@@ -15,6 +15,7 @@ async function look(page: Page, { failed, ambient, standing }: Partial<Record<'f
 
 test('a visit from the reason to the kept plan, and closed', async ({ page }) => {
   await page.goto('/today');
+  await page.getByRole('button', { name: 'Add a visit' }).click();
   await page.getByRole('button', { name: 'Open the visit' }).click();
   await expect(page.getByText('Choose the system that is visited.')).toBeVisible();
   await page.getByLabel('System', { exact: true }).selectOption({ label: "Lighthouse, keeper's flat" });
@@ -34,10 +35,15 @@ test('a visit from the reason to the kept plan, and closed', async ({ page }) =>
   await expect(visit).toContainText('fill a cylinder');
   const today = await page.evaluate(() => new Date().toLocaleDateString('sv')); // "2026-11-27", as this device counts
   await moveTo(visit, '2099-01-02');
-  await expect(page.getByRole('region', { name: 'Later' }).getByText(/warm since the storm · Fri 2 Jan 2099/)).toBeVisible();
+  await expect(
+    page.getByRole('region', { name: 'Next days' }).getByRole('article').filter({ hasText: 'warm since the storm' }),
+  ).toContainText('Jan 2');
   await moveTo(visit, today);
   await expect(page.getByRole('region', { name: 'Today', exact: true }).getByText('warm since the storm')).toBeVisible();
-  await visit.getByRole('button', { name: /Close the visit/ }).click();
+  await visit.getByRole('link').click();
+  await page.getByRole('link', { name: /^Close/ }).click();
+  await page.getByRole('button', { name: 'Close the visit' }).click();
+  await page.getByRole('link', { name: 'Today' }).click();
   await expect(visit).toContainText('Closed');
 });
 

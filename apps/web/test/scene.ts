@@ -85,6 +85,8 @@ export const aVisit = (more: Partial<Visit> = {}): Visit => ({
   id: 'v1',
   system: { id: 's1', site: 'Planetarium', name: 'rooftop unit', kind: 'packaged', refrigerant: 'R-410A', factsVersion: 1 },
   day: '2026-11-26',
+  time: null,
+  person: null,
   reason: 'no cooling',
   plan: null,
   readings: [],

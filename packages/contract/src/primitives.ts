@@ -10,6 +10,8 @@ export const instant = z.iso
   .datetime({ offset: true, error: 'Give a date and time with its offset, such as 2026-11-25T07:40:00Z.' })
   .refine(inOurTime, OTHER_TIME);
 export const day = z.iso.date({ error: 'The day is missing.' }).refine(inOurTime, OTHER_TIME);
+/** "07:40" by the clock on the wall. */
+export const clockTime = z.string().regex(/^(?:[01]\d|2[0-3]):[0-5]\d$/, { error: 'Give the time as hours and minutes, such as 07:40.' });
 /** The month of a stamp, "2021-11". */
 export const stampMonth = z.string().regex(/^\d{4}-(0[1-9]|1[0-2])$/, { error: 'Give year and month, such as 2021-11.' });
 /** The same as somebody reads it off a collar: no cylinder is older than its trade. */

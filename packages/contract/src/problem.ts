@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { questions } from './asked-back';
+import { sentence } from './sentence';
 
 /** Every code an answer can carry, so that an interface can act on it. */
 export const problemCodes = [
@@ -46,6 +47,8 @@ export const problem = z.strictObject({
   title: z.string(),
   status: z.int(),
   detail: z.string(),
+  /** The same with its quantities apart, where it has any. */
+  sentence: sentence.optional(),
   code: z.enum(problemCodes),
   requestId: z.string(),
   errors: z.array(fieldProblem).optional(),

@@ -1,6 +1,6 @@
 import { marks, stages } from '@hygromet/core/visit/stage';
 import * as z from 'zod';
-import { day, id, instant, name, note, plainText, versionSeen } from './primitives';
+import { clockTime, day, id, instant, name, note, plainText, versionSeen } from './primitives';
 import { visitPlan } from './visit-plan';
 
 const choice = plainText.min(1).max(40);
@@ -32,6 +32,9 @@ export const look = z
 export type Look = z.infer<typeof look>;
 
 export const stage = z.enum(stages);
+
+/** When somebody is expected, by the clock on the wall of the site, and who goes; either may still be open. */
+export const appointment = { time: clockTime.optional(), person: name('name of the person').optional() };
 
 const said = {
   key: id,
@@ -66,7 +69,7 @@ export const newVisitEvent = z.discriminatedUnion('kind', [
       path: ['why'],
       error: 'Say why it is not needed: the reason stands in the record.',
     }),
-  z.strictObject({ kind: z.literal('moved'), ...decides, day }),
+  z.strictObject({ kind: z.literal('moved'), ...decides, day, ...appointment }),
   z.strictObject({ kind: z.literal('closed'), ...decides }),
   z.strictObject({
     kind: z.literal('reopened'),
@@ -77,7 +80,7 @@ export const newVisitEvent = z.discriminatedUnion('kind', [
 export type NewVisitEvent = z.infer<typeof newVisitEvent>;
 
 /** The first event of every visit is its opening. */
-const opened = z.strictObject({ kind: z.literal('opened'), system: id, day, reason: z.string() });
+const opened = z.strictObject({ kind: z.literal('opened'), system: id, day, reason: z.string(), ...appointment });
 
 const kept = { happenedAt: instant, recordedAt: instant, recordedBy: z.string(), sequence: z.int() };
 export const visitEvent = z.discriminatedUnion('kind', [
@@ -86,7 +89,7 @@ export const visitEvent = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('planned'), plan: visitPlan, ...kept }),
   z.strictObject({ kind: z.literal('read'), step: z.string(), text: z.string(), ...kept }),
   z.strictObject({ kind: z.literal('marked'), stage, mark: z.enum(marks), why: z.string(), ...kept }),
-  z.strictObject({ kind: z.literal('moved'), day, ...kept }),
+  z.strictObject({ kind: z.literal('moved'), day, ...appointment, ...kept }),
   z.strictObject({ kind: z.literal('closed'), ...kept }),
   z.strictObject({ kind: z.literal('reopened'), why: z.string(), ...kept }),
 ]);

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { day, instant } from './primitives';
+import { clockTime, day, instant } from './primitives';
 import { look, stage } from './visit-event';
 import { visitPlan } from './visit-plan';
 import { marks } from '@hygromet/core/visit/stage';
@@ -10,6 +10,10 @@ export type VisitReading = z.infer<typeof visitReading>;
 /** The state of a visit, as its events make it. */
 export const visitRecord = z.strictObject({
   day,
+  /** "07:40" by the clock on the wall of the site; nothing where no hour was agreed. */
+  time: clockTime.nullable(),
+  /** Who goes, where that was said. */
+  person: z.string().nullable(),
   reason: z.string(),
   look,
   plan: visitPlan.nullable(),

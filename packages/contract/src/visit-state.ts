@@ -7,6 +7,8 @@ export function withEvent(before: VisitRecord | undefined, event: VisitEvent): V
     if (event.kind !== 'opened') throw new Error('a visit begins with its opening');
     return {
       day: event.day,
+      time: event.time ?? null,
+      person: event.person ?? null,
       reason: event.reason,
       look: {},
       plan: null,
@@ -38,7 +40,8 @@ function changeBy(event: VisitEvent, before: VisitRecord): Partial<VisitRecord> 
       return { marked: [...before.marked.filter((own) => own.stage !== of), { stage: of, mark, why, at, by }] };
     }
     case 'moved':
-      return { day: event.day };
+      // another day is another appointment: an hour that was agreed for the day before does not come along
+      return { day: event.day, time: event.time ?? null, person: event.person ?? before.person };
     case 'closed':
       return { state: 'closed' };
     case 'reopened':

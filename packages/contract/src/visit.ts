@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { day, id, name } from './primitives';
 import { systemKind } from './system';
-import { visitEvent } from './visit-event';
+import { appointment, visitEvent } from './visit-event';
 import { visitRecord } from './visit-record';
 
 export const newVisit = z.strictObject({
@@ -9,6 +9,7 @@ export const newVisit = z.strictObject({
   system: id,
   day,
   reason: name('reason of the visit'),
+  ...appointment,
   recordedBy: name('name of the person'),
 });
 export type NewVisit = z.infer<typeof newVisit>;

@@ -118,7 +118,15 @@ async function addDemoVisit(
   await openVisit(
     tx,
     organisation.id,
-    { key: outside.newId(), system: system.id, day, reason: visit.reason, recordedBy: visit.by },
+    {
+      key: outside.newId(),
+      system: system.id,
+      day,
+      ...('time' in visit ? { time: visit.time } : {}),
+      person: visit.by,
+      reason: visit.reason,
+      recordedBy: visit.by,
+    },
     outside,
   );
 }

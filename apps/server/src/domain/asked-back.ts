@@ -1,4 +1,5 @@
 import type { Question } from '@hygromet/contract/asked-back';
+import { mass, moment, say } from '@hygromet/contract/sentence';
 import { SAME_WEIGHT_KG, sameWeight } from '@hygromet/core/cylinder/same-weight';
 import type { CylinderRecord } from '../store/cylinder-store';
 import type { Tx } from '../store/database';
@@ -51,11 +52,9 @@ async function askAboutTwin(tx: Tx, { name }: CylinderRecord, asked: Asked): Pro
   const withinKg = Math.min(SAME_WEIGHT_KG, Math.abs(asked.grossAfterKg - asked.grossBeforeKg) / 4);
   const twin = await twinOf(tx, asked, SAME_DAY_MS, withinKg);
   if (twin === undefined) return;
-  const at = twin.happenedAt.toISOString().slice(11, 16);
   throw new Refused(
     'perhaps-twice',
-    `${twin.recordedBy} has booked this already: ${name} from ${asked.grossBeforeKg.toFixed(2)} to ${asked.grossAfterKg.toFixed(2)} kg at ${at} UTC. ` +
-      'If that is this transfer, nothing is left to do.',
+    say`${twin.recordedBy} has logged this already: ${name} from ${mass(asked.grossBeforeKg)} to ${mass(asked.grossAfterKg)} at ${moment(twin.happenedAt)}. If that is this transfer, nothing is left to do.`,
     '/grossAfterKg',
   );
 }
@@ -70,8 +69,7 @@ async function askAboutLedger(tx: Tx, cylinder: CylinderRecord, asked: Asked): P
   const ledgerKg = tareKg + (contents[0] ?? contentKg);
   throw new Refused(
     'ledger-differs',
-    `By the ledger ${cylinder.name} weighed ${ledgerKg.toFixed(2)} kg before this, not ${asked.grossBeforeKg.toFixed(2)} kg: somebody may have booked ` +
-      'meanwhile, or something left it unseen. Read the scale again.',
+    say`The ledger expected ${cylinder.name} at ${mass(ledgerKg)} before this, not ${mass(asked.grossBeforeKg)}: an entry may have been logged meanwhile, or refrigerant was removed without one. Read the scale again.`,
     '/grossBeforeKg',
   );
 }

@@ -160,7 +160,7 @@ function refuseUnaskedMixing(cylinder: CylinderRecord, incoming: ComingIn, { acc
       '/cylinder',
     );
   if (note === undefined || note.trim() === '')
-    throw new Refused('reason-missing', 'Say how it came that two refrigerants were mixed: the reason stays with the entry.', '/note');
+    throw new Refused('reason-missing', 'Explain how the refrigerants got mixed. The reason is kept with the entry.', '/note');
 }
 
 function draftOf(transfer: Transfer, organisation: OrganisationRow, incoming: ComingIn, massKg: number, id: string): Draft {

@@ -16,5 +16,5 @@ export async function bookedBefore(db: Tx, organisationId: string, key: string, 
 export const keyReused = () =>
   new Refused(
     'key-reused',
-    'This booking was sent before with other content, perhaps from another tab, and is booked once. Look at the ledger; reverse it there if it is wrong.',
+    'This booking was sent before with other content, perhaps from another tab, and is booked once. Check the ledger; reverse it there if it is wrong.',
   );

@@ -1,3 +1,4 @@
+import { moment, say } from '@hygromet/contract/sentence';
 import { Refused } from './refused';
 
 /** Clocks of a tablet and of the server that differ by less are taken for the same. */
@@ -8,7 +9,7 @@ export function refuseFuture(happenedAt: string, now: Date): void {
   if (Date.parse(happenedAt) <= now.getTime() + CLOCKS_DIFFER_MS) return;
   throw new Refused(
     'invalid-input',
-    'That time is still to come. Give the time at which it happened, or set the clock of this device.',
+    'Time cannot be in the future. Give the time at which it happened, or set the clock of this device.',
     '/happenedAt',
   );
 }
@@ -16,10 +17,9 @@ export function refuseFuture(happenedAt: string, now: Date): void {
 /** What a cylinder shows when it is empty must have been seen after the last of it went out. @throws Refused */
 export function refuseBeforeEmptied(happenedAt: string, lastMovedAt: Date | null, name: string): void {
   if (lastMovedAt === null || Date.parse(happenedAt) >= lastMovedAt.getTime()) return;
-  const since = lastMovedAt.toISOString().slice(0, 16).replace('T', ' ');
   throw new Refused(
     'invalid-input',
-    `At that time ${name} was still in use: the last entry in its ledger is of ${since} UTC. Give a time after it.`,
+    say`At that time ${name} was still in use: the last entry in its ledger is from ${moment(lastMovedAt)}. Give a time after it.`,
     '/happenedAt',
   );
 }

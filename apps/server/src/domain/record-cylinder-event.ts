@@ -1,3 +1,4 @@
+import { mass, say } from '@hygromet/contract/sentence';
 import { TEST_ABOVE_SERVICE, type Cylinder, type CylinderMarks } from '@hygromet/contract/cylinder';
 import type { NewCylinderEvent } from '@hygromet/contract/cylinder-event';
 import type { NewWeighing } from '@hygromet/contract/movement';
@@ -114,7 +115,7 @@ function weighedIn({ grossKg, scaleOffKg, typed, difference, happenedAt }: Weigh
   if (difference.is === 'none' && !sameWeight(differsKg, scaleOffKg))
     throw new Refused(
       'difference-open',
-      `Scale and ledger differ by ${Math.abs(differsKg).toFixed(2)} kg, and the scale is good to ${scaleOffKg.toFixed(2)} kg. Say why, or book it.`,
+      say`Scale and ledger differ by ${mass(Math.abs(differsKg))}, and the scale is accurate to ±${mass(scaleOffKg)}. Give the reason, or log the difference.`,
       '/difference',
     );
   return { change: { weighedInAt: new Date(happenedAt) }, detail: { grossKg, scaleOffKg, typed, ledgerGrossKg, differsKg, difference } };
@@ -144,7 +145,7 @@ function airChecked(event: Extract<NewCylinderEvent, { what: 'air-checked' }>, c
 
 function refuseUnlessEmpty({ name, contentKg }: CylinderRecord, what: string): void {
   if (Math.abs(contentKg) < NOTHING_KG) return;
-  throw new Refused('not-empty', `By the ledger ${contentKg.toFixed(2)} kg are in ${name}. Book where they went, then it can ${what}.`);
+  throw new Refused('not-empty', say`The ledger shows ${mass(contentKg)} in ${name}. Log the removal first, then it can ${what}.`);
 }
 
 function refuseWeakTest({ testPressurePa }: CylinderMarks, servicePressurePa: number): void {

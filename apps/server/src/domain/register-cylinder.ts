@@ -1,3 +1,4 @@
+import { mass, say } from '@hygromet/contract/sentence';
 import type { Cylinder, NewCylinder } from '@hygromet/contract/cylinder';
 import { heldAtMost } from '@hygromet/core/cylinder/held-at-most';
 import { refrigerant } from '@hygromet/core/fluids/refrigerant';
@@ -71,8 +72,7 @@ function refuseMoreThanFits(draft: NewCylinder): void {
   if (foundIn(draft) <= most) return;
   throw new Refused(
     'more-than-fits',
-    `That would be ${foundIn(draft).toFixed(1)} kg of ${draft.refrigerant}, and full of cold liquid it holds ${most.toFixed(1)} kg. ` +
-      'Read the scale and its unit again, and "WC" on the collar.',
+    say`That would be ${mass(foundIn(draft))} of ${draft.refrigerant}, and full of cold liquid it holds ${mass(most)}. Read the scale and its unit again, and "WC" on the collar.`,
     '/grossKg',
   );
 }

@@ -40,7 +40,7 @@ export const reverseMovement = (
     const draft = reversalOf(wrong, reversal, organisation.id, outside.newId(), new Date(wrong.happenedAt));
     const added = await addMovement(tx, draft, outside.now());
     if (added.state === 'key-reused')
-      throw new Refused('key-reused', 'This reversal was sent before with other content, and is booked once. Look at the ledger.');
+      throw new Refused('key-reused', 'This reversal was sent before with other content, and is booked once. Check the ledger.');
     const cylinder = [wrong.to, wrong.from].find(({ kind }) => kind === 'cylinder');
     return { movement: added.id, cylinder: cylinder?.id, repeated: added.state === 'repeated' };
   });

@@ -13,7 +13,7 @@ export const saveSystemFacts = (db: Tx, organisationId: string, id: string, chan
     if (!(await saveFacts(tx, organisationId, id, change, outside.now())))
       throw new Refused(
         'changed-meanwhile',
-        `${known.changedBy ?? 'Somebody'} has changed these facts meanwhile. Look at them, and save yours again if they still hold.`,
+        `${known.changedBy ?? 'Somebody'} has changed these facts meanwhile. Check them, and save yours again if they still hold.`,
       );
     const saved = await systemById(tx, organisationId, id);
     if (saved === undefined) throw new Error(`the system ${id} was changed and is not there`);

@@ -15,6 +15,6 @@ export const saveSettings = (db: Tx, saved: SavedOrganisation, outside: Outside)
     const { changedBy } = await ownOrganisation(tx);
     throw new Refused(
       'changed-meanwhile',
-      `${changedBy ?? 'Somebody'} has changed these settings meanwhile. Look at them as they are now; what you typed is still in the fields.`,
+      `${changedBy ?? 'Somebody'} has changed these settings meanwhile. Check them as they are now; what you typed is still in the fields.`,
     );
   });

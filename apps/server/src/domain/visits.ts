@@ -53,9 +53,9 @@ function refuseOutdated(event: NewVisitEvent, { state, version, system }: Visit)
   }
   if (state === 'closed') throw new Refused('changed-meanwhile', 'This visit is closed. Open it again, or open a new one.');
   if (event.kind === 'planned' && event.plan.factsVersion !== system.factsVersion)
-    throw new Refused('changed-meanwhile', 'The facts of this system have changed since. Look at the plan again, then save it.');
+    throw new Refused('changed-meanwhile', 'The facts of this system have changed since. Check the plan again, then save it.');
   if ('version' in event && event.version !== version)
-    throw new Refused('changed-meanwhile', 'Somebody has changed this visit meanwhile. Look at it again, then save.');
+    throw new Refused('changed-meanwhile', 'Somebody has changed this visit meanwhile. Check it again, then save.');
 }
 
 async function read(tx: Tx, organisationId: string, id: string): Promise<Visit> {

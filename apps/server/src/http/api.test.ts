@@ -332,7 +332,7 @@ test('more than a cylinder can hold is not in it: pounds that were sent as kilog
   };
   const { status, body } = await house.send('POST', '/api/cylinders', { ...draft, refrigerant: 'R-410A', grossKg: 38 });
   expect([status, body.code, body.errors[0].pointer]).toEqual([422, 'more-than-fits', '/grossKg']);
-  expect(body.detail).toMatch(/30\.2 kg of R-410A, and full of cold liquid it holds 1[5-7]\.\d kg/);
+  expect(body.detail).toMatch(/30\.20 kg of R-410A, and full of cold liquid it holds 1[5-7]\.\d\d kg/);
   const { body: all } = await house.get('/api/cylinders');
   expect(all.map(({ name }: { name: string }) => name)).not.toContain('C-98');
 });

@@ -34,7 +34,7 @@ test('a life: registered, evacuated and proved, filled, sent to the reclaimer, e
   await house.send('POST', '/api/transfers', { ...weights, from: system.id, grossBeforeKg: 12.6, grossAfterKg: 16.6 });
   const filled = cylinder.parse((await house.get(`/api/cylinders/${id}`)).body);
   expect(filled).toMatchObject({ refrigerant: 'R-410A', contentKg: 4, evacuatedAt: null, vacuum: null });
-  expect((await send({ what: 'relabelled', refrigerant: 'R-22', kind: 'recovery' })).body.detail).toMatch(/4\.00 kg are in L-01/);
+  expect((await send({ what: 'relabelled', refrigerant: 'R-22', kind: 'recovery' })).body.detail).toMatch(/4\.00 kg in L-01/);
   const out = { ...weights, key: randomUUID(), to: reclaimer.id, grossBeforeKg: 16.6, grossAfterKg: 12.6 };
   expect((await house.send('POST', '/api/removals', out)).status).toBe(201);
   expect((await house.send('POST', '/api/removals', out)).body.repeated).toBe(true);
@@ -44,7 +44,7 @@ test('a life: registered, evacuated and proved, filled, sent to the reclaimer, e
   expect((await send({ what: 'relabelled', refrigerant: null, kind: 'recovery' })).body.detail).toMatch(/Evacuate it first/);
   const early = await send(evacuated);
   expect(early.body.errors).toEqual([
-    { pointer: '/happenedAt', detail: expect.stringContaining('still in use: the last entry in its ledger is of 2026-11-25 07:40 UTC') },
+    { pointer: '/happenedAt', detail: expect.stringContaining('still in use: the last entry in its ledger is from 2026-11-25 07:40 UTC') },
   ]);
   happenedAt = '2026-11-25T07:50:00Z';
   await send(evacuated);
@@ -112,7 +112,7 @@ test('what is recorded has happened: a time to come is asked back wherever it is
   ];
   for (const [path, body] of sendings) {
     const { body: answer } = await house.send('POST', path, body);
-    expect([path, answer.errors]).toEqual([path, [{ pointer: '/happenedAt', detail: expect.stringContaining('still to come') }]]);
+    expect([path, answer.errors]).toEqual([path, [{ pointer: '/happenedAt', detail: expect.stringContaining('cannot be in the future') }]]);
   }
   expect(await cylinderNamed(house, 'C-07')).toMatchObject({ contentKg, place: 'van' });
 });

@@ -1,3 +1,4 @@
+import type { Sentence } from '@hygromet/contract/sentence';
 import type { Problem, ProblemCode } from '@hygromet/contract/problem';
 import { CoreError } from '@hygromet/core/errors';
 import type { Context } from 'hono';
@@ -49,16 +50,17 @@ export const statusOf = {
 /** Rules that PostgreSQL holds, in words. */
 const constraintProblems: Record<string, { code: ProblemCode; detail: string }> = {
   account_name_is_taken: { code: 'name-taken', detail: 'This name is taken. Choose another, or open the one that is there.' },
-  movement_reversed_once: { code: 'already-reversed', detail: 'This entry was reversed before. Look at the ledger.' },
+  movement_reversed_once: { code: 'already-reversed', detail: 'This entry was reversed before. Check the ledger.' },
   movement_key_used_once: {
     code: 'key-reused',
-    detail: 'This was sent before with other content, and is booked once. Look at the ledger.',
+    detail: 'This was sent before with other content, and is booked once. Check the ledger.',
   },
 };
 
 interface Said {
   readonly code: ProblemCode;
   readonly detail: string;
+  readonly sentence?: Sentence;
   readonly errors?: { pointer: string; detail: string }[];
 }
 
@@ -72,9 +74,10 @@ function saidBy(error: unknown): Said | undefined {
   return undefined;
 }
 
-const saidByHouse = ({ code, message, pointer }: Refused): Said => ({
+const saidByHouse = ({ code, message, sentence, pointer }: Refused): Said => ({
   code,
   detail: message,
+  ...(sentence === undefined ? {} : { sentence }),
   ...(pointer === undefined ? {} : { errors: [{ pointer, detail: message }] }),
 });
 
@@ -113,6 +116,7 @@ export function problemAnswer(c: Context<Env>, said: Said): Response {
     title: said.code.replaceAll('-', ' '),
     status,
     detail: said.detail,
+    ...(said.sentence === undefined ? {} : { sentence: said.sentence }),
     code: said.code,
     requestId: c.var.requestId,
     ...(said.errors === undefined ? {} : { errors: said.errors }),

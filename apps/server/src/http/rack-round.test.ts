@@ -32,7 +32,9 @@ describe('a round with the scale', () => {
   test('a difference beyond the scale has a reason or is booked; it is never passed over', async () => {
     const { answer } = await weighedIn('C-03', -0.6);
     expect([answer.status, answer.body.code]).toEqual([409, 'difference-open']);
-    expect(answer.body.detail).toBe('Scale and ledger differ by 0.60 kg, and the scale is good to 0.05 kg. Say why, or book it.');
+    expect(answer.body.detail).toBe(
+      'Scale and ledger differ by 0.60 kg, and the scale is accurate to ±0.05 kg. Give the reason, or log the difference.',
+    );
     expect((await cylinderNamed(house, 'C-03')).weighedInAt).toBeNull();
   });
 

@@ -64,7 +64,7 @@ test('a plan from facts that have changed meanwhile is refused', async () => {
   const { status, body } = await decide(own.id, own.version, plan(own.system.factsVersion));
   expect(status).toBe(409);
   expect(body).toMatchObject({ code: 'changed-meanwhile' });
-  expect(body.detail).toContain('Look at the plan again');
+  expect(body.detail).toContain('Check the plan again');
 });
 
 test('another method than the proposed one needs its reason', async () => {

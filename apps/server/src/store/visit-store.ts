@@ -80,10 +80,9 @@ export async function addVisit(
   db: Tx,
   organisationId: string,
   id: string,
-  { key, system, day, reason, recordedBy }: NewVisit,
+  { key, recordedBy, ...body }: NewVisit,
   now: Date,
 ): Promise<{ readonly id: string; readonly same: boolean }> {
-  const body = { system, day, reason };
   const contentHash = hashOf({ ...body, recordedBy });
   const at = now.toISOString();
   const event: VisitEvent = { kind: 'opened', ...body, happenedAt: at, recordedAt: at, recordedBy, sequence: 1 };
@@ -93,8 +92,8 @@ export async function addVisit(
       id,
       organisation_id: organisationId,
       opening_key: key,
-      system_id: system,
-      day,
+      system_id: body.system,
+      day: body.day,
       record: JSON.stringify(withEvent(undefined, event)),
     })
     .onConflict((conflict) => conflict.constraint('visit_opened_once').doNothing())

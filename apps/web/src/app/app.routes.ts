@@ -20,7 +20,7 @@ export const routes: Routes = [
     data: { sheet: 'cylinders' },
     loadComponent: () => import('./sheets/import.page').then((m) => m.ImportPage),
   },
-  { path: 'cylinders/round', title: 'Weigh-in round', loadComponent: () => import('./round/round.page').then((m) => m.RoundPage) },
+  { path: 'cylinders/round', title: 'Cylinder weigh-in', loadComponent: () => import('./round/round.page').then((m) => m.RoundPage) },
   {
     path: 'cylinders/shipment',
     title: 'Shipment',

@@ -185,8 +185,8 @@ describe('the settings', () => {
     const page = await render(SettingsPage);
     await page.type('Altitude, m', 'high');
     expect(page.text()).toContain('The altitude is a number of metres from −450 to 9000.');
-    await page.type('Hottest place by default', '150');
-    expect(page.control('Hottest place by default').value).toBe('150');
+    await page.type('Default maximum storage temperature', '150');
+    expect(page.control('Default maximum storage temperature').value).toBe('150');
   });
 });
 

@@ -30,7 +30,7 @@ describe('the rack', () => {
     await type('Find a cylinder', 'nothing like it');
     expect(text()).toContain('No cylinder matches.');
     await press('Show all');
-    await press(/Look at 1/);
+    await press(/Needs attention \(1\)/);
     expect([text().includes('C-06'), text().includes('C-04')]).toEqual([true, false]);
     expect(text()).toContain('retest due since 08-26');
   });
@@ -48,7 +48,7 @@ describe('the words for a cylinder', () => {
     [{ flags: ['over-rated'] }, 'pressure class too low'],
     [{ flags: ['mixed'] }, 'mixed: R-32, R-125'],
     [{ contentKg: 0, evacuatedAt: null }, 'not evacuated'],
-    [{ contentKg: 0, evacuatedAt: '2026-11-15T08:00:00.000Z' }, 'evacuated 15 Nov'],
+    [{ contentKg: 0, evacuatedAt: '2026-11-15T08:00:00.000Z' }, 'evacuated Nov 15'],
     [{}, '7.4 lb'],
   ] satisfies [Partial<Cylinder>, string][])('%j is told as %s', (more: Partial<Cylinder>, words) => {
     stage();

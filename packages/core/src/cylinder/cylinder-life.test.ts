@@ -87,7 +87,7 @@ describe('may it go in there', () => {
 describe('air in it', () => {
   const at = celsius(25);
   const own = bubblePoint(of('R-134a'), at).p;
-  test('well above its own pressure there is air, whatever the instruments are off', () => {
+  test('well above saturation pressure there is air, whatever the instruments are off', () => {
     const check = airCheck(of('R-134a'), pascal(own * 1.15), at, USUAL_ACCURACY);
     expect(check.finding).toBe('air');
     expect(check.likely).toBeCloseTo(1 - 1 / 1.15, 12);

@@ -70,7 +70,7 @@ test.each([
   expect(ruling.net).toBeCloseTo(kg, 2);
 });
 
-test('80 % at the hottest place is advice until the organisation requires it; then it rules', () => {
+test('80 % at the hottest location is advice until the organisation requires it; then it rules', () => {
   const filling = filled('R-410A', { hottestC: 60 });
   expect(limit(fillLimits(filling), 'hottest-place')!.required).toBe(false);
   const cautious = { ...defaultFillPolicy, required: [...defaultFillPolicy.required, 'hottest-place' as const] };

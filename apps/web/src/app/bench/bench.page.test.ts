@@ -89,7 +89,7 @@ test('a measured pair names what could read it, the own one marked, and what to 
     },
   });
   await more(page);
-  expect(page.text()).toMatch(/R-134a at its own pressure/);
+  expect(page.text()).toMatch(/R-134a at saturation/);
   expect(page.text()).toContain('A liquid that reads this could be');
   expect(page.root.querySelector('li.own')?.textContent).toContain('R-134a');
   await page.type('Measured at', 'liquid');

@@ -22,7 +22,7 @@ export function restWords(name: string, p: number, rest: VesselAtRest, tell: Tel
   switch (rest.verdict) {
     case 'saturated':
       return {
-        heading: `${name} at its own pressure, ${own}`,
+        heading: `${name} at saturation, ${own}`,
         sentence: `Gauge and thermometer agree within ${tell.pressureStep(rest.tolerance)}. As long as any liquid is left, the pressure does not tell how full it is: weigh it.`,
         caution: false,
       };

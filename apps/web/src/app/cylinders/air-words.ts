@@ -23,9 +23,9 @@ export function airWords(
   const other =
     fits.length === 0
       ? ''
-      : ` The reading would also be the own pressure of ${fits.slice(0, MOST_NAMED).join(', ')}${fits.length > MOST_NAMED ? ' and others' : ''}: rule that out with an identifier first.`;
+      : ` The reading would also be the saturation pressure of ${fits.slice(0, MOST_NAMED).join(', ')}${fits.length > MOST_NAMED ? ' and others' : ''}: rule that out with an identifier first.`;
   const share = `${units.decimal(likely * 100, 1)} % of the vapor (${units.decimal(low * 100, 1)} to ${units.decimal(high * 100, 1)} %, by what gauge and thermometer leave open)`;
-  const own = `its own pressure there is ${units.pressure(pBubble)}`;
+  const own = `saturation pressure there is ${units.pressure(pBubble)}`;
   switch (finding) {
     case 'air':
       return {
@@ -42,7 +42,7 @@ export function airWords(
     case 'below':
       return {
         grave: true,
-        sentence: `Below its own pressure (${own}): no liquid is left, it is still cold inside, or it is another refrigerant. Check the label with an identifier.${other}`,
+        sentence: `Below saturation (${own}): no liquid is left, it is still cold inside, or it is another refrigerant. Check the label with an identifier.${other}`,
       };
     default:
       return finding satisfies never;

@@ -121,12 +121,12 @@ describe('what happened is recorded', () => {
     await type('Ending gross weight', '12.0');
     await press('Record it');
     expect(text()).toContain('That is below its tare of 17.2 lb.');
-    expect(text()).not.toContain('The reading is right'); // it is never booked
+    expect(text()).not.toContain('Reading is correct – continue'); // it is never booked
     await type('Starting gross weight', '70.0');
     await type('Ending gross weight', '65.0');
     await press('Record it');
     expect(removals).toEqual([]);
-    await press('The reading is right');
+    await press('Reading is correct – continue');
     expect(removals).toHaveLength(1);
   });
 
@@ -159,12 +159,12 @@ describe('what happened is recorded', () => {
   });
 
   test('what the server refuses is said, and nothing typed is lost', async () => {
-    const refuse = () => throwError(() => new Refusal('not-empty', 'By the ledger 4.00 kg are in C-07.'));
+    const refuse = () => throwError(() => new Refusal('not-empty', 'The ledger shows 4.00 kg in C-07.'));
     const { type, press, text, control } = await open({}, { addCylinderEvent$: refuse });
     await type('What happened', 'retired');
     await type('Reason', 'dent');
     await press('Record it');
-    expect(text()).toContain('By the ledger 4.00 kg are in C-07.');
+    expect(text()).toContain('The ledger shows 4.00 kg in C-07.');
     expect(control('Reason').value).toBe('dent');
   });
 });
@@ -243,7 +243,7 @@ describe('the hottest place it will be', () => {
   test('is the one of the settings until another is chosen, and the advice follows it', async () => {
     const { type, text, control } = await open({ contentKg: 9 });
     expect(control('Maximum storage temperature').value).toBe('van-shade');
-    const advice = () => /80 % at the hottest place\s*0\.80 × 11\.91 L × (\d+) kg/.exec(text())?.[1];
+    const advice = () => /80 % at the hottest location\s*0\.80 × 11\.91 L × (\d+) kg/.exec(text())?.[1];
     const shade = Number(advice());
     await type('Maximum storage temperature', 'van-sun');
     expect(Number(advice())).toBeLessThan(shade);
@@ -280,7 +280,7 @@ describe('words', () => {
     expect(airy.finding).toBe('air');
     expect(said({ blend: false, fits: [] })).toMatch(/purge vapor slowly from the top into recovery, never into the open/);
     expect(said({ blend: true, fits: [] })).toMatch(/Do not purge it: the vapor of a blend is richer in its light parts/);
-    expect(said({ blend: false, fits: ['R-22', 'R-290'] })).toMatch(/also be the own pressure of R-22, R-290: rule that out/);
+    expect(said({ blend: false, fits: ['R-22', 'R-290'] })).toMatch(/also be the saturation pressure of R-22, R-290: rule that out/);
     expect(said({ blend: false, fits: ['A', 'B', 'C', 'D', 'E'] })).toMatch(/A, B, C, D and others/);
   });
 
@@ -308,6 +308,6 @@ describe('words', () => {
   test('the history of the page tells them', async () => {
     const cylinderEvents$ = () => new BehaviorSubject([event('moved', { place: 'workshop' })]);
     const { text } = await open({}, { cylinderEvents$ });
-    expect(text()).toMatch(/moved: workshop\s?Tobin Wake, 20 Nov 2026/);
+    expect(text()).toMatch(/moved: workshop\s?Tobin Wake, Nov 20, 2026/);
   });
 });

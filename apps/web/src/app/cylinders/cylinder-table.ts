@@ -28,7 +28,7 @@ import { contentName, monthText, placeNames, stateWords } from './cylinder-words
             <th
               [nzSortFn]="column.sort"
               [nzAlign]="column.number ? 'right' : 'left'"
-              [nzWidth]="column.name === 'Look at' ? '230px' : null"
+              [nzWidth]="column.name === 'Needs attention' ? '230px' : null"
             >
               {{ column.name }}
             </th>
@@ -105,7 +105,7 @@ export class CylinderTable {
     { name: 'Tare', number: true, sort: (a, b) => a.tareKg - b.tareKg },
     { name: 'Stop at', number: true, sort: (a, b) => stopOf(a) - stopOf(b) },
     { name: 'Retest by', number: true, sort: (a, b) => a.validThrough.localeCompare(b.validThrough) },
-    { name: 'Look at', number: false, sort: (a, b) => b.flags.length - a.flags.length },
+    { name: 'Needs attention', number: false, sort: (a, b) => b.flags.length - a.flags.length },
   ];
   protected readonly content = contentName;
   protected readonly month = monthText;

@@ -66,11 +66,8 @@ export const overfilledBy = ({ contentKg, tareKg, tareWeighedKg, standing }: Cyl
 /** "2026-08" as stamped: 08-26. */
 export const monthText = (month: string): string => `${month.slice(5)}-${month.slice(2, 4)}`;
 
-const day = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short' });
+const day = new Intl.DateTimeFormat('en-US', { day: 'numeric', month: 'short' });
 export const dayText = (instant: string): string => day.format(new Date(instant));
-const moment = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' });
-export const momentText = (instant: string): string => moment.format(new Date(instant));
-
 /** What is in it, by its label. */
 export const contentName = ({ refrigerant, composition, flags, contentKg }: Cylinder): string => {
   if (isUnknown(composition ?? {})) return 'unknown';

@@ -26,8 +26,9 @@ import { hottestPlaces, OWN_PLACE, placeProblem } from './hottest-place';
 import { cylinderKindNames, portNames } from './objection-words';
 import { TroublePlan } from './trouble-plan';
 import { CylinderSession } from './cylinder.session';
-import { contentName, dayText, graveFlags, momentText, monthText, placeNames, stateWords } from './cylinder-words';
+import { contentName, dayText, graveFlags, monthText, placeNames, stateWords } from './cylinder-words';
 import { WouldHold } from './would-hold';
+import { momentText } from '../ui/day';
 
 /** One cylinder: what is in it, its limits, how it stands at a temperature, and all that happened to it. */
 @Component({

@@ -64,7 +64,7 @@ function findingText({ finding, likely }: AirCheck, units: Units): string {
     air: `${units.decimal(likely * 100, 1)} % air`,
     clean: 'no more air than allowed',
     'cannot-tell': 'not decided',
-    below: 'below its own pressure',
+    below: 'below saturation pressure',
   } as const;
   return found[finding];
 }

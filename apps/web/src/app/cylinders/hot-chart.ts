@@ -41,7 +41,7 @@ const temperatures = Array.from({ length: STEPS + 1 }, (_, k) => COLDEST + ((HOT
         @if (d.bearsY) {
           <span class="key bears">cylinder limit</span>
         }
-        <span class="key hottest">hottest place</span>
+        <span class="key hottest">hottest location</span>
         @if (d.fullX) {
           <span class="key full">full of liquid</span>
         }

@@ -54,7 +54,7 @@ export class RackPage {
     const all = this.all();
     const content = all.reduce((sum, { contentKg }) => sum + contentKg, 0);
     const room = all.reduce((sum, { standing }) => sum + (standing.state === 'limited' ? Math.max(0, standing.mayAddKg) : 0), 0);
-    return `${all.length} in use · ${this.units.massText(content)} refrigerant · room for ${this.units.massText(room, 'down')} in those begun`;
+    return `${all.length} in use · ${this.units.massText(content)} refrigerant · ${this.units.massText(room, 'down')} of capacity left in partial cylinders`;
   });
 
   protected readonly chips = computed(() => {
@@ -65,7 +65,7 @@ export class RackPage {
       { id: ALL, name: `All ${this.all().length}`, grave: false },
       ...common.slice(0, 3).map(([id, count]) => ({ id, name: `${id} ${count}`, grave: false })),
       { id: EMPTY, name: `Empty ${this.all().filter(isEmpty).length}`, grave: false },
-      { id: LOOK, name: `▲ Look at ${this.all().filter(needsALook).length}`, grave: true },
+      { id: LOOK, name: `▲ Needs attention (${this.all().filter(needsALook).length})`, grave: true },
       ...(this.out().length === 0 ? [] : [{ id: OUT, name: `Out of use ${this.out().length}`, grave: false }]),
     ];
   });

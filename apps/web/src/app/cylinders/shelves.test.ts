@@ -40,9 +40,9 @@ test.each<[Shelving, [string, string[]][]]>([
   [
     'state',
     [
-      ['Look at these', ['C-3']],
+      ['Needs attention', ['C-3']],
       ['Full', ['C-2']],
-      ['Begun', ['C-1']],
+      ['Partial', ['C-1']],
       ['Empty and evacuated', ['C-4']],
       ['Empty, not evacuated', ['C-5']],
     ],

@@ -11,12 +11,12 @@ export interface Shelf {
   readonly cylinders: readonly Cylinder[];
 }
 
-const states = ['Look at these', 'Full', 'Begun', 'Empty and evacuated', 'Empty, not evacuated'] as const;
+const states = ['Needs attention', 'Full', 'Partial', 'Empty and evacuated', 'Empty, not evacuated'] as const;
 
 function stateOf(cylinder: Cylinder): (typeof states)[number] {
-  if (needsALook(cylinder)) return 'Look at these';
+  if (needsALook(cylinder)) return 'Needs attention';
   if (cylinder.contentKg <= 0) return cylinder.evacuatedAt === null ? 'Empty, not evacuated' : 'Empty and evacuated';
-  return isFilled(cylinder) ? 'Full' : 'Begun';
+  return isFilled(cylinder) ? 'Full' : 'Partial';
 }
 
 /** Shelves in the order in which they are gone along; an empty one is left out. */

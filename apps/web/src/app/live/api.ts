@@ -1,8 +1,11 @@
 import { HttpClient } from '@angular/common/http';
-import { inject, Injectable } from '@angular/core';
+import { inject, Injectable, Injector } from '@angular/core';
 import type { endpoints, EndpointName } from '@hygromet/contract/endpoints';
+import type { Wording } from '@hygromet/contract/sentence';
 import { catchError, retry, throwError, type Observable } from 'rxjs';
 import type * as z from 'zod';
+import { Units } from '../preferences/units.service';
+import { momentText } from '../ui/day';
 import { Connection } from './connection';
 import { endpointPaths } from './endpoint-paths';
 import { maySendAgain, onceMore } from './once-more';
@@ -23,12 +26,19 @@ interface Call<B> {
 export class Api {
   private readonly http = inject(HttpClient);
   private readonly connection = inject(Connection);
+  private readonly injector = inject(Injector);
 
   call$<K extends EndpointName>(name: K, { params = {}, query = {}, body }: Call<Body<K>> = {}): Observable<Answer<K>> {
     const { method, path } = endpointPaths[name];
     const url = path.replace(/:(\w+)/g, (_, key: string) => encodeURIComponent(params[key] ?? ''));
     const request = this.http.request<Answer<K>>(method, url, { params: query, ...(body === undefined ? {} : { body }) });
     const lasting = maySendAgain(method, body) ? request.pipe(retry({ delay: onceMore })) : request;
-    return this.connection.watched(lasting).pipe(catchError((error: unknown) => throwError(() => refusalOf(error))));
+    return this.connection.watched(lasting).pipe(catchError((error: unknown) => throwError(() => refusalOf(error, () => this.wording()))));
+  }
+
+  /** Asked for when something was refused: the units need this service themselves. */
+  private wording(): Wording {
+    const units = this.injector.get(Units);
+    return { mass: (kg) => units.massText(kg), at: momentText };
   }
 }

@@ -1,4 +1,5 @@
 import { HttpErrorResponse } from '@angular/common/http';
+import { sentenceText, type Wording } from '@hygromet/contract/sentence';
 import type { Problem, ProblemCode } from '@hygromet/contract/problem';
 
 /** A request that the server refused, or that never reached it; the message is a sentence for the person. */
@@ -15,11 +16,16 @@ export class Refusal extends Error {
 
 const isProblem = (body: unknown): body is Problem => typeof body === 'object' && body !== null && 'code' in body && 'detail' in body;
 
-export function refusalOf(error: unknown): Refusal {
+/** @param wording how quantities become words on this device */
+export function refusalOf(error: unknown, wording: () => Wording): Refusal {
   if (error instanceof HttpErrorResponse) {
     const body: unknown = error.error;
-    if (isProblem(body))
-      return new Refusal(body.code, body.detail, Object.fromEntries((body.errors ?? []).map(({ pointer, detail }) => [pointer, detail])));
+    if (isProblem(body)) {
+      const message = body.sentence === undefined ? body.detail : sentenceText(body.sentence, wording());
+      // what is said of a field alone is the same sentence
+      const fields = (body.errors ?? []).map(({ pointer, detail }) => [pointer, detail === body.detail ? message : detail]);
+      return new Refusal(body.code, message, Object.fromEntries(fields));
+    }
   }
   return new Refusal('offline', 'The server did not answer. What you typed is kept on this device: try again when there is a connection.');
 }

@@ -12,7 +12,7 @@ export const methodNames: Record<Method, string> = {
   'pump-down-receiver': 'Pump down into the receiver',
   'pump-down-and-recover': 'Pump down what fits, recover the rest',
   'liquid-first': 'Liquid recovery by pressure difference, then vapor',
-  'push-pull': 'Push-pull, then recover the vapour',
+  'push-pull': 'Push-pull, then recover the vapor',
   recover: 'Recover everything',
   pierce: 'Pierce and recover',
 };
@@ -89,15 +89,15 @@ export function arrivalText(arrival: Arrival, ledgerKg: number, tell: Telling): 
     case 'flat':
       return 'Flat. Prove zero on both sides before anything is cut: one side can hide behind a shut valve.';
     case 'liquid':
-      return `It stands at its own pressure, ${tell.pressure(arrival.pBubble)}: there is liquid in it.`;
+      return `Standing pressure matches saturation (${tell.pressure(arrival.pBubble)}): liquid is present.`;
     case 'vapour-only':
       return (
-        `Below its own pressure: only vapor is left, ${tell.massText(arrival.mostKg)} at most` +
-        (ledgerKg > arrival.mostKg ? `; ${tell.massText(ledgerKg - arrival.mostKg)} of what the ledger has in it are gone` : '') +
-        '. Every hose that is connected takes a visible part of the rest.'
+        `Below saturation: only vapor is left, ${tell.massText(arrival.mostKg)} at most` +
+        (ledgerKg > arrival.mostKg ? `; ${tell.massText(ledgerKg - arrival.mostKg)} of the contents on record are gone` : '') +
+        '. Each hose you connect takes a noticeable share.'
       );
     case 'air-or-other':
-      return `Above its own pressure: ${tell.percent(arrival.airShare)} of the vapor may be air, or it is another refrigerant. Use an identifier; recover into a cylinder labeled accordingly.`;
+      return `Above saturation pressure: ${tell.percent(arrival.airShare)} of the vapor may be air, or it is another refrigerant. Use an identifier; recover into a cylinder labeled accordingly.`;
     default:
       return arrival satisfies never;
   }
@@ -107,7 +107,7 @@ export function arrivalText(arrival: Arrival, ledgerKg: number, tell: Telling): 
 export function contradictionText({ code, numbers, part, what }: Contradiction, tell: Telling): string {
   switch (code) {
     case 'part-not-in-kind':
-      return `The record tells of a ${part === undefined ? 'part' : partNames[part].toLowerCase()}, and this kind of system usually has none. Is the kind right?`;
+      return `A ${part === undefined ? 'part' : partNames[part].toLowerCase()} is recorded, but this system type usually has none. Check the system type.`;
     case 'charge-unusual':
       return `${tell.massText(numbers['charge'] ?? 0)} is unusual for this kind of system (${tell.massText(numbers['least'] ?? 0)} to ${tell.massText(numbers['most'] ?? 0)}). Read the plate again.`;
     case 'line-without-set':

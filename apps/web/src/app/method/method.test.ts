@@ -66,7 +66,7 @@ test('a standing pressure of nothing ends in proving zero', async () => {
 test('what has leaked away is told from ledger and pressure together', async () => {
   const { type, text } = await open(split());
   await type('Standing pressure', '60');
-  expect(text()).toMatch(/only vapor is left, 0\.\d+ lb at most; 8\.\d lb of what the ledger has in it are gone/);
+  expect(text()).toMatch(/only vapor is left, 0\.\d+ lb at most; 8\.\d lb of the contents on record are gone/);
   expect(text()).toMatch(/Three 3\/8 in hoses lower the reading by about \d+ psi/);
 });
 
@@ -113,7 +113,7 @@ test('a temperature that is not one asks nothing of the core', async () => {
 test.each([
   [{ state: 'unread' } as const, /Read the standing pressure/],
   [{ state: 'flat' } as const, /Prove zero on both sides/],
-  [{ state: 'liquid', pBubble: 1e6 } as never, /1000 kPa: there is liquid/],
+  [{ state: 'liquid', pBubble: 1e6 } as never, /saturation \(1000 kPa\): liquid is present/],
   [{ state: 'air-or-other', airShare: 0.2 } as const, /20 % .*identifier/],
 ])('an arrival %j is told with what to do', (arrival, sentence) => {
   expect(arrivalText(arrival, 4, tell)).toMatch(sentence);
@@ -131,7 +131,7 @@ test('a reason is told with its figures', () => {
 });
 
 test.each([
-  ['part-not-in-kind', { part: 'receiver' }, /a receiver, and this kind/],
+  ['part-not-in-kind', { part: 'receiver' }, /A receiver is recorded, but/],
   ['charge-unusual', { numbers: { charge: 181, least: 0.3, most: 30 } }, /181\.00 kg is unusual/],
   ['line-without-set', {}, /no line set/],
   ['valve-without-part', {}, /no receiver/],

@@ -1,10 +1,10 @@
 import { ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
 import type { VisitReading } from '@hygromet/contract/visit-record';
 import type { Step } from '@hygromet/core/planning/steps';
-import { momentText } from '../cylinders/cylinder-words';
 import { Units } from '../preferences/units.service';
 import { Caution } from '../ui/caution';
 import { cautionText, stepText } from './step-words';
+import { momentText } from '../ui/day';
 
 /** The checklist, in order; a caution stands at its step, and a reading is noted beside it. */
 @Component({

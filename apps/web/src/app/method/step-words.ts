@@ -49,7 +49,7 @@ const cautions: Record<StepCaution, string> = {
     'Shut off at both ends it has no relief valve. What it may hold is counted for the heat of the sun; hotter, or with more in it, it goes liquid-full and bursts.',
   'stay-with-cylinder': 'Stay with the cylinder while it fills.',
   'stop-weight': 'Close the valve at the stop weight, whatever is left in the system.',
-  'it-burns': 'It burns: no ignition source, ventilate, everything rated for it, no air in cylinder or hoses.',
+  'it-burns': 'Flammable: no ignition source, ventilate, everything rated for it, no air in cylinder or hoses.',
   'lock-out': 'Mains voltage. Lock it out before a cover is opened; never push a contactor in by hand.',
   acid: 'Acid: gloves and glasses, a cylinder marked for it, a drier in line.',
   'rated-for-it':

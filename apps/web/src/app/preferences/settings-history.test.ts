@@ -29,5 +29,5 @@ test('each state tells what it changed of the one before, rules by their names',
   );
   expect(history.map(({ lines }) => lines.length)).toEqual([1, 1, 0]);
   expect(history[0]?.lines[0]).toMatch(/: no longer required$/);
-  expect(history[1]?.lines).toEqual(['Hottest place by default: 65 °C']);
+  expect(history[1]?.lines).toEqual(['Default maximum storage temperature: 65 °C']);
 });

@@ -9,7 +9,7 @@ const linesOf = (settings: Organisation, tell: Telling): readonly (readonly [str
   ['Name', settings.name],
   ['Altitude', `${tell.decimal(settings.altitudeM, 0)} m`],
   ['Liquid at most at 131 °F', `${tell.decimal(100 * settings.liquidShareAt131F, 1)} %`],
-  ['Hottest place by default', tell.temperature(settings.hottestK)],
+  ['Default maximum storage temperature', tell.temperature(settings.hottestK)],
   ['Liquid at most in condenser or receiver', `${tell.decimal(100 * settings.partShare, 1)} %`],
   ['End of a pump-down', settings.endOfPumpDown === 'vacuum' ? 'vacuum' : 'slightly positive'],
 ];

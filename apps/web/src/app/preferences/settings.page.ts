@@ -1,7 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { fillRuleName, fillRules, fillRuleSource, type FillRule } from '@hygromet/core/cylinder/fill-rule';
-import { momentText } from '../cylinders/cylinder-words';
 import { command, refusalIn } from '../live/command';
 import { Registers } from '../live/registers.service';
 import { ChoiceField } from '../ui/choice-field';
@@ -14,6 +13,7 @@ import type { Preferences } from './preferences';
 import { PreferencesService } from './preferences.service';
 import { settingsHistory } from './settings-history';
 import { Units } from './units.service';
+import { momentText } from '../ui/day';
 
 /** What belongs to this person on this device, and what the whole firm has decided. */
 @Component({

@@ -42,7 +42,7 @@ test('a difference is told with both figures, and booked or explained, never pas
   const { weigh, press, type, sent, text } = await open();
   await weigh('24.0');
   expect(text()).toContain('0.60 lb less than the ledger');
-  expect(text()).toContain('The scale shows 24.0 lb; by the ledger it should be 24.6 lb.');
+  expect(text()).toContain('The scale shows 24.0 lb; the ledger expected 24.6 lb.');
   expect(sent).toEqual([]);
   await press('Keep ledger weight');
   expect(text()).toContain('Choose the reason, or book the difference.');
@@ -69,7 +69,7 @@ test.each([
   await weigh(digits);
   expect(text()).toContain(question);
   expect(sent).toEqual([]);
-  await press('The reading is right');
+  await press('Reading is correct – continue');
   expect(text()).toMatch(/(more|less) than the ledger/);
 });
 

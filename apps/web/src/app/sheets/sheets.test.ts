@@ -128,9 +128,9 @@ describe('the page', () => {
     );
     expect(sent[0]).toMatchObject({ tryOnly: true, rows: [{ site: 'Net loft', nameplateKg: 5.1 }] });
     expect(text()).toContain('1 new');
-    await press('Take in 1 row');
+    await press('Import 1 row');
     expect(sent[1]).toMatchObject({ tryOnly: false });
-    expect(text()).toContain('Taken in: 1 new');
+    expect(text()).toContain('Imported: 1 new');
   });
 
   test('one row that is wrong stops all of them, and is named', async () => {

@@ -8,7 +8,6 @@ import { kindOf } from '@hygromet/core/circuit/system-kind';
 import { partsWithVolume } from '@hygromet/core/circuit/part-volume';
 import { compressorTypes } from '@hygromet/core/planning/situation';
 import { whereAtRest } from '@hygromet/core/planning/where';
-import { momentText } from '../cylinders/cylinder-words';
 import { asked } from '../live/asked';
 import { command, refusalIn } from '../live/command';
 import { ledger } from '../live/ledger';
@@ -29,6 +28,7 @@ import { draftOf, factsOf, type FactsDraft, type PartWithVolume } from './facts-
 import { changesIn } from './facts-words';
 import { LimitsField } from './limits-field';
 import { compressorNames, flammableWords, partNames, portNames, systemKindNames, valveNames, valveStateNames } from './system-words';
+import { momentText } from '../ui/day';
 
 /** A liquid line in use, K; common practice. */
 const LIQUID_LINE = 308;

@@ -28,15 +28,17 @@ const todo: Readonly<Record<CylinderFlag, string>> = {
   template: `
     @if (due().length > 0) {
       <section aria-label="Cylinders needing attention">
-        <h2>Cylinders needing attention</h2>
+        <h2>Needs attention</h2>
         <ul>
           @for (own of due(); track own.id) {
             <li>
-              <a [routerLink]="['/cylinders', own.id]"
-                ><b>{{ own.name }}</b></a
+              <a [routerLink]="['/cylinders', own.id]" [class.grave]="own.grave">
+                @if (own.grave) {
+                  <span aria-hidden="true">▲ </span>
+                }
+                {{ own.name }}: {{ own.words }}</a
               >
-              <span [class.grave]="own.grave">{{ own.words }}</span>
-              <span class="second">{{ own.todo }}</span>
+              <p class="second">{{ own.todo }}</p>
             </li>
           }
         </ul>
@@ -48,31 +50,31 @@ const todo: Readonly<Record<CylinderFlag, string>> = {
   `,
   styles: `
     h2 {
-      margin-bottom: 8px;
-      font-size: 18px;
+      margin-bottom: 2px;
+      font-size: 17px;
     }
 
     li {
-      display: grid;
-      gap: 2px 16px;
-      grid-template-columns: 72px minmax(0, 1fr) minmax(0, 1fr);
-      padding: 9px 0;
-      border-top: 1px solid var(--line);
+      padding: 11px 0;
+      border-bottom: 1px solid var(--line);
+    }
+
+    a {
+      color: var(--ink);
+      font-weight: 650;
+      text-decoration: none;
+    }
+
+    a:hover {
+      text-decoration: underline;
     }
 
     .grave {
       color: var(--danger);
-      font-weight: 600;
     }
 
-    @media (max-width: 599px) {
-      li {
-        grid-template-columns: 72px minmax(0, 1fr);
-      }
-
-      li .second {
-        grid-column: 2;
-      }
+    .small {
+      margin-top: 10px;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,7 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
 import type { Visit } from '@hygromet/contract/visit';
-import type { NewVisitEvent } from '@hygromet/contract/visit-event';
 import type { VisitPlan } from '@hygromet/contract/visit-plan';
 import { of, throwError } from 'rxjs';
 import { aCylinder, aVisit as visitOf, render, stage } from '../../../test/scene';
@@ -50,38 +49,34 @@ test('visits stand by when they want attention; what is closed and past is gone'
   ];
   const groups = byDay(visits, '2026-11-26').map(({ name, visits: own }) => [name, own.map(({ id }) => id)]);
   expect(groups).toEqual([
-    ['Left over', ['b', 'a']],
     ['Today', ['c']],
-    ['Later', ['d']],
+    ['Overdue', ['b', 'a']],
+    ['Next days', ['d']],
   ]);
   expect(byDay([], '2026-11-26')).toEqual([{ name: 'Today', visits: [] }]);
 });
 
 describe('the page', () => {
-  test('shows today’s visits with what is next, and closes one', async () => {
-    const closed: unknown[] = [];
-    stage({
-      registers: {
-        visits$: of([aVisit()]),
-        addVisitEvent$: (id: string, { kind, version }: NewVisitEvent & { version: number }) => (
-          closed.push([id, kind, version]),
-          of(aVisit())
-        ),
-      },
-    });
-    const { text, press } = await render(TodayPage);
-    expect(text()).toContain('1 open visit');
-    expect(text()).toContain('Inspect the system');
-    await press('Close the visit to Planetarium');
-    expect(closed).toEqual([['v1', 'closed', 1]]);
+  test('shows today’s visits by their hour, with the person, how far each is, what is next and what may come in', async () => {
+    const later = aVisit({ id: 'v2', time: '14:00', person: 'Odalys Fenn', system: { ...aVisit().system, site: 'Bell foundry' } });
+    stage({ registers: { visits$: of([later, aVisit({ id: 'v0', state: 'closed' }), aVisit({ time: '07:40', look: SEEN, plan })]) } });
+    const { text, root } = await render(TodayPage);
+    expect(text()).toContain('2 open visits · up to 43.6 lb may be recovered');
+    const rows = [...root.querySelectorAll('article')];
+    expect(rows.map((row) => row.querySelector('.when')?.textContent?.trim())).toEqual(['07:40', '14:00', '']);
+    expect(rows[1]?.textContent).toContain('R-410A, 19.8 lb · Odalys Fenn');
+    // the one that is under way carries the main action
+    expect(rows[0]?.querySelector('a.main')?.textContent).toBe('Go on');
+    expect(root.querySelectorAll('article a.main')).toHaveLength(1);
+    expect(rows[0]?.querySelector('hy-stage-spine svg')?.getAttribute('aria-label')).toContain('Look done; Method done; Transfer needs');
   });
 
-  test('a visit that was left over is planned for today with one press, another for the day that is chosen', async () => {
+  test('an overdue visit is planned for today with one press, another for the day that is chosen', async () => {
     const moved: [string, { day: string }][] = [];
     const visits = [aVisit({ id: 'old', day: '2020-01-02' }), aVisit({ id: 'v1', system: { ...aVisit().system, site: 'Print works' } })];
     stage({ registers: { visits$: of(visits), addVisitEvent$: (...args: (typeof moved)[number]) => (moved.push(args), of(aVisit())) } });
     const { press, type, text } = await render(TodayPage);
-    expect(text()).toContain('Thu 2 Jan 2020');
+    expect(text()).toContain('Jan 2 Thu');
     await press('Plan the visit to Planetarium for today');
     await press('Move the visit to Print works to another day');
     await type('New day', '2999-01-02');
@@ -109,14 +104,22 @@ describe('the page', () => {
     const sent: object[] = [];
     stage({ registers: { addVisit$: (body: object) => (sent.push(body), of(aVisit())) } });
     const { type, press, text } = await render(TodayPage);
+    await press('Add a visit');
     await press('Open the visit');
     expect(text()).toContain('Choose the system that is visited.');
     expect(text()).toContain('The reason is missing.');
     const go = jest.spyOn(TestBed.inject(Router), 'navigate').mockResolvedValue(true);
     await type('System', 's1');
     await type('Reason', 'no cooling since Monday');
+    await type('Time', '07:40');
     await press('Open the visit');
-    expect(sent[0]).toMatchObject({ system: 's1', reason: 'no cooling since Monday', day: dayOf(new Date()) });
+    expect(sent[0]).toMatchObject({
+      system: 's1',
+      reason: 'no cooling since Monday',
+      day: dayOf(new Date()),
+      time: '07:40',
+      person: 'Ines Marrow',
+    });
     expect(go).toHaveBeenCalledWith(['/visits', 'v1', 'look']);
   });
 
@@ -134,7 +137,7 @@ test('cylinders that want something stand on today, the gravest first, with what
   stage({ registers: { cylinders$: of(cylinders) } });
   const { root, text } = await render(TodayPage);
   const lines = [...root.querySelectorAll('hy-due-list li')].map(({ textContent }) => (textContent ?? '').replace(/\s+/g, ' ').trim());
-  expect(lines).toEqual(['C-0711 % air in it, vancheck it again, or send it in', 'C-08retest by 01-27, vanhave it requalified']);
+  expect(lines).toEqual(['▲ C-07: 11 % air in it, vancheck it again, or send it in', 'C-08: retest by 01-27, vanhave it requalified']);
   expect(text()).toContain('calendar feed (ICS)');
 });
 
@@ -151,7 +154,7 @@ describe('the truck of the next day', () => {
 
   test('what has no room on it is said on Today, with the remedy', async () => {
     const { text } = await withSolver([{ stop: 'v1', kg: 3.5 }]);
-    expect(text()).toContain('Truck of Wed 2 Jan 2999');
+    expect(text()).toContain('Truck of Wed, Jan 2, 2999');
     expect(text()).toMatch(/Planetarium: 7\.8 lb of R-410A have no room\. Get an evacuated recovery cylinder/);
   });
 

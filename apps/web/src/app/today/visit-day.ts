@@ -7,7 +7,7 @@ import { PreferencesService } from '../preferences/preferences.service';
 import { dayOf } from '../ui/day';
 import { TextField } from '../ui/text-field';
 
-/** An open visit is planned for another day: for today with one press where it was left over, or for one that is chosen. */
+/** An open visit is planned for another day: for today with one press where it is overdue, or for one that is chosen. */
 @Component({
   selector: 'hy-visit-day',
   imports: [TextField],
@@ -15,6 +15,7 @@ import { TextField } from '../ui/text-field';
     @if (choosing()) {
       <form novalidate (submit)="$event.preventDefault(); move(day())">
         <hy-text-field label="New day" type="date" [text]="day()" (textChange)="chosen.set($event)" [problem]="refused()" />
+        <hy-text-field label="Time" type="time" [text]="time()" (textChange)="hour.set($event)" />
         <button type="submit" class="button small main" [disabled]="busy()">Move</button>
         <button type="button" class="button small plain" (click)="leave()">Not now</button>
       </form>
@@ -24,7 +25,12 @@ import { TextField } from '../ui/text-field';
           For today
         </button>
       }
-      <button type="button" class="button plain" [attr.aria-label]="of('Move the visit', 'to another day')" (click)="choosing.set(true)">
+      <button
+        type="button"
+        class="button small plain"
+        [attr.aria-label]="of('Move the visit', 'to another day')"
+        (click)="choosing.set(true)"
+      >
         Another day
       </button>
       @if (refused(); as sentence) {
@@ -50,8 +56,11 @@ export class VisitDay {
   protected readonly today = dayOf(new Date());
   protected readonly choosing = signal(false);
   protected readonly chosen = signal<string | undefined>(undefined);
-  /** The chosen day; today where it was left over, else the day it has. */
+  /** The chosen day; today where it is overdue, else the day it has. */
   protected readonly day = computed(() => this.chosen() ?? (this.visit().day < this.today ? this.today : this.visit().day));
+
+  protected readonly hour = signal<string | undefined>(undefined);
+  protected readonly time = computed(() => this.hour() ?? this.visit().time ?? '');
 
   private readonly moving = command(
     (day: string) =>
@@ -60,6 +69,7 @@ export class VisitDay {
         key: newKey(),
         version: this.visit().version,
         day,
+        ...(this.time() === '' ? {} : { time: this.time() }),
         happenedAt: new Date().toISOString(),
         recordedBy: this.preferences().person,
       }),
@@ -72,6 +82,7 @@ export class VisitDay {
   protected leave(): void {
     this.choosing.set(false);
     this.chosen.set(undefined);
+    this.hour.set(undefined);
     this.moving.reset();
   }
 

@@ -21,13 +21,31 @@ export function nextOf(visit: Visit): string {
   return next === 'transfer' && method !== undefined ? `${methodNames[method]}: fill a cylinder` : nextActionText(next);
 }
 
-/** Visits by when they want attention: left over from earlier days, today's, later ones. */
+/** Who goes there. */
+export const whoseVisit = ({ person, openedBy }: Visit): string => person ?? openedBy;
+
+/** What the button says that opens it. */
+export function goOnText(visit: Visit): string {
+  if (visit.state === 'closed') return 'Open';
+  return nextStage(stagesOf(visit)) === 'look' ? 'Look' : 'Go on';
+}
+
+/** The visit to go on with: the one today that is under way, else the first one today that is open. */
+export function leadOf(visits: readonly Visit[], today: string): string | undefined {
+  const open = visits.filter(({ state, day }) => state === 'open' && day === today).sort(byTime);
+  return (open.find((own) => nextStage(stagesOf(own)) !== 'look') ?? open[0])?.id;
+}
+
+/** Visits without an hour come after those that have one. */
+const byTime = (a: Visit, b: Visit): number => (a.time ?? '99').localeCompare(b.time ?? '99');
+
+/** Visits by when they are due: today's, those of earlier days that are still open, later ones. */
 export function byDay(visits: readonly Visit[], today: string): { readonly name: string; readonly visits: readonly Visit[] }[] {
   const open = visits.filter(({ state }) => state === 'open');
-  const oldestFirst = (some: readonly Visit[]) => [...some].sort((a, b) => a.day.localeCompare(b.day));
+  const oldestFirst = (some: readonly Visit[]) => [...some].sort((a, b) => a.day.localeCompare(b.day) || byTime(a, b));
   return [
-    { name: 'Left over', visits: oldestFirst(open.filter(({ day }) => day < today)) },
-    { name: 'Today', visits: visits.filter(({ day }) => day === today) },
-    { name: 'Later', visits: oldestFirst(open.filter(({ day }) => day > today)) },
+    { name: 'Today', visits: visits.filter(({ day }) => day === today).sort(byTime) },
+    { name: 'Overdue', visits: oldestFirst(open.filter(({ day }) => day < today)) },
+    { name: 'Next days', visits: oldestFirst(open.filter(({ day }) => day > today)) },
   ].filter(({ name, visits: own }) => own.length > 0 || name === 'Today');
 }

@@ -14,7 +14,7 @@ export function beyondSource(
   if (source === undefined) return undefined;
   const there = massText(Math.max(0, source.massKg));
   if (source.kind === 'cylinder' && movedKg > source.massKg + SCALES_DIFFER_KG)
-    return `By the ledger only ${there} are in ${source.name}. Weigh that one as well: a tare, its content or this reading is wrong.`;
+    return `The ledger shows only ${there} in ${source.name}. Weigh that one as well: a tare, its content or this reading is wrong.`;
   if (source.kind === 'system' && movedKg > source.massKg * (1 + CHARGE_UNCERTAIN) + SCALES_DIFFER_KG)
     return `The book has only ${there} in ${source.name}: its charge was booked too small, or this reading is wrong.`;
   return undefined;

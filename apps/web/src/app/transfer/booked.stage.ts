@@ -35,8 +35,8 @@ import { FillSession } from './fill.session';
         }
         @if (booked.overdrawnByKg; as over) {
           <hy-caution [grave]="true"
-            >By the ledger {{ session.onScale(over, 'up') }} more came out of {{ booked.from.name }} than was in it. Look at its entries: a
-            charge that nobody booked, another plate, or a transfer that was booked twice.</hy-caution
+            >The ledger shows {{ session.onScale(over, 'up') }} more taken out of {{ booked.from.name }} than was in it. Check its entries:
+            a charge that nobody booked, another plate, or a transfer that was booked twice.</hy-caution
           >
         }
         <table class="accounts">

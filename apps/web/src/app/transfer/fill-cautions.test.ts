@@ -46,7 +46,7 @@ test('a stop that keeps the rule of its place says nothing of it; set aside, wha
   const [caution] = fillCautions(facts({ hottestK: 333.15, overruled: true }), units);
   expect(caution).toMatchObject({ code: 'hot', grave: true, stops: false });
   expect(caution!.sentence).toMatch(
-    /^The rule for the hottest place is set aside\. Filled to this stop, it goes liquid-full at 59 °C and reaches 4\d bar at 60 °C/,
+    /^The rule for the hottest location is set aside\. Filled to this stop, it goes liquid-full at 59 °C and reaches 4\d bar at 60 °C/,
   );
   expect(caution!.sentence).toMatch(/climbs about 2\.5 bar per degree\. Keep it below 51 °C/);
 });

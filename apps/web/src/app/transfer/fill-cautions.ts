@@ -151,7 +151,7 @@ function hot({ heat, hottestK, nowKg, ruling, overruled }: FillFacts, units: Uni
     grave: true,
     stops: false,
     sentence:
-      `${overruled ? 'The rule for the hottest place is set aside. ' : ''}${over ? 'As it is' : 'Filled to this stop'}, it goes liquid-full at ${units.temperature(heat.T)}${pressure}. ` +
+      `${overruled ? 'The rule for the hottest location is set aside. ' : ''}${over ? 'As it is' : 'Filled to this stop'}, it goes liquid-full at ${units.temperature(heat.T)}${pressure}. ` +
       `Above that, pressure climbs about ${units.pressureStep(units.kelvinsInADegree() * heat.slopePaPerK)} per degree. Keep it below ${units.temperature(heat.T - MARGIN)} at all times.`,
   };
 }

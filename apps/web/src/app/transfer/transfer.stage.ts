@@ -90,7 +90,7 @@ import { FillSession } from './fill.session';
         @if (session.asked() && session.doubt(); as question) {
           <hy-caution [grave]="true">
             {{ question }}
-            <button type="button" class="link" (click)="session.change({ certain: true })">The reading is right</button>
+            <button type="button" class="link" (click)="session.change({ certain: true })">Reading is correct – continue</button>
           </hy-caution>
         }
         @if (beyondSource(); as sentence) {

@@ -34,7 +34,7 @@ import { beforeSentence, fetchedSentences, shortSentences } from './truck-words'
     }
 
     h2 {
-      font-size: 18px;
+      font-size: 17px;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -27,7 +27,7 @@ export function remedy(
     return `${start} Evacuate ${named(unevacuated.id)?.name ?? ''} tonight: it takes ${tell.massText(unevacuated.roomKg, 'down')}.`;
   const unrated = only('not-for-flammable');
   if (unrated !== undefined)
-    return `${start} It burns: get an evacuated cylinder rated for flammables. ${named(unrated.id)?.name ?? ''} would take it if its collar says so; then record its marks.`;
+    return `${start} It is flammable: get an evacuated cylinder rated for flammables. ${named(unrated.id)?.name ?? ''} would take it if its collar says so; then record its marks.`;
   const full = cylinders.find(
     ({ refrigerant, standing, retiredAt }) =>
       retiredAt === null && refrigerant === system.refrigerant && standing.state === 'limited' && standing.mayAddKg < kg,

@@ -107,7 +107,7 @@ test('what was chosen for one day says nothing of another', async () => {
   expect([[...tasks.at(-1)!.wanted], [...tasks.at(-1)!.unwanted]]).toEqual([[], ['c7']]);
 });
 
-test('what was left over from earlier days is named on the truck of today, and counted once it is planned for today', async () => {
+test('what is carried over from earlier days is named on the truck of today, and counted once it is planned for today', async () => {
   const moved: unknown[] = [];
   const today = dayOf(new Date());
   const registers = {
@@ -116,7 +116,7 @@ test('what was left over from earlier days is named on the truck of today, and c
   };
   const { press, text, tasks } = await open(into(), registers, {}, today);
   expect(tasks.at(-1)!.stops).toEqual([]);
-  expect(text()).toContain('Planetarium left over from Thu 2 Jan 2020, not counted here yet');
+  expect(text()).toContain('Planetarium carried over from Thu, Jan 2, 2020 – not included');
   await press('Plan the visit to Planetarium for today');
   expect(moved).toMatchObject([['v1', { kind: 'moved', version: 1, day: today, recordedBy: 'Ines Marrow' }]]);
 });
@@ -179,7 +179,7 @@ describe('words', () => {
   });
   test('what burns needs a cylinder rated for it', () => {
     const suited = [{ id: 'c7', objections: ['not-for-flammable' as const], roomKg: 4 }];
-    expect(remedy(3, own!, suited, [aCylinder()], tell)).toMatch(/It burns: .* C-07 would take it if its collar says so/);
+    expect(remedy(3, own!, suited, [aCylinder()], tell)).toMatch(/It is flammable: .* C-07 would take it if its collar says so/);
   });
   test('what stands in the van overfilled or of too low a class is named before anybody drives', () => {
     const some = [aCylinder({ flags: ['overfilled'] }), aCylinder({ name: 'C-08', flags: ['over-rated'] }), aCylinder({ name: 'C-09' })];

@@ -7,9 +7,9 @@ test('a day is counted as the device counts it', () => {
 test.each([
   ['2026-11-26', 'today'],
   ['2026-11-27', 'tomorrow'],
-  ['2026-11-29', 'Sun 29 Nov'],
-  ['2026-11-20', 'Fri 20 Nov'],
-  ['2027-01-04', 'Mon 4 Jan 2027'],
+  ['2026-11-29', 'Sun, Nov 29'],
+  ['2026-11-20', 'Fri, Nov 20'],
+  ['2027-01-04', 'Mon, Jan 4, 2027'],
 ])('%s is called “%s” on 26 November', (day, words) => {
   expect(dayWords(day, '2026-11-26')).toBe(words);
 });

@@ -31,10 +31,10 @@ async function drawn() {
 test('what is required stands first, the ruling limit is marked, advice says so', async () => {
   const rows = [...(await drawn()).querySelectorAll('tbody tr')];
   expect(rows.map((row) => row.querySelector('button')!.textContent!.trim())).toEqual([
-    'Not liquid-full at the hottest place',
+    'Not liquid-full at the hottest location',
     'Not liquid-full at 131 °F',
     '80 % at 77 °F',
-    '80 % at the hottest place',
+    '80 % at the hottest location',
     'UN P200',
   ]);
   expect(rows.map((row) => row.classList.contains('rules'))).toEqual([true, false, false, false, false]);

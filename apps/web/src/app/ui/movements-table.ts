@@ -2,11 +2,11 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output, si
 import { RouterLink } from '@angular/router';
 import type { Movement } from '@hygromet/contract/movement';
 import { NzModalModule } from 'ng-zorro-antd/modal';
-import { momentText } from '../cylinders/cylinder-words';
 import { objectionWords } from '../cylinders/objection-words';
 import { Units } from '../preferences/units.service';
 import { Icon } from './icon';
 import { TextField } from './text-field';
+import { momentText } from './day';
 
 type Column = 'When' | 'From' | 'To' | 'What' | 'Mass';
 const sortKeys: Record<Column, (movement: Movement) => string | number> = {

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input, model } from '@ang
 
 let count = 0;
 
-/** A line of text, or a day, with its sentence under it. */
+/** A line of text, a day or an hour, with its sentence under it. */
 @Component({
   selector: 'hy-text-field',
   template: `
@@ -37,8 +37,8 @@ export class TextField {
   readonly asked = input(false);
   /** What is said when it is left empty; otherwise made from the label. */
   readonly missing = input('');
-  /** A day is chosen with the device's own calendar and read as "2026-11-26". */
-  readonly type = input<'text' | 'date'>('text');
+  /** A day is chosen with the device's own calendar and read as "2026-11-26", an hour as "07:40". */
+  readonly type = input<'text' | 'date' | 'time'>('text');
   readonly text = model.required<string>();
 
   protected readonly id = `text-${++count}`;
@@ -48,6 +48,6 @@ export class TextField {
 
   /** A day that is half typed is none: the one before stays until it is whole. */
   protected typed(text: string): void {
-    if (this.type() === 'text' || text !== '') this.text.set(text);
+    if (this.type() !== 'date' || text !== '') this.text.set(text);
   }
 }

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
-import { momentText } from '../cylinders/cylinder-words';
 import { refusalIn } from '../live/command';
 import { TextField } from '../ui/text-field';
 import { VisitJob } from './visit-job';
+import { momentText } from '../ui/day';
 
 /** A person's word about the stage that is here: done, or not needed with the reason; either can be opened again. */
 @Component({

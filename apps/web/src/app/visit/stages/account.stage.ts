@@ -1,13 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { of, switchMap } from 'rxjs';
-import { momentText } from '../../cylinders/cylinder-words';
 import { Registers } from '../../live/registers.service';
 import { MethodSession } from '../../method/method.session';
 import { Units } from '../../preferences/units.service';
 import { loadable, valueOf, waiting } from '../../ui/loadable';
 import { StageMark } from '../stage-mark';
 import { VisitJob } from '../visit-job';
+import { momentText } from '../../ui/day';
 
 const ENTRIES = 200;
 

@@ -1,10 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { momentText } from '../../cylinders/cylinder-words';
 import { refusalIn } from '../../live/command';
 import { TextField } from '../../ui/text-field';
 import { stageNames, stateText } from '../stage-words';
 import { VisitJob } from '../visit-job';
+import { momentText } from '../../ui/day';
 
 /** How each stage stands, and the end of the visit. Nothing forbids to close it: what is missing stays visible. */
 @Component({

@@ -1,0 +1,52 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { RouterLink } from '@angular/router';
+import { Registers } from '../live/registers.service';
+import { Units } from '../preferences/units.service';
+import { loadable, valueOf, waiting } from '../ui/loadable';
+
+/** More names than this are a number. */
+const NAMED = 6;
+
+/** What rides along, in one line. */
+@Component({
+  selector: 'hy-van-line',
+  imports: [RouterLink],
+  template: `
+    <section aria-label="In the van">
+      <h2>In the van</h2>
+      @if (van(); as own) {
+        @if (own.names.length === 0) {
+          <p>No cylinder. <a routerLink="/truck">Load the truck</a></p>
+        } @else {
+          <p>{{ own.line }}</p>
+          <p class="second">{{ own.evacuated }}</p>
+        }
+      }
+    </section>
+  `,
+  styles: `
+    h2 {
+      margin-bottom: 6px;
+      font-size: 17px;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class VanLine {
+  private readonly units = inject(Units);
+  private readonly cylinders = toSignal(loadable(inject(Registers).cylinders$), { initialValue: waiting });
+  protected readonly van = computed(() => {
+    const all = valueOf(this.cylinders());
+    if (all === undefined) return undefined;
+    const along = all.filter(({ place, retiredAt }) => place === 'van' && retiredAt === null);
+    const names = along.map(({ name }) => name).sort((a, b) => a.localeCompare(b, 'en', { numeric: true }));
+    const shown = names.length > NAMED ? `${names.length} cylinders` : names.join(', ');
+    const ready = along.filter(({ evacuatedAt, contentKg }) => evacuatedAt !== null && contentKg === 0).map(({ name }) => name);
+    return {
+      names,
+      line: `${shown} · ${this.units.massText(along.reduce((sum, { contentKg }) => sum + Math.max(0, contentKg), 0))} of refrigerant`,
+      evacuated: ready.length === 0 ? 'none evacuated and empty' : `evacuated and empty: ${ready.sort().join(', ')}`,
+    };
+  });
+}

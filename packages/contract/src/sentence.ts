@@ -1,0 +1,35 @@
+import * as z from 'zod';
+
+/** A piece of a sentence: words, or a quantity that the reader sees in the units of the device. */
+const piece = z.union([z.string(), z.strictObject({ massKg: z.number() }), z.strictObject({ at: z.iso.datetime({ offset: true }) })]);
+export type Piece = z.infer<typeof piece>;
+
+export const sentence = z.array(piece);
+export type Sentence = z.infer<typeof sentence>;
+
+/** A mass in a sentence, kg. */
+export const mass = (massKg: number): Piece => ({ massKg });
+/** A moment in a sentence. */
+export const moment = (at: Date): Piece => ({ at: at.toISOString() });
+
+/** A sentence as a template: say`${name} holds ${mass(3.2)}`. */
+export const say = (words: TemplateStringsArray, ...values: readonly Piece[]): Sentence =>
+  words.flatMap((word, k) => (k < values.length ? [word, values[k]!] : [word])).filter((own) => own !== '');
+
+/** One after the other. */
+export const joined = (...sentences: readonly Sentence[]): Sentence => sentences.flat();
+
+/** How quantities become words. */
+export interface Wording {
+  readonly mass: (kg: number) => string;
+  readonly at: (instant: string) => string;
+}
+
+export const sentenceText = (own: Sentence, { mass: ofMass, at }: Wording): string =>
+  own.map((part) => (typeof part === 'string' ? part : 'massKg' in part ? ofMass(part.massKg) : at(part.at))).join('');
+
+/** In SI and UTC, for readers that are programs. */
+export const inSI: Wording = {
+  mass: (kg) => `${kg.toFixed(2)} kg`,
+  at: (instant) => `${instant.slice(0, 16).replace('T', ' ')} UTC`,
+};
