@@ -31,6 +31,7 @@ export const problemCodes = [
   'reversal-of-reversal',
   'name-taken',
   'changed-meanwhile',
+  'method-not-possible',
   'foreign',
   'too-large',
   'unavailable',

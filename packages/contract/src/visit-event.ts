@@ -1,35 +1,8 @@
 import { marks, stages } from '@hygromet/core/visit/stage';
 import * as z from 'zod';
 import { clockTime, day, id, instant, name, note, plainText, versionSeen } from './primitives';
+import { look } from './look';
 import { visitPlan } from './visit-plan';
-
-const choice = plainText.min(1).max(40);
-/** A reading as it was typed, with its unit: what nobody has measured is empty. */
-const entry = z.strictObject({ text: plainText.max(40), unit: plainText.max(12), ounces: plainText.max(12).optional() });
-
-/** What was seen on arriving, as far as it was said; each change is kept by itself, so that two people write into one look. */
-export const look = z
-  .strictObject({
-    ambient: entry,
-    standing: entry,
-    failed: choice,
-    compressor: choice,
-    metering: choice,
-    heldInCooling: z.boolean(),
-    water: choice,
-    majorRepair: z.boolean(),
-    leaks: z.boolean(),
-    shaded: z.boolean(),
-    machine: choice,
-    cores: choice,
-    hoses: choice,
-    cooling: choice,
-    built: choice,
-    method: choice.nullable(),
-    why: note,
-  })
-  .partial();
-export type Look = z.infer<typeof look>;
 
 export const stage = z.enum(stages);
 

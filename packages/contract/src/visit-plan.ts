@@ -1,5 +1,6 @@
 import { methods } from '@hygromet/core/planning/method';
 import * as z from 'zod';
+import { look } from './look';
 import { note, plainText, quantity, temperatureK, versionSeen } from './primitives';
 
 /** What was decided at the unit, and from which facts. */
@@ -13,6 +14,8 @@ export const visitPlan = z.strictObject({
   burntOut: z.boolean().optional(),
   ambientK: temperatureK('ambient temperature'),
   standingPa: quantity('standing pressure').nullable(),
+  /** What was seen that the plan rests on. */
+  look: look.optional(),
   /** Version of the system's facts that the plan rests on. */
   factsVersion: versionSeen,
 });

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { clockTime, day, instant } from './primitives';
-import { look, stage } from './visit-event';
+import { look } from './look';
+import { stage } from './visit-event';
 import { visitPlan } from './visit-plan';
 import { marks } from '@hygromet/core/visit/stage';
 

@@ -1,18 +1,25 @@
 import { stageStates, type JobSoFar } from '@hygromet/core/visit/stage-states';
+import type { Look } from './look';
+import { seenSince } from './plan-facts';
 import type { Visit } from './visit';
+import type { VisitPlan } from './visit-plan';
 
 /** How far a visit has come, for the core. */
 export const jobOf = ({ look, plan, marked, recovered, state, system }: Visit): JobSoFar => ({
   ambientRead: (look.ambient?.text ?? '').trim() !== '',
   standingRead: (look.standing?.text ?? '').trim() !== '' || typeof plan?.standingPa === 'number',
-  failed: (look.failed ?? plan?.failed ?? 'unknown') as JobSoFar['failed'], // the lists on the page offer only what the core knows
+  failed: look.failed ?? (plan?.failed as JobSoFar['failed'] | undefined) ?? 'unknown', // plans name what the core knows
   method: plan?.method,
   factsChanged: plan !== null && plan.factsVersion !== system.factsVersion,
-  lookChanged: plan !== null && look.failed !== undefined && look.failed !== plan.failed,
+  lookChanged: plan !== null && lookChanged(plan, look),
   transfers: recovered.bookings,
   said: new Map(marked.map(({ stage, mark, why }) => [stage, { mark, why }])),
   closed: state === 'closed',
 });
+
+/** Plans of earlier versions name the failed part alone. */
+const lookChanged = (plan: VisitPlan, look: Look): boolean =>
+  plan.look === undefined ? look.failed !== undefined && look.failed !== plan.failed : seenSince(plan.look, look);
 
 /** Where each stage of a visit stands: the same in the browser and on the server. */
 export const stagesOf = (own: Visit) => stageStates(jobOf(own));

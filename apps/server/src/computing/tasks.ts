@@ -1,10 +1,19 @@
 import type { FillLimitsRequest } from '@hygromet/contract/fill-limits';
 import type { PropertyRequest } from '@hygromet/contract/properties';
+import type { Look } from '@hygromet/contract/look';
+import { recordedSystem, seenLook } from '@hygromet/contract/plan-facts';
 import type { Filling } from '@hygromet/core/cylinder/fill-limit';
 import type { FillPolicy } from '@hygromet/core/cylinder/fill-rule';
 import { suitability, type Candidate, type Incoming } from '@hygromet/core/cylinder/suitability';
 import { CoreError } from '@hygromet/core/errors';
-import { kelvin } from '@hygromet/core/units/quantity';
+import { classificationOf, isFlammable } from '@hygromet/core/fluids/classification';
+import { refrigerant } from '@hygromet/core/fluids/refrigerant';
+import { permits } from '@hygromet/core/planning/decide';
+import type { Method } from '@hygromet/core/planning/method';
+import { planFor } from '@hygromet/core/planning/plan';
+import type { Schools } from '@hygromet/core/planning/schools';
+import { atmosphereAt } from '@hygromet/core/units/pressure';
+import { altitude, kelvin, pascal } from '@hygromet/core/units/quantity';
 import { unless } from '@hygromet/core/unless';
 import { answerProperty } from '../domain/answer-property';
 import { answerFillLimits, limitsAnswer } from '../domain/compute-fill-limits';
@@ -23,6 +32,18 @@ export interface ObjectionsQuestion {
   readonly incoming: Incoming;
   readonly policy: FillPolicy;
   readonly hottestK: number;
+}
+
+/** Whether a method may be taken at a system by what was seen of it. */
+export interface MethodQuestion {
+  readonly system: Parameters<typeof recordedSystem>[0];
+  readonly refrigerant: string;
+  readonly look: Look;
+  readonly ambientK: number;
+  readonly standingPa: number | null;
+  readonly altitudeM: number;
+  readonly schools: Schools;
+  readonly method: Method;
 }
 
 /**
@@ -44,6 +65,16 @@ export const tasks = {
     const inside = candidate.composition === undefined ? {} : { composition: sameObject(candidate.composition) };
     const coming = { ...incoming, composition: sameObject(incoming.composition) };
     return suitability({ ...candidate, ...inside }, coming, policy, kelvin(hottestK)).objections;
+  },
+
+  method: ({ system, refrigerant: id, look, ambientK, standingPa, altitudeM, schools, method }: MethodQuestion) => {
+    const atmosphere = atmosphereAt(altitude(altitudeM));
+    const known = recordedSystem(system, refrigerant(id).composition, isFlammable(classificationOf(id)));
+    const standing = standingPa === null ? undefined : pascal(standingPa);
+    const { verdicts } = planFor(known, seenLook(look, { T: kelvin(ambientK), standing, atmosphere }), schools).decision;
+    const verdict = verdicts.find((own) => own.method === method);
+    const against = (verdict?.reasons ?? []).filter(({ effect }) => effect !== 'not-advised');
+    return { permitted: verdict !== undefined && permits(verdict), reasons: against.map(({ code }) => code.replaceAll('-', ' ')) };
   },
 
   'fill-statuses': (questions: readonly FillStatusQuestion[]) =>

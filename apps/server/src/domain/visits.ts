@@ -5,6 +5,8 @@ import type { Tx } from '../store/database';
 import { inTransaction } from '../store/in-transaction';
 import { systemById } from '../store/system-store';
 import { addVisit, addVisitEvent, eventKept, lockVisit, visitById, visitEventsOf } from '../store/visit-store';
+import type { OrganisationRow } from '../store/organisation-store';
+import { refuseImpossible } from './method-stands';
 import { keyReused } from './booked-before';
 import { refuseFuture } from './in-time';
 import type { Outside } from './outside';
@@ -32,7 +34,31 @@ export async function visitWithEvents(db: Tx, organisationId: string, id: string
  * something newer than what was seen. The same sending twice is one event.
  * @throws Refused
  */
-export const addToVisit = (db: Tx, organisationId: string, id: string, event: NewVisitEvent, outside: Outside): Promise<Visit> =>
+export async function addToVisit(
+  db: Tx,
+  organisation: OrganisationRow,
+  id: string,
+  event: NewVisitEvent,
+  outside: Outside,
+): Promise<Visit> {
+  if (event.kind === 'planned') await refuseUnlessPossible(db, organisation, id, event, outside);
+  return add(db, organisation.id, id, event, outside);
+}
+
+/** Judged by the state that the plan names: what rests on another one is refused for that, with the visit held. */
+async function refuseUnlessPossible(
+  db: Tx,
+  organisation: OrganisationRow,
+  id: string,
+  { version, plan }: Extract<NewVisitEvent, { kind: 'planned' }>,
+  outside: Outside,
+): Promise<void> {
+  const visit = await visitById(db, organisation.id, id);
+  if (visit === undefined || visit.version !== version || visit.system.factsVersion !== plan.factsVersion) return;
+  await refuseImpossible(db, organisation, visit, plan, outside);
+}
+
+const add = (db: Tx, organisationId: string, id: string, event: NewVisitEvent, outside: Outside): Promise<Visit> =>
   inTransaction(db, async (tx) => {
     if ((await lockVisit(tx, organisationId, id)) === undefined) throw new Refused('not-found', 'This visit is not there.');
     const before = await read(tx, organisationId, id);

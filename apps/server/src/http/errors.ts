@@ -41,6 +41,7 @@ export const statusOf = {
   'reversal-of-reversal': 409,
   'name-taken': 409,
   'changed-meanwhile': 409,
+  'method-not-possible': 409,
   foreign: 403,
   'too-large': 413,
   unavailable: 503,

@@ -18,8 +18,5 @@ export const visitRoutes = ({ db, outside }: Deps) =>
       c.json(await openVisit(db, (await ownOrganisation(db)).id, c.req.valid('json'), outside), addVisit.status),
     )
     .post(addVisitEvent.path, params(addVisitEvent.params), body(addVisitEvent.body), async (c) =>
-      c.json(
-        await addToVisit(db, (await ownOrganisation(db)).id, c.req.valid('param').id, c.req.valid('json'), outside),
-        addVisitEvent.status,
-      ),
+      c.json(await addToVisit(db, await ownOrganisation(db), c.req.valid('param').id, c.req.valid('json'), outside), addVisitEvent.status),
     );

@@ -15,6 +15,8 @@ export interface KindOfSystem {
   readonly water: boolean;
   /** Sealed at the factory, with its charge. */
   readonly sealed: boolean;
+  /** Its condensing unit is shipped with the charge of the plate. */
+  readonly precharged: boolean;
 }
 
 // a JSON file has no literal types; `circuit.test.ts` holds the names of parts and valves

@@ -16,6 +16,8 @@ export const objections = [
   'not-for-flammable',
   'burn-out-apart',
   'other-owner',
+  'holds-other-recovered',
+  'suspect-apart',
   'no-limit',
 ] as const;
 export type Objection = (typeof objections)[number];

@@ -46,6 +46,10 @@ export interface Incoming {
   readonly owner?: string | undefined;
   /** A check has found air in the cylinder it comes from. */
   readonly airy?: boolean | undefined;
+  /** It goes back into a system of its owner: nothing of other systems may be beside it. */
+  readonly goesBack?: boolean | undefined;
+  /** Air or another refrigerant is suspected in it: nothing that is known is spoilt with it. */
+  readonly suspect?: boolean | undefined;
   /** How it comes out; where it is not known, the worse of both. */
   readonly port?: Port | undefined;
 }
@@ -88,6 +92,8 @@ export function suitability(cylinder: Candidate, incoming: Incoming, policy: Fil
     ['not-for-flammable', incoming.flammable && !cylinder.flammableRated],
     ['burn-out-apart', incoming.quality !== qualityIn(cylinder.kind)],
     ['other-owner', cylinder.kind === 'clean' && cylinder.owner !== undefined && cylinder.owner !== incoming.owner],
+    ['holds-other-recovered', incoming.goesBack === true && !empty && !isOwners(cylinder, incoming)],
+    ['suspect-apart', incoming.suspect === true && !empty && cylinder.kind !== 'destruction'],
     ['air-comes-along', incoming.airy === true],
     ['no-limit', found === undefined],
     ['full', found !== undefined && content <= found.holdsAtMost && room < NOTHING_KG],
@@ -98,6 +104,9 @@ export function suitability(cylinder: Candidate, incoming: Incoming, policy: Fil
     ...(found === undefined ? {} : { ruling: found.stop.limit.rule, stopGrossKg: found.stop.gross }),
   };
 }
+
+/** Clean refrigerant of the same owner may stand beside it. */
+const isOwners = ({ kind, owner }: Candidate, incoming: Incoming) => kind === 'clean' && owner !== undefined && owner === incoming.owner;
 
 /** What nobody knows is not the same as anything. */
 const isSame = (inside: Composition, coming: Composition) => !isUnknown(coming) && sameRefrigerant(inside, coming);

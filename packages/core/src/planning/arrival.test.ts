@@ -34,6 +34,16 @@ test('within a pound of nothing it is flat, wherever the site lies', () => {
   expect(arrival(composition, pascal(85_000), celsius(20), high, circuit).state).toBe('flat');
 });
 
+test('where a vacuum has to be reached, 0 psig is not flat: it is vapour at 0 psig, or air', () => {
+  const r134a = refrigerant('R-134a').composition;
+  const tenInches = pascal(STANDARD_ATMOSPHERE - 33_864); // 40 CFR 82.156: medium pressure, 200 lb or more
+  const chiller = (p: number) => arrival(r134a, pascal(p), celsius(20), STANDARD_ATMOSPHERE, cubicMetre(0.3), tenInches);
+  expect(chiller(STANDARD_ATMOSPHERE)).toMatchObject({ state: 'vapour-only' });
+  expect(chiller(60_000)).toEqual({ state: 'flat', how: 'vacuum' });
+  expect(at(-5)).toEqual({ state: 'flat', how: 'vacuum' });
+  expect(at(0)).toEqual({ state: 'flat', how: 'atmospheric' });
+});
+
 test('a day too warm for liquid of R-744 leaves vapour, whatever the pressure', () => {
   const carbonDioxide = refrigerant('R-744').composition;
   expect(arrival(carbonDioxide, pascal(6e6), celsius(40), STANDARD_ATMOSPHERE, circuit).state).toBe('vapour-only');

@@ -10,7 +10,7 @@ export type Arrival =
   /** Nothing was read yet. */
   | { readonly state: 'unread' }
   /** No pressure is left; zero has to be proved on both sides before anything is cut. */
-  | { readonly state: 'flat' }
+  | { readonly state: 'flat'; readonly how: 'atmospheric' | 'vacuum' }
   | { readonly state: 'liquid'; readonly pBubble: Pascal }
   /** Below saturation: vapour alone, so much of it at most. */
   | { readonly state: 'vapour-only'; readonly mostKg: number }
@@ -19,13 +19,24 @@ export type Arrival =
 
 /** Common practice: what a gauge cannot tell from zero, 1 psi. */
 const FLAT = 7000;
+/** A level this far below the air is a vacuum. */
+const BELOW_AIR = 1000;
 
 /**
  * Judges the standing pressure of a system that has rested.
  * @param p absolute, Pa @param T of its coldest part that can hold liquid, K @param volume of the whole circuit
+ * @param level Pa absolute that has to be reached: where that is a vacuum, 0 psig is not flat
  */
-export function arrival(composition: Composition, p: Pascal, T: Kelvin, atmosphere: Pascal, volume: CubicMetre): Arrival {
-  if (p <= atmosphere + FLAT) return { state: 'flat' };
+export function arrival(
+  composition: Composition,
+  p: Pascal,
+  T: Kelvin,
+  atmosphere: Pascal,
+  volume: CubicMetre,
+  level = atmosphere,
+): Arrival {
+  const flat = level < atmosphere - BELOW_AIR ? level : atmosphere + FLAT;
+  if (p <= flat) return { state: 'flat', how: p < atmosphere - FLAT ? 'vacuum' : 'atmospheric' };
   try {
     const rest = vesselAtRest(composition, p, T);
     if (rest.verdict === 'high') return { state: 'air-or-other', airShare: rest.airShare };

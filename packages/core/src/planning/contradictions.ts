@@ -6,7 +6,13 @@ import usual from './usual-charges.json';
 /** Facts of one record that hardly go together: asked about, not swallowed, and never refused. */
 export interface Contradiction {
   readonly code:
-    'part-not-in-kind' | 'charge-unusual' | 'line-without-set' | 'valve-without-part' | 'switches-crossed' | 'limit-below-standing';
+    | 'part-not-in-kind'
+    | 'charge-unusual'
+    | 'line-without-set'
+    | 'valve-without-part'
+    | 'switches-crossed'
+    | 'limit-below-standing'
+    | 'more-than-it-holds';
   readonly numbers: Readonly<Record<string, number>>;
   readonly part?: Part;
   /** The name of a component, as it was recorded. */
@@ -24,6 +30,9 @@ export interface RecordedFacts {
   readonly switches?: { readonly lowOpens?: number | undefined; readonly highOpens?: number | undefined };
   readonly limits?: readonly PartLimit[];
   readonly standingGauge?: number;
+  /** kg on record, and what the circuit could hold, full of liquid. */
+  readonly contentKg?: number;
+  readonly holdsAtMostKg?: number;
 }
 
 export function contradictions({
@@ -35,6 +44,8 @@ export function contradictions({
   switches = {},
   limits = [],
   standingGauge = 0,
+  contentKg = 0,
+  holdsAtMostKg = Number.POSITIVE_INFINITY,
 }: RecordedFacts): readonly Contradiction[] {
   const of = kindOf(kind);
   const { least, most } = usual.kinds[kind];
@@ -48,6 +59,7 @@ export function contradictions({
     ...(switches.lowOpens !== undefined && switches.highOpens !== undefined && switches.lowOpens >= switches.highOpens
       ? [{ code: 'switches-crossed' as const, numbers: { low: switches.lowOpens, high: switches.highOpens } }]
       : []),
+    ...(contentKg > holdsAtMostKg ? [{ code: 'more-than-it-holds' as const, numbers: { content: contentKg, holds: holdsAtMostKg } }] : []),
     ...limits
       .filter(({ gaugePa }) => gaugePa < standingGauge)
       .map(({ what, gaugePa }) => ({ code: 'limit-below-standing' as const, numbers: { limit: gaugePa, standing: standingGauge }, what })),

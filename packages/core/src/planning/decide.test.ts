@@ -7,7 +7,7 @@ import { refrigerant } from '../fluids/refrigerant';
 import { STANDARD_ATMOSPHERE } from '../units/pressure';
 import { cubicMetre, kilogram } from '../units/quantity';
 import { celsius } from '../units/temperature';
-import { decide, type Decision } from './decide';
+import { decide, type Decision, type Verdict } from './decide';
 import type { Method } from './method';
 import type { ReasonCode } from './reasons';
 import { situationOf, type Situation } from './situation';
@@ -57,7 +57,7 @@ const chiller = (more: Facts = {}) => system('chiller', 'R-134a', { kg: 62, cond
 const liquid = { state: 'liquid', pBubble: 1e6 } as Situation['arrival'];
 
 // Situations as they occur (common practice): the facts, the method, how it stands, the reason's code, and what is chosen instead.
-test.each<[string, Situation, Method, 'possible' | 'not-advised' | 'impossible', ReasonCode | undefined, Method | undefined]>([
+test.each<[string, Situation, Method, Verdict['standing'], ReasonCode | undefined, Method | undefined]>([
   ['a split with a leaking coil', split(), 'pump-down-condenser', 'possible', undefined, 'pump-down-condenser'],
   ['a leaking suction line', split({ failed: 'suction-line' }), 'pump-down-condenser', 'possible', undefined, 'pump-down-condenser'],
   [
@@ -80,7 +80,7 @@ test.each<[string, Situation, Method, 'possible' | 'not-advised' | 'impossible',
     'a compressor that nobody has heard run',
     split({ compressor: { type: 'scroll', state: 'unknown' } }),
     'pump-down-condenser',
-    'not-advised',
+    'once-seen',
     'compressor-unproved',
     'recover',
   ],
@@ -104,7 +104,7 @@ test.each<[string, Situation, Method, 'possible' | 'not-advised' | 'impossible',
     'a valve that nobody has tried',
     split({ valves: { 'liquid-service': 'unproved' } }),
     'pump-down-condenser',
-    'not-advised',
+    'once-seen',
     'valve-unproved',
     'recover',
   ],
@@ -126,7 +126,7 @@ test.each<[string, Situation, Method, 'possible' | 'not-advised' | 'impossible',
     'part-stays-under-charge',
     'recover',
   ],
-  ['a leak that is not found', split({ failed: 'unknown' }), 'pump-down-condenser', 'not-advised', 'leak-not-found', 'recover'],
+  ['a leak that is not found', split({ failed: 'unknown' }), 'pump-down-condenser', 'once-seen', 'leak-not-found', 'recover'],
   ['a unit that is scrapped', split({ failed: 'none' }), 'pump-down-condenser', 'impossible', 'to-be-emptied', 'recover'],
   [
     '13 lb in a condenser of 4.8 L',
@@ -137,15 +137,15 @@ test.each<[string, Situation, Method, 'possible' | 'not-advised' | 'impossible',
     'pump-down-and-recover',
   ],
   [
-    'a condenser of which only the charge is known',
+    'a condenser of which nothing is known but an estimate: read its plate first',
     split({ condenserL: undefined }),
     'pump-down-condenser',
-    'not-advised',
-    'may-not-fit-condenser',
-    'pump-down-and-recover',
+    'once-seen',
+    'condenser-volume-unknown',
+    'recover',
   ],
   ['a charge that fits whole', split(), 'pump-down-and-recover', 'not-advised', 'fits-whole', 'pump-down-condenser'],
-  ['a flat unit', split({ arrival: { state: 'flat' } }), 'nothing', 'possible', undefined, 'nothing'],
+  ['a flat unit', split({ arrival: { state: 'flat', how: 'atmospheric' } }), 'nothing', 'possible', undefined, 'nothing'],
   ['a unit under pressure', split({ arrival: liquid }), 'nothing', 'impossible', 'it-holds-refrigerant', 'pump-down-condenser'],
   ['vapour alone is left', split({ arrival: { state: 'vapour-only', mostKg: 0.3 } }), 'liquid-first', 'impossible', 'no-liquid', 'recover'],
   [
@@ -166,7 +166,7 @@ test.each<[string, Situation, Method, 'possible' | 'not-advised' | 'impossible',
   ],
   [
     'a heat pump that cannot be held in cooling',
-    system('heat-pump', 'R-410A', { condenserL: 6, failed: 'evaporator', heldInCooling: false }),
+    system('heat-pump', 'R-410A', { condenserL: 6, failed: 'evaporator', cooling: 'not-held' }),
     'pump-down-condenser',
     'impossible',
     'not-held-in-cooling',
@@ -250,7 +250,7 @@ test('ten faults of the same system get plans that differ where they must', () =
     { metering: 'stuck-closed', failed: 'metering' },
     { valves: { 'liquid-service': 'leaks' } },
     { kg: 6.5 },
-    { arrival: { state: 'flat' } },
+    { arrival: { state: 'flat', how: 'atmospheric' } },
     { arrival: { state: 'vapour-only', mostKg: 0.2 } },
     { arrival: { state: 'air-or-other', airShare: 0.1 } },
   ];

@@ -2,20 +2,32 @@ import type { Method } from './method';
 import { methods } from './method';
 import { methodCost, type MethodCost } from './method-cost';
 import { reasonsAgainst, type Reason } from './reasons';
+import { cheapestOf, minutesToSee, type Sight } from './sight';
 import type { Situation } from './situation';
 
 export interface Verdict {
   readonly method: Method;
-  readonly standing: 'possible' | 'not-advised' | 'impossible';
+  readonly standing: 'possible' | 'once-seen' | 'not-advised' | 'impossible';
   readonly reasons: readonly Reason[];
   /** Absent where it is impossible. */
   readonly cost?: MethodCost;
+}
+
+/** What may be done now: what has to be seen first is not, and neither is the impossible. */
+export const permits = ({ standing }: Pick<Verdict, 'standing'>): boolean => standing === 'possible' || standing === 'not-advised';
+
+/** What to see next, and the method that would then be the better one. */
+export interface NextLook {
+  readonly see: Sight;
+  readonly for: Method | undefined;
 }
 
 export interface Decision {
   readonly verdicts: readonly Verdict[];
   /** The possible method that costs least; otherwise the least ill-advised one; nothing where no method is possible as it stands. */
   readonly chosen: Method | undefined;
+  /** What is worth seeing before anything is decided; nothing where the deciding facts are there. */
+  readonly next: NextLook | undefined;
 }
 
 /** Every method judged, and the one to take. */
@@ -25,12 +37,28 @@ export function decide(situation: Situation): Decision {
     const standing = standingOf(reasons);
     return { method, standing, reasons, ...(standing === 'impossible' ? {} : { cost: methodCost(method, situation) }) };
   });
-  return { verdicts, chosen: (cheapest(verdicts, 'possible') ?? leastIllAdvised(verdicts))?.method };
+  const chosen = cheapest(verdicts, 'possible') ?? leastIllAdvised(verdicts);
+  return { verdicts, chosen: chosen?.method, next: nextLook(verdicts, chosen, situation) };
 }
 
 function standingOf(reasons: readonly Reason[]): Verdict['standing'] {
   if (reasons.some(({ effect }) => effect === 'impossible')) return 'impossible';
+  if (reasons.some(({ effect }) => effect === 'once-seen')) return 'once-seen';
   return reasons.length > 0 ? 'not-advised' : 'possible';
+}
+
+const toSee = ({ reasons }: Verdict): readonly Sight[] => [...new Set(reasons.flatMap(({ see }) => see ?? []))];
+
+/** The standing pressure first of all; then what would make a better method possible than the one that is. */
+function nextLook(verdicts: readonly Verdict[], chosen: Verdict | undefined, { arrival }: Situation): NextLook | undefined {
+  if (arrival.state === 'unread') return { see: 'standing-pressure', for: undefined };
+  const withLooks = (verdict: Verdict) => burden(verdict) + toSee(verdict).reduce((sum, sight) => sum + minutesToSee(sight), 0);
+  const best = verdicts
+    .filter(({ standing, reasons }) => standing === 'once-seen' && !reasons.some(({ effect }) => effect === 'not-advised'))
+    .sort((a, b) => withLooks(a) - withLooks(b))[0];
+  if (best === undefined || (chosen?.standing === 'possible' && withLooks(best) >= burden(chosen))) return undefined;
+  const see = cheapestOf(toSee(best));
+  return see === undefined ? undefined : { see, for: best.method };
 }
 
 const cheapest = (verdicts: readonly Verdict[], standing: Verdict['standing']) =>

@@ -1,5 +1,5 @@
 import { kindOf } from '../circuit/system-kind';
-import { NoTwoPhaseState } from '../errors';
+import { NoTwoPhaseState, OutOfRange } from '../errors';
 import { dewPoint } from '../thermo/saturation';
 import { kelvin, type Pascal } from '../units/quantity';
 import costs from './method-costs.json';
@@ -62,7 +62,8 @@ function recoveryMinutes({ composition, T, level, volume, arrival, equipment }: 
       liquidPort,
     }).minutes;
   } catch (error) {
-    if (error instanceof NoTwoPhaseState) return mass / vapourAlone; // above its critical temperature: vapour, as fast as the machine draws it
+    // above its critical temperature vapour, as fast as the machine draws it; more on record than this circuit can hold is asked about
+    if (error instanceof NoTwoPhaseState || error instanceof OutOfRange) return mass / vapourAlone;
     throw error;
   }
 }

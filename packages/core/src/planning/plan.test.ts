@@ -26,7 +26,8 @@ const look: Look = {
   failed: 'evaporator',
   compressor: 'runs',
   metering: 'works',
-  heldInCooling: true,
+  cooling: 'held',
+  valves: { 'liquid-service': 'holds', 'suction-service': 'holds' },
   water: 'flows',
   majorRepair: true,
   atmosphere: STANDARD_ATMOSPHERE,
@@ -134,10 +135,9 @@ test('a measured evaporator takes the place of what a circuit of that charge usu
 
 test('a smaller machine takes longer, and the verdicts say so', () => {
   const with_ = (machine: 'one-cylinder' | 'two-cylinder') =>
-    planFor(
-      { ...split, valves: { 'liquid-service': 'none' } },
-      { ...look, equipment: { ...USUAL_EQUIPMENT, machine } },
-    ).decision.verdicts.find(({ method }) => method === 'recover')!.cost!;
+    planFor(split, { ...look, valves: { 'liquid-service': 'none' }, equipment: { ...USUAL_EQUIPMENT, machine } }).decision.verdicts.find(
+      ({ method }) => method === 'recover',
+    )!.cost!;
   expect(with_('one-cylinder').minutes).toBeGreaterThan(with_('two-cylinder').minutes);
   expect(with_('one-cylinder').carriedKg).toBeLessThan(with_('two-cylinder').carriedKg);
 });

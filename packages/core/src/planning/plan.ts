@@ -5,10 +5,11 @@ import type { Part, Valve, ValveState } from '../circuit/part';
 import { circuitVolume, estimatedVolume, type KnownVolumes, type PartVolume } from '../circuit/part-volume';
 import { weakestPart, type PartLimit } from '../circuit/weakest-part';
 import { kindOf, type Ports, type SystemKind } from '../circuit/system-kind';
-import { evacuationLevel } from '../compliance/evacuation-level';
+import { evacuationLevel, type EvacuationLevel } from '../compliance/evacuation-level';
 import { NoTwoPhaseState, OutOfRange } from '../errors';
 import type { Composition } from '../fluids/composition';
 import { bubblePoint } from '../thermo/saturation';
+import { unless } from '../unless';
 import { kilogram, pascal, type Kelvin, type Pascal } from '../units/quantity';
 import { arrival, type Arrival } from './arrival';
 import { contradictions, type Contradiction } from './contradictions';
@@ -16,9 +17,19 @@ import { decide, type Decision } from './decide';
 import type { Method } from './method';
 import { type Equipment } from './equipment';
 import { estimateRecovery, type RecoveryEstimate } from './recovery-estimate';
+import { goesBack, keptApart, type AcidFinding, type Destination } from './reuse';
 import type { Schools } from './schools';
-import { situationOf, type CompressorState, type CompressorType, type MeteringState, type Range, type Situation } from './situation';
-import { steps, type Step } from './steps';
+import {
+  situationOf,
+  type CompressorState,
+  type CoolingState,
+  type CompressorType,
+  type MeteringState,
+  type Range,
+  type Situation,
+  type WaterState,
+} from './situation';
+import { steps, type Step, type StepFacts } from './steps';
 
 /** What the register knows of a system. */
 export interface RecordedSystem {
@@ -55,8 +66,12 @@ export interface Look {
   readonly failed: Part | 'unknown' | 'none';
   readonly compressor: CompressorState;
   readonly metering: MeteringState;
-  readonly heldInCooling: boolean;
-  readonly water: 'flows' | 'stands';
+  /** What was found of the valves today; the others are as recorded. */
+  readonly valves?: Partial<Record<Valve, ValveState>> | undefined;
+  readonly cooling: CoolingState;
+  readonly water: WaterState;
+  readonly destination?: Destination | undefined;
+  readonly acid?: AcidFinding | undefined;
   readonly majorRepair: boolean;
   /** It leaks so that the level cannot be reached, or would spoil the refrigerant. */
   readonly leaks?: boolean | undefined;
@@ -74,6 +89,7 @@ export interface Plan {
   readonly lineKg: number;
   /** What bears least of the recorded parts. */
   readonly weakest: PartLimit | undefined;
+  readonly reuse: StepFacts['reuse'];
 }
 
 /** How far a charge by plate and ledger may be off, of itself: common practice. */
@@ -87,6 +103,7 @@ export function planFor(system: RecordedSystem, look: Look, schools: Schools): P
   const volume = circuitVolume(kilogram(system.nameplateKg + Math.max(0, lineKg)), system.volumes);
   const water = kindOf(kind).water ? look.water : 'none';
   const [condenser, receiver] = [mayHold('condenser', system, look, schools), mayHold('receiver', system, look, schools)];
+  const level = levelOf(system, look);
   const situation = situationOf({
     kind,
     composition,
@@ -94,26 +111,34 @@ export function planFor(system: RecordedSystem, look: Look, schools: Schools): P
     atmosphere: look.atmosphere,
     volume,
     content,
-    arrival: arrivalOf(composition, look, volume),
+    arrival: arrivalOf(composition, look, volume, level),
     failed: look.failed,
-    valves: { ...usualValves(kind), ...system.valves } as Situation['valves'],
+    valves: { ...unseenValves(kind), ...system.valves, ...look.valves } as Situation['valves'],
     ports: system.ports ?? kindOf(kind).ports,
     compressor: { type: system.compressor, state: look.compressor },
     metering: look.metering,
-    heldInCooling: look.heldInCooling,
+    // what cannot be reversed is always in cooling
+    cooling: kindOf(kind).parts.includes('reversing-valve') ? look.cooling : 'held',
     water,
-    level: levelOf(system, look),
+    level,
     equipment: look.equipment,
     shaded: look.shaded === true,
     ...(condenser === undefined ? {} : { condenser }),
     ...(receiver === undefined ? {} : { receiver }),
   });
-  return { situation, decision: decide(situation), contradictions: asked(system, look), lineKg, weakest: weakestPart(system.limits) };
+  return {
+    situation,
+    decision: decide(situation),
+    contradictions: asked(system, look, content.likely, circuitHolds(composition, look.T, volume)),
+    lineKg,
+    weakest: weakestPart(system.limits),
+    reuse: reuseOf(look),
+  };
 }
 
 /** The checklist of a method, and how long it takes and how warm it gets where a machine is used. */
 export function stepsFor(
-  { situation, weakest }: Plan,
+  { situation, weakest, reuse }: Plan,
   method: Method,
   { flammable, switches, indoorUnits }: Pick<RecordedSystem, 'flammable' | 'switches' | 'indoorUnits'>,
   { endOfPumpDown }: Schools,
@@ -122,6 +147,7 @@ export function stepsFor(
   const absolute = (gauge: number | undefined) => (gauge === undefined ? undefined : pascal(gauge + situation.atmosphere));
   const facts = {
     flammable,
+    reuse,
     needsCooling: estimate?.trips ?? false,
     endOfPumpDown,
     switches: { low: switches.low, lowOpens: absolute(switches.lowOpens), highOpens: absolute(switches.highOpens) },
@@ -130,6 +156,12 @@ export function stepsFor(
   };
   return { steps: steps(method, situation, facts), estimate };
 }
+
+const reuseOf = ({ compressor, failed, destination = 'unknown', acid = 'not-tested' }: Look): StepFacts['reuse'] => ({
+  back: goesBack(destination),
+  apart: keptApart(compressor, failed, acid),
+  tested: acid !== 'not-tested',
+});
 
 function estimateOf(
   { composition, content, volume, T, level, arrival: found, equipment }: Situation,
@@ -155,11 +187,12 @@ function estimateOf(
   }
 }
 
-const usualValves = (kind: SystemKind): Partial<Record<Valve, ValveState>> =>
+/** A valve that this kind of system has and nobody has tried. */
+const unseenValves = (kind: SystemKind): Partial<Record<Valve, ValveState>> =>
   Object.fromEntries(
     (['liquid-service', 'suction-service', 'king'] as const).map((valve) => [
       valve,
-      kindOf(kind).valves.includes(valve) ? 'holds' : 'none',
+      kindOf(kind).valves.includes(valve) ? 'unproved' : 'none',
     ]),
   );
 
@@ -180,12 +213,13 @@ function mayHold(
 ): Holding | undefined {
   if (!kindOf(kind).parts.includes(part)) return undefined;
   const room = { share: partShare, keptShare, hottest: shaded === true ? IN_THE_SHADE : hottestK };
-  return holding(volumes[part] ?? estimatedVolume(part, kilogram(nameplateKg)), composition, T, room);
+  const shipped = part === 'condenser' && kindOf(kind).precharged ? nameplateKg : 0;
+  return holding(volumes[part] ?? estimatedVolume(part, kilogram(nameplateKg)), composition, T, room, shipped);
 }
 
 /** What vapour can be left is told for the largest the circuit may be: at most. */
-const arrivalOf = (composition: Composition, { standing, T, atmosphere }: Look, { high }: PartVolume): Arrival =>
-  standing === undefined ? { state: 'unread' } : arrival(composition, standing, T, atmosphere, high);
+const arrivalOf = (composition: Composition, { standing, T, atmosphere }: Look, { high }: PartVolume, { p }: EvacuationLevel): Arrival =>
+  standing === undefined ? { state: 'unread' } : arrival(composition, standing, T, atmosphere, high, p);
 
 const levelOf = ({ kind, composition, nameplateKg }: RecordedSystem, { compressor, majorRepair, leaks, equipment, atmosphere }: Look) =>
   evacuationLevel({
@@ -194,15 +228,22 @@ const levelOf = ({ kind, composition, nameplateKg }: RecordedSystem, { compresso
     machineBuilt: equipment.built ?? 'after-1993',
     sealed: kindOf(kind).sealed,
     vehicle: kind === 'vehicle',
-    compressorRuns: compressor === 'runs',
+    // of an appliance more is asked where it runs; what nobody has seen stand may run
+    compressorRuns: compressor !== 'stands' && compressor !== 'burnt-out',
     majorRepair,
     leaks: leaks === true,
     atmosphere,
   });
 
+/** kg of the largest circuit that it may be, full of liquid; nothing where it is too warm for liquid. */
+const circuitHolds = (composition: Composition, T: Kelvin, { high }: PartVolume): number | undefined =>
+  unless(NoTwoPhaseState, () => bubblePoint(composition, T).rhoLiquid * high);
+
 const asked = (
   { kind, nameplateKg, volumes, lineSet, valves, switches, limits }: RecordedSystem,
   { standing, atmosphere }: Look,
+  contentKg: number,
+  holdsAtMostKg: number | undefined,
 ): readonly Contradiction[] =>
   contradictions({
     kind,
@@ -212,5 +253,7 @@ const asked = (
     kingValve: valves.king !== undefined && valves.king !== 'none',
     switches,
     limits,
+    contentKg,
+    ...(holdsAtMostKg === undefined ? {} : { holdsAtMostKg }),
     ...(standing === undefined ? {} : { standingGauge: standing - atmosphere }),
   });

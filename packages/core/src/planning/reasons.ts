@@ -2,22 +2,29 @@ import type { Holding } from '../circuit/holding';
 import { staysUnderCharge } from '../circuit/part';
 import { kindOf } from '../circuit/system-kind';
 import { methods, pumpDowns, recoveries, type Method } from './method';
-import type { Situation } from './situation';
+import type { Sight } from './sight';
+import type { Range, Situation } from './situation';
 
 /** What speaks against a method. `instead` is what would take the reason away. */
 export interface Reason {
   readonly code: ReasonCode;
-  readonly effect: 'impossible' | 'not-advised';
+  readonly effect: Effect;
+  /** What would settle it, where nobody has seen it. */
+  readonly see?: Sight;
   /** Figures behind it, SI: kg, Pa, K, shares. */
   readonly numbers: Readonly<Record<string, number>>;
 }
+
+/** Only what was measured, seen or stands on a plate forbids; what nobody has seen neither forbids nor allows: it has to be seen first. */
+export type Effect = 'impossible' | 'once-seen' | 'not-advised';
 
 export type ReasonCode = (typeof rules)[number]['code'];
 
 type Numbers = Readonly<Record<string, number>>;
 interface Rule {
   readonly code: string;
-  readonly effect: Reason['effect'];
+  readonly effect: Effect;
+  readonly see?: Sight;
   readonly against: readonly Method[];
   /** The figures when the reason applies. */
   readonly when: (situation: Situation) => Numbers | undefined;
@@ -38,7 +45,14 @@ const rules = [
     code: 'it-holds-refrigerant',
     effect: 'impossible',
     against: ['nothing'],
-    when: ({ arrival, content }) => applies(arrival.state !== 'flat', { content: content.likely }),
+    when: ({ arrival, content }) => applies(!['flat', 'unread'].includes(arrival.state), { content: content.likely }),
+  },
+  {
+    code: 'pressure-unread',
+    effect: 'once-seen',
+    see: 'standing-pressure',
+    against: ['nothing'],
+    when: ({ arrival }) => applies(arrival.state === 'unread'),
   },
   {
     code: 'compressor-stands',
@@ -54,15 +68,30 @@ const rules = [
   },
   {
     code: 'compressor-unproved',
-    effect: 'not-advised',
+    effect: 'once-seen',
+    see: 'compressor-runs',
     against: pumpDowns,
     when: ({ compressor }) => applies(compressor.state === 'unknown'),
+  },
+  {
+    code: 'compressor-said-dead',
+    effect: 'once-seen',
+    see: 'compressor-runs',
+    against: pumpDowns,
+    when: ({ compressor }) => applies(compressor.state === 'said-to-stand' || compressor.state === 'said-burnt-out'),
   },
   {
     code: 'not-held-in-cooling',
     effect: 'impossible',
     against: pumpDowns,
-    when: ({ heldInCooling }) => applies(!heldInCooling),
+    when: ({ cooling }) => applies(cooling === 'not-held'),
+  },
+  {
+    code: 'cooling-unproved',
+    effect: 'once-seen',
+    see: 'held-in-cooling',
+    against: pumpDowns,
+    when: ({ cooling }) => applies(cooling === 'unknown'),
   },
   {
     code: 'metering-stuck-closed',
@@ -71,10 +100,31 @@ const rules = [
     when: ({ metering }) => applies(metering === 'stuck-closed'),
   },
   {
+    // the trial that shows whether a valve holds shows this as well: the suction does not fall, or falls at once
+    code: 'metering-unproved',
+    effect: 'once-seen',
+    see: 'valves-hold',
+    against: ['pump-down-condenser', 'pump-down-receiver', 'pump-down-and-recover'],
+    when: ({ metering }) => applies(metering === 'unknown'),
+  },
+  {
     code: 'water-stands',
     effect: 'impossible',
     against: [...pumpDowns, ...recoveries],
     when: ({ water }) => applies(water === 'stands'),
+  },
+  {
+    code: 'water-leaks-in',
+    effect: 'impossible',
+    against: [...pumpDowns, ...recoveries],
+    when: ({ water }) => applies(water === 'leaks-in'),
+  },
+  {
+    code: 'water-unseen',
+    effect: 'once-seen',
+    see: 'water-flows',
+    against: [...pumpDowns, ...recoveries],
+    when: ({ water }) => applies(water === 'unknown'),
   },
   {
     code: 'no-service-valves',
@@ -120,9 +170,17 @@ const rules = [
   },
   {
     code: 'valve-unproved',
-    effect: 'not-advised',
-    against: pumpDowns,
-    when: ({ valves }) => applies(Object.values(valves).includes('unproved')),
+    effect: 'once-seen',
+    see: 'valves-hold',
+    against: ['pump-down-condenser', 'pump-down-and-recover'],
+    when: ({ valves }) => applies(valves['liquid-service'] === 'unproved' || valves['suction-service'] === 'unproved'),
+  },
+  {
+    code: 'king-valve-unproved',
+    effect: 'once-seen',
+    see: 'valves-hold',
+    against: ['pump-down-receiver'],
+    when: ({ valves }) => applies(valves.king === 'unproved'),
   },
   {
     code: 'part-stays-under-charge',
@@ -136,52 +194,69 @@ const rules = [
     against: ['pump-down-receiver'],
     when: ({ failed }) => applies(isPart(failed) && staysUnderCharge(failed, 'receiver')),
   },
-  { code: 'leak-not-found', effect: 'not-advised', against: pumpDowns, when: ({ failed }) => applies(failed === 'unknown') },
+  {
+    code: 'leak-not-found',
+    effect: 'once-seen',
+    see: 'leak-found',
+    against: pumpDowns,
+    when: ({ failed }) => applies(failed === 'unknown'),
+  },
   { code: 'to-be-emptied', effect: 'impossible', against: pumpDowns, when: ({ failed }) => applies(failed === 'none') },
   {
     code: 'does-not-fit-condenser',
     effect: 'impossible',
     against: ['pump-down-condenser'],
     when: ({ content, condenser }) =>
-      fitsPart(content.likely > (condenser?.likely ?? Number.POSITIVE_INFINITY), content.likely, condenser?.likely, condenser),
+      fitsPart(condenser?.certain === true && content.likely > condenser.likely, content.likely, condenser?.likely, condenser),
   },
   {
     code: 'may-not-fit-condenser',
     effect: 'not-advised',
     against: ['pump-down-condenser'],
+    when: ({ content, condenser }) => fitsPart(mayNotFit(content, condenser), most(content, condenser), condenser?.low, condenser),
+  },
+  {
+    code: 'condenser-volume-unknown',
+    effect: 'once-seen',
+    see: 'part-volume',
+    against: ['pump-down-condenser'],
+    when: ({ content, condenser }) => fitsPart(isUnsure(content, condenser), most(content, condenser), condenser?.low, condenser),
+  },
+  {
+    // what is beyond the charge it was shipped with is recovered first
+    code: 'condenser-volume-unknown',
+    effect: 'once-seen',
+    see: 'part-volume',
+    against: ['pump-down-and-recover'],
     when: ({ content, condenser }) =>
-      fitsPart(
-        condenser !== undefined && content.likely <= condenser.likely && content.high > condenser.low,
-        content.high,
-        condenser?.low,
-        condenser,
-      ),
+      fitsPart(condenser?.by !== 'shipped' && isUnsure(content, condenser), most(content, condenser), condenser?.low, condenser),
   },
   {
     code: 'does-not-fit-receiver',
     effect: 'impossible',
     against: ['pump-down-receiver'],
     when: ({ content, receiver }) =>
-      fitsPart(content.likely > (receiver?.likely ?? Number.POSITIVE_INFINITY), content.likely, receiver?.likely, receiver),
+      fitsPart(receiver?.certain === true && content.likely > receiver.likely, content.likely, receiver?.likely, receiver),
   },
   {
     code: 'may-not-fit-receiver',
     effect: 'not-advised',
     against: ['pump-down-receiver'],
-    when: ({ content, receiver }) =>
-      fitsPart(
-        receiver !== undefined && content.likely <= receiver.likely && content.high > receiver.low,
-        content.high,
-        receiver?.low,
-        receiver,
-      ),
+    when: ({ content, receiver }) => fitsPart(mayNotFit(content, receiver), most(content, receiver), receiver?.low, receiver),
+  },
+  {
+    code: 'receiver-volume-unknown',
+    effect: 'once-seen',
+    see: 'part-volume',
+    against: ['pump-down-receiver'],
+    when: ({ content, receiver }) => fitsPart(isUnsure(content, receiver), most(content, receiver), receiver?.low, receiver),
   },
   {
     code: 'fits-whole',
     effect: 'not-advised',
     against: ['pump-down-and-recover'],
     when: ({ content, condenser }) =>
-      fitsPart(condenser !== undefined && content.high <= condenser.low, content.high, condenser?.low, condenser),
+      fitsPart(condenser !== undefined && most(content, condenser) <= condenser.low, most(content, condenser), condenser?.low, condenser),
   },
   {
     code: 'rest-above-level',
@@ -193,6 +268,12 @@ const rules = [
     code: 'air-or-other-in-it',
     effect: 'not-advised',
     against: [...pumpDowns, 'push-pull'],
+    when: ({ arrival }) => (arrival.state === 'air-or-other' ? { airShare: arrival.airShare } : undefined),
+  },
+  {
+    code: 'unidentified',
+    effect: 'not-advised',
+    against: everyOther,
     when: ({ arrival }) => (arrival.state === 'air-or-other' ? { airShare: arrival.airShare } : undefined),
   },
   {
@@ -230,6 +311,11 @@ const rules = [
   },
 ] as const satisfies readonly Rule[];
 
+/** The charge that a unit was shipped with is that of its plate: how far a ledger may be off does not count against it. */
+const most = (content: Range, part: Holding | undefined): number => (part?.by === 'shipped' ? content.likely : content.high);
+const isUnsure = (content: Range, part: Holding | undefined): boolean => part?.certain === false && most(content, part) > part.low;
+const mayNotFit = (content: Range, part: Holding | undefined): boolean =>
+  part?.certain === true && content.likely <= part.likely && most(content, part) > part.low;
 const isPart = (failed: Situation['failed']) => failed !== 'unknown' && failed !== 'none';
 const fits = (condition: boolean, content: number, holds: number | undefined) =>
   condition && holds !== undefined ? { content, holds } : undefined;
@@ -239,8 +325,9 @@ const fitsPart = (condition: boolean, content: number, holds: number | undefined
 
 /** Everything that speaks against a method here and now. */
 export function reasonsAgainst(method: Method, situation: Situation): readonly Reason[] {
-  return (rules as readonly Rule[]).flatMap(({ code, effect, against, when }) => {
+  return (rules as readonly Rule[]).flatMap(({ code, effect, see, against, when }) => {
     const numbers = against.includes(method) ? when(situation) : undefined;
-    return numbers === undefined ? [] : [{ code: code as ReasonCode, effect, numbers }]; // the codes are those of the table
+    // the codes are those of the table
+    return numbers === undefined ? [] : [{ code: code as ReasonCode, effect, numbers, ...(see === undefined ? {} : { see }) }];
   });
 }

@@ -15,10 +15,22 @@ export interface Range {
   readonly high: number;
 }
 
-export type CompressorState = 'runs' | 'stands' | 'burnt-out' | 'unknown';
+/**
+ * `runs`, `stands` and `burnt-out` were seen; what somebody only says of it neither allows nor forbids anything, and makes careful.
+ */
+export const compressorStates = ['unknown', 'runs', 'stands', 'burnt-out', 'said-to-stand', 'said-burnt-out'] as const;
+export type CompressorState = (typeof compressorStates)[number];
+/** Burnt out, or said to be: acid is reckoned with. */
+export const perhapsBurntOut = (state: CompressorState): boolean => state === 'burnt-out' || state === 'said-burnt-out';
 export const compressorTypes = ['scroll', 'reciprocating', 'rotary', 'screw', 'centrifugal'] as const;
 export type CompressorType = (typeof compressorTypes)[number];
-export type MeteringState = 'works' | 'stuck-closed' | 'stuck-open';
+export const meteringStates = ['unknown', 'works', 'stuck-closed', 'stuck-open'] as const;
+export type MeteringState = (typeof meteringStates)[number];
+export const coolingStates = ['unknown', 'held', 'not-held'] as const;
+export type CoolingState = (typeof coolingStates)[number];
+/** `leaks-in`: water has got, or may get, into the refrigerant; `drained`: the water side is isolated and drained. */
+export const waterStates = ['unknown', 'flows', 'stands', 'leaks-in', 'drained'] as const;
+export type WaterState = (typeof waterStates)[number];
 
 /** Everything that decides how the refrigerant is brought out, SI. */
 export interface Situation {
@@ -39,10 +51,10 @@ export interface Situation {
   readonly ports: Ports;
   readonly compressor: { readonly type: CompressorType; readonly state: CompressorState };
   readonly metering: MeteringState;
-  /** A heat pump that can be kept in cooling; always true of others. */
-  readonly heldInCooling: boolean;
+  /** Whether a heat pump can be kept in cooling; always of others. */
+  readonly cooling: CoolingState;
   /** Water through the barrel, where there is one. */
-  readonly water: 'flows' | 'stands' | 'none';
+  readonly water: WaterState | 'none';
   /** What condenser and receiver may hold at T; absent where there is no such part. */
   readonly condenser?: Holding;
   readonly receiver?: Holding;
@@ -56,7 +68,7 @@ export interface Situation {
 
 type Given = Pick<Situation, 'kind' | 'composition' | 'T' | 'atmosphere' | 'volume' | 'content' | 'level'>;
 
-/** A situation of which only the given is known: the rest as the kind of system usually is, nothing broken, nothing read. */
+/** A situation of which only the given is told: the rest as the kind of system usually is, everything seen and nothing broken. */
 export function situationOf(given: Given & Partial<Situation>): Situation {
   const kind = kindOf(given.kind);
   const state = (valve: Valve): ValveState => (kind.valves.includes(valve) ? 'holds' : 'none');
@@ -66,7 +78,7 @@ export function situationOf(given: Given & Partial<Situation>): Situation {
     ports: kind.ports,
     compressor: { type: 'scroll', state: 'runs' },
     metering: 'works',
-    heldInCooling: true,
+    cooling: 'held',
     water: kind.water ? 'flows' : 'none',
     equipment: USUAL_EQUIPMENT,
     shaded: false,

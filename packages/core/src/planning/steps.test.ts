@@ -32,8 +32,14 @@ const situation = (more: Partial<Situation> = {}) =>
     failed: 'evaporator',
     ...more,
   });
-const room = { by: 'heat', share: 0.95, T: 333.15 } as const;
-const facts: StepFacts = { flammable: false, needsCooling: false, endOfPumpDown: 'slightly-positive', switches: { low: 'fitted' } };
+const room = { by: 'heat', certain: true, share: 0.95, T: 333.15 } as const;
+const facts: StepFacts = {
+  flammable: false,
+  needsCooling: false,
+  reuse: { back: false, apart: false, tested: false },
+  endOfPumpDown: 'slightly-positive',
+  switches: { low: 'fitted' },
+};
 const codes = (method: Method, more: Partial<Situation> = {}, own: Partial<StepFacts> = {}) =>
   steps(method, situation(more), { ...facts, ...own }).map(({ code }) => code);
 const find = (method: Method, code: string, more: Partial<Situation> = {}, own: Partial<StepFacts> = {}) =>
@@ -111,11 +117,19 @@ test('a caution stands where it applies, and nowhere else', () => {
   expect(find('pump-down-condenser', 'watch-suction', {}, { flammable: true })?.cautions).toContain('it-burns');
   expect(all({})).not.toContain('cool-the-cylinder');
   expect(all({ needsCooling: true })).toContain('cool-the-cylinder');
-  expect(all({}, { compressor: { type: 'scroll', state: 'burnt-out' } })).toContain('acid');
+  expect(all({ reuse: { back: false, apart: true, tested: false } })).toContain('acid');
+  expect(all({}, { kind: 'chiller', water: 'drained' })).toContain('water-in-refrigerant');
 });
 
-test('a flat system is proved flat and needs nothing more; one that is only emptied is not opened', () => {
-  expect(codes('nothing')).toEqual(['read-standing-pressure', 'prove-flat']);
+test('what goes back gets a drier; after a failed compressor its acid is tested before anything is connected', () => {
+  expect(codes('recover', {}, { reuse: { back: true, apart: false, tested: false } })).toContain('drier-in-line');
+  const apart = codes('recover', {}, { reuse: { back: false, apart: true, tested: false } });
+  expect(apart.indexOf('acid-test')).toBeLessThan(apart.indexOf('connect-and-purge'));
+  expect(codes('recover', {}, { reuse: { back: false, apart: false, tested: true } })).not.toContain('acid-test');
+});
+
+test('a flat system is proved flat, swept and opened; one that is only emptied is not opened', () => {
+  expect(codes('nothing')).toEqual(['read-standing-pressure', 'prove-flat', 'sweep-with-nitrogen', 'open']);
   for (const method of methods) expect(codes(method, { failed: 'none' })).not.toContain('open');
 });
 

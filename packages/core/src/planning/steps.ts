@@ -3,12 +3,16 @@ import { kindOf } from '../circuit/system-kind';
 import type { Pascal } from '../units/quantity';
 import type { Method } from './method';
 import type { EndOfPumpDown } from './schools';
+import { SLIGHTLY_POSITIVE } from './sight';
 import type { Situation } from './situation';
 
 export type StepCode =
   | 'prove-flat'
   | 'read-standing-pressure'
   | 'start-water'
+  | 'keep-water-drained'
+  | 'drier-in-line'
+  | 'acid-test'
   | 'hold-in-cooling'
   | 'defeat-low-pressure-switch'
   | 'nearly-close-suction'
@@ -39,6 +43,7 @@ export type StepCode =
 
 export type StepCaution =
   | 'barrel-freezes'
+  | 'water-in-refrigerant'
   | 'scroll-no-vacuum'
   | 'mark-what-condenser-holds'
   | 'stay-with-cylinder'
@@ -77,19 +82,20 @@ export interface StepFacts {
   readonly endOfPumpDown: EndOfPumpDown;
   /** The switches of the system, Pa absolute at which they open where that stands in the record. */
   readonly switches: { readonly low: 'none' | 'fitted'; readonly lowOpens?: Pascal | undefined; readonly highOpens?: Pascal | undefined };
+  /** Where it goes, and whether it is kept apart for its acid. */
+  readonly reuse: { readonly back: boolean; readonly apart: boolean; readonly tested: boolean };
   /** Indoor units of a multi-split, where they were counted. */
   readonly indoorUnits?: number | undefined;
   /** Pa absolute that the weakest recorded part bears. */
   readonly weakest?: Pascal | undefined;
 }
 
-/** Common practice: a pump-down ends between 0 and 2 psig; after a recovery the system is watched for this long. */
-const SLIGHTLY_POSITIVE = 7000;
+/** Common practice: after a recovery the system is watched for this long. */
 const WATCHED_MINUTES = 10;
 
 /** The ordered checklist of a method for this system. */
 export function steps(method: Method, situation: Situation, facts: StepFacts): readonly Step[] {
-  const all = [...before(situation), ...core(method, situation, facts), ...after(method, situation, facts)];
+  const all = [...before(situation), ...core(method, situation, facts), ...after(situation, facts)];
   return facts.flammable ? all.map((step) => ({ ...step, cautions: [...step.cautions, ...(WITH_FIRE[step.code] ?? [])] })) : all;
 }
 
@@ -106,10 +112,15 @@ const WITH_FIRE: Readonly<Partial<Record<StepCode, readonly StepCaution[]>>> = {
 const step = (code: StepCode, more: Partial<Step> = {}): Step => ({ code, cautions: [], asksReading: false, ...more });
 
 function before({ water }: Situation): readonly Step[] {
-  return [
-    step('read-standing-pressure', { asksReading: true }),
-    ...(water === 'none' ? [] : [step('start-water', { cautions: ['barrel-freezes'] })]),
-  ];
+  return [step('read-standing-pressure', { asksReading: true }), ...waterSide(water)];
+}
+
+/** Drained tubes cannot freeze; what was drained because it leaked has water in the refrigerant. */
+function waterSide(water: Situation['water']): readonly Step[] {
+  if (water === 'none') return [];
+  return water === 'drained'
+    ? [step('keep-water-drained', { cautions: ['water-in-refrigerant'] })]
+    : [step('start-water', { cautions: ['barrel-freezes'] })];
 }
 
 function core(method: Method, situation: Situation, facts: StepFacts): readonly Step[] {
@@ -187,18 +198,17 @@ const stopsTooEarly = ({ switches: { low, lowOpens } }: StepFacts, end: Pascal) 
 const lowPressureSwitch = ({ switches: { lowOpens } }: StepFacts) =>
   step('defeat-low-pressure-switch', { cautions: ['lock-out'], ...(lowOpens === undefined ? {} : { at: lowOpens }) });
 
-function hookUp({ kind, compressor, ports }: Situation, { needsCooling, indoorUnits }: StepFacts): readonly Step[] {
+function hookUp({ kind, ports }: Situation, { needsCooling, indoorUnits, reuse: { apart, back, tested } }: StepFacts): readonly Step[] {
   return [
     // a branch whose valve is shut keeps its liquid (common practice)
     ...(kind === 'multi-split' ? [step('open-branches', indoorUnits === undefined ? {} : { count: indoorUnits })] : []),
+    ...(apart && !tested ? [step('acid-test', { cautions: ['acid'], asksReading: true })] : []),
     step('prepare-cylinder', {
-      cautions: [
-        ...(compressor.state === 'burnt-out' ? (['acid'] as const) : []),
-        ...(needsCooling ? (['cool-the-cylinder'] as const) : []),
-      ],
+      cautions: [...(apart ? (['acid'] as const) : []), ...(needsCooling ? (['cool-the-cylinder'] as const) : [])],
     }),
     ...(ports === 'none' ? [] : [step('remove-cores')]),
     step('connect-and-purge'),
+    ...(back ? [step('drier-in-line')] : []),
   ];
 }
 
@@ -209,8 +219,8 @@ const drawDown = ({ level }: Situation): readonly Step[] => [
   step('book-by-scale', { asksReading: true }),
 ];
 
-const after = (method: Method, { failed }: Situation, { weakest }: StepFacts): readonly Step[] =>
-  failed === 'none' || method === 'nothing'
+const after = ({ failed }: Situation, { weakest }: StepFacts): readonly Step[] =>
+  failed === 'none'
     ? []
     : [
         step('sweep-with-nitrogen', weakest === undefined ? {} : { at: weakest, cautions: ['not-above-weakest'] }),

@@ -19,7 +19,9 @@ export const objectionWords: Readonly<Record<Objection, string>> = {
   'other-owner': 'kept for another owner',
   'tare-heavier': 'heavier than its tare',
   airy: 'air in it',
-  'air-comes-along': 'air in the cylinder it comes from',
+  'air-comes-along': 'non-condensables in the source cylinder',
+  'holds-other-recovered': 'holds refrigerant of other systems',
+  'suspect-apart': 'would be spoiled by suspect refrigerant',
   'no-limit': 'no fill limit',
   full: 'full',
 };

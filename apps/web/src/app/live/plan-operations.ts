@@ -1,22 +1,22 @@
+import { lineSetOf, recordedSystem } from '@hygromet/contract/plan-facts';
 import type { System } from '@hygromet/contract/system';
 import type { Holding } from '@hygromet/core/circuit/holding';
-import { lineCorrection, type LineSet } from '@hygromet/core/circuit/line-set';
-import { knownVolume, partsWithVolume, type PartVolume } from '@hygromet/core/circuit/part-volume';
-import type { Valve, ValveState } from '@hygromet/core/circuit/part';
+import { lineCorrection } from '@hygromet/core/circuit/line-set';
 import type { PartLimit } from '@hygromet/core/circuit/weakest-part';
 import type { EvacuationLevel } from '@hygromet/core/compliance/evacuation-level';
 import type { Composition } from '@hygromet/core/fluids/composition';
 import { fallByHoses, USUAL_HOSES, type Arrival } from '@hygromet/core/planning/arrival';
 import type { Contradiction } from '@hygromet/core/planning/contradictions';
-import type { Decision } from '@hygromet/core/planning/decide';
+import { permits, type Decision } from '@hygromet/core/planning/decide';
 import type { Method } from '@hygromet/core/planning/method';
-import { planFor, stepsFor, type Look, type RecordedSystem } from '@hygromet/core/planning/plan';
+import { planFor, stepsFor, type Look } from '@hygromet/core/planning/plan';
 import type { RecoveryEstimate } from '@hygromet/core/planning/recovery-estimate';
 import type { Schools } from '@hygromet/core/planning/schools';
+import { trialCriterion, type TrialCriterion } from '@hygromet/core/planning/sight';
 import type { Range } from '@hygromet/core/planning/situation';
 import type { Step } from '@hygromet/core/planning/steps';
 import { bubblePoint } from '@hygromet/core/thermo/saturation';
-import { cubicMetre, kelvin, pascal, type Metre } from '@hygromet/core/units/quantity';
+import { kelvin, pascal } from '@hygromet/core/units/quantity';
 
 /** A look in plain numbers, SI. */
 export type PlainLook = Omit<Look, 'T' | 'standing' | 'atmosphere'> & {
@@ -44,6 +44,8 @@ export interface PlanAnswer {
   readonly condenser: Holding | undefined;
   readonly receiver: Holding | undefined;
   readonly level: EvacuationLevel;
+  /** By what a pump-down trial is judged here. */
+  readonly trial: TrialCriterion;
   readonly contradictions: readonly Contradiction[];
   readonly lineKg: number;
   readonly steps: readonly Step[];
@@ -67,11 +69,12 @@ export const planOperations = {
     lineCorrection(lineSetOf(lineSet), bubblePoint(composition, kelvin(T)).rhoLiquid),
 
   plan: ({ system, composition, flammable, look, schools, method }: PlanArgs): PlanAnswer => {
-    const known = recorded(system, composition, flammable);
+    const known = recordedSystem(system, composition, flammable);
     const standing = look.standing === undefined ? undefined : pascal(look.standing);
     const plan = planFor(known, { ...look, T: kelvin(look.T), atmosphere: pascal(look.atmosphere), standing }, schools);
     const { situation, decision, contradictions, lineKg, weakest } = plan;
-    const taken = method ?? decision.chosen;
+    // what somebody has chosen falls when it is not possible any more
+    const taken = decision.verdicts.some((own) => own.method === method && permits(own)) ? method : decision.chosen;
     const { steps, estimate } = taken === undefined ? { steps: [], estimate: undefined } : stepsFor(plan, taken, known, schools);
     const { arrival, content, condenser, receiver, level } = situation;
     const hosesTake =
@@ -84,6 +87,7 @@ export const planOperations = {
       condenser,
       receiver,
       level,
+      trial: trialCriterion(situation),
       contradictions,
       lineKg,
       steps,
@@ -93,41 +97,3 @@ export const planOperations = {
     };
   },
 };
-
-function recorded(
-  { kind, nameplateKg, contentKg, facts }: PlanArgs['system'],
-  composition: Composition,
-  flammable: boolean,
-): RecordedSystem {
-  return {
-    kind,
-    composition,
-    flammable,
-    nameplateKg,
-    contentKg,
-    lineSet: facts.lineSet === undefined ? undefined : lineSetOf(facts.lineSet),
-    volumes: volumesOf(facts.volumes),
-    valves: (facts.valves ?? {}) as Partial<Record<Valve, ValveState>>,
-    ports: facts.ports,
-    compressor: facts.compressor ?? 'scroll',
-    switches: { low: facts.switches?.low ?? 'fitted', lowOpens: facts.switches?.lowOpensPa, highOpens: facts.switches?.highOpensPa },
-    limits: facts.limits ?? [],
-    indoorUnits: facts.indoorUnits,
-  };
-}
-
-const lineSetOf = ({ lengthM, coveredM, liquid, suction }: NonNullable<System['facts']['lineSet']>): LineSet => ({
-  length: lengthM as Metre,
-  covered: coveredM as Metre,
-  liquid,
-  suction,
-});
-
-function volumesOf(volumes: System['facts']['volumes'] = {}): RecordedSystem['volumes'] {
-  const known: Partial<Record<(typeof partsWithVolume)[number], PartVolume>> = {};
-  for (const part of partsWithVolume) {
-    const volume = volumes[part];
-    if (volume !== undefined) known[part] = knownVolume(cubicMetre(volume.m3), volume.known);
-  }
-  return known;
-}

@@ -107,7 +107,9 @@ export class CircuitSide {
     level.orShare === undefined ? 'The level' : `The level, or ${this.units.percent(level.orShare)} of the charge`;
   /** What limits it: the day, or the heat that it will see while it is shut off. */
   protected roomOf = ({ by, share, T }: Holding): string =>
-    `${this.units.percent(share)} liquid at ${this.units.temperature(T)}${by === 'heat' ? ', the hottest it will see' : ''}`;
+    by === 'shipped'
+      ? 'the charge it was shipped with at least'
+      : `${this.units.percent(share)} liquid at ${this.units.temperature(T)}${by === 'heat' ? ', the hottest it will see' : ''}`;
   protected tripping = ({ estimate }: PlanAnswer): string => {
     if (estimate?.cannot !== undefined)
       return `This machine cannot take it: even on ice ${estimate.cannot === 'no-liquid' ? 'it does not condense' : 'it stands above the high-pressure cut-out'}. Use a machine built for high-pressure gases.`;

@@ -26,6 +26,9 @@ function neededOf(roomiest: readonly { readonly roomKg: number }[], massKg: numb
   imports: [RouterLink],
   template: `
     @if (suited(); as list) {
+      @if (first(); as sentence) {
+        <p>{{ sentence }}</p>
+      }
       <p [class.short]="shortBy() > 0">{{ sentence() }}</p>
       <ul>
         @for (own of offered(); track own.cylinder.id) {
@@ -86,6 +89,8 @@ export class CylinderChoice {
   /** What has to find room, kg. */
   readonly massKg = input.required<number>();
   readonly burnt = input(false);
+  readonly goesBack = input(false);
+  readonly suspect = input(false);
   protected readonly units = inject(Units);
   private readonly registers = inject(Registers);
   private readonly cylinders = toSignal(loadable(this.registers.cylinders$), { initialValue: waiting });
@@ -105,6 +110,8 @@ export class CylinderChoice {
         flammable: incoming.flammable,
         quality: this.burnt() ? 'burnt' : 'usual',
         owner: site,
+        goesBack: this.goesBack(),
+        suspect: this.suspect(),
       },
       policy: { required: organisation.requiredRules, liquidShareAt131F: organisation.liquidShareAt131F },
       hottestK: organisation.hottestK,
@@ -143,6 +150,12 @@ export class CylinderChoice {
     const roomiest = [...inVan].sort((a, b) => b.roomKg - a.roomKg);
     const names = roomiest.slice(0, neededOf(roomiest, this.massKg())).map(({ cylinder }) => cylinder.name);
     return `At most ${mass} have to find room: take ${names.join(' and ')}.`;
+  });
+  /** What the choice is limited to, and why. */
+  protected readonly first = computed(() => {
+    if (this.suspect()) return 'Air or another refrigerant is suspected: only empty, evacuated cylinders, marked as unknown content.';
+    if (this.burnt()) return 'After a failed compressor, until an acid test is clear: only cylinders marked for burnout.';
+    return this.goesBack() ? 'It goes back into a system: only an evacuated cylinder of its own, with a drier in line.' : undefined;
   });
   /** Cylinders of the same refrigerant, or empty ones, that must not be filled now, each with its gravest reason. */
   protected readonly others = computed(() =>

@@ -8,11 +8,26 @@ import { MethodSession } from './method.session';
   imports: [ChoiceField],
   template: `
     @let draft = session.draft();
-    <hy-choice-field label="Machine" [choices]="machines" [value]="draft.machine" (valueChange)="session.change({ machine: $event })" />
-    <hy-choice-field label="Machine built" [choices]="builts" [value]="draft.built" (valueChange)="session.change({ built: $event })" />
-    <hy-choice-field label="Valve cores" [choices]="cores" [value]="draft.cores" (valueChange)="session.change({ cores: $event })" />
-    <hy-choice-field label="Hoses" [choices]="hoses" [value]="draft.hoses" (valueChange)="session.change({ hoses: $event })" />
-    <hy-choice-field label="Cylinder" [choices]="coolings" [value]="draft.cooling" (valueChange)="session.change({ cooling: $event })" />
+    <hy-choice-field
+      label="Machine"
+      [choices]="machines"
+      [value]="draft.machine"
+      (valueChange)="session.change({ machine: $any($event) })"
+    />
+    <hy-choice-field
+      label="Machine built"
+      [choices]="builts"
+      [value]="draft.built"
+      (valueChange)="session.change({ built: $any($event) })"
+    />
+    <hy-choice-field label="Valve cores" [choices]="cores" [value]="draft.cores" (valueChange)="session.change({ cores: $any($event) })" />
+    <hy-choice-field label="Hoses" [choices]="hoses" [value]="draft.hoses" (valueChange)="session.change({ hoses: $any($event) })" />
+    <hy-choice-field
+      label="Cylinder"
+      [choices]="coolings"
+      [value]="draft.cooling"
+      (valueChange)="session.change({ cooling: $any($event) })"
+    />
   `,
   styles: `
     @media print {

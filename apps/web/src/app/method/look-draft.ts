@@ -1,7 +1,10 @@
+import type { Look } from '@hygromet/contract/look';
 import type { Method } from '@hygromet/core/planning/method';
 import { USUAL_EQUIPMENT } from '@hygromet/core/planning/equipment';
 import type { Preferences } from '../preferences/preferences';
 import { emptyEntry, type QuantityEntry } from '../ui/quantity-entry';
+
+type Said<K extends keyof Look> = NonNullable<Look[K]>;
 
 /** What was seen and decided at the unit, kept on the device. */
 export interface LookDraft {
@@ -9,19 +12,27 @@ export interface LookDraft {
   readonly visit: string | null;
   readonly ambient: QuantityEntry;
   readonly standing: QuantityEntry;
-  readonly failed: string;
-  readonly compressor: string;
-  readonly metering: string;
-  readonly heldInCooling: boolean;
-  readonly water: string;
+  readonly failed: Said<'failed'>;
+  readonly compressor: Said<'compressor'>;
+  readonly metering: Said<'metering'>;
+  readonly coolingMode: Said<'coolingMode'>;
+  readonly water: Said<'water'>;
+  /** What was found of a valve today; not there where it is as the record has it. */
+  readonly 'liquid-service'?: Said<'liquid-service'>;
+  readonly 'suction-service'?: Said<'suction-service'>;
+  readonly king?: Said<'king'>;
   readonly majorRepair: boolean;
   readonly leaks: boolean;
   readonly shaded: boolean;
-  readonly machine: string;
-  readonly cores: string;
-  readonly hoses: string;
-  readonly cooling: string;
-  readonly built: string;
+  readonly machine: Said<'machine'>;
+  readonly cores: Said<'cores'>;
+  readonly hoses: Said<'hoses'>;
+  readonly cooling: Said<'cooling'>;
+  readonly built: Said<'built'>;
+  readonly destination: Said<'destination'>;
+  readonly acid: Said<'acid'>;
+  /** Which kit, and when. */
+  readonly acidTest: string;
   /** Chosen against the proposal, and why. */
   readonly method: Method | null;
   readonly why: string;
@@ -31,15 +42,16 @@ export interface LookDraft {
   readonly readings: Readonly<Record<string, string>>;
 }
 
+/** Nothing is known of what nobody has seen, and nothing is measured that nobody has measured. */
 export const newLookDraft = ({ temperature, pressure }: Preferences): LookDraft => ({
   visit: null,
-  ambient: { ...emptyEntry(temperature), text: temperature === 'F' ? '80' : '27' },
+  ambient: emptyEntry(temperature),
   standing: emptyEntry(pressure),
   failed: 'unknown',
-  compressor: 'runs',
-  metering: 'works',
-  heldInCooling: true,
-  water: 'flows',
+  compressor: 'unknown',
+  metering: 'unknown',
+  coolingMode: 'unknown',
+  water: 'unknown',
   majorRepair: true,
   leaks: false,
   shaded: false,
@@ -48,8 +60,23 @@ export const newLookDraft = ({ temperature, pressure }: Preferences): LookDraft 
   hoses: USUAL_EQUIPMENT.hoses,
   cooling: USUAL_EQUIPMENT.cooling,
   built: 'after-1993',
+  destination: 'unknown',
+  acid: 'not-tested',
+  acidTest: '',
   method: null,
   why: '',
   seenVersion: null,
   readings: {},
 });
+
+/** What of it was seen or chosen, as it is saved and planned with. */
+export const saidOf = ({
+  ambient: _a,
+  standing: _s,
+  readings: _r,
+  seenVersion: _v,
+  visit: _i,
+  method: _m,
+  why: _w,
+  ...said
+}: LookDraft): Look => said;

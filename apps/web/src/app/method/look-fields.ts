@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { partNames } from '../systems/system-words';
+import { valveStates, type Valve, type ValveState } from '@hygromet/core/circuit/part';
+import { partNames, valveNames, valveStateNames } from '../systems/system-words';
 import { ChoiceField } from '../ui/choice-field';
 import { QuantityField } from '../ui/quantity-field';
 import { MethodSession } from './method.session';
@@ -22,35 +23,47 @@ import { MethodSession } from './method.session';
       kind="temperature"
       [entry]="draft.ambient"
       (entryChange)="session.change({ ambient: $event })"
-      [asked]="true"
     />
     <hy-choice-field
       label="Failed part"
       [choices]="failedChoices()"
       [value]="draft.failed"
-      (valueChange)="session.change({ failed: $event })"
+      (valueChange)="session.change({ failed: $any($event) })"
     />
     <hy-choice-field
       label="Compressor"
       [choices]="compressorStates"
       [value]="draft.compressor"
-      (valueChange)="session.change({ compressor: $event })"
+      (valueChange)="session.change({ compressor: $any($event) })"
     />
+    @for (own of session.valveStates(); track own.valve) {
+      <hy-choice-field
+        [label]="valveNames[own.valve]"
+        [choices]="valveChoices"
+        [value]="own.state"
+        (valueChange)="found(own.valve, $event)"
+      />
+    }
     <hy-choice-field
       label="Metering device"
       [choices]="meteringStates"
       [value]="draft.metering"
-      (valueChange)="session.change({ metering: $event })"
+      (valueChange)="session.change({ metering: $any($event) })"
     />
     @if (session.kind()?.water) {
-      <hy-choice-field label="Water" [choices]="waterStates" [value]="draft.water" (valueChange)="session.change({ water: $event })" />
+      <hy-choice-field
+        label="Water"
+        [choices]="waterStates"
+        [value]="draft.water"
+        (valueChange)="session.change({ water: $any($event) })"
+      />
     }
     @if (reversible()) {
       <hy-choice-field
-        label="In cooling"
+        label="Forced cooling"
         [choices]="coolingStates"
-        [value]="draft.heldInCooling ? 'yes' : 'no'"
-        (valueChange)="session.change({ heldInCooling: $event === 'yes' })"
+        [value]="draft.coolingMode"
+        (valueChange)="session.change({ coolingMode: $any($event) })"
       />
     }
     <hy-choice-field
@@ -92,24 +105,34 @@ export class LookFields {
     { value: 'none', label: 'none – decommissioning' },
     ...(this.session.kind()?.parts ?? []).map((part) => ({ value: part, label: partNames[part] })),
   ]);
+  protected found = (valve: Valve, state: string): void => this.session.change({ [valve]: state as ValveState }); // the list offers only these
+  protected readonly valveNames = valveNames;
+  protected readonly valveChoices = valveStates.map((value) => ({ value, label: valveStateNames[value] }));
   protected readonly compressorStates = [
+    { value: 'unknown', label: 'not verified' },
     { value: 'runs', label: 'runs' },
     { value: 'stands', label: 'does not run' },
-    { value: 'burnt-out', label: 'burnt out' },
-    { value: 'unknown', label: 'not known' },
+    { value: 'burnt-out', label: 'burnout' },
+    { value: 'said-to-stand', label: 'reported: does not run' },
+    { value: 'said-burnt-out', label: 'reported: burnout' },
   ];
   protected readonly meteringStates = [
+    { value: 'unknown', label: 'not verified' },
     { value: 'works', label: 'works' },
     { value: 'stuck-closed', label: 'stuck shut' },
     { value: 'stuck-open', label: 'stuck open' },
   ];
   protected readonly waterStates = [
+    { value: 'unknown', label: 'not verified' },
     { value: 'flows', label: 'flows' },
-    { value: 'stands', label: 'stands' },
+    { value: 'stands', label: 'no flow' },
+    { value: 'drained', label: 'isolated and drained' },
+    { value: 'leaks-in', label: 'leaks into the refrigerant' },
   ];
   protected readonly coolingStates = [
-    { value: 'yes', label: 'can be held' },
-    { value: 'no', label: 'cannot be held' },
+    { value: 'unknown', label: 'not verified' },
+    { value: 'held', label: 'can be held' },
+    { value: 'not-held', label: 'cannot be held' },
   ];
   protected readonly stores = computed(() => (this.session.kind()?.valves ?? []).length > 0);
   protected readonly leakStates = [

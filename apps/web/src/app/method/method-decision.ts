@@ -6,13 +6,15 @@ import { Caution } from '../ui/caution';
 import { valueOf } from '../ui/loadable';
 import { TextField } from '../ui/text-field';
 import { MethodSession } from './method.session';
+import { sightCriterion, sightTitle } from './sight-words';
+import { ReuseFields } from './reuse-fields';
 import { arrivalText, contradictionText, methodNames } from './method-words';
 import { VerdictList } from './verdict-list';
 
 /** The verdict, why, and every way with what speaks against it; another way than the proposed one carries its reason. */
 @Component({
   selector: 'hy-method-decision',
-  imports: [Caution, TextField, VerdictList],
+  imports: [Caution, ReuseFields, TextField, VerdictList],
   template: `
     @if (session.changedBy(); as who) {
       <hy-caution [grave]="true">
@@ -25,10 +27,27 @@ import { VerdictList } from './verdict-list';
         <hy-caution>{{ question }}</hy-caution>
       }
       <div class="decided">
-        <p class="second">{{ session.draft().method === null ? 'Proposed' : 'Chosen against the proposal' }}</p>
-        <h2>{{ p.method === undefined ? 'No method is possible yet' : names[p.method] }}</h2>
-        @if (p.method === undefined) {
-          <p>Resolve the items below, then check again.</p>
+        @if (look(); as first) {
+          <p class="second">First</p>
+          <h2>{{ first.title }}</h2>
+          <p>{{ first.criterion }}</p>
+          <p class="second">
+            @if (first.then; as then) {
+              Then it may be: {{ then }}.
+            }
+            @if (p.method; as method) {
+              {{ first.then ? 'Without it' : 'As it stands' }}: {{ lower(names[method]) }}.
+            }
+          </p>
+        } @else {
+          <p class="second">{{ overridden() ? 'Chosen against the proposal' : 'Proposed' }}</p>
+          <h2>{{ p.method === undefined ? 'No method is possible yet' : names[p.method] }}</h2>
+          @if (p.method === undefined) {
+            <p>Resolve the items below, then check again.</p>
+          }
+        }
+        @if (fallen(); as method) {
+          <p class="over" role="alert">{{ names[method] }} was chosen and is not possible any more: see its reasons below.</p>
         }
       </div>
       <p class="arrival">
@@ -37,9 +56,10 @@ import { VerdictList } from './verdict-list';
           Three 3/8 in hoses lower the reading by about {{ units.pressureStep(fall) }}.
         }
       </p>
+      <hy-reuse-fields />
       <ng-content />
       <hy-verdict-list [verdicts]="p.decision.verdicts" [taken]="p.method" (take)="take($event, p)" />
-      @if (session.draft().method !== null) {
+      @if (overridden()) {
         <hy-text-field
           label="Reason for overriding"
           [text]="session.draft().why"
@@ -50,6 +70,12 @@ import { VerdictList } from './verdict-list';
       }
     } @else if (refused(); as sentence) {
       <hy-caution>{{ sentence }}</hy-caution>
+    } @else if (session.ambient().state !== 'good') {
+      <div class="decided">
+        <p class="second">First</p>
+        <h2>Measure the outdoor temperature</h2>
+        <p>In the shade, at the condenser: what a part may hold, what the standing pressure says and how long it takes follow from it.</p>
+      </div>
     } @else {
       <p class="second">Comparing methods</p>
     }
@@ -82,6 +108,27 @@ export class MethodDecision {
     return plan.state === 'failed' ? plan.sentence : undefined;
   });
   protected readonly questions = computed(() => (this.plan()?.contradictions ?? []).map((own) => contradictionText(own, this.units)));
+  /** A method that somebody has chosen and that still is possible. */
+  protected readonly overridden = computed(() => {
+    const { method } = this.session.draft();
+    return method !== null && this.plan()?.method === method;
+  });
+  protected readonly fallen = computed(() => {
+    const [{ method }, plan] = [this.session.draft(), this.plan()];
+    return method === null || plan === undefined || plan.method === method ? undefined : method;
+  });
+  /** What to see before anything is decided; not where somebody has decided. */
+  protected readonly look = computed(() => {
+    const plan = this.plan();
+    const next = plan?.decision.next;
+    if (plan === undefined || next === undefined || this.overridden()) return undefined;
+    return {
+      title: sightTitle(next.see, next.for),
+      criterion: sightCriterion(next.see, plan.trial, this.units),
+      then: next.for === undefined ? undefined : this.lower(methodNames[next.for]),
+    };
+  });
+  protected lower = (name: string): string => `${name[0]?.toLowerCase() ?? ''}${name.slice(1)}`;
   protected arrival = ({ arrival, content }: PlanAnswer): string => arrivalText(arrival, content.likely, this.units);
 
   protected take(method: Method, { decision }: PlanAnswer): void {

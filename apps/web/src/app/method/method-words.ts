@@ -38,6 +38,11 @@ const mayNotHold =
   ({ content, holds: may, share, T }: Numbers, tell: Telling) =>
     `up to ${tell.massText(content ?? 0)} may be in it, and the ${what} may hold as little as ${tell.massText(may ?? 0)}: ${tell.percent(share ?? 0)} liquid at ${tell.temperature(T ?? 0)}`;
 
+const volumeUnknown =
+  (what: string) =>
+  ({ content, holds: may }: Numbers, tell: Telling) =>
+    `up to ${tell.massText(content ?? 0)} may be in it, and the ${what}, of which no volume is recorded, is only sure to hold ${tell.massText(may ?? 0)}`;
+
 /** Every reason in a technician's words, with the figures behind it. */
 const reasonWords: Record<ReasonCode, (numbers: Numbers, tell: Telling) => string> = {
   'it-is-flat': () => 'no pressure is left',
@@ -45,6 +50,17 @@ const reasonWords: Record<ReasonCode, (numbers: Numbers, tell: Telling) => strin
   'compressor-stands': () => 'the compressor does not run',
   'compressor-burnt-out': () => 'burnout – do not circulate acid',
   'compressor-unproved': () => 'compressor operation not verified',
+  'compressor-said-dead': () => 'the compressor is reported dead, and nobody has verified it',
+  'pressure-unread': () => 'the standing pressure has not been read',
+  'cooling-unproved': () => 'forced cooling not verified',
+  'metering-unproved': () => 'metering device not verified',
+  'water-leaks-in': () => 'water leaks into the refrigerant: isolate and drain the water side before the pressure falls below the water’s',
+  unidentified: ({ airShare }, tell) =>
+    `${tell.percent(airShare ?? 0)} of the vapor may be air, or it is another refrigerant: use an identifier first`,
+  'water-unseen': () => 'water flow not verified: without it the tubes freeze and burst',
+  'king-valve-unproved': () => 'king valve not verified',
+  'condenser-volume-unknown': volumeUnknown('condenser'),
+  'receiver-volume-unknown': volumeUnknown('receiver'),
   'not-held-in-cooling': () => 'it cannot be held in cooling',
   'metering-stuck-closed': () => 'the metering device is shut: the liquid line cannot empty',
   'water-stands': () => 'no water through the barrel: its tubes freeze and burst. Start the pump first',
@@ -55,7 +71,7 @@ const reasonWords: Record<ReasonCode, (numbers: Numbers, tell: Telling) => strin
   'king-valve-leaks': () => 'the king valve leaks',
   'suction-valve-leaks': () => 'the suction service valve leaks',
   'no-suction-valve': () => 'no suction service valve',
-  'valve-unproved': () => 'valve not verified',
+  'valve-unproved': () => 'service valves not verified',
   'part-stays-under-charge': () => 'the part to open is on the side that keeps the charge',
   'part-stays-under-receiver-charge': () => 'the part to open is on the side that keeps the charge',
   'leak-not-found': () => 'the leak is not found: it may be where the charge goes',
@@ -79,7 +95,12 @@ const reasonWords: Record<ReasonCode, (numbers: Numbers, tell: Telling) => strin
 
 export const reasonText = ({ code, numbers }: Reason, tell: Telling): string => reasonWords[code](numbers, tell);
 
-export const standingNames = { possible: 'possible', 'not-advised': 'not advised', impossible: 'impossible' } as const;
+export const standingNames = {
+  possible: 'possible',
+  'once-seen': 'possible once verified',
+  'not-advised': 'not advised',
+  impossible: 'impossible',
+} as const;
 
 /** What the standing pressure says, and what to do about it. */
 export function arrivalText(arrival: Arrival, ledgerKg: number, tell: Telling): string {
@@ -87,7 +108,9 @@ export function arrivalText(arrival: Arrival, ledgerKg: number, tell: Telling): 
     case 'unread':
       return 'Read the standing pressure before anything is touched: it tells whether there is liquid, only vapor, air, or nothing.';
     case 'flat':
-      return 'Flat. Prove zero on both sides before anything is cut: one side can hide behind a shut valve.';
+      return arrival.how === 'vacuum'
+        ? 'Under vacuum: already evacuated, or a valve is shut in front of the gauge. Prove it on both sides before anything is cut.'
+        : 'Flat: 0 psig, perhaps open to the air. Prove zero on both sides before anything is cut: one side can hide behind a shut valve.';
     case 'liquid':
       return `Standing pressure matches saturation (${tell.pressure(arrival.pBubble)}): liquid is present.`;
     case 'vapour-only':
@@ -106,6 +129,8 @@ export function arrivalText(arrival: Arrival, ledgerKg: number, tell: Telling): 
 /** A question about facts that hardly go together. */
 export function contradictionText({ code, numbers, part, what }: Contradiction, tell: Telling): string {
   switch (code) {
+    case 'more-than-it-holds':
+      return `The ledger shows ${tell.massText(numbers['content'] ?? 0)} in it, and a circuit of that size holds ${tell.massText(numbers['holds'] ?? 0)} at most. Check its entries.`;
     case 'part-not-in-kind':
       return `A ${part === undefined ? 'part' : partNames[part].toLowerCase()} is recorded, but this system type usually has none. Check the system type.`;
     case 'charge-unusual':

@@ -1,12 +1,13 @@
 import { computed, inject, Injectable } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import type { Part, Valve, ValveState } from '@hygromet/core/circuit/part';
+import { valves as allValves, type Valve, type ValveState } from '@hygromet/core/circuit/part';
 import { kindOf } from '@hygromet/core/circuit/system-kind';
-import type { Equipment } from '@hygromet/core/planning/equipment';
 import type { Method } from '@hygromet/core/planning/method';
-import type { CompressorState, MeteringState } from '@hygromet/core/planning/situation';
+import { keptApart } from '@hygromet/core/planning/reuse';
 import { whereAfter, whereAtRest } from '@hygromet/core/planning/where';
+import { decisiveLook, schoolsOf, seenLook } from '@hygromet/contract/plan-facts';
 import type { VisitPlan } from '@hygromet/contract/visit-plan';
+import { kelvin, pascal } from '@hygromet/core/units/quantity';
 import { asked } from '../live/asked';
 import type { PlanArgs } from '../live/plan-operations';
 import { PropertyService } from '../live/property.service';
@@ -14,7 +15,7 @@ import { Registers } from '../live/registers.service';
 import { Units } from '../preferences/units.service';
 import { currentOf, loadable, valueOf, waiting } from '../ui/loadable';
 import { readQuantity } from '../ui/quantity-entry';
-import type { LookDraft } from './look-draft';
+import { saidOf, type LookDraft } from './look-draft';
 import { LookSource, SYSTEM_ID } from './look-source';
 
 const SHUT_BY: Partial<Record<Method, readonly Valve[]>> = {
@@ -55,32 +56,12 @@ export class MethodSession {
       system,
       composition: summary.composition,
       flammable: summary.flammable,
-      look: {
-        T: ambient.si,
-        standing: standing.state === 'good' ? standing.si : undefined,
-        failed: draft.failed as Part | 'unknown' | 'none', // the lists on the page offer only what the core knows
-        compressor: draft.compressor as CompressorState,
-        metering: draft.metering as MeteringState,
-        heldInCooling: draft.heldInCooling,
-        water: draft.water === 'stands' ? 'stands' : 'flows',
-        majorRepair: draft.majorRepair,
-        leaks: draft.leaks,
-        shaded: draft.shaded,
-        atmosphere: this.units.atmosphere(),
-        equipment: {
-          machine: draft.machine,
-          cores: draft.cores,
-          hoses: draft.hoses,
-          cooling: draft.cooling,
-          built: draft.built,
-        } as Equipment, // as above
-      },
-      schools: {
-        partShare: organisation.partShare,
-        keptShare: organisation.liquidShareAt131F,
-        hottestK: organisation.hottestK,
-        endOfPumpDown: organisation.endOfPumpDown,
-      },
+      look: seenLook(saidOf(draft), {
+        T: kelvin(ambient.si),
+        standing: standing.state === 'good' ? pascal(standing.si) : undefined,
+        atmosphere: pascal(this.units.atmosphere()),
+      }),
+      schools: schoolsOf(organisation),
       method: draft.method ?? undefined,
     };
   });
@@ -88,8 +69,10 @@ export class MethodSession {
 
   readonly failedPart = computed(() => {
     const { failed } = this.draft();
-    return failed === 'unknown' || failed === 'none' ? undefined : (failed as Part);
+    return failed === 'unknown' || failed === 'none' ? undefined : failed;
   });
+  /** What comes out goes into a cylinder marked for burnout, until a test has found no acid. */
+  readonly keptApart = computed(() => keptApart(this.draft().compressor, this.draft().failed, this.draft().acid));
   readonly where = computed(() => {
     const [system, plan] = [this.known(), valueOf(this.plan())];
     if (system === undefined) return new Map();
@@ -98,11 +81,22 @@ export class MethodSession {
   readonly valves = computed(() => {
     const system = this.known();
     if (system === undefined) return [];
+    const found = this.draft();
     const shut = SHUT_BY[valueOf(this.plan())?.method ?? 'recover'] ?? [];
     const states: Partial<Record<Valve, ValveState>> = system.facts.valves ?? {};
     return kindOf(system.kind)
-      .valves.filter((valve) => states[valve] !== 'none')
+      .valves.filter((valve) => (found[valve] ?? states[valve]) !== 'none')
       .map((valve) => ({ valve, shut: shut.includes(valve) }));
+  });
+
+  /** The valves that can be found to hold or to leak, with what is known of them. */
+  readonly valveStates = computed(() => {
+    const [system, draft] = [this.known(), this.draft()];
+    if (system === undefined) return [];
+    const recorded: Partial<Record<Valve, ValveState>> = system.facts.valves ?? {};
+    return allValves
+      .filter((valve) => kindOf(system.kind).valves.includes(valve) || recorded[valve] !== undefined)
+      .map((valve) => ({ valve, state: draft[valve] ?? recorded[valve] ?? 'unproved' }));
   });
 
   /** Somebody has changed the facts since this plan was last looked at. */
@@ -120,7 +114,8 @@ export class MethodSession {
       proposed: plan.decision.chosen ?? null,
       why: draft.why.trim(),
       failed: draft.failed,
-      burntOut: draft.compressor === 'burnt-out',
+      burntOut: this.keptApart(),
+      look: decisiveLook(saidOf(draft)),
       ambientK: question.look.T,
       standingPa: question.look.standing ?? null,
       factsVersion: draft.seenVersion ?? system.version,

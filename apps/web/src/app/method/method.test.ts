@@ -27,10 +27,69 @@ const open = (system: System, drafts: Record<string, object> = {}) => {
   return render(MethodPage).then((page) => ({ ...page, kept }));
 };
 
+type Page = Awaited<ReturnType<typeof open>>;
+/** Everything that decides a pump-down was seen, and is in order. */
+async function seen({ type }: Pick<Page, 'type'>, more: Readonly<Record<string, string>> = {}): Promise<void> {
+  const all = {
+    Ambient: '80',
+    'Standing pressure': '236',
+    'Failed part': 'evaporator',
+    Compressor: 'runs',
+    'Liquid service valve': 'holds',
+    'Suction service valve': 'holds',
+    'Metering device': 'works',
+    ...more,
+  };
+  for (const [field, value] of Object.entries(all)) await type(field, value);
+}
+
+test('what nobody has seen is looked at first, one thing after the other, before a method stands in large type', async () => {
+  const page = await open(split());
+  const { type, root, text } = page;
+  const heading = () => root.querySelector('.decided h2')?.textContent;
+  const headings = [heading()];
+  for (const [field, value] of [
+    ['Ambient', '80'],
+    ['Standing pressure', '236'],
+    ['Failed part', 'evaporator'],
+    ['Compressor', 'runs'],
+  ] as const) {
+    await type(field, value);
+    headings.push(heading());
+  }
+  expect(headings).toEqual([
+    'Measure the outdoor temperature',
+    'Read the standing pressure',
+    'Liquid recovery by pressure difference, then vapor',
+    'Start the compressor',
+    'Try a pump-down',
+  ]);
+  expect(text()).toMatch(
+    /suction must fall to 1 psig within about 6 min\. Then shut the suction side, stop it, and it must hold for 5 min/,
+  );
+  expect(text()).toContain('Then it may be: pump down into the condenser.');
+  expect(root.querySelector<HTMLInputElement>('input[value="pump-down-condenser"]')?.disabled).toBe(true);
+  await seen(page);
+  expect(heading()).toBe('Pump down into the condenser');
+});
+
+test('a method that was chosen falls at once when it becomes impossible, and says so', async () => {
+  const page = await open(split());
+  const { type, root, text, fixture } = page;
+  await seen(page, { 'Failed part': 'drier' });
+  root.querySelector<HTMLInputElement>('input[value="pump-down-and-recover"]')!.click();
+  await settled(fixture);
+  expect(root.querySelector('.decided h2')?.textContent).toBe('Pump down what fits, recover the rest');
+  await type('Compressor', 'stands');
+  expect(root.querySelector('.decided h2')?.textContent).not.toContain('Pump down');
+  expect(text()).toContain('Pump down what fits, recover the rest was chosen and is not possible any more');
+});
+
 test('the failed part decides: a coil is pumped away from, a condenser is emptied', async () => {
-  const { type, text, root } = await open(split());
+  const page = await open(split());
+  const { type, text, root } = page;
   expect(text()).toContain('Notes for the next technician: “keep the cap tight”');
-  await type('Failed part', 'evaporator');
+  await seen(page);
   expect(root.querySelector('.decided h2')?.textContent).toBe('Pump down into the condenser');
   expect(root.querySelector('svg[role=img]')?.getAttribute('aria-label')).toMatch(
     /Liquid service valve shut.*Evaporator: nearly empty, will be open to the air/,
@@ -41,8 +100,9 @@ test('the failed part decides: a coil is pumped away from, a condenser is emptie
 });
 
 test('the proposal is overruled with a reason, and taken back', async () => {
-  const { type, root, text, fixture, control, kept } = await open(split());
-  await type('Failed part', 'evaporator');
+  const page = await open(split());
+  const { type, root, text, fixture, control, kept } = page;
+  await seen(page);
   const recover = root.querySelector<HTMLInputElement>('input[value="recover"]')!;
   recover.click();
   await settled(fixture);
@@ -56,15 +116,16 @@ test('the proposal is overruled with a reason, and taken back', async () => {
 });
 
 test('a standing pressure of nothing ends in proving zero', async () => {
-  const { type, text, root } = await open(split());
-  await type('Failed part', 'evaporator');
-  await type('Standing pressure', '0');
+  const page = await open(split());
+  const { text, root } = page;
+  await seen(page, { 'Standing pressure': '0' });
   expect(root.querySelector('.decided h2')?.textContent).toBe('Nothing to recover');
   expect(text()).toContain('Prove zero on both sides');
 });
 
 test('what has leaked away is told from ledger and pressure together', async () => {
   const { type, text } = await open(split());
+  await type('Ambient', '80');
   await type('Standing pressure', '60');
   expect(text()).toMatch(/only vapor is left, 0\.\d+ lb at most; 8\.\d lb of the contents on record are gone/);
   expect(text()).toMatch(/Three 3\/8 in hoses lower the reading by about \d+ psi/);
@@ -72,6 +133,8 @@ test('what has leaked away is told from ledger and pressure together', async () 
 
 test('without water nothing may be started at a chiller', async () => {
   const { type, text, root } = await open(aSystem({ kind: 'chiller', refrigerant: 'R-134a', nameplateKg: 62, contentKg: 62 }));
+  await type('Ambient', '80');
+  await type('Standing pressure', '86');
   await type('Failed part', 'metering');
   await type('Water', 'stands');
   expect(root.querySelector('.decided h2')?.textContent).toBe('No method is possible yet');
@@ -93,13 +156,15 @@ test('a plan made from facts that somebody has changed meanwhile says so before 
 });
 
 test('facts that hardly go together are asked about', async () => {
-  const { text } = await open(split({ nameplateKg: 181, contentKg: 181 }));
+  const { text, type } = await open(split({ nameplateKg: 181, contentKg: 181 }));
+  await type('Ambient', '80');
   expect(text()).toContain('unusual for this kind of system');
 });
 
 test('a reading noted beside a step is found again', async () => {
-  const { type, kept } = await open(split());
-  await type('Failed part', 'evaporator');
+  const page = await open(split());
+  const { type, kept } = page;
+  await seen(page);
   await type('Read at step 1', '128 psig at 75 °F');
   expect(kept['hygromet.draft.look.s1']).toContain('128 psig at 75 °F');
 });
@@ -112,7 +177,7 @@ test('a temperature that is not one asks nothing of the core', async () => {
 
 test.each([
   [{ state: 'unread' } as const, /Read the standing pressure/],
-  [{ state: 'flat' } as const, /Prove zero on both sides/],
+  [{ state: 'flat', how: 'atmospheric' } as const, /Prove zero on both sides/],
   [{ state: 'liquid', pBubble: 1e6 } as never, /saturation \(1000 kPa\): liquid is present/],
   [{ state: 'air-or-other', airShare: 0.2 } as const, /20 % .*identifier/],
 ])('an arrival %j is told with what to do', (arrival, sentence) => {

@@ -7,6 +7,9 @@ const told: Record<StepCode, (step: Step, tell: Telling) => string> = {
   'read-standing-pressure': () => 'Read the standing pressure on both sides, and the temperature.',
   'prove-flat': () => 'Prove zero on the liquid and on the suction side, each with its own gauge.',
   'start-water': () => 'Start the water pump, and see that water flows.',
+  'keep-water-drained': () => 'Keep the water side isolated and drained, with its neighbors on the loop told.',
+  'acid-test': () => 'Test for acid before anything is connected: kit, result and date.',
+  'drier-in-line': () => 'Put a new filter drier in line: it goes back into a system.',
   'hold-in-cooling': () => 'Hold it in cooling.',
   'defeat-low-pressure-switch': ({ at }, tell) =>
     `Keep the low-pressure switch${at === undefined ? '' : `, which opens at ${tell.pressure(at)},`} from stopping it, by the unit’s own service mode where it has one.`,
@@ -43,6 +46,8 @@ const told: Record<StepCode, (step: Step, tell: Telling) => string> = {
 
 const cautions: Record<StepCaution, string> = {
   'barrel-freezes': 'Without flowing water the tubes of the barrel freeze and burst within seconds.',
+  'water-in-refrigerant':
+    'What is recovered may carry water: drier in line, change the machine’s filter and oil, and expect ice at the throttle.',
   'scroll-no-vacuum': 'Never run it into a vacuum – it can fail and pull in air.',
   'mark-what-condenser-holds': 'The condenser must not become liquid-full: its pressure then rises at once.',
   'shut-part-in-the-sun':

@@ -4,7 +4,7 @@ import type { Method } from '@hygromet/core/planning/method';
 import { Units } from '../preferences/units.service';
 import { methodNames, reasonText, standingNames } from './method-words';
 
-const ORDER: readonly Verdict['standing'][] = ['possible', 'not-advised'];
+const ORDER: readonly Verdict['standing'][] = ['possible', 'once-seen', 'not-advised'];
 
 /** What may be done, with what speaks against it and what it costs, the one that is taken marked; what is impossible in a line each. */
 @Component({
@@ -19,6 +19,7 @@ const ORDER: readonly Verdict['standing'][] = ['possible', 'not-advised'];
               name="method"
               [value]="verdict.method"
               [checked]="verdict.method === taken()"
+              [disabled]="verdict.standing === 'once-seen'"
               (change)="take.emit(verdict.method)"
             />
             <span class="name">{{ names[verdict.method] }}</span>

@@ -1,3 +1,4 @@
+import type { Look } from '@hygromet/contract/look';
 import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
 import type { Visit } from '@hygromet/contract/visit';
@@ -20,7 +21,7 @@ const plan: VisitPlan = {
   standingPa: null,
   factsVersion: 1,
 };
-const SEEN = { ambient: { text: '84', unit: 'F' }, standing: { text: '128', unit: 'psig' }, failed: 'condenser' };
+const SEEN: Look = { ambient: { text: '84', unit: 'F' }, standing: { text: '128', unit: 'psig' }, failed: 'condenser' };
 const aVisit = (more: Partial<Visit> = {}): Visit => visitOf({ day: dayOf(new Date()), ...more });
 
 describe('the one thing to do next', () => {
@@ -30,7 +31,7 @@ describe('the one thing to do next', () => {
     [{ look: SEEN, plan }, 'Recover everything: fill a cylinder'],
     [{ look: SEEN, plan: { ...plan, method: 'nothing' } }, 'Balance the charge'],
     [{ look: { ...SEEN, failed: 'evaporator' }, plan: { ...plan, method: 'pump-down-receiver', failed: 'evaporator' } }, 'Repair it'],
-    [{ look: { ...SEEN, failed: 'compressor' }, plan }, 'Another part failed: check the method again'],
+    [{ look: { ...SEEN, failed: 'compressor' }, plan }, 'What was found has changed: check the method again'],
     [{ look: { failed: 'condenser' }, plan }, 'Inspect the system'],
     [{ look: SEEN, plan: { ...plan, factsVersion: 0 } }, 'The facts have changed: check the method again'],
     [{ state: 'closed' }, 'Closed'],

@@ -7,7 +7,7 @@ import { nextActionText } from '../visit/stage-words';
 
 const TROUBLE: Record<Trouble, string> = {
   'facts-changed': 'The facts have changed: check the method again',
-  'look-changed': 'Another part failed: check the method again',
+  'look-changed': 'What was found has changed: check the method again',
 };
 
 /** The one thing to do next on a visit. */

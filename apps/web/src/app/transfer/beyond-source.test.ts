@@ -6,7 +6,7 @@ const said = (kind: 'cylinder' | 'system' | 'supplier', massKg: number, movedKg:
 
 test('a cylinder gives what is in it, as far as two scales agree', () => {
   expect(said('cylinder', 4, 4.09)).toBeUndefined();
-  expect(said('cylinder', 4, 4.2)).toContain('only 4.00 kg are in C-01');
+  expect(said('cylinder', 4, 4.2)).toContain('only 4.00 kg in C-01');
   expect(said('cylinder', -0.4, 0.5)).toContain('only 0.00 kg');
 });
 

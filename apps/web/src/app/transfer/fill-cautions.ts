@@ -65,6 +65,9 @@ const sentences: Partial<Record<Objection, (name: string) => string>> = {
     `${name} weighed more empty than its collar says. Something is in it – water, oil, dirt – and its room is gone. Empty and clean it, or record why.`,
   'no-limit': (name) => `No stop weight can be given for ${name} with this content. Take another cylinder.`,
   airy: (name) => `A check found air in ${name}. Add nothing until it is purged or sent in.`,
+  'holds-other-recovered': (name) =>
+    `${name} holds refrigerant of other systems: what goes back into a system needs an evacuated cylinder of its own.`,
+  'suspect-apart': (name) => `Suspect refrigerant would spoil the contents of ${name}. Use an empty, evacuated cylinder and mark it so.`,
   'air-comes-along': () => 'Non-condensables were found in the source cylinder and would transfer too. See that cylinder’s page.',
 };
 

@@ -47,7 +47,9 @@ export function stateText({ state, notNeeded, said, trouble, lacks }: StageState
     case 'not-needed':
       return `not needed: ${notNeeded === undefined || notNeeded === 'said' ? (said ?? '') : notNeededWords[notNeeded]}`;
     case 'trouble':
-      return trouble === 'look-changed' ? 'saved for another failed part' : 'the facts have changed since the method was saved';
+      return trouble === 'look-changed'
+        ? 'what was found has changed since the method was saved'
+        : 'the facts have changed since the method was saved';
     case 'ahead':
       return lacks.length === 0 ? 'open' : `needs ${lacks.map((lack) => lackWords[lack]).join(', ')}`;
     default:

@@ -1,6 +1,6 @@
 import { computed, effect, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import type { Look } from '@hygromet/contract/visit-event';
+import type { Look } from '@hygromet/contract/look';
 import equal from 'fast-deep-equal/es6';
 import { catchError, concatMap, debounceTime, EMPTY, map, Subject } from 'rxjs';
 import { Drafts } from '../live/draft.service';

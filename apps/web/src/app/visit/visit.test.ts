@@ -1,3 +1,4 @@
+import type { Look } from '@hygromet/contract/look';
 import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
 import type { Visit, VisitWithEvents } from '@hygromet/contract/visit';
@@ -8,7 +9,7 @@ import { aCylinder, aMovement, aSystem, aVisit, render, settled, stage } from '.
 import { Refusal } from '../live/refusal';
 import { VisitPage } from './visit.page';
 
-const SEEN = { ambient: { text: '84', unit: 'F' }, standing: { text: '128', unit: 'psig' }, failed: 'condenser' };
+const SEEN: Look = { ambient: { text: '84', unit: 'F' }, standing: { text: '128', unit: 'psig' }, failed: 'condenser' };
 const plan = {
   method: 'recover',
   proposed: 'recover',
@@ -156,7 +157,7 @@ describe('the method', () => {
     expect(button('Saved').disabled).toBe(true);
     visit$.next({ ...visit$.value, look: { ...SEEN, failed: 'compressor' } });
     await settled(fixture);
-    expect(stageOf(root, 'Method')).toBe('Method, saved for another failed part');
+    expect(stageOf(root, 'Method')).toBe('Method, what was found has changed since the method was saved');
     await press(/^Save:/);
     expect(sent.map(({ kind }) => kind)).toEqual(['planned', 'planned']);
     await type('Machine', 'one-cylinder');

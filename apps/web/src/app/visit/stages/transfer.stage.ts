@@ -3,6 +3,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute, RouterLink } from '@angular/router';
 import { map } from 'rxjs';
 import { CylinderChoice } from '../../method/cylinder-choice';
+import { goesBack } from '@hygromet/core/planning/reuse';
 import { MethodSession } from '../../method/method.session';
 import { Units } from '../../preferences/units.service';
 import { valueOf } from '../../ui/loadable';
@@ -28,14 +29,14 @@ import { VisitJob } from '../visit-job';
           <p>{{ notNeeded() }}.</p>
           <details>
             <summary>Refrigerant goes into a cylinder all the same</summary>
-            <hy-cylinder-choice [visit]="visit" [massKg]="leftKg()" [burnt]="burnt()" />
+            <hy-cylinder-choice [visit]="visit" [massKg]="leftKg()" [burnt]="apart()" [goesBack]="back()" [suspect]="suspect()" />
           </details>
         } @else {
           <h2>{{ visit.recovered.bookings === 0 ? 'Which cylinder?' : 'Another cylinder?' }}</h2>
           @if (visit.recovered.bookings > 0) {
             <p>{{ units.massText(visit.recovered.massKg) }} recovered so far, {{ units.massText(leftKg()) }} left on record.</p>
           }
-          <hy-cylinder-choice [visit]="visit" [massKg]="leftKg()" [burnt]="burnt()" />
+          <hy-cylinder-choice [visit]="visit" [massKg]="leftKg()" [burnt]="apart()" [goesBack]="back()" [suspect]="suspect()" />
         }
       }
     }
@@ -46,7 +47,9 @@ import { VisitJob } from '../visit-job';
 export class TransferStage {
   protected readonly job = inject(VisitJob);
   private readonly session = inject(MethodSession);
-  protected readonly burnt = computed(() => this.session.draft().compressor === 'burnt-out');
+  protected readonly apart = this.session.keptApart;
+  protected readonly back = computed(() => goesBack(this.session.draft().destination));
+  protected readonly suspect = computed(() => valueOf(this.session.plan())?.arrival.state === 'air-or-other');
   protected readonly units = inject(Units);
   protected readonly cylinder = toSignal(inject(ActivatedRoute).queryParamMap.pipe(map((query) => query.get('cylinder'))));
   protected readonly notNeeded = computed(() => {

@@ -1,0 +1,58 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChoiceField } from '../ui/choice-field';
+import { TextField } from '../ui/text-field';
+import { MethodSession } from './method.session';
+
+/** Where the recovered refrigerant goes, and what a test of its acid has found: they decide the cylinder. */
+@Component({
+  selector: 'hy-reuse-fields',
+  imports: [ChoiceField, TextField],
+  template: `
+    @let draft = session.draft();
+    <hy-choice-field
+      label="Recovered refrigerant goes"
+      [choices]="destinations"
+      [value]="draft.destination"
+      (valueChange)="session.change({ destination: $any($event) })"
+    />
+    @if (asksAcid()) {
+      <hy-choice-field label="Acid test" [choices]="findings" [value]="draft.acid" (valueChange)="session.change({ acid: $any($event) })" />
+      <hy-text-field
+        label="Kit and date"
+        placeholder="such as: oil kit, Nov 29"
+        [text]="draft.acidTest"
+        (textChange)="session.change({ acidTest: $event })"
+      />
+    }
+  `,
+  styles: `
+    :host {
+      display: grid;
+      align-items: start;
+      gap: 12px 16px;
+      grid-template-columns: repeat(auto-fit, minmax(190px, 1fr));
+    }
+
+    @media print {
+      :host {
+        display: none;
+      }
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class ReuseFields {
+  protected readonly session = inject(MethodSession);
+  protected readonly asksAcid = computed(() => this.session.keptApart() || this.session.draft().acid !== 'not-tested');
+  protected readonly destinations = [
+    { value: 'unknown', label: 'not decided' },
+    { value: 'same-system', label: 'back into this system' },
+    { value: 'other-system', label: 'into another system of the owner' },
+    { value: 'reclaim', label: 'to the reclaimer' },
+  ];
+  protected readonly findings = [
+    { value: 'not-tested', label: 'not tested' },
+    { value: 'none', label: 'no acid' },
+    { value: 'acid', label: 'acid found' },
+  ];
+}

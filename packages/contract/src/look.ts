@@ -1,0 +1,44 @@
+import { parts, valveStates } from '@hygromet/core/circuit/part';
+import { coolings, machineBuilts, machineClasses } from '@hygromet/core/planning/equipment';
+import { methods } from '@hygromet/core/planning/method';
+import { compressorStates, coolingStates, meteringStates, waterStates } from '@hygromet/core/planning/situation';
+import { acidFindings, destinations } from '@hygromet/core/planning/reuse';
+import * as z from 'zod';
+import { note, plainText } from './primitives';
+
+/** A reading as it was typed, with its unit: what nobody has measured is empty. */
+const entry = z.strictObject({ text: plainText.max(40), unit: plainText.max(12), ounces: plainText.max(12).optional() });
+
+/** What was seen on arriving, as far as it was said; each change is kept by itself, so that two people write into one look. */
+export const look = z
+  .strictObject({
+    ambient: entry,
+    standing: entry,
+    failed: z.enum(['unknown', 'none', ...parts]),
+    compressor: z.enum(compressorStates),
+    metering: z.enum(meteringStates),
+    coolingMode: z.enum(coolingStates),
+    /** As earlier versions kept it; it says nothing any more. */
+    heldInCooling: z.boolean(),
+    water: z.enum(waterStates),
+    /** What was found of the valves on this visit; what is not here is as the record has it. */
+    'liquid-service': z.enum(valveStates),
+    'suction-service': z.enum(valveStates),
+    king: z.enum(valveStates),
+    majorRepair: z.boolean(),
+    leaks: z.boolean(),
+    shaded: z.boolean(),
+    machine: z.enum(machineClasses),
+    cores: z.enum(['in', 'out']),
+    hoses: z.enum(['quarter-inch', 'three-eighths']),
+    cooling: z.enum(coolings),
+    built: z.enum(machineBuilts),
+    /** Where the recovered refrigerant goes, and what a test of its acid has found. */
+    destination: z.enum(destinations),
+    acid: z.enum(acidFindings),
+    acidTest: plainText.max(80),
+    method: z.enum(methods).nullable(),
+    why: note,
+  })
+  .partial();
+export type Look = z.infer<typeof look>;

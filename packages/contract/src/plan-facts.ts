@@ -1,0 +1,119 @@
+import type { LineSet } from '@hygromet/core/circuit/line-set';
+import { valves, type Valve, type ValveState } from '@hygromet/core/circuit/part';
+import { knownVolume, partsWithVolume, type PartVolume } from '@hygromet/core/circuit/part-volume';
+import type { Composition } from '@hygromet/core/fluids/composition';
+import { USUAL_EQUIPMENT } from '@hygromet/core/planning/equipment';
+import type { Look as SeenLook, RecordedSystem } from '@hygromet/core/planning/plan';
+import type { Schools } from '@hygromet/core/planning/schools';
+import { cubicMetre, type Kelvin, type Metre, type Pascal } from '@hygromet/core/units/quantity';
+import type { Look } from './look';
+import type { Organisation } from './organisation';
+import type { System } from './system';
+
+/** A system of the register as the planning sees it. */
+export function recordedSystem(
+  { kind, nameplateKg, contentKg, facts }: Pick<System, 'kind' | 'nameplateKg' | 'contentKg' | 'facts'>,
+  composition: Composition,
+  flammable: boolean,
+): RecordedSystem {
+  return {
+    kind,
+    composition,
+    flammable,
+    nameplateKg,
+    contentKg,
+    lineSet: facts.lineSet === undefined ? undefined : lineSetOf(facts.lineSet),
+    volumes: volumesOf(facts.volumes),
+    valves: (facts.valves ?? {}) as Partial<Record<Valve, ValveState>>,
+    ports: facts.ports,
+    compressor: facts.compressor ?? 'scroll',
+    switches: { low: facts.switches?.low ?? 'fitted', lowOpens: facts.switches?.lowOpensPa, highOpens: facts.switches?.highOpensPa },
+    limits: facts.limits ?? [],
+    indoorUnits: facts.indoorUnits,
+  };
+}
+
+export const lineSetOf = ({ lengthM, coveredM, liquid, suction }: NonNullable<System['facts']['lineSet']>): LineSet => ({
+  length: lengthM as Metre,
+  covered: coveredM as Metre,
+  liquid,
+  suction,
+});
+
+function volumesOf(volumes: System['facts']['volumes'] = {}): RecordedSystem['volumes'] {
+  const known: Partial<Record<(typeof partsWithVolume)[number], PartVolume>> = {};
+  for (const part of partsWithVolume) {
+    const volume = volumes[part];
+    if (volume !== undefined) known[part] = knownVolume(cubicMetre(volume.m3), volume.known);
+  }
+  return known;
+}
+
+interface Measured {
+  readonly T: Kelvin;
+  readonly standing: Pascal | undefined;
+  readonly atmosphere: Pascal;
+}
+
+/** What was said of a look, beside what was measured. What nobody has said is not known; of two levels the stricter one is asked. */
+export function seenLook(look: Look, { T, standing, atmosphere }: Measured): SeenLook {
+  const found = valves.flatMap((valve) => (look[valve] === undefined ? [] : [[valve, look[valve]] as const]));
+  return {
+    T,
+    standing,
+    atmosphere,
+    failed: look.failed ?? 'unknown',
+    compressor: look.compressor ?? 'unknown',
+    metering: look.metering ?? 'unknown',
+    cooling: look.coolingMode ?? 'unknown',
+    water: look.water ?? 'unknown',
+    destination: look.destination,
+    acid: look.acid,
+    valves: Object.fromEntries(found),
+    majorRepair: look.majorRepair ?? true,
+    leaks: look.leaks ?? false,
+    shaded: look.shaded ?? false,
+    equipment: {
+      machine: look.machine ?? USUAL_EQUIPMENT.machine,
+      cores: look.cores ?? USUAL_EQUIPMENT.cores,
+      hoses: look.hoses ?? USUAL_EQUIPMENT.hoses,
+      cooling: look.cooling ?? USUAL_EQUIPMENT.cooling,
+      ...(look.built === undefined ? {} : { built: look.built }),
+    },
+  };
+}
+
+/** Where practitioners differ, as the organisation has decided. */
+export const schoolsOf = ({
+  partShare,
+  liquidShareAt131F,
+  hottestK,
+  endOfPumpDown,
+}: Pick<Organisation, 'partShare' | 'liquidShareAt131F' | 'hottestK' | 'endOfPumpDown'>): Schools => ({
+  partShare,
+  keptShare: liquidShareAt131F,
+  hottestK,
+  endOfPumpDown,
+});
+
+/** What decides between methods: a plan that rests on another word about one of these is looked at again. */
+const DECISIVE = ['failed', 'compressor', 'metering', 'coolingMode', 'water', ...valves, 'majorRepair', 'leaks'] as const;
+export type DecisiveLook = Pick<Look, (typeof DECISIVE)[number]>;
+
+export const decisiveLook = (look: Look): DecisiveLook =>
+  Object.fromEntries(DECISIVE.flatMap((key) => (look[key] === undefined ? [] : [[key, look[key]]])));
+
+/** Whether something decisive was seen since that is not what the plan rests on. */
+export const seenSince = (planned: DecisiveLook, now: Look): boolean =>
+  DECISIVE.some((key) => (now[key] ?? UNSAID[key]) !== (planned[key] ?? UNSAID[key]));
+
+/** What counts where nobody has said anything, as `seenLook` takes it. */
+const UNSAID: DecisiveLook = {
+  failed: 'unknown',
+  compressor: 'unknown',
+  metering: 'unknown',
+  coolingMode: 'unknown',
+  water: 'unknown',
+  majorRepair: true,
+  leaks: false,
+};

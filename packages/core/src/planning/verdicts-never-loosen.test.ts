@@ -1,0 +1,153 @@
+import fc from 'fast-check';
+import { parts, valves, valveStates, type Valve } from '../circuit/part';
+import { knownVolume, type KnownVolumes } from '../circuit/part-volume';
+import { kindOf, systemKinds } from '../circuit/system-kind';
+import { refrigerant } from '../fluids/refrigerant';
+import { STANDARD_ATMOSPHERE } from '../units/pressure';
+import { cubicMetre, pascal } from '../units/quantity';
+import { celsius } from '../units/temperature';
+import { permits, type Verdict } from './decide';
+import { coolings, machineClasses } from './equipment';
+import { pumpDowns } from './method';
+import { planFor, type Look, type RecordedSystem } from './plan';
+import { USUAL_SCHOOLS } from './schools';
+import { compressorStates, coolingStates, meteringStates, waterStates } from './situation';
+
+const ids = ['R-410A', 'R-22', 'R-134a', 'R-407C', 'R-32', 'R-290', 'R-404A'] as const;
+const litres = fc.double({ min: 0.5, max: 60, noNaN: true });
+const volume = fc.option(fc.tuple(litres, fc.constantFrom('measured' as const, 'plate' as const)), { nil: undefined });
+const valve = fc.option(fc.constantFrom(...valveStates), { nil: undefined });
+
+/** kg of the plate within what such circuits hold. */
+const system: fc.Arbitrary<RecordedSystem> = fc
+  .record({
+    kind: fc.constantFrom(...systemKinds),
+    id: fc.constantFrom(...ids),
+    plate: fc.double({ min: 0.1, max: 60, noNaN: true }),
+    left: fc.double({ min: 0, max: 1.4, noNaN: true }),
+    receiver: volume,
+    valves: fc.record({ 'liquid-service': valve, 'suction-service': valve, king: valve }),
+    ports: fc.option(fc.constantFrom('both' as const, 'one' as const, 'none' as const), { nil: undefined }),
+  })
+  .map(({ kind, id, plate, left, receiver, valves: recorded, ports }) => ({
+    kind,
+    composition: refrigerant(id).composition,
+    flammable: false,
+    nameplateKg: plate,
+    contentKg: plate * left,
+    volumes: volumesOf(receiver),
+    valves: withoutUnsaid(recorded),
+    ports,
+    compressor: 'scroll' as const,
+    switches: { low: 'fitted' as const },
+    limits: [],
+  }));
+
+const volumesOf = (receiver: readonly [number, 'measured' | 'plate'] | undefined): KnownVolumes =>
+  receiver === undefined ? {} : { receiver: knownVolume(cubicMetre(receiver[0] / 1000), receiver[1]) };
+const withoutUnsaid = (states: Partial<Record<Valve, RecordedSystem['valves'][Valve]>>): RecordedSystem['valves'] =>
+  Object.fromEntries(Object.entries(states).filter(([, state]) => state !== undefined));
+
+const look: fc.Arbitrary<Look> = fc.record({
+  T: fc.double({ min: -15, max: 45, noNaN: true }).map(celsius),
+  standing: fc.option(fc.double({ min: 3e4, max: 3.5e6, noNaN: true }).map(pascal), { nil: undefined }),
+  failed: fc.constantFrom('unknown' as const, 'none' as const, ...parts),
+  compressor: fc.constantFrom(...compressorStates),
+  metering: fc.constantFrom(...meteringStates),
+  cooling: fc.constantFrom(...coolingStates),
+  water: fc.constantFrom(...waterStates),
+  majorRepair: fc.boolean(),
+  leaks: fc.boolean(),
+  shaded: fc.boolean(),
+  atmosphere: fc.constant(STANDARD_ATMOSPHERE),
+  equipment: fc.record({
+    machine: fc.constantFrom(...machineClasses),
+    cores: fc.constantFrom('in' as const, 'out' as const),
+    hoses: fc.constantFrom('quarter-inch' as const, 'three-eighths' as const),
+    cooling: fc.constantFrom(...coolings),
+  }),
+});
+
+/** One fact that was seen, and nobody has seen any more. */
+const forgotten: Readonly<Record<string, (system: RecordedSystem, look: Look) => readonly [RecordedSystem, Look]>> = {
+  compressor: (own, seen) => [own, { ...seen, compressor: 'unknown' }],
+  metering: (own, seen) => [own, { ...seen, metering: 'unknown' }],
+  cooling: (own, seen) => [own, { ...seen, cooling: 'unknown' }],
+  water: (own, seen) => [own, { ...seen, water: 'unknown' }],
+  failed: (own, seen) => [own, { ...seen, failed: 'unknown' }],
+  standing: (own, seen) => [own, { ...seen, standing: undefined }],
+  valves: (own, seen) => [
+    { ...own, valves: unseen(own) },
+    { ...seen, valves: {} },
+  ],
+  shade: (own, seen) => [own, { ...seen, shaded: false }],
+};
+/** That there is no such valve stays known. */
+const unseen = ({ valves: recorded }: RecordedSystem): RecordedSystem['valves'] =>
+  Object.fromEntries(
+    valves.flatMap((name) => {
+      const state = recorded[name];
+      return state === undefined ? [] : [[name, state === 'none' ? ('none' as const) : ('unproved' as const)]];
+    }),
+  );
+
+/** Of two verdicts that both permit, one that is advised against is the stricter. */
+const looser = (before: Verdict, after: Verdict) =>
+  permits(after) && (!permits(before) || (after.standing === 'possible' && before.standing === 'not-advised'));
+
+test('no pump-down is more permissive when a fact that was seen is not known any more', () => {
+  fc.assert(
+    fc.property(system, look, fc.constantFrom(...Object.keys(forgotten)), (own, seen, fact) => {
+      const [lessSystem, lessLook] = forgotten[fact]!(own, seen);
+      const before = planFor(own, seen, USUAL_SCHOOLS).decision.verdicts;
+      const after = planFor(lessSystem, lessLook, USUAL_SCHOOLS).decision.verdicts;
+      for (const method of pumpDowns) {
+        const [one, other] = [before, after].map((all) => all.find((verdict) => verdict.method === method)!);
+        // without the reading of the pressure nothing speaks of air or of vapour: it is the first thing that is looked at then
+        if (fact === 'standing' && one!.standing !== 'impossible') continue;
+        expect([fact, method, looser(one!, other!)]).toEqual([fact, method, false]);
+      }
+    }),
+    { numRuns: 400 },
+  );
+});
+
+test('without a standing pressure it is read before anything is decided, and nothing counts as flat', () => {
+  fc.assert(
+    fc.property(system, look, (own, seen) => {
+      const { verdicts, next, chosen } = planFor(own, { ...seen, standing: undefined }, USUAL_SCHOOLS).decision;
+      expect(next?.see).toBe('standing-pressure');
+      expect(chosen).not.toBe('nothing');
+      expect(permits(verdicts.find(({ method }) => method === 'nothing')!)).toBe(false);
+    }),
+    { numRuns: 150 },
+  );
+});
+
+test('no machine draws a barrel down of whose water nobody knows', () => {
+  fc.assert(
+    fc.property(system, look, fc.constantFrom('unknown' as const, 'stands' as const, 'leaks-in' as const), (own, seen, water) => {
+      fc.pre(kindOf(own.kind).water);
+      for (const verdict of planFor(own, { ...seen, water }, USUAL_SCHOOLS).decision.verdicts)
+        if (verdict.method !== 'nothing' && verdict.method !== 'pierce')
+          expect([verdict.method, permits(verdict)]).toEqual([verdict.method, false]);
+    }),
+    { numRuns: 150 },
+  );
+});
+
+test('only what was seen forbids a pump-down for its compressor, its valves and its metering device', () => {
+  fc.assert(
+    fc.property(system, look, (own, seen) => {
+      const [lessSystem, lessLook] = forgotten['valves']!(own, { ...seen, compressor: 'unknown', metering: 'unknown', cooling: 'unknown' });
+      for (const { reasons } of planFor(lessSystem, lessLook, USUAL_SCHOOLS).decision.verdicts)
+        expect(
+          reasons.filter(
+            ({ code, effect }) =>
+              effect === 'impossible' && /^(compressor|liquid-valve|suction-valve|king-valve|metering|not-held)/.test(code),
+          ),
+        ).toEqual([]);
+    }),
+    { numRuns: 150 },
+  );
+});
