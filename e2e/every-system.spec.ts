@@ -22,6 +22,9 @@ async function walk(page: Page, follow: (name: string) => Promise<void>, look: (
       await follow(`a[href="/systems/${id}"]`);
       await follow(`a[href="/systems/${id}/method"]`);
       await expect(page.getByRole('heading', { level: 1 })).toHaveText(`${site}, ${name}`);
+      await page.getByLabel('Ambient', { exact: true }).fill('80');
+      const water = page.getByLabel('Water', { exact: true });
+      if ((await water.count()) > 0) await water.selectOption('flows');
       await expect(page.getByRole('radiogroup', { name: 'Method' })).toBeVisible();
       await look();
       await fits(page);

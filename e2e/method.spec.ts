@@ -6,12 +6,28 @@ async function openSystem(page: Page, site: string): Promise<void> {
   await expect(page.getByRole('heading', { level: 1 })).toContainText(site);
 }
 
+/** Everything that decides was seen, and is in order. */
+async function seen(page: Page, valves: readonly string[], more: Readonly<Record<string, string>> = {}): Promise<void> {
+  await page.getByLabel('Ambient', { exact: true }).fill('80');
+  await page.getByLabel('Compressor', { exact: true }).selectOption('runs');
+  await page.getByLabel('Metering device', { exact: true }).selectOption('works');
+  for (const valve of valves) await page.getByLabel(valve, { exact: true }).selectOption('holds');
+  for (const [field, value] of Object.entries(more)) await page.getByLabel(field, { exact: true }).fill(value);
+}
+const SERVICE_VALVES = ['Liquid service valve', 'Suction service valve'];
+
 test('from the register to the plan: what failed decides, and the steps follow', async ({ page }) => {
   await openSystem(page, 'Print works');
   await page.getByRole('link', { name: 'Inspect and choose method' }).click();
+  await expect(page.getByRole('heading', { name: 'Measure the outdoor temperature' })).toBeVisible();
+  await page.getByLabel('Ambient', { exact: true }).fill('80');
+  await expect(page.getByRole('heading', { name: 'Read the standing pressure' })).toBeVisible();
   await page.getByLabel('Failed part').selectOption('evaporator');
   await page.getByLabel('Standing pressure', { exact: true }).fill('165');
   await expect(page.getByText(/liquid is present/)).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Start the compressor' })).toBeVisible();
+  await expect(page.getByRole('radio', { name: /Pump down into the condenser/ })).toBeDisabled();
+  await seen(page, SERVICE_VALVES);
   await expect(page.getByRole('heading', { name: 'Pump down into the condenser' })).toBeVisible();
   await expect(
     page.getByRole('img', { name: /Liquid service valve shut.*Evaporator: nearly empty, will be open to the air/ }),
@@ -27,6 +43,7 @@ test('from the register to the plan: what failed decides, and the steps follow',
 test('the proposal is overruled by keyboard, with a reason that outlives a reload', async ({ page }) => {
   await openSystem(page, 'Print works');
   await page.getByRole('link', { name: 'Inspect and choose method' }).click();
+  await seen(page, SERVICE_VALVES, { 'Standing pressure': '165' });
   await page.getByLabel('Failed part').selectOption('evaporator');
   // overruled is what is proposed for this part, so it has to stand there first
   await expect(page.getByRole('heading', { name: 'Pump down into the condenser' })).toBeVisible();
@@ -42,7 +59,10 @@ test('the proposal is overruled by keyboard, with a reason that outlives a reloa
 test('a chiller without water may not be touched; with it the level of the rules is asked for', async ({ page }) => {
   await openSystem(page, 'Ferry terminal');
   await page.getByRole('link', { name: 'Inspect and choose method' }).click();
+  await page.getByLabel('Ambient', { exact: true }).fill('80');
+  await page.getByLabel('Standing pressure', { exact: true }).fill('86');
   await page.getByLabel('Failed part').selectOption('metering');
+  await expect(page.getByRole('heading', { name: 'Check the water flow' })).toBeVisible();
   await page.getByLabel('Water', { exact: true }).selectOption('stands');
   await expect(page.getByRole('heading', { name: 'No method is possible yet' })).toBeVisible();
   await expect(page.getByText(/Start the pump first/).first()).toBeVisible();
@@ -59,7 +79,11 @@ test('a receiver holds the charge of the cheese cave, and a leaking king valve d
   await expect(page.getByText('Saved.')).toBeVisible();
   await page.getByRole('link', { name: 'Inspect and choose method' }).click();
   await page.getByLabel('Failed part').selectOption('metering');
-  await expect(page.getByText('The king valve leaks.')).toBeVisible();
+  await page.getByLabel('Ambient', { exact: true }).fill('80');
+  await page.getByLabel('Standing pressure', { exact: true }).fill('140');
+  await page.getByLabel('Compressor', { exact: true }).selectOption('runs');
+  await page.getByLabel('Metering device', { exact: true }).selectOption('works');
+  await expect(page.getByText(/The king valve leaks/)).toBeVisible();
   await expect(page.getByText('Notes for the next technician: “king valve weeps”')).toBeVisible();
   await page.goBack();
   await page.getByLabel('King valve').selectOption('holds');

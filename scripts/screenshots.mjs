@@ -67,7 +67,7 @@ async function lookAround(page) {
   await page.getByLabel('Failed part', { exact: true }).selectOption('evaporator');
   await page.getByLabel('Ambient', { exact: true }).fill('84');
   await page.getByLabel('Standing pressure', { exact: true }).fill('252');
-  await page.getByText('Everything that decides the method is recorded.').waitFor();
+  await page.getByText('liquid is present').waitFor();
 }
 
 /** @param {import('@playwright/test').Page} page */

@@ -88,8 +88,8 @@ const reasonWords: Record<ReasonCode, (numbers: Numbers, tell: Telling) => strin
   'no-ports': () => 'it has no port to connect to',
   'has-ports': () => 'it has ports',
   'one-port': () => 'it takes two ports',
-  'too-little-for-push-pull': ({ holds: least }, tell) => `it pays from about ${tell.massText(least ?? 0)}`,
-  'too-little-for-liquid-first': ({ holds: least }, tell) => `it pays from about ${tell.massText(least ?? 0)}`,
+  'too-little-for-push-pull': ({ holds: least }, tell) => `worthwhile above about ${tell.massText(least ?? 0)}`,
+  'too-little-for-liquid-first': ({ holds: least }, tell) => `worthwhile above about ${tell.massText(least ?? 0)}`,
   'sealed-unit': () => 'single port – slow',
 };
 

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { LookFields } from '../../method/look-fields';
 import { MethodSession } from '../../method/method.session';
 import { arrivalText } from '../../method/method-words';
+import { sightCriterion, sightTitle } from '../../method/sight-words';
 import { Units } from '../../preferences/units.service';
 import { valueOf } from '../../ui/loadable';
 import { lacksText } from '../stage-words';
@@ -21,7 +22,7 @@ import { VisitJob } from '../visit-job';
     @if (arrival(); as sentence) {
       <p class="arrival">{{ sentence }}</p>
     }
-    <p class="second" role="status">{{ lacks() || 'Everything that decides the method is recorded.' }}</p>
+    <p class="second" role="status">{{ lacks() || worthSeeing() || 'Everything that decides the method is recorded.' }}</p>
   `,
   styleUrl: './stage.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -34,6 +35,14 @@ export class LookStage {
   protected readonly arrival = computed(() => {
     const plan = valueOf(this.session.plan());
     return plan === undefined ? undefined : arrivalText(plan.arrival, plan.content.likely, this.units);
+  });
+  /** What would make a better method possible than the one that is. */
+  protected readonly worthSeeing = computed(() => {
+    const plan = valueOf(this.session.plan());
+    const next = plan?.decision.next;
+    return plan === undefined || next === undefined
+      ? ''
+      : `${sightTitle(next.see, next.for)}: ${sightCriterion(next.see, plan.trial, this.units)}`;
   });
   protected readonly lacks = computed(() => {
     const state = this.job.states().find(({ stage }) => stage === 'look');

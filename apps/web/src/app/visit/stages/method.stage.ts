@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { Router } from '@angular/router';
+import { Router, RouterLink } from '@angular/router';
 import { stagesOf } from '@hygromet/contract/visit-stages';
 import { nextStage } from '@hygromet/core/visit/stage-states';
 import equal from 'fast-deep-equal/es6';
@@ -17,16 +17,20 @@ import { VisitJob } from '../visit-job';
 /** The verdict, its reasons, and the steps of what was chosen; it is saved with what it rests on. */
 @Component({
   selector: 'hy-method-stage',
-  imports: [MethodDecision, StepList],
+  imports: [MethodDecision, RouterLink, StepList],
   template: `
     <fieldset [disabled]="!job.open()">
       <hy-method-decision>
         @if (job.open()) {
           <div class="actions">
+            @if (first()) {
+              <a class="button main" [routerLink]="['/visits', job.id, 'look']">Record what you find</a>
+            }
             @if (plan()?.method; as method) {
               <button
                 type="button"
-                class="button main"
+                class="button"
+                [class.main]="!first()"
                 [disabled]="saving.state().state === 'busy' || session.decided() === undefined || saved()"
                 (click)="save()"
               >
@@ -68,6 +72,8 @@ export class MethodStage {
   private readonly router = inject(Router);
   protected readonly names = methodNames;
   protected readonly plan = computed(() => valueOf(this.session.plan()));
+  /** Something is worth seeing before it is decided. */
+  protected readonly first = computed(() => this.plan()?.decision.next !== undefined && this.session.draft().method === null);
   /** The last reading of each step that the visit has. */
   protected readonly kept = computed(() => new Map((this.job.visit()?.readings ?? []).map((reading) => [reading.step, reading])));
   protected readonly saving = this.job.adding((visit) => {

@@ -1,0 +1,23 @@
+const CRITICAL_T = 647.096;
+const CRITICAL_P = 22.064e6;
+const TRIPLE_T = 273.16;
+const TRIPLE_P = 611.657;
+
+/** Pa per micron of mercury. */
+export const PASCAL_PER_MICRON = 0.133322387415;
+
+/**
+ * Vapour pressure of water, or of ice below its triple point, Pa. Sources: Wagner and Pruss 2002 for the liquid; Wagner, Riethmann, Feistel
+ * and Harvey 2011 for ice; both from memory, check against the current text. @param T K, 190 to 647
+ */
+export function waterVapourPressure(T: number): number {
+  if (T < TRIPLE_T) {
+    const theta = T / TRIPLE_T;
+    const sum = -21.2144006 * theta ** 0.00333333333 + 27.3203819 * theta ** 1.20666667 - 6.1059813 * theta ** 1.70333333;
+    return TRIPLE_P * Math.exp(sum / theta);
+  }
+  const v = 1 - T / CRITICAL_T;
+  const sum =
+    -7.85951783 * v + 1.84408259 * v ** 1.5 - 11.7866497 * v ** 3 + 22.6807411 * v ** 3.5 - 15.9618719 * v ** 4 + 1.80122502 * v ** 7.5;
+  return CRITICAL_P * Math.exp((CRITICAL_T / T) * sum);
+}
