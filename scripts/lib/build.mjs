@@ -15,6 +15,7 @@ const COMPUTE = at('dist/server/compute.mjs');
 export const WEB_ROOT = at('dist/web/browser');
 
 export const PROPERTIES = at('dist/server/properties.mjs');
+export const COMPUTE_LINE = at('dist/server/compute-line.mjs');
 
 const SERVER_SOURCES = [...SHARED, 'apps/server/src', 'demo', 'scripts/lib/build.mjs'];
 
@@ -30,8 +31,8 @@ async function bundle(entry, outfile) {
     target: 'node20',
     sourcemap: true,
     tsconfig: at('apps/server/tsconfig.json'),
-    // piscina starts threads from a file of its own
-    external: ['pg-native', 'piscina'],
+    // piscina starts threads from a file of its own, highs has its WebAssembly beside it
+    external: ['pg-native', 'piscina', 'highs'],
     // packages that still ask for modules by `require` find one
     banner: { js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);" },
     logLevel: 'error',
@@ -54,6 +55,12 @@ export const buildServer = () =>
 export const buildProperties = () =>
   whenChanged('dist/properties.stamp', SERVER_SOURCES, () => bundle('apps/server/src/properties-main.ts', PROPERTIES), [
     'dist/server/properties.mjs',
+  ]);
+
+/** Everything beyond the property core on the command line. */
+export const buildComputeLine = () =>
+  whenChanged('dist/compute-line.stamp', SERVER_SOURCES, () => bundle('apps/server/src/compute-main.ts', COMPUTE_LINE), [
+    'dist/server/compute-line.mjs',
   ]);
 
 /** A brotli beside every text file: the server gives it to whoever understands it, and compresses nothing twice. @param {string} folder */

@@ -1,5 +1,6 @@
 import { Readable, Writable } from 'node:stream';
-import { answerLine, answerLines } from './properties-line';
+import { answerLines } from './answer-lines';
+import { answerLine } from './properties-line';
 
 const answer = (question: object) => answerLine(JSON.stringify(question));
 
@@ -51,14 +52,14 @@ test('an impossible question is answered, and the next goes on', async () => {
       done();
     },
   });
-  await answerLines(Readable.from(['{"op":"boil"}\n\n', '{"op":"saturation","refrigerant":"R-32","T":300}\n']), output);
+  await answerLines(Readable.from(['{"op":"boil"}\n\n', '{"op":"saturation","refrigerant":"R-32","T":300}\n']), output, answerLine);
   expect(lines.map((line) => Object.keys(JSON.parse(line) as object)[0])).toEqual(['error', 'pBubble']);
 });
 
 test('a byte-order mark is passed over, and usual spellings are understood', async () => {
   const lines: string[] = [];
   const output = new Writable({ write: (chunk: Buffer, _, done) => (lines.push(chunk.toString()), done()) });
-  await answerLines(Readable.from(['\uFEFF{"op":"saturation","refrigerant":"r410a","T":300}\n']), output);
+  await answerLines(Readable.from(['\uFEFF{"op":"saturation","refrigerant":"r410a","T":300}\n']), output, answerLine);
   expect(JSON.parse(lines[0]!)).toHaveProperty('pBubble');
   expect(answer({ op: 'saturation', composition: { 'R-410A': 0.5, 'R-32': 0.5 }, T: 300 })).toHaveProperty('pBubble');
 });
@@ -75,10 +76,10 @@ test('a reader that is slow is waited for, and one that has gone ends it', async
   const question = '{"op":"saturation","refrigerant":"R-32","T":300}\n';
   let waiting = 0;
   const slow = new Writable({ highWaterMark: 1, write: (_, __, done) => void (waiting++, setTimeout(done, 1)) });
-  await answerLines(Readable.from(Array.from({ length: 20 }, () => question)), slow);
+  await answerLines(Readable.from(Array.from({ length: 20 }, () => question)), slow, answerLine);
   expect(slow.writableLength).toBeLessThan(2 * 400); // never the whole queue
   expect(waiting).toBeGreaterThan(15);
   const gone = new Writable({ write: (_, __, done) => done(Object.assign(new Error('closed'), { code: 'EPIPE' })) });
-  await answerLines(Readable.from(Array.from({ length: 5 }, () => question)), gone);
+  await answerLines(Readable.from(Array.from({ length: 5 }, () => question)), gone, answerLine);
   expect(gone.destroyed).toBe(true);
 });

@@ -1,46 +1,6 @@
 import { propertyRequest } from '@hygromet/contract/properties';
-import { CoreError } from '@hygromet/core/errors';
-import { once } from 'node:events';
-import { createInterface } from 'node:readline';
+import { lineBy } from './answer-lines';
 import { answerProperty } from './domain/answer-property';
 
-/** One question a line on standard input, one answer a line on standard output; an impossible one answers with its error, and the next goes on. */
-export function answerLine(line: string): object {
-  try {
-    const parsed = propertyRequest.safeParse(JSON.parse(line));
-    if (!parsed.success)
-      return refusal(
-        'invalid-input',
-        parsed.error.issues.map(({ path, message }) => (path.length > 0 ? `${path.join('.')}: ${message}` : message)).join(' '),
-      );
-    return answerProperty(parsed.data);
-  } catch (error) {
-    if (error instanceof CoreError) return refusal(error.code, error.message);
-    if (error instanceof SyntaxError) return refusal('invalid-input', 'This line is not JSON.');
-    throw error;
-  }
-}
-
-const refusal = (code: string, message: string) => ({ error: { code, message } });
-
-/** Reads until the input ends or nobody reads the answers any more. Blank lines are passed over; a slow reader is waited for. */
-export async function answerLines(input: NodeJS.ReadableStream, output: NodeJS.WritableStream): Promise<void> {
-  const closed = new AbortController();
-  output.once('error', () => closed.abort()); // `| head` has seen enough
-  for await (const line of createInterface({ input, crlfDelay: Infinity })) {
-    if (closed.signal.aborted) return;
-    const question = line.replace(BYTE_ORDER_MARK, '');
-    if (question.trim() === '') continue;
-    if (!output.write(`${JSON.stringify(answerLine(question))}\n`)) await drained(output, closed.signal);
-  }
-}
-
-const BYTE_ORDER_MARK = /^\uFEFF/;
-
-async function drained(output: NodeJS.WritableStream, signal: AbortSignal): Promise<void> {
-  try {
-    await once(output, 'drain', { signal });
-  } catch (error) {
-    if (!signal.aborted) throw error;
-  }
-}
+/** A question to the property core. */
+export const answerLine = lineBy(propertyRequest, answerProperty);

@@ -1,7 +1,5 @@
 import type { PropertyAnswer, PropertyRequest } from '@hygromet/contract/properties';
-import { BadComposition } from '@hygromet/core/errors';
 import type { Composition } from '@hygromet/core/fluids/composition';
-import { compositionFrom, refrigerant } from '@hygromet/core/fluids/refrigerant';
 import { enthalpy } from '@hygromet/core/thermo/caloric';
 import { leak } from '@hygromet/core/thermo/leak';
 import { compressedLiquidPressure, liquidFull } from '@hygromet/core/thermo/liquid-full';
@@ -9,6 +7,7 @@ import { modelOf } from '@hygromet/core/thermo/mixture-model';
 import { bubblePoint, dewPoint, phasesOf } from '@hygromet/core/thermo/saturation';
 import { vesselWithAir } from '@hygromet/core/thermo/vessel-with-air';
 import { cubicMetre, density, kelvin, kilogram } from '@hygromet/core/units/quantity';
+import { whatIsAsked } from './what-is-asked';
 
 type Of<K extends PropertyRequest['op']> = Extract<PropertyRequest, { op: K }>;
 
@@ -27,11 +26,6 @@ export function answerProperty(request: PropertyRequest): PropertyAnswer {
     default:
       return request satisfies never;
   }
-}
-
-function whatIsAsked({ refrigerant: id, composition }: Pick<PropertyRequest, 'refrigerant' | 'composition'>): Composition {
-  if ((id === undefined) === (composition === undefined)) throw new BadComposition('Give either a refrigerant or a composition.');
-  return id === undefined ? compositionFrom(composition ?? {}) : refrigerant(id).composition;
 }
 
 function saturation(composition: Composition, { T }: Of<'saturation'>) {

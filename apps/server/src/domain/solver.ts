@@ -1,0 +1,14 @@
+import highs from 'highs';
+
+/** Solves a model in the LP format. @returns the value of each variable, or nothing where there is no solution */
+export type Solve = (model: string) => ((variable: string) => number) | undefined;
+
+/** The solver is WebAssembly: it is there a moment after it was asked for. */
+export async function loadSolver(): Promise<Solve> {
+  const { solve } = await highs();
+  return (model) => {
+    const { Status, Columns } = solve(model, { output_flag: false });
+    const columns = Columns as Readonly<Record<string, { readonly Primal?: number }>>; // the package types a column by the kind of its model
+    return Status === 'Optimal' ? (variable) => columns[variable]?.Primal ?? 0 : undefined;
+  };
+}
