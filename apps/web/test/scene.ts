@@ -90,6 +90,7 @@ export const aVisit = (more: Partial<Visit> = {}): Visit => ({
   reason: 'no cooling',
   plan: null,
   readings: [],
+  tests: [],
   look: {},
   marked: [],
   recovered: { bookings: 0, massKg: 0 },

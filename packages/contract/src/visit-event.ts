@@ -3,6 +3,7 @@ import * as z from 'zod';
 import { clockTime, day, id, instant, name, note, plainText, versionSeen } from './primitives';
 import { look } from './look';
 import { visitPlan } from './visit-plan';
+import { holdSetUp, riseSetUp, testFinding, testReading, testSetUp } from './visit-test';
 
 export const stage = z.enum(stages);
 
@@ -42,6 +43,9 @@ export const newVisitEvent = z.discriminatedUnion('kind', [
       path: ['why'],
       error: 'Say why it is not needed: the reason stands in the record.',
     }),
+  z.strictObject({ kind: z.literal('test-begun'), ...said, testId: id, setUp: testSetUp }),
+  z.strictObject({ kind: z.literal('test-read'), ...said, testId: id, reading: testReading }),
+  z.strictObject({ kind: z.literal('test-ended'), ...said, testId: id, finding: testFinding }),
   z.strictObject({ kind: z.literal('moved'), ...decides, day, ...appointment }),
   z.strictObject({ kind: z.literal('closed'), ...decides }),
   z.strictObject({
@@ -62,6 +66,9 @@ export const visitEvent = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('planned'), plan: visitPlan, ...kept }),
   z.strictObject({ kind: z.literal('read'), step: z.string(), text: z.string(), ...kept }),
   z.strictObject({ kind: z.literal('marked'), stage, mark: z.enum(marks), why: z.string(), ...kept }),
+  z.strictObject({ kind: z.literal('test-begun'), testId: id, setUp: z.discriminatedUnion('test', [holdSetUp, riseSetUp]), ...kept }),
+  z.strictObject({ kind: z.literal('test-read'), testId: id, reading: testReading, ...kept }),
+  z.strictObject({ kind: z.literal('test-ended'), testId: id, finding: testFinding, ...kept }),
   z.strictObject({ kind: z.literal('moved'), day, ...appointment, ...kept }),
   z.strictObject({ kind: z.literal('closed'), ...kept }),
   z.strictObject({ kind: z.literal('reopened'), why: z.string(), ...kept }),

@@ -3,6 +3,7 @@ import { clockTime, day, instant } from './primitives';
 import { look } from './look';
 import { stage } from './visit-event';
 import { visitPlan } from './visit-plan';
+import { visitTest } from './visit-test';
 import { marks } from '@hygromet/core/visit/stage';
 
 export const visitReading = z.strictObject({ step: z.string(), text: z.string(), readAt: instant, recordedBy: z.string() });
@@ -22,6 +23,8 @@ export const visitRecord = z.strictObject({
   marked: z.array(z.strictObject({ stage, mark: z.enum(marks), why: z.string(), at: instant, by: z.string() })),
   /** Added, never changed: the last reading of a step counts. */
   readings: z.array(visitReading),
+  /** Pressure and vacuum tests, in the order in which they were begun. */
+  tests: z.array(visitTest),
   state: z.enum(['open', 'closed']),
   openedBy: z.string(),
   changedAt: instant,

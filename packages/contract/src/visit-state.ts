@@ -1,5 +1,6 @@
 import type { VisitEvent } from './visit-event';
 import type { VisitRecord } from './visit-record';
+import type { VisitTest } from './visit-test';
 
 /** The state after one more event. Nothing of the state before is changed. */
 export function withEvent(before: VisitRecord | undefined, event: VisitEvent): VisitRecord {
@@ -14,6 +15,7 @@ export function withEvent(before: VisitRecord | undefined, event: VisitEvent): V
       plan: null,
       marked: [],
       readings: [],
+      tests: [],
       state: 'open',
       openedBy: event.recordedBy,
       changedAt: event.recordedAt,
@@ -39,6 +41,27 @@ function changeBy(event: VisitEvent, before: VisitRecord): Partial<VisitRecord> 
       const { stage: of, mark, why, happenedAt: at, recordedBy: by } = event;
       return { marked: [...before.marked.filter((own) => own.stage !== of), { stage: of, mark, why, at, by }] };
     }
+    case 'test-begun':
+      return {
+        tests: [
+          ...before.tests,
+          { id: event.testId, setUp: event.setUp, begunAt: event.happenedAt, begunBy: event.recordedBy, readings: [], ended: null },
+        ],
+      };
+    case 'test-read':
+      return {
+        tests: changedTest(before, event.testId, (test) => ({
+          ...test,
+          readings: [...test.readings, { at: event.happenedAt, by: event.recordedBy, reading: event.reading }],
+        })),
+      };
+    case 'test-ended':
+      return {
+        tests: changedTest(before, event.testId, (test) => ({
+          ...test,
+          ended: { at: event.happenedAt, by: event.recordedBy, finding: event.finding },
+        })),
+      };
     case 'moved':
       // another day is another appointment: an hour that was agreed for the day before does not come along
       return { day: event.day, time: event.time ?? null, person: event.person ?? before.person };
@@ -50,6 +73,9 @@ function changeBy(event: VisitEvent, before: VisitRecord): Partial<VisitRecord> 
       return event satisfies never;
   }
 }
+
+const changedTest = ({ tests }: VisitRecord, id: string, change: (test: VisitTest) => VisitTest): VisitTest[] =>
+  tests.map((test) => (test.id === id ? change(test) : test));
 
 /** @throws where the events do not begin with an opening */
 export function recordOf(events: readonly VisitEvent[]): VisitRecord {

@@ -72,16 +72,26 @@ const add = (db: Tx, organisationId: string, id: string, event: NewVisitEvent, o
     return read(tx, organisationId, id);
   });
 
-function refuseOutdated(event: NewVisitEvent, { state, version, system }: Visit): void {
+function refuseOutdated(event: NewVisitEvent, { state, version, system, tests }: Visit): void {
   if (event.kind === 'reopened') {
     if (state === 'open') throw new Refused('changed-meanwhile', 'This visit is open.');
     return;
   }
   if (state === 'closed') throw new Refused('changed-meanwhile', 'This visit is closed. Open it again, or open a new one.');
+  if (event.kind === 'test-read' || event.kind === 'test-ended') refuseStrangeTest(event, tests);
   if (event.kind === 'planned' && event.plan.factsVersion !== system.factsVersion)
     throw new Refused('changed-meanwhile', 'The facts of this system have changed since. Check the plan again, then save it.');
   if ('version' in event && event.version !== version)
     throw new Refused('changed-meanwhile', 'Somebody has changed this visit meanwhile. Check it again, then save.');
+}
+
+/** A reading belongs to a test of its kind that is still running. */
+function refuseStrangeTest(event: Extract<NewVisitEvent, { kind: 'test-read' | 'test-ended' }>, tests: Visit['tests']): void {
+  const test = tests.find(({ id }) => id === event.testId);
+  if (test === undefined) throw new Refused('not-found', 'This test is not on this visit.', '/testId');
+  if (test.ended !== null) throw new Refused('changed-meanwhile', 'This test has ended. Begin another one.', '/testId');
+  if (event.kind === 'test-read' && 'micron' in event.reading !== (test.setUp.test === 'rise'))
+    throw new Refused('invalid-input', 'This reading is of another kind of test.', '/reading');
 }
 
 async function read(tx: Tx, organisationId: string, id: string): Promise<Visit> {

@@ -17,7 +17,7 @@ import * as guards from './migrations/0013-guards';
 import * as keptRegisters from './migrations/0014-kept-registers';
 import * as seal from './migrations/0015-seal';
 import * as visitEvents from './migrations/0016-visit-events';
-import * as appointments from './migrations/0017-appointments';
+import * as appointments from './migrations/0017-visit-appointments-and-tests';
 
 /** Imported one by one, so that they survive bundling. A migration is never edited once it has run anywhere. */
 const migrations: Record<string, Migration> = {
@@ -37,7 +37,7 @@ const migrations: Record<string, Migration> = {
   '0014-kept-registers': keptRegisters,
   '0015-seal': seal,
   '0016-visit-events': visitEvents,
-  '0017-appointments': appointments,
+  '0017-visit-appointments-and-tests': appointments,
 };
 
 export const newestMigration = Object.keys(migrations).sort().at(-1) ?? '';

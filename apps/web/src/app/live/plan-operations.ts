@@ -2,6 +2,7 @@ import { lineSetOf, recordedSystem } from '@hygromet/contract/plan-facts';
 import type { System } from '@hygromet/contract/system';
 import type { Holding } from '@hygromet/core/circuit/holding';
 import { lineCorrection } from '@hygromet/core/circuit/line-set';
+import type { PartVolume } from '@hygromet/core/circuit/part-volume';
 import type { PartLimit } from '@hygromet/core/circuit/weakest-part';
 import type { EvacuationLevel } from '@hygromet/core/compliance/evacuation-level';
 import type { Composition } from '@hygromet/core/fluids/composition';
@@ -44,6 +45,8 @@ export interface PlanAnswer {
   readonly condenser: Holding | undefined;
   readonly receiver: Holding | undefined;
   readonly level: EvacuationLevel;
+  /** Of the whole circuit. */
+  readonly volume: PartVolume;
   /** By what a pump-down trial is judged here. */
   readonly trial: TrialCriterion;
   readonly contradictions: readonly Contradiction[];
@@ -87,6 +90,7 @@ export const planOperations = {
       condenser,
       receiver,
       level,
+      volume: situation.volume,
       trial: trialCriterion(situation),
       contradictions,
       lineKg,

@@ -4,9 +4,11 @@ import { OutOfRange } from '@hygromet/core/errors';
 import type { Composition } from '@hygromet/core/fluids/composition';
 import { cubicMetre, kelvin, kilogram, pascal } from '@hygromet/core/units/quantity';
 import { unless } from '@hygromet/core/unless';
+import { accountOperations } from './account-operations';
 import { benchOperations } from './bench-operations';
 import { cylinderOperations, limitsFor } from './cylinder-operations';
 import { planOperations } from './plan-operations';
+import { proofOperations } from './proof-operations';
 
 export interface LevelsArgs {
   readonly composition: Composition;
@@ -35,9 +37,11 @@ export type Heat = ({ readonly fills: true; readonly T: number; readonly slopePa
 };
 
 export const operations = {
+  ...accountOperations,
   ...benchOperations,
   ...cylinderOperations,
   ...planOperations,
+  ...proofOperations,
 
   limits: limitsFor,
 

@@ -40,6 +40,7 @@ export class MethodSession {
   private readonly known = computed(() => valueOf(this.system()));
   private readonly summary = computed(() => valueOf(this.refrigerants())?.find(({ id }) => id === this.known()?.refrigerant));
 
+  readonly composition = computed(() => this.summary()?.composition);
   readonly kind = computed(() => {
     const system = this.known();
     return system === undefined ? undefined : kindOf(system.kind);

@@ -66,6 +66,12 @@ export class Units {
     return unit === 'kg' || unit === 'g' ? 'lb' : 'kg';
   }
 
+  /** "10.5 L": of circuits, in the unit of the field where it is typed. */
+  volumeText(m3: number): string {
+    const litres = m3 * 1000;
+    return `${this.decimal(litres, litres < 20 ? 1 : 0)} L`;
+  }
+
   temperature(T: number, decimals = 0): string {
     const { temperature } = this.preferences();
     return `${this.decimal(temperatureIn(T, temperature), decimals)} °${temperature}`;

@@ -32,5 +32,9 @@ const inMinutes = new Intl.DateTimeFormat('en-US', {
   minute: '2-digit',
   hourCycle: 'h23',
 });
+const timeOnly = new Intl.DateTimeFormat('en-US', { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' });
+/** "07:40" by the clock of this device. */
+export const clockText = (at: number): string => timeOnly.format(at);
+
 /** A moment by the clock of this device, "Nov 29, 2026, 07:40". */
 export const momentText = (instant: string): string => inMinutes.format(new Date(instant));

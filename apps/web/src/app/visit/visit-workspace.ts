@@ -12,9 +12,11 @@ import { AccountStage } from './stages/account.stage';
 import { CloseStage } from './stages/close.stage';
 import { LookStage } from './stages/look.stage';
 import { MethodStage } from './stages/method.stage';
+import { ProveStage } from './stages/prove.stage';
+import { RechargeStage } from './stages/recharge.stage';
 import { SaidStage } from './stages/said.stage';
 import { TransferStage } from './stages/transfer.stage';
-import { nextActionText } from './stage-words';
+import { nextActionText, stateText } from './stage-words';
 import { VisitJob } from './visit-job';
 import { VisitLook } from './visit-look';
 import { VisitStepper } from './visit-stepper';
@@ -22,7 +24,20 @@ import { VisitStepper } from './visit-stepper';
 /** The stages in the head, the one that is here at the left, and always the circuit at the right. */
 @Component({
   selector: 'hy-visit-workspace',
-  imports: [AccountStage, CircuitSide, CloseStage, LookStage, MethodStage, PageHead, RouterLink, SaidStage, TransferStage, VisitStepper],
+  imports: [
+    AccountStage,
+    CircuitSide,
+    CloseStage,
+    LookStage,
+    MethodStage,
+    PageHead,
+    ProveStage,
+    RechargeStage,
+    RouterLink,
+    SaidStage,
+    TransferStage,
+    VisitStepper,
+  ],
   providers: [
     { provide: SYSTEM_ID, useFactory: () => inject(VisitJob).visit()?.system.id ?? '' },
     { provide: LookSource, useClass: VisitLook },
@@ -38,6 +53,9 @@ import { VisitStepper } from './visit-stepper';
           @if (!job.open()) {
             <p class="second">This visit is closed. What was recorded on it stays as it is.</p>
           }
+          @if (notNeeded(); as words) {
+            <p class="second">{{ words }}.</p>
+          }
           @switch (job.here()) {
             @case ('look') {
               <hy-look-stage />
@@ -50,6 +68,12 @@ import { VisitStepper } from './visit-stepper';
             }
             @case ('account') {
               <hy-account-stage />
+            }
+            @case ('prove') {
+              <hy-prove-stage />
+            }
+            @case ('recharge') {
+              <hy-recharge-stage />
             }
             @case ('close') {
               <hy-close-stage />
@@ -88,6 +112,14 @@ export class VisitWorkspace {
   protected readonly action = nextActionText;
   /** What is done next, where that is another stage than the one that is looked at. */
   protected readonly elsewhere = computed(() => (this.job.open() && this.job.next() !== this.job.here() ? this.job.next() : undefined));
+
+  /** Why this stage is not needed; a transfer says it itself. */
+  protected readonly notNeeded = computed(() => {
+    const state = this.job.state();
+    if (state?.state !== 'not-needed' || state.stage === 'transfer') return undefined;
+    const words = stateText(state);
+    return `${words[0]?.toUpperCase() ?? ''}${words.slice(1)}`;
+  });
 
   protected line({ system, reason, day }: Visit): string {
     const plate = valueOf(this.session.system())?.nameplateKg;

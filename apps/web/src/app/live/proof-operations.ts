@@ -1,0 +1,90 @@
+import type { Part } from '@hygromet/core/circuit/part';
+import type { PartLimit } from '@hygromet/core/circuit/weakest-part';
+import type { Composition } from '@hygromet/core/fluids/composition';
+import { judgeHold, type HoldResult } from '@hygromet/core/proof/hold';
+import { holdLimits, nitrogenPerYear, type HoldLimit } from '@hygromet/core/proof/hold-limit';
+import { refrigerantPerNitrogen } from '@hygromet/core/proof/leak-conversion';
+import { carriedTo } from '@hygromet/core/proof/nitrogen';
+import { judgeRise, type RiseMeta, type RisePhase, type RiseResult } from '@hygromet/core/proof/rise';
+import { testPressure, type TestPressure } from '@hygromet/core/proof/test-pressure';
+import { PASCAL_PER_PSI, type HoldMeta, type HoldReadings } from '@hygromet/core/proof/trace';
+import { kelvin, pascal } from '@hygromet/core/units/quantity';
+
+export interface TestPressureArgs {
+  readonly limits: readonly PartLimit[];
+  readonly apart: readonly Part[];
+  readonly T: number;
+  readonly hottestK: number;
+  readonly gaugeError: number;
+  readonly atmosphere: number;
+}
+
+export interface HoldLimitArgs {
+  readonly meta: HoldMeta;
+  readonly durationsS: readonly number[];
+  readonly composition: Composition;
+}
+
+/** kg in a year, the least and the most. */
+export type YearlySpan = readonly [number, number];
+
+export interface SeenLimit extends HoldLimit {
+  readonly refrigerantKgPerYear: YearlySpan;
+}
+
+export interface HoldArgs {
+  readonly meta: HoldMeta;
+  readonly readings: HoldReadings;
+  readonly tightTo: number;
+  readonly composition: Composition;
+}
+
+export interface HoldAnswer {
+  readonly result: HoldResult;
+  /** Each reading carried to the temperature of the first, psig: what is left of its fall when the cold is taken out. */
+  readonly compensatedPsig: readonly number[];
+  readonly perYear: YearlySpan;
+  /** Of the leak that is excluded, kg of refrigerant a year. */
+  readonly excludedPerYear: YearlySpan;
+}
+
+export interface RiseArgs {
+  readonly meta: RiseMeta;
+  readonly phases: readonly RisePhase[];
+  readonly leakAbove: number;
+}
+
+export const proofOperations = {
+  /** Null where no limit is recorded: no pressure is known to be safe then. */
+  testPressure: ({ T, hottestK, atmosphere, ...task }: TestPressureArgs): TestPressure | null =>
+    testPressure({ ...task, T: kelvin(T), hottest: kelvin(hottestK), atmosphere: pascal(atmosphere) }) ?? null,
+
+  holdLimit: ({ meta, durationsS, composition }: HoldLimitArgs): readonly SeenLimit[] =>
+    holdLimits(meta, durationsS).map((limit) => ({ ...limit, refrigerantKgPerYear: yearly(limit.nitrogenKgPerYear, meta, composition) })),
+
+  hold: ({ meta, readings, tightTo, composition }: HoldArgs): HoldAnswer => {
+    const result = judgeHold(meta, readings, tightTo);
+    return {
+      result,
+      compensatedPsig: compensated(meta, readings),
+      perYear: yearly(nitrogenPerYear(result.lossPerHour, meta), meta, composition),
+      excludedPerYear: yearly(nitrogenPerYear(Number.isFinite(result.excludesAbove) ? result.excludesAbove : 0, meta), meta, composition),
+    };
+  },
+
+  rise: ({ meta, phases, leakAbove }: RiseArgs): RiseResult => judgeRise(meta, phases, leakAbove),
+};
+
+function yearly(nitrogenKg: number, meta: HoldMeta, composition: Composition): YearlySpan {
+  const { low, high } = refrigerantPerNitrogen(composition, pascal(meta.barometerPa + meta.setPressurePsig * PASCAL_PER_PSI));
+  return [low * nitrogenKg, high * nitrogenKg];
+}
+
+function compensated({ barometerPa, thermometers }: HoldMeta, { pressurePsig, airC, pipeC }: HoldReadings): readonly number[] {
+  const temperatures = thermometers.includes('pipe') && pipeC !== undefined ? pipeC : airC;
+  const first = kelvin((temperatures[0] ?? 20) + 273.15);
+  return pressurePsig.map((psig, k) => {
+    const p = pascal(barometerPa + psig * PASCAL_PER_PSI);
+    return (carriedTo(p, kelvin(temperatures[k]! + 273.15), first) - barometerPa) / PASCAL_PER_PSI;
+  });
+}

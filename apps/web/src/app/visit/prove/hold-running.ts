@@ -1,0 +1,185 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { asked } from '../../live/asked';
+import { refusalIn } from '../../live/command';
+import { Drafts } from '../../live/draft.service';
+import type { HoldArgs } from '../../live/proof-operations';
+import { PropertyService } from '../../live/property.service';
+import { MethodSession } from '../../method/method.session';
+import { PreferencesService } from '../../preferences/preferences.service';
+import { Units } from '../../preferences/units.service';
+import { BigNumber } from '../../ui/big-number';
+import { Caution } from '../../ui/caution';
+import { clockText } from '../../ui/day';
+import { isStale, valueOf } from '../../ui/loadable';
+import { QuantityField } from '../../ui/quantity-field';
+import { emptyEntry, readQuantity, type QuantityEntry } from '../../ui/quantity-entry';
+import { VisitJob } from '../visit-job';
+import { HoldChart } from './hold-chart';
+import { firstAt, metaOf, readingsOf, type RunningHold } from './hold-trace';
+import { coreVersion } from '@hygromet/core/version';
+import { holdSentence, percentPerHour, problemText, termAdvice, yearlyText } from './prove-words';
+
+interface ReadingDraft {
+  readonly pressure: QuantityEntry;
+  readonly air: QuantityEntry;
+  readonly pipe: QuantityEntry;
+}
+
+/** A hold that runs: readings as they are typed, the verdict with its limit after each, and when to look again. */
+@Component({
+  selector: 'hy-hold-running',
+  imports: [BigNumber, Caution, HoldChart, QuantityField],
+  template: `
+    @if (answer(); as a) {
+      <hy-big-number [what]="what()" [number]="big().number" [unit]="big().unit" [computing]="stale()">
+        @for (line of beside(); track line) {
+          <div>{{ line }}</div>
+        }
+      </hy-big-number>
+      @for (problem of a.result.problems; track $index) {
+        <hy-caution [grave]="true">{{ problems[problem.code] }}</hy-caution>
+      }
+      <hy-hold-chart [timeS]="readings().timeS" [answer]="a" [startedAt]="startedAt()" [T]="firstK()" />
+    } @else {
+      <h2>
+        {{ readings().timeS.length === 0 ? 'Take the first reading' : readings().timeS.length + ' of 4 readings for a first verdict' }}
+      </h2>
+      <p class="second">
+        Pressure and temperatures together, every minute or so. It reads as it runs; a short hold needs 10 to 15 min, a long one a reading
+        now and then.
+      </p>
+    }
+    <form novalidate (submit)="$event.preventDefault(); add()">
+      <hy-quantity-field
+        label="Pressure"
+        kind="pressure"
+        [entry]="draft().pressure"
+        (entryChange)="change({ pressure: $event })"
+        [problem]="problem('/reading/gaugePa')"
+      />
+      <hy-quantity-field label="Air, in the shade" kind="temperature" [entry]="draft().air" (entryChange)="change({ air: $event })" />
+      @if (test().setUp.clamp) {
+        <hy-quantity-field label="Pipe, clamp" kind="temperature" [entry]="draft().pipe" (entryChange)="change({ pipe: $event })" />
+      }
+      <div class="wide actions">
+        <button type="submit" class="button main" [disabled]="!readable() || adding.state().state === 'busy'">Add reading</button>
+        <button type="button" class="button" [disabled]="answer() === undefined || stale()" (click)="end()">End the test</button>
+      </div>
+      @if (refused(); as sentence) {
+        <p class="wide over" role="alert">{{ sentence }}</p>
+      }
+    </form>
+    @if (advice(); as words) {
+      <p class="second">Most of the doubt: {{ words }}.</p>
+    }
+    <p class="small">A hold never replaces soap: it sees the sum of all leaks, soap and detector see one place.</p>
+  `,
+  styleUrl: './prove.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class HoldRunning {
+  readonly test = input.required<RunningHold>();
+  private readonly job = inject(VisitJob);
+  private readonly session = inject(MethodSession);
+  private readonly units = inject(Units);
+  private readonly preferences = inject(PreferencesService).current;
+  private readonly properties = inject(PropertyService);
+  private readonly stored = inject(Drafts).open<ReadingDraft>(`hold-reading.${this.job.id}`, () => ({
+    pressure: emptyEntry(this.preferences().pressure),
+    air: emptyEntry(this.preferences().temperature),
+    pipe: emptyEntry(this.preferences().temperature),
+  }));
+  protected readonly draft = this.stored.value.asReadonly();
+  protected readonly problems = problemText;
+
+  protected readonly startedAt = computed(() => firstAt(this.test()));
+  protected readonly readings = computed(() => readingsOf(this.test()));
+  protected readonly firstK = computed(() => {
+    const { airC, pipeC } = this.readings();
+    return ((this.test().setUp.clamp ? pipeC : undefined) ?? airC)[0]! + 273.15;
+  });
+  private readonly refrigerant = computed(() => this.job.visit()?.system.refrigerant ?? '');
+  private readonly question = computed((): HoldArgs | undefined => {
+    const [composition, readings] = [this.session.question()?.composition, this.readings()];
+    if (composition === undefined || readings.timeS.length < 4) return undefined;
+    const { setUp } = this.test();
+    return { meta: metaOf(setUp, this.startedAt()), readings, tightTo: setUp.tightTo, composition };
+  });
+  private readonly judged = asked(this.properties, 'hold', this.question);
+  protected readonly answer = computed(() => valueOf(this.judged()));
+  protected readonly stale = computed(() => isStale(this.judged()));
+
+  protected readonly what = computed(() => {
+    const { verdict } = this.answer()!.result;
+    const minutes = Math.round((this.readings().timeS.at(-1) ?? 0) / 60);
+    return `Nitrogen hold, ${minutes} min: ${verdict === 'leaking' ? 'leaking' : 'no leak above'}`;
+  });
+  protected readonly big = computed(() => {
+    const { verdict, lossPerHour, excludesAbove } = this.answer()!.result;
+    const share = verdict === 'leaking' ? lossPerHour : excludesAbove;
+    return Number.isFinite(share) ? { number: percentPerHour(share, this.units), unit: '% per hour' } : { number: '–', unit: '' };
+  });
+  protected readonly beside = computed(() => {
+    const { result, perYear, excludedPerYear } = this.answer()!;
+    const percent = (share: number) => `${percentPerHour(share, this.units)} %`;
+    if (result.verdict === 'leaking')
+      return [
+        `${percent(result.interval90[0])} to ${percent(result.interval90[1])}, nine times of ten`,
+        `${yearlyText(perYear, this.units)} of ${this.refrigerant()} a year`,
+      ];
+    const asks = `asked for ${percent(result.tightTo)}`;
+    const again =
+      result.verdict === 'tight'
+        ? `${asks}: shown`
+        : result.lookAgainS === null
+          ? `${asks}: not by waiting longer`
+          : `${asks}: look again at ${clockText(this.startedAt() + 1000 * result.lookAgainS)}`;
+    return [
+      `${yearlyText(excludedPerYear, this.units)} of ${this.refrigerant()} a year`,
+      again,
+      ...(result.verdict === 'tight' ? [] : ['leaking is not excluded yet']),
+    ];
+  });
+  protected readonly advice = computed(() => {
+    const result = this.answer()?.result;
+    const term = result?.budget[0]?.term;
+    return result === undefined || term === undefined || result.verdict !== 'cannot-tell' ? undefined : termAdvice[term];
+  });
+
+  private readonly read = computed(() => {
+    const { pressure, air, pipe } = this.draft();
+    return {
+      pressure: readQuantity('pressure', pressure, this.units.atmosphere()),
+      air: readQuantity('temperature', air),
+      pipe: readQuantity('temperature', pipe),
+    };
+  });
+  protected readonly readable = computed(() => {
+    const { pressure, air, pipe } = this.read();
+    return pressure.state === 'good' && air.state === 'good' && (!this.test().setUp.clamp || pipe.state === 'good');
+  });
+  protected readonly adding = this.job.adding(() => this.change({ pressure: emptyEntry(this.draft().pressure.unit) }));
+  private readonly ending = this.job.adding();
+  protected readonly problem = (pointer: string) => refusalIn(this.adding.state(), pointer);
+  protected readonly refused = computed(() => refusalIn(this.adding.state()) ?? refusalIn(this.ending.state()));
+
+  protected change(part: Partial<ReadingDraft>): void {
+    this.stored.value.update((draft) => ({ ...draft, ...part }));
+  }
+
+  protected add(): void {
+    const { pressure, air, pipe } = this.read();
+    if (pressure.state !== 'good' || air.state !== 'good') return;
+    const clamp = this.test().setUp.clamp && pipe.state === 'good' ? { pipeK: pipe.si } : {};
+    const reading = { gaugePa: Math.max(0, pressure.si - this.test().setUp.atmospherePa), airK: air.si, ...clamp };
+    this.adding.send({ kind: 'test-read', testId: this.test().id, reading });
+  }
+
+  protected end(): void {
+    const answer = this.answer();
+    if (answer === undefined) return;
+    const at = `${this.units.pressureStep(this.test().setUp.setGaugePa)}, ${Math.round((this.readings().timeS.at(-1) ?? 0) / 60)} min: `;
+    const said = at + holdSentence(answer, this.refrigerant(), this.units);
+    this.ending.send({ kind: 'test-ended', testId: this.test().id, finding: { verdict: answer.result.verdict, said, coreVersion } });
+  }
+}

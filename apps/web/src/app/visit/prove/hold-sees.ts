@@ -1,0 +1,98 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import type { Composition } from '@hygromet/core/fluids/composition';
+import type { HoldMeta } from '@hygromet/core/proof/trace';
+import { asked } from '../../live/asked';
+import type { HoldLimitArgs, SeenLimit } from '../../live/proof-operations';
+import { PropertyService } from '../../live/property.service';
+import { Units } from '../../preferences/units.service';
+import { valueOf } from '../../ui/loadable';
+import { percentPerHour, yearlyText } from './prove-words';
+
+const DURATIONS = [
+  { s: 900, name: '15 min' },
+  { s: 3600, name: '1 h' },
+  { s: 57_600, name: 'overnight' },
+] as const;
+const HALF_HOUR_S = 1800;
+
+/** What a hold will see before it is started, and what would make it see more. */
+@Component({
+  selector: 'hy-hold-sees',
+  template: `
+    @if (rows().length > 0) {
+      <table>
+        <caption class="unseen">
+          The smallest leak that the hold finds, per cent an hour
+        </caption>
+        <thead>
+          <tr>
+            <th scope="col">What this hold can see, % per hour</th>
+            @for (own of durations; track own.name) {
+              <th scope="col" class="number">{{ own.name }}</th>
+            }
+          </tr>
+        </thead>
+        <tbody>
+          @for (row of rows(); track row.name; let first = $first) {
+            <tr [class.rules]="first">
+              <th scope="row">
+                <b>{{ row.name }}</b> <span class="small">{{ row.note }}</span>
+              </th>
+              @for (own of row.cells; track $index) {
+                <td class="number" [class.enough]="own.enough">{{ own.text }}</td>
+              }
+            </tr>
+          }
+        </tbody>
+      </table>
+      <p class="small">Soap and a detector see less at one place: a hold never replaces them.</p>
+    }
+  `,
+  styleUrl: './hold-sees.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class HoldSees {
+  readonly meta = input.required<HoldMeta>();
+  readonly composition = input.required<Composition>();
+  /** Share an hour that is asked for. */
+  readonly asked = input.required<number>();
+  private readonly units = inject(Units);
+  private readonly properties = inject(PropertyService);
+  protected readonly durations = DURATIONS;
+  private readonly base = computed((): HoldLimitArgs => ({
+    meta: this.meta(),
+    durationsS: DURATIONS.map(({ s }) => s),
+    composition: this.composition(),
+  }));
+  private readonly variant = (change: (meta: HoldMeta) => Partial<HoldMeta>) =>
+    asked(
+      this.properties,
+      'holdLimit',
+      computed(() =>
+        Object.keys(this.composition()).length === 0 ? undefined : { ...this.base(), meta: { ...this.meta(), ...change(this.meta()) } },
+      ),
+    );
+  private readonly asSet = this.variant(() => ({}));
+  private readonly clamped = this.variant(() => ({ thermometers: ['air', 'pipe'] }));
+  private readonly waited = this.variant(({ secondsSinceFilling }) => ({ secondsSinceFilling: secondsSinceFilling + HALF_HOUR_S }));
+
+  protected readonly rows = computed(() => {
+    const asSet = valueOf(this.asSet());
+    if (asSet === undefined) return [];
+    const last = asSet.at(-1);
+    const inYears = last === undefined ? '' : `overnight ${yearlyText(last.refrigerantKgPerYear, this.units)} a year`;
+    return [
+      { name: 'as it is set up', note: inYears, cells: this.cells(asSet) },
+      ...this.better('with a clamp on the pipe', valueOf(this.clamped()), asSet),
+      ...this.better('half an hour later', valueOf(this.waited()), asSet),
+    ];
+  });
+
+  private better(name: string, limits: readonly SeenLimit[] | undefined, than: readonly SeenLimit[]) {
+    const helps = limits?.some((own, k) => own.lossPerHour < 0.93 * (than[k]?.lossPerHour ?? 0)) ?? false;
+    return helps && limits !== undefined ? [{ name, note: '', cells: this.cells(limits) }] : [];
+  }
+
+  private cells = (limits: readonly SeenLimit[]) =>
+    limits.map(({ lossPerHour }) => ({ text: percentPerHour(lossPerHour, this.units), enough: lossPerHour <= this.asked() }));
+}

@@ -1,0 +1,264 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { weakestPart } from '@hygromet/core/circuit/weakest-part';
+import { PASCAL_PER_PSI } from '@hygromet/core/proof/trace';
+import type { HoldSetUp } from '@hygromet/contract/visit-test';
+import { asked } from '../../live/asked';
+import { refusalIn } from '../../live/command';
+import { Drafts } from '../../live/draft.service';
+import { newKey } from '../../live/new-key';
+import type { TestPressureArgs } from '../../live/proof-operations';
+import { PropertyService } from '../../live/property.service';
+import { Registers } from '../../live/registers.service';
+import { MethodSession } from '../../method/method.session';
+import { PreferencesService } from '../../preferences/preferences.service';
+import { Units } from '../../preferences/units.service';
+import { Caution } from '../../ui/caution';
+import { ChoiceField } from '../../ui/choice-field';
+import { valueOf } from '../../ui/loadable';
+import { QuantityField } from '../../ui/quantity-field';
+import { emptyEntry, readQuantity, type QuantityEntry } from '../../ui/quantity-entry';
+import { VisitJob } from '../visit-job';
+import { metaOf } from './hold-trace';
+import { HoldSees } from './hold-sees';
+
+interface HoldDraft {
+  readonly pressure: QuantityEntry;
+  readonly hottest: QuantityEntry;
+  readonly volume: QuantityEntry;
+  readonly step: string;
+  readonly clamp: string;
+  readonly wait: string;
+  readonly oil: string;
+  readonly before: string;
+  readonly tightTo: string;
+  readonly unlimited: boolean;
+}
+
+const MINUTE = 60_000;
+/** A usual digital gauge. */
+const SPAN_PSI = 800;
+/** psi that a gauge may read too low: common practice. */
+const GAUGE_ERROR_PSI = 4;
+const HOTTEST_BY_DEFAULT_K = 8;
+/** Litres of oil in a usual small compressor. */
+const OIL_M3 = 0.8e-3;
+
+/** A nitrogen hold is set up: the most that may be put on, and what such a hold will see, before the regulator is opened. */
+@Component({
+  selector: 'hy-hold-setup',
+  imports: [Caution, ChoiceField, HoldSees, QuantityField],
+  template: `
+    @let d = draft();
+    <h3>Pressure test with dry nitrogen</h3>
+    <p class="limit" [class.over]="tooHigh()">{{ limitSentence() }}</p>
+    <form novalidate (submit)="$event.preventDefault(); begin()">
+      <hy-quantity-field
+        label="Test pressure"
+        kind="service-pressure"
+        [entry]="d.pressure"
+        (entryChange)="change({ pressure: $event })"
+        [asked]="tried()"
+        [problem]="pressureProblem()"
+      />
+      <hy-quantity-field
+        label="Hottest it will get"
+        hint="while it is under pressure"
+        kind="temperature"
+        [entry]="d.hottest"
+        (entryChange)="change({ hottest: $event })"
+      />
+      <hy-quantity-field
+        label="Volume under test"
+        [hint]="volumeHint()"
+        kind="volume"
+        [entry]="d.volume"
+        (entryChange)="change({ volume: $event })"
+        [problem]="volumeProblem()"
+      />
+      <hy-choice-field label="Gauge reads to" [choices]="steps" [value]="d.step" (valueChange)="change({ step: $event })" />
+      <hy-choice-field label="Thermometer" [choices]="clamps" [value]="d.clamp" (valueChange)="change({ clamp: $event })" />
+      <hy-choice-field label="Filled" [choices]="waits" [value]="d.wait" (valueChange)="change({ wait: $event })" />
+      <hy-choice-field label="Oil in it" [choices]="oils" [value]="d.oil" (valueChange)="change({ oil: $event })" />
+      <hy-choice-field label="Before" [choices]="befores" [value]="d.before" (valueChange)="change({ before: $event })" />
+      <hy-choice-field label="Exclude leaks above" [choices]="limits" [value]="d.tightTo" (valueChange)="change({ tightTo: $event })" />
+      @if (meta(); as known) {
+        <hy-hold-sees class="wide" [meta]="known" [composition]="composition()" [asked]="tightTo()" />
+      }
+      <hy-caution class="wide" [grave]="true">
+        Nitrogen only through a regulator with a relief valve, never oxygen or compressed air. Stand aside, raise it in steps:
+        {{ stepText() }}.
+      </hy-caution>
+      @if (unknownLimit()) {
+        <label class="wide check">
+          <input type="checkbox" [checked]="d.unlimited" (change)="change({ unlimited: $any($event.target).checked })" />
+          <span>I have read the pressure limits of every connected part on its plate, and the test pressure is below them.</span>
+        </label>
+      }
+      @if (refused(); as sentence) {
+        <p class="wide over" role="alert">{{ sentence }}</p>
+      }
+      <div class="wide actions">
+        <button type="submit" class="button main" [disabled]="busy()">Start the hold</button>
+      </div>
+    </form>
+  `,
+  styleUrl: './prove.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class HoldSetup {
+  private readonly job = inject(VisitJob);
+  private readonly session = inject(MethodSession);
+  private readonly units = inject(Units);
+  private readonly preferences = inject(PreferencesService).current;
+  private readonly properties = inject(PropertyService);
+  private readonly registers = inject(Registers);
+  private readonly stored = inject(Drafts).open<HoldDraft>(`hold.${this.job.id}`, () => ({
+    pressure: emptyEntry(this.preferences().pressure.startsWith('bar') ? 'barg' : 'psig'),
+    hottest: emptyEntry(this.preferences().temperature),
+    volume: emptyEntry('L'),
+    step: '0.1',
+    clamp: 'pipe',
+    wait: '10',
+    oil: 'no',
+    before: 'evacuated',
+    tightTo: '0.01',
+    unlimited: false,
+  }));
+  protected readonly draft = this.stored.value.asReadonly();
+  protected readonly tried = signal(false);
+
+  protected readonly steps = [
+    { value: '0.1', label: '0.1 psi' },
+    { value: '0.5', label: '0.5 psi' },
+    { value: '1', label: '1 psi' },
+    { value: '5', label: '5 psi, a dial' },
+  ];
+  protected readonly clamps = [
+    { value: 'pipe', label: 'clamp on the pipe, and air' },
+    { value: 'air', label: 'air alone' },
+  ];
+  protected readonly waits = [
+    { value: '0', label: 'just now' },
+    { value: '10', label: '10 minutes ago' },
+    { value: '30', label: 'half an hour ago' },
+    { value: '60', label: 'an hour ago, or longer' },
+  ];
+  protected readonly oils = [
+    { value: 'no', label: 'none' },
+    { value: 'yes', label: 'the compressor’s' },
+  ];
+  protected readonly befores = [
+    { value: 'evacuated', label: 'evacuated and swept' },
+    { value: 'not', label: 'not evacuated' },
+  ];
+  protected readonly limits = [
+    { value: '0.03', label: '3 % per hour' },
+    { value: '0.01', label: '1 % per hour' },
+    { value: '0.002', label: '0.2 % per hour' },
+    { value: '0.0005', label: '0.05 % per hour' },
+  ];
+
+  private readonly system = computed(() => valueOf(this.session.system()));
+  protected readonly composition = computed(() => this.session.question()?.composition ?? {});
+  private readonly ambient = computed(() => {
+    const own = this.session.ambient();
+    return own.state === 'good' ? own.si : undefined;
+  });
+  private readonly hottest = computed(() => {
+    const own = readQuantity('temperature', this.draft().hottest);
+    const now = this.ambient();
+    return own.state === 'good' ? own.si : now === undefined ? undefined : now + HOTTEST_BY_DEFAULT_K;
+  });
+  private readonly question = computed((): TestPressureArgs | undefined => {
+    const [system, T, hottestK] = [this.system(), this.ambient(), this.hottest()];
+    if (system === undefined || T === undefined || hottestK === undefined) return undefined;
+    const gaugeError = GAUGE_ERROR_PSI * PASCAL_PER_PSI;
+    return { limits: system.facts.limits ?? [], apart: [], T, hottestK, gaugeError, atmosphere: this.units.atmosphere() };
+  });
+  private readonly most = asked(this.properties, 'testPressure', this.question);
+  protected readonly unknownLimit = computed(() => weakestPart(this.system()?.facts.limits ?? []) === undefined);
+  protected readonly limitSentence = computed(() => {
+    if (this.ambient() === undefined) return 'Measure the outdoor temperature under Look first: the limit follows from it.';
+    const most = valueOf(this.most());
+    if (this.unknownLimit() || most == null)
+      return 'No part with a pressure limit is recorded: read the plates of every connected part, and record them with the system.';
+    return `At most ${this.units.pressureStep(most.mostGaugePa)} now: the ${most.ruling.what} bears ${this.units.pressureStep(most.ruling.gaugePa)}, less ${this.units.pressureStep(GAUGE_ERROR_PSI * PASCAL_PER_PSI)} for the gauge, at the hottest that it will get.`;
+  });
+  protected readonly stepText = computed(() => {
+    const most = valueOf(this.most());
+    const steps = most?.stepsGaugePa ?? [50, 150].map((psi) => psi * PASCAL_PER_PSI);
+    return steps.map((own) => this.units.pressureStep(own)).join(', ') + '; listen and soap at the first';
+  });
+
+  private readonly pressure = computed(() => readQuantity('service-pressure', this.draft().pressure));
+  private readonly volume = computed(() => {
+    const own = readQuantity('volume', this.draft().volume);
+    return own.state === 'good' ? own.si : own.state === 'bad' ? undefined : valueOf(this.session.plan())?.volume?.likely;
+  });
+  protected readonly volumeHint = computed(() => {
+    const estimate = valueOf(this.session.plan())?.volume;
+    return estimate === undefined
+      ? ''
+      : `${this.units.volumeText(estimate.low)} to ${this.units.volumeText(estimate.high)} by its charge, estimated`;
+  });
+  protected readonly volumeProblem = computed(() =>
+    this.tried() && this.volume() === undefined ? 'Enter the volume: what the leak is in pounds follows from it.' : undefined,
+  );
+  protected readonly tooHigh = computed(() => {
+    const [own, most] = [this.pressure(), valueOf(this.most())];
+    return own.state === 'good' && most != null && own.si > most.mostGaugePa + 1;
+  });
+  protected readonly pressureProblem = computed(() => {
+    const most = valueOf(this.most());
+    return this.tooHigh() && most != null
+      ? `Above what the ${most.ruling.what} bears. Valve it off or take it out, or test at ${this.units.pressureStep(most.mostGaugePa)} at most.`
+      : this.field('/setUp/setGaugePa');
+  });
+  protected readonly tightTo = computed(() => Number(this.draft().tightTo));
+  private readonly setUp = computed((): HoldSetUp | undefined => {
+    const [pressure, volumeM3, most, d] = [this.pressure(), this.volume(), valueOf(this.most()), this.draft()];
+    if (pressure.state !== 'good' || volumeM3 === undefined) return undefined;
+    const now = new Date();
+    return {
+      test: 'hold',
+      volumeM3,
+      setGaugePa: pressure.si,
+      stepPa: Number(d.step) * PASCAL_PER_PSI,
+      spanPa: SPAN_PSI * PASCAL_PER_PSI,
+      clamp: d.clamp === 'pipe',
+      filledAt: new Date(now.getTime() - Number(d.wait) * MINUTE).toISOString(),
+      oilM3: d.oil === 'yes' ? OIL_M3 : 0,
+      refrigerantMayRemain: d.before === 'not',
+      tightTo: this.tightTo(),
+      startHour: now.getHours() + now.getMinutes() / 60,
+      atmospherePa: this.units.atmosphere(),
+      mostGaugePa: most?.mostGaugePa ?? null,
+      ruling: most?.ruling.what ?? null,
+    };
+  });
+  protected readonly meta = computed(() => {
+    const own = this.setUp();
+    return own === undefined ? undefined : metaOf(own, Date.parse(own.filledAt) + Number(this.draft().wait) * MINUTE);
+  });
+
+  private readonly beginning = this.job.adding(() => this.stored.clear());
+  protected readonly busy = computed(() => this.beginning.state().state === 'busy');
+  protected readonly field = (pointer: string) => refusalIn(this.beginning.state(), pointer);
+  private readonly unread = signal(false);
+  protected readonly refused = computed(() =>
+    this.unread() ? 'Confirm that every connected part bears the test pressure.' : refusalIn(this.beginning.state()),
+  );
+
+  protected change(part: Partial<HoldDraft>): void {
+    this.unread.set(false);
+    this.stored.value.update((draft) => ({ ...draft, ...part }));
+  }
+
+  protected begin(): void {
+    this.tried.set(true);
+    const setUp = this.setUp();
+    if (setUp === undefined || this.tooHigh()) return;
+    if (this.unknownLimit() && !this.draft().unlimited) return this.unread.set(true);
+    this.beginning.send({ kind: 'test-begun', testId: newKey(), setUp });
+  }
+}

@@ -1,0 +1,45 @@
+import type { HoldReading, HoldSetUp, VisitTest } from '@hygromet/contract/visit-test';
+import { PASCAL_PER_PSI, type HoldMeta, type HoldReadings } from '@hygromet/core/proof/trace';
+
+const CELSIUS = 273.15;
+/** Relative error of a volume that nobody has measured. */
+const VOLUME_KNOWN_TO = 0.3;
+/** A usual digital gauge: 1 % of what it shows. */
+const GAUGE_ACCURACY = 0.01;
+
+export type RunningHold = VisitTest & { readonly setUp: HoldSetUp };
+export const isHold = (test: VisitTest): test is RunningHold => test.setUp.test === 'hold';
+
+/** When the first reading was taken; the beginning while there is none. */
+export const firstAt = ({ readings, begunAt }: VisitTest): number => Date.parse(readings[0]?.at ?? begunAt);
+
+export const metaOf = (setUp: HoldSetUp, startedAt: number): HoldMeta => ({
+  volumeLiter: setUp.volumeM3 * 1000,
+  volumeKnownTo: VOLUME_KNOWN_TO,
+  setPressurePsig: setUp.setGaugePa / PASCAL_PER_PSI,
+  barometerPa: setUp.atmospherePa,
+  gaugeResolutionPsi: setUp.stepPa / PASCAL_PER_PSI,
+  gaugeSpanPsi: setUp.spanPa / PASCAL_PER_PSI,
+  gaugeAccuracyShare: GAUGE_ACCURACY,
+  secondsSinceFilling: Math.max(0, (startedAt - Date.parse(setUp.filledAt)) / 1000),
+  thermometers: setUp.clamp ? ['air', 'pipe'] : ['air'],
+  startHour: setUp.startHour,
+  oilLiter: setUp.oilM3 * 1000,
+  refrigerantMayRemain: setUp.refrigerantMayRemain,
+});
+
+/** Readings in the order of their time. */
+export function readingsOf(test: VisitTest): HoldReadings {
+  const start = firstAt(test);
+  const own = test.readings
+    .flatMap(({ at, reading }) => ('gaugePa' in reading ? [{ at: Date.parse(at), reading: reading satisfies HoldReading }] : []))
+    .sort((a, b) => a.at - b.at);
+  const pipes = own.flatMap(({ reading }) => (reading.pipeK === undefined ? [] : [reading.pipeK - CELSIUS]));
+  return {
+    timeS: own.map(({ at }) => (at - start) / 1000),
+    pressurePsig: own.map(({ reading }) => reading.gaugePa / PASCAL_PER_PSI),
+    airC: own.map(({ reading }) => reading.airK - CELSIUS),
+    // a clamp that was not read once is no clamp
+    ...(pipes.length === own.length && own.length > 0 ? { pipeC: pipes } : {}),
+  };
+}

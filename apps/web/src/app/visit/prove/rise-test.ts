@@ -1,0 +1,169 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { coreVersion } from '@hygromet/core/version';
+import { asked } from '../../live/asked';
+import { refusalIn } from '../../live/command';
+import { newKey } from '../../live/new-key';
+import type { RiseArgs } from '../../live/proof-operations';
+import { PropertyService } from '../../live/property.service';
+import { MethodSession } from '../../method/method.session';
+import { Units } from '../../preferences/units.service';
+import { BigNumber } from '../../ui/big-number';
+import { ChoiceField } from '../../ui/choice-field';
+import { isStale, valueOf } from '../../ui/loadable';
+import { QuantityField } from '../../ui/quantity-field';
+import { emptyEntry, readQuantity } from '../../ui/quantity-entry';
+import { VisitJob } from '../visit-job';
+import { riseSentence } from './prove-words';
+import { phasesOf, riseMetaOf, type RunningRise } from './rise-trace';
+
+/** Hoses, manifold and gauge of a usual set, m³. */
+const RIG_M3 = 0.4e-3;
+const LEAK_ABOVE = 2;
+const STEP_MICRON = 1;
+/** K: where nobody has measured a wall. */
+const USUAL_WALL_K = 293.15;
+const MICRON_PA = 0.133322387415;
+
+/** A vacuum that is shut in: whether it leaks, whether gas is released, and in the system or in the own rig. */
+@Component({
+  selector: 'hy-rise-test',
+  imports: [BigNumber, ChoiceField, QuantityField],
+  template: `
+    @if (test(); as running) {
+      @if (answer(); as a) {
+        <hy-big-number [what]="what()" [number]="number()" unit="microns per minute" [computing]="stale()">
+          @for (line of beside(); track line) {
+            <div>{{ line }}</div>
+          }
+        </hy-big-number>
+        <p class="limit">{{ sentence() }}</p>
+      } @else {
+        <h2>{{ count() }} of 4 readings for a first verdict</h2>
+      }
+      <p class="second">
+        Rig first: shut the valve of the system as well, and watch hoses and gauge alone for two minutes: it tells your own leak from the
+        system’s.
+      </p>
+      <form novalidate (submit)="$event.preventDefault(); add(running.id)">
+        <hy-choice-field label="Shut in" [choices]="phases" [value]="isolated()" (valueChange)="isolated.set($any($event))" />
+        <hy-quantity-field label="Vacuum" kind="vacuum" [entry]="entry()" (entryChange)="entry.set($event)" [problem]="problem()" />
+        <div class="wide actions">
+          <button type="submit" class="button main" [disabled]="read().state !== 'good' || adding.state().state === 'busy'">
+            Add reading
+          </button>
+          <button type="button" class="button" [disabled]="answer() === undefined || stale()" (click)="end(running.id)">
+            End the test
+          </button>
+        </div>
+      </form>
+    } @else {
+      <h3>Vacuum and rise test</h3>
+      <p>
+        Pull below 500 microns with the cores out and short, wide hoses, the gauge at the far end. Then shut the pump off and read it as it
+        rises: twenty minutes tell a leak from moisture, ten do not.
+      </p>
+      @if (refused(); as sentence) {
+        <p class="over" role="alert">{{ sentence }}</p>
+      }
+      <div class="actions">
+        <button type="button" class="button" [class.main]="first()" (click)="begin()" [disabled]="volume() === undefined">
+          Start the rise test
+        </button>
+      </div>
+    }
+  `,
+  styleUrl: './prove.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class RiseTest {
+  readonly test = input<RunningRise>();
+  /** Whether it is the next thing to do. */
+  readonly first = input(false);
+  private readonly job = inject(VisitJob);
+  private readonly session = inject(MethodSession);
+  private readonly units = inject(Units);
+  private readonly properties = inject(PropertyService);
+  protected readonly phases = [
+    { value: 'rig', label: 'the rig alone' },
+    { value: 'pump', label: 'system and rig, pump shut off' },
+  ];
+  protected readonly isolated = signal<'pump' | 'rig'>('rig');
+  protected readonly entry = signal(emptyEntry('micron'));
+  protected readonly read = computed(() => readQuantity('vacuum', this.entry(), this.units.atmosphere()));
+  protected readonly problem = computed(() => {
+    const own = this.read();
+    return own.state === 'bad' ? own.sentence : refusalIn(this.adding.state(), '/reading/micron');
+  });
+  protected readonly volume = computed(() => valueOf(this.session.plan())?.volume?.likely);
+  protected readonly count = computed(() => this.test()?.readings.length ?? 0);
+
+  private readonly question = computed((): RiseArgs | undefined => {
+    const test = this.test();
+    if (test === undefined) return undefined;
+    const phases = phasesOf(test);
+    const enough = phases.some(({ isolated, timeS }) => isolated === 'pump' && timeS.length >= 4);
+    return enough ? { meta: riseMetaOf(test.setUp), phases, leakAbove: test.setUp.leakAbove } : undefined;
+  });
+  private readonly judged = asked(this.properties, 'rise', this.question);
+  protected readonly answer = computed(() => valueOf(this.judged()));
+  protected readonly stale = computed(() => isStale(this.judged()));
+  protected readonly what = computed(() => {
+    const minutes = Math.round(
+      (phasesOf(this.test()!)
+        .filter(({ isolated }) => isolated === 'pump')
+        .at(-1)
+        ?.timeS.at(-1) ?? 0) / 60,
+    );
+    return `Rise test, ${minutes} min: ${this.answer()!.verdict === 'leak' ? 'leaking' : 'no leak above'}`;
+  });
+  protected readonly number = computed(() => {
+    const { leak, verdict } = this.answer()!;
+    const value =
+      verdict === 'leak' ? leak.micronPerMin : Math.max(leak.interval90[1], verdict === 'no-leak' ? this.test()!.setUp.leakAbove : 0);
+    return this.units.decimal(value, value < 10 ? 1 : 0);
+  });
+  protected readonly beside = computed(() => {
+    const { release, place } = this.answer()!;
+    return [
+      ...(place === null ? [] : [place === 'rig' ? 'in your own rig' : 'not in your rig']),
+      release.probability > 0.8 ? 'gas is being released' : release.probability < 0.2 ? 'no gas is being released' : 'gas may be released',
+    ];
+  });
+  protected readonly sentence = computed(() => riseSentence(this.answer()!, this.test()!.setUp.leakAbove, this.units));
+
+  protected readonly adding = this.job.adding(() => this.entry.set(emptyEntry(this.entry().unit)));
+  private readonly beginning = this.job.adding();
+  private readonly ending = this.job.adding();
+  protected readonly refused = computed(() => refusalIn(this.beginning.state()) ?? refusalIn(this.ending.state()));
+
+  protected begin(): void {
+    const volumeM3 = this.volume();
+    if (volumeM3 === undefined) return;
+    const ambient = this.session.ambient();
+    this.beginning.send({
+      kind: 'test-begun',
+      testId: newKey(),
+      setUp: {
+        test: 'rise',
+        volumeM3,
+        rigM3: RIG_M3,
+        stepMicron: STEP_MICRON,
+        coldestWallK: ambient.state === 'good' ? ambient.si : USUAL_WALL_K,
+        compressorWithOil: true,
+        leakAbove: LEAK_ABOVE,
+      },
+    });
+  }
+
+  protected add(testId: string): void {
+    const own = this.read();
+    if (own.state !== 'good') return;
+    this.adding.send({ kind: 'test-read', testId, reading: { isolated: this.isolated(), micron: own.si / MICRON_PA } });
+  }
+
+  protected end(testId: string): void {
+    const answer = this.answer();
+    if (answer === undefined) return;
+    this.ending.send({ kind: 'test-ended', testId, finding: { verdict: answer.verdict, said: this.sentence(), coreVersion } });
+  }
+}

@@ -1,0 +1,199 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import type { ChargeTerm, HoseBore } from '@hygromet/core/charge/charge-target';
+import { feedingRules, goesInStanding } from '@hygromet/core/charge/feeding';
+import { kilogram } from '@hygromet/core/units/quantity';
+import type { ChargeArgs, FeedArgs } from '../../live/account-operations';
+import { asked } from '../../live/asked';
+import { Drafts } from '../../live/draft.service';
+import { PropertyService } from '../../live/property.service';
+import { MethodSession } from '../../method/method.session';
+import { Units } from '../../preferences/units.service';
+import { BigNumber } from '../../ui/big-number';
+import { Caution } from '../../ui/caution';
+import { ChoiceField } from '../../ui/choice-field';
+import { isStale, valueOf } from '../../ui/loadable';
+import { QuantityField } from '../../ui/quantity-field';
+import { emptyEntry, readQuantity, type QuantityEntry } from '../../ui/quantity-entry';
+import { TextField } from '../../ui/text-field';
+import { StageMark } from '../stage-mark';
+import { VisitJob } from '../visit-job';
+
+interface RechargeDraft {
+  readonly hose: string;
+  readonly oil: QuantityEntry;
+  readonly running: string;
+  readonly superheat: string;
+  readonly capacity: string;
+  readonly warmer: string;
+}
+
+const termNames: Record<ChargeTerm, string> = {
+  plate: 'Plate, as printed',
+  'liquid-line': 'Liquid line beyond what the plate covers',
+  'suction-line': 'Suction line beyond it',
+  drier: 'Drier',
+  oil: 'Oil that was changed',
+  hose: 'Left in the hose',
+  flooded: 'Flooded condenser in the cold',
+  scale: 'Scale',
+};
+const HOSE_M = 1.5;
+/** kg/s of refrigerant for a ton of cooling, as a rule: 12 000 Btu/h over some 165 kJ/kg. Common practice. */
+const FLOW_PER_TON = 0.0213;
+const TON = /^\s*\d+([.,]\d+)?\s*$/;
+
+/** How much to weigh in and how sure that is; where to feed it, how fast, and when to stop. */
+@Component({
+  selector: 'hy-recharge-stage',
+  imports: [BigNumber, Caution, ChoiceField, QuantityField, StageMark, TextField],
+  template: `
+    @if (target(); as t) {
+      <hy-big-number what="Weigh in" [number]="big().number" [unit]="big().unit" [computing]="stale()">
+        <div>± {{ units.massText(t.sigmaKg, 'up') }}</div>
+        <div>{{ units.massText(t.kg, 'nearest', units.otherMassUnit()) }}</div>
+      </hy-big-number>
+      <table>
+        <caption class="unseen">
+          What the charge is made of
+        </caption>
+        <thead>
+          <tr>
+            <th scope="col">What takes it</th>
+            <th scope="col" class="number">{{ units.mass(0).unit }}</th>
+            <th scope="col" class="number">±</th>
+          </tr>
+        </thead>
+        <tbody>
+          @for (line of t.budget; track line.term) {
+            <tr>
+              <th scope="row">{{ names[line.term] }}</th>
+              <td class="number">{{ units.mass(line.kg).number }}</td>
+              <td class="number second">{{ units.mass(line.sigmaKg, 'up').number }}</td>
+            </tr>
+          }
+        </tbody>
+      </table>
+      <p class="second">{{ asks() }}</p>
+    } @else {
+      <h2>Working out the charge</h2>
+    }
+    <div class="fields">
+      <hy-choice-field label="Hose to the cylinder" [choices]="hoses" [value]="draft().hose" (valueChange)="change({ hose: $event })" />
+      <hy-quantity-field label="Oil that was changed" kind="charge" [entry]="draft().oil" (entryChange)="change({ oil: $event })" />
+      <hy-choice-field label="The system" [choices]="states" [value]="draft().running" (valueChange)="change({ running: $event })" />
+      @if (draft().running === 'running') {
+        <hy-text-field label="Superheat at the compressor, °F" [text]="draft().superheat" (textChange)="change({ superheat: $event })" />
+        <hy-text-field label="Cooling capacity, tons" [text]="draft().capacity" (textChange)="change({ capacity: $event })" />
+      } @else {
+        <hy-text-field label="System warmer than the cylinder by, °F" [text]="draft().warmer" (textChange)="change({ warmer: $event })" />
+      }
+    </div>
+    <p class="arrival">{{ feeding() }}</p>
+    @if (blend()) {
+      <hy-caution
+        >A blend goes in as liquid only: cylinder upside down, or by its liquid port. Drawn as vapor its composition shifts.</hy-caution
+      >
+    }
+    <hy-caution [grave]="true">
+      A cylinder is warmed in water below {{ units.temperature(warmest) }}, never with a flame. Stop at {{ stops() }}.
+    </hy-caution>
+    <hy-stage-mark ask="How much was charged, and from which cylinder?" done="Recharged" />
+  `,
+  styleUrl: './stage.css',
+  styles: `
+    .fields {
+      display: grid;
+      align-items: start;
+      gap: 14px 16px;
+      grid-template-columns: repeat(auto-fit, minmax(210px, 1fr));
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class RechargeStage {
+  private readonly job = inject(VisitJob);
+  private readonly session = inject(MethodSession);
+  protected readonly units = inject(Units);
+  private readonly properties = inject(PropertyService);
+  private readonly stored = inject(Drafts).open<RechargeDraft>(`recharge.${this.job.id}`, () => ({
+    hose: '1/4',
+    oil: emptyEntry('oz'),
+    running: 'standing',
+    superheat: '',
+    capacity: '',
+    warmer: '',
+  }));
+  protected readonly draft = this.stored.value.asReadonly();
+  protected readonly names = termNames;
+  protected readonly warmest = feedingRules.warmestCylinderK;
+  protected readonly hoses = [
+    { value: '1/4', label: '1/4 in, run back at the end' },
+    { value: '1/4-left', label: '1/4 in, left full' },
+    { value: '3/8', label: '3/8 in, run back at the end' },
+    { value: '3/8-left', label: '3/8 in, left full' },
+  ];
+  protected readonly states = [
+    { value: 'standing', label: 'evacuated and standing' },
+    { value: 'running', label: 'running' },
+  ];
+
+  private readonly system = computed(() => valueOf(this.session.system()));
+  private readonly composition = computed(() => this.session.question()?.composition ?? this.session.composition());
+  protected readonly blend = computed(() => Object.keys(this.composition() ?? {}).length > 1);
+  private readonly question = computed((): ChargeArgs | undefined => {
+    const [system, composition, { hose, oil }] = [this.system(), this.composition(), this.draft()];
+    if (system === undefined || composition === undefined) return undefined;
+    const oilRead = readQuantity('charge', oil);
+    return {
+      composition,
+      plateKg: system.nameplateKg,
+      lineSet: system.facts.lineSet,
+      hose: { bore: hose.split('-')[0] as HoseBore, lengthM: HOSE_M, givenBack: !hose.endsWith('left') },
+      ...(oilRead.state === 'good' && oilRead.si > 0 ? { oilKg: oilRead.si } : {}),
+    };
+  });
+  private readonly computed = asked(this.properties, 'chargeTarget', this.question);
+  protected readonly target = computed(() => valueOf(this.computed()));
+  protected readonly stale = computed(() => isStale(this.computed()));
+  protected readonly big = computed(() => this.units.mass(this.target()?.kg ?? 0));
+  /** What no error covers: it is a question. */
+  protected readonly asks = computed(() => {
+    const lineSet = this.system()?.facts.lineSet;
+    return lineSet === undefined
+      ? 'No line set is recorded: what the lines take beyond the plate is not in it. Record it with the system.'
+      : `The plate is taken to cover ${this.units.length(lineSet.coveredM)} of line set: check that on the plate.`;
+  });
+
+  private readonly feed = asked(
+    this.properties,
+    'feedRate',
+    computed((): FeedArgs | undefined => {
+      const [composition, { superheat, capacity, running }] = [this.composition(), this.draft()];
+      if (composition === undefined || running !== 'running' || !TON.test(superheat) || !TON.test(capacity)) return undefined;
+      return { composition, superheatK: numberOf(superheat) / 1.8, massFlow: FLOW_PER_TON * numberOf(capacity) };
+    }),
+  );
+  protected readonly feeding = computed(() => {
+    const [{ running, warmer }, rate, target] = [this.draft(), valueOf(this.feed()), this.target()];
+    if (running === 'running') {
+      if (rate === undefined) return 'Running: throttled into the suction. Type superheat and capacity, and it says how fast.';
+      if (rate.kgPerS <= 0) return 'No superheat to spare: do not feed liquid into the suction now.';
+      return `Running: throttled into the suction, ${this.units.massText(60 * rate.kgPerS, 'down')} a minute at most, in pulses ${feedingRules.pulseMinutes} min apart.`;
+    }
+    const start = 'Standing: liquid into the liquid side.';
+    if (!TON.test(warmer) || target === undefined) return `${start} How much goes in by itself depends on which is warmer.`;
+    const share = goesInStanding(numberOf(warmer) / 1.8);
+    return share >= 1
+      ? `${start} All of it goes in by itself.`
+      : `${start} About ${this.units.massText(kilogram(share * target.kg), 'down')} go in by themselves within half an hour; then warm the cylinder in water, or feed the rest with the system running.`;
+  });
+  protected readonly stops = computed(
+    () => `less than 10 °F of superheat, or when the suction has risen by ${this.units.pressureStep(feedingRules.stopSuctionRisePa)}`,
+  );
+
+  protected change(part: Partial<RechargeDraft>): void {
+    this.stored.value.update((draft) => ({ ...draft, ...part }));
+  }
+}
+
+const numberOf = (text: string): number => Number(text.trim().replace(',', '.'));

@@ -1,0 +1,81 @@
+import * as z from 'zod';
+import { id, instant, name, quantity, temperatureK, volumeM3 } from './primitives';
+
+const gaugePa = (what: string) =>
+  quantity(what)
+    .min(0, { error: `The ${what} is below 0.` })
+    .max(5.6e6, { error: `The ${what} is above 800 psig: check the unit.` });
+
+/** How a nitrogen hold is set up; SI, pressures above the air. */
+export const holdSetUp = z.strictObject({
+  test: z.literal('hold'),
+  volumeM3,
+  setGaugePa: gaugePa('test pressure'),
+  /** The step of the display. */
+  stepPa: quantity('step of the gauge').positive({ error: 'The step of the gauge is above 0.' }).max(3.5e5),
+  spanPa: quantity('span of the gauge').positive().max(1e8),
+  clamp: z.boolean(),
+  filledAt: instant,
+  oilM3: quantity('oil').min(0).max(10),
+  refrigerantMayRemain: z.boolean(),
+  /** Share an hour above which a leak is to be excluded. */
+  tightTo: quantity('leak to be excluded').positive({ error: 'The leak to be excluded is above 0.' }).max(1),
+  startHour: quantity('hour').min(0).max(24),
+  atmospherePa: quantity('atmosphere').min(3e4).max(1.1e5),
+  /** What a test may put on it at most, and the part that rules; nothing where no limit is recorded and a person has said so. */
+  mostGaugePa: quantity('limit').nullable(),
+  ruling: z.string().nullable(),
+});
+export type HoldSetUp = z.infer<typeof holdSetUp>;
+
+export const riseSetUp = z.strictObject({
+  test: z.literal('rise'),
+  volumeM3,
+  rigM3: volumeM3,
+  stepMicron: quantity('step of the gauge').positive().max(1000),
+  coldestWallK: temperatureK('coldest wall'),
+  compressorWithOil: z.boolean(),
+  /** micron a minute. */
+  leakAbove: quantity('leak to be excluded').positive().max(10_000),
+});
+export type RiseSetUp = z.infer<typeof riseSetUp>;
+
+export const testSetUp = z
+  .discriminatedUnion('test', [holdSetUp, riseSetUp])
+  .refine((own) => own.test !== 'hold' || own.mostGaugePa === null || own.setGaugePa <= own.mostGaugePa + 1, {
+    path: ['setGaugePa'],
+    error: 'The test pressure is above what the weakest connected part bears. Valve it off or take it out, or test lower.',
+  });
+export type TestSetUp = z.infer<typeof testSetUp>;
+
+export const holdReading = z.strictObject({
+  gaugePa: gaugePa('pressure'),
+  airK: temperatureK('air temperature'),
+  pipeK: temperatureK('pipe temperature').optional(),
+});
+export const riseReading = z.strictObject({
+  isolated: z.enum(['pump', 'rig']),
+  micron: quantity('vacuum').min(0).max(800_000, { error: 'A vacuum is below the air: check the unit of the reading.' }),
+});
+export const testReading = z.union([holdReading, riseReading]);
+export type HoldReading = z.infer<typeof holdReading>;
+export type RiseReading = z.infer<typeof riseReading>;
+
+/** What a test has shown, with its limit: never "tight" alone. */
+export const testFinding = z.strictObject({
+  verdict: z.enum(['leaking', 'tight', 'leak', 'no-leak', 'cannot-tell']),
+  /** In words, as it stood on the page, with its numbers. */
+  said: z.string().max(400),
+  coreVersion: z.string().max(40),
+});
+export type TestFinding = z.infer<typeof testFinding>;
+
+export const visitTest = z.strictObject({
+  id,
+  setUp: z.discriminatedUnion('test', [holdSetUp, riseSetUp]),
+  begunAt: instant,
+  begunBy: name('name of the person'),
+  readings: z.array(z.strictObject({ at: instant, by: z.string(), reading: testReading })),
+  ended: z.strictObject({ at: instant, by: z.string(), finding: testFinding }).nullable(),
+});
+export type VisitTest = z.infer<typeof visitTest>;
