@@ -79,15 +79,26 @@ test('a visit from the look through the cylinder to its account', async ({ page 
   await reads('Ending gross weight', before + 2.5);
   await page.getByRole('button', { name: 'Log transfer' }).click();
   await page.getByRole('link', { name: 'Continue to the account' }).click();
-  await expect(page.getByRole('heading', { name: '2.5 lb recovered' })).toBeVisible();
+  await expect(page.getByText('Not accounted for')).toBeVisible();
+  await expect(page.getByText('Cheapest check that decides:')).toBeVisible();
   await expect(page.getByRole('row', { name: new RegExp(name) })).toContainText('−2.5');
 
-  await page.getByLabel('Where is the rest?').fill('vapor in the oil, drawn by the machine');
+  await page.getByLabel('Where is the rest, and why?').fill('vapor in the oil, drawn by the machine');
   await page.getByRole('button', { name: 'The charge is balanced' }).click();
   await page.getByRole('link', { name: 'Next: Repair it' }).click();
   await page.getByLabel('What was repaired?').fill('flare made anew');
   await page.getByRole('button', { name: 'Repair done' }).click();
   await page.getByRole('link', { name: 'Next: Pressure test and vacuum' }).click();
+  await page.getByLabel('Test pressure', { exact: true }).fill('150');
+  await expect(page.getByText('What this hold can see, % per hour')).toBeVisible();
+  await page.getByRole('checkbox', { name: /read the pressure limits of every connected part/ }).check();
+  await page.getByRole('button', { name: 'Start the hold' }).click();
+  await expect(page.getByRole('heading', { name: 'Take the first reading' })).toBeVisible();
+  await page.getByLabel('Pressure', { exact: true }).fill('149.8');
+  await page.getByLabel('Air, in the shade', { exact: true }).fill('80');
+  await page.getByLabel('Pipe, clamp', { exact: true }).fill('81');
+  await page.getByRole('button', { name: 'Add reading' }).click();
+  await expect(page.getByRole('heading', { name: '1 of 4 readings for a first verdict' })).toBeVisible();
   await page.getByRole('link', { name: /^Close/ }).click();
   await expect(page.getByRole('row', { name: /Repair.*done: flare made anew/ })).toBeVisible();
 });

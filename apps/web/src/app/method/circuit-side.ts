@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { Holding } from '@hygromet/core/circuit/holding';
 import type { PlanAnswer } from '../live/plan-operations';
 import { Units } from '../preferences/units.service';
@@ -21,6 +21,12 @@ import { coolingWords } from './method-words';
       <hy-circuit-drawing [kind]="s.kind" [valves]="session.valves()" [where]="session.where()" [opened]="session.failedPart()" />
       @if (plan(); as p) {
         <dl class="figures">
+          @if (p.weakest; as weakest) {
+            <div>
+              <dt>Weakest recorded part: {{ weakest.what }}</dt>
+              <dd>{{ units.pressureStep(weakest.gaugePa) }}</dd>
+            </div>
+          }
           <div>
             <dt>Charge on record{{ p.lineKg > 0.01 ? ' with its line set' : '' }}</dt>
             <dd>{{ units.massText(p.content.likely) }}</dd>
@@ -41,13 +47,7 @@ import { coolingWords } from './method-words';
             <dt>Required evacuation level</dt>
             <dd>{{ units.pressure(p.level.p) }}{{ p.level.heated ? ', by controlled heating' : '' }}</dd>
           </div>
-          @if (p.weakest; as weakest) {
-            <div>
-              <dt>Weakest recorded part: {{ weakest.what }}</dt>
-              <dd>{{ units.pressureStep(weakest.gaugePa) }}</dd>
-            </div>
-          }
-          @if (p.estimate; as estimate) {
+          @if (planning() && p.estimate; as estimate) {
             <div>
               <dt>Machine, estimated</dt>
               <dd>
@@ -57,10 +57,10 @@ import { coolingWords } from './method-words';
             </div>
           }
         </dl>
-        @if (p.estimate) {
+        @if (planning() && p.estimate) {
           <hy-equipment-fields />
         }
-        @if (p.estimate?.trips) {
+        @if (planning() && p.estimate?.trips) {
           <hy-caution>{{ tripping(p) }}</hy-caution>
         }
         <p class="small">
@@ -85,6 +85,8 @@ import { coolingWords } from './method-words';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class CircuitSide {
+  /** Whether the recovery is still ahead: what it needs is told then. */
+  readonly planning = input(true);
   protected readonly session = inject(MethodSession);
   protected readonly units = inject(Units);
   protected readonly kinds = systemKindNames;

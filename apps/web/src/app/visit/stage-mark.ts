@@ -19,7 +19,7 @@ import { momentText } from '../ui/day';
       } @else {
         <hy-text-field [label]="ask()" [text]="why()" (textChange)="why.set($event)" [problem]="problem()" hint="saved with the job" />
         <div class="actions">
-          <button type="button" class="button main" (click)="send('done')">{{ done() }}</button>
+          <button type="button" class="button" [class.main]="!quiet()" (click)="send('done')">{{ done() }}</button>
           <button type="button" class="button" (click)="send('not-needed')">Not needed on this visit</button>
         </div>
       }
@@ -52,6 +52,8 @@ export class StageMark {
   readonly ask = input.required<string>();
   /** What the button says that ends it. */
   readonly done = input.required<string>();
+  /** Something else is to be done on this page first. */
+  readonly quiet = input(false);
   protected readonly moment = momentText;
   /** What is typed belongs to its stage. */
   protected readonly why = linkedSignal({ source: this.job.here, computation: () => '' });

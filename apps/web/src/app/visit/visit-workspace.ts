@@ -97,7 +97,7 @@ import { VisitStepper } from './visit-stepper';
           }
         </section>
         <aside class="map" aria-label="Circuit">
-          <hy-circuit-side />
+          <hy-circuit-side [planning]="planning()" />
         </aside>
       </div>
     }
@@ -113,6 +113,7 @@ export class VisitWorkspace {
   /** What is done next, where that is another stage than the one that is looked at. */
   protected readonly elsewhere = computed(() => (this.job.open() && this.job.next() !== this.job.here() ? this.job.next() : undefined));
 
+  protected readonly planning = computed(() => ['look', 'method', 'transfer'].includes(this.job.here()));
   /** Why this stage is not needed; a transfer says it itself. */
   protected readonly notNeeded = computed(() => {
     const state = this.job.state();

@@ -134,7 +134,7 @@ export class HoldSetup {
     { value: '5', label: '5 psi, a dial' },
   ];
   protected readonly clamps = [
-    { value: 'pipe', label: 'clamp on the pipe, and air' },
+    { value: 'pipe', label: 'pipe clamp and air' },
     { value: 'air', label: 'air alone' },
   ];
   protected readonly waits = [

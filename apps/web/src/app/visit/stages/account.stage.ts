@@ -87,7 +87,8 @@ interface AccountDraft {
                 <li>
                   <span class="bar" aria-hidden="true"><i [style.width.%]="100 * own.probability"></i></span>
                   <span
-                    ><b>{{ explanations[own.code] }}</b> <span class="second">about {{ units.massText(abs(own.kg)) }}</span></span
+                    ><b>{{ explanations[own.code] }}</b
+                    ><span class="second about">about {{ units.massText(abs(own.kg)) }}</span></span
                   >
                   <span class="number">{{ units.percent(own.probability) }}</span>
                   <hy-choice-field

@@ -34,7 +34,7 @@ import { VisitJob } from '../visit-job';
         <hy-rise-test [first]="held()" />
       }
     }
-    <hy-stage-mark ask="What else was tested?" done="Tests done" />
+    <hy-stage-mark ask="What else was tested?" done="Tests done" [quiet]="ended().length === 0" />
   `,
   styleUrls: ['./stage.css'],
   styles: `

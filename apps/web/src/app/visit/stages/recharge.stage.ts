@@ -50,7 +50,8 @@ const TON = /^\s*\d+([.,]\d+)?\s*$/;
     @if (target(); as t) {
       <hy-big-number what="Weigh in" [number]="big().number" [unit]="big().unit" [computing]="stale()">
         <div>± {{ units.massText(t.sigmaKg, 'up') }}</div>
-        <div>{{ units.massText(t.kg, 'nearest', units.otherMassUnit()) }}</div>
+        <div>{{ units.massText(t.kg, 'nearest', 'lb-oz') }}</div>
+        <div>{{ units.massText(t.kg, 'nearest', 'kg') }}</div>
       </hy-big-number>
       <table>
         <caption class="unseen">
@@ -127,9 +128,9 @@ export class RechargeStage {
   protected readonly names = termNames;
   protected readonly warmest = feedingRules.warmestCylinderK;
   protected readonly hoses = [
-    { value: '1/4', label: '1/4 in, run back at the end' },
+    { value: '1/4', label: '1/4 in, run back' },
     { value: '1/4-left', label: '1/4 in, left full' },
-    { value: '3/8', label: '3/8 in, run back at the end' },
+    { value: '3/8', label: '3/8 in, run back' },
     { value: '3/8-left', label: '3/8 in, left full' },
   ];
   protected readonly states = [

@@ -1,0 +1,198 @@
+import type { VisitTest } from '@hygromet/contract/visit-test';
+import { PASCAL_PER_PSI } from '@hygromet/core/proof/trace';
+import { of } from 'rxjs';
+import { aMovement, aSystem } from '../../../test/scene';
+import { open, plan, SEEN } from '../../../test/visit-scene';
+
+const psi = (value: number) => value * PASCAL_PER_PSI;
+const split = aSystem({
+  kind: 'split',
+  facts: {
+    limits: [{ what: 'suction sensor', part: 'suction-line', gaugePa: psi(300) }],
+    lineSet: { lengthM: 15, coveredM: 7.6, liquid: '3/8', suction: '3/4' },
+  },
+});
+const START = Date.parse('2026-11-26T08:00:00Z');
+const at = (minute: number) => new Date(START + minute * 60_000).toISOString();
+
+/** A hold of which a reading was taken every minute. @param lossPerHour share */
+function hold(minutes: number, lossPerHour: number, more: Partial<VisitTest> = {}): VisitTest {
+  const readings = Array.from({ length: minutes + 1 }, (_, k) => ({
+    at: at(k),
+    by: 'Tobin Wake',
+    reading: { gaugePa: psi(Math.round(10 * (300 - (315 * lossPerHour * k) / 60)) / 10), airK: 295, pipeK: 295.2 },
+  }));
+  return {
+    id: 't1',
+    setUp: {
+      test: 'hold',
+      volumeM3: 0.01,
+      setGaugePa: psi(300),
+      stepPa: psi(0.1),
+      spanPa: psi(800),
+      clamp: true,
+      filledAt: at(-20),
+      oilM3: 0,
+      refrigerantMayRemain: false,
+      tightTo: 0.03,
+      startHour: 10,
+      atmospherePa: 101_325,
+      mostGaugePa: psi(310),
+      ruling: 'suction sensor',
+    },
+    begunAt: at(0),
+    begunBy: 'Tobin Wake',
+    readings,
+    ended: null,
+    ...more,
+  };
+}
+
+describe('the pressure test', () => {
+  const ready = { look: SEEN, plan };
+
+  test('is limited by the weakest part at the hottest, said before the regulator is opened, and begins below it only', async () => {
+    const { text, type, press, sent } = await open('prove', ready, { system$: () => of(split) });
+    expect(text()).toMatch(/At most 28\d psi now: the suction sensor bears 300 psi, less 4 psi for the gauge/);
+    expect(text()).toContain('Nitrogen only through a regulator with a relief valve, never oxygen');
+    await type('Test pressure', '400');
+    expect(text()).toMatch(/Above what the suction sensor bears.* test at 28\d psi at most/);
+    await press('Start the hold');
+    expect(sent).toHaveLength(0);
+    await type('Test pressure', '250');
+    expect(text()).toContain('What this hold can see, % per hour');
+    await press('Start the hold');
+    expect(sent[0]).toMatchObject({ kind: 'test-begun', setUp: { test: 'hold', tightTo: 0.01, ruling: 'suction sensor' } });
+    expect(text()).toContain('Take the first reading');
+  });
+
+  test('without a recorded limit it begins only when somebody has read the plates', async () => {
+    const { text, type, press, sent, control, fixture } = await open('prove', ready, { system$: () => of(aSystem({ kind: 'split' })) });
+    expect(text()).toContain('No part with a pressure limit is recorded');
+    await type('Test pressure', '250');
+    await press('Start the hold');
+    expect(text()).toContain('Confirm that every connected part bears the test pressure.');
+    expect(sent).toHaveLength(0);
+    expect(() => control('I have read')).toThrow();
+    (fixture.nativeElement as HTMLElement).querySelector<HTMLInputElement>('input[type=checkbox]')!.click();
+    await press('Start the hold');
+    expect(sent[0]).toMatchObject({ kind: 'test-begun', setUp: { mostGaugePa: null, ruling: null } });
+  });
+
+  test('reads as it runs: no leak above a limit, in pounds of its refrigerant a year, and ends with that', async () => {
+    const { text, press, sent } = await open('prove', { ...ready, tests: [hold(40, 0)] }, { system$: () => of(split) });
+    expect(text()).toMatch(/Nitrogen hold, 40 min: no leak above ?\d\.\d+ % per hour/);
+    expect(text()).toMatch(/lb of R-410A a year/);
+    expect(text()).toContain('asked for 3.0 %: shown');
+    await press('End the test');
+    expect(sent[0]).toMatchObject({ kind: 'test-ended', testId: 't1', finding: { verdict: 'tight', coreVersion: '0.1.0' } });
+    expect(text()).toMatch(/300 psi, 40 min: No leak above \d\.\d+ % per hour/);
+  });
+
+  test('a leak is told with its range; before it can be told it says when to look again', async () => {
+    const leaking = await open('prove', { ...ready, tests: [hold(30, 0.2)] }, { system$: () => of(split) });
+    expect(leaking.text()).toMatch(/Nitrogen hold, 30 min: leaking ?\d\d % per hour/);
+  });
+
+  test('a reading is added with its temperatures, and four make a first verdict', async () => {
+    const { type, press, text, sent, button } = await open('prove', { ...ready, tests: [hold(2, 0)] }, { system$: () => of(split) });
+    expect(text()).toContain('3 of 4 readings for a first verdict');
+    await type('Pressure', '299.9');
+    expect(button('Add reading').disabled).toBe(true);
+    await type('Air, in the shade', '71');
+    await type('Pipe, clamp', '71.5');
+    await press('Add reading');
+    expect(sent[0]).toMatchObject({ kind: 'test-read', testId: 't1' });
+    const reading = sent[0]?.kind === 'test-read' && 'gaugePa' in sent[0].reading ? sent[0].reading : undefined;
+    expect(reading!.gaugePa / PASCAL_PER_PSI).toBeCloseTo(299.9, 6);
+    expect(text()).toContain('Nitrogen hold');
+  });
+});
+
+describe('the rise test', () => {
+  const rise = (phases: readonly (readonly ['pump' | 'rig', readonly number[]])[]): VisitTest => {
+    let minute = 0;
+    const readings = phases.flatMap(([isolated, micron]) =>
+      micron.map((value) => ({ at: at(minute++), by: 'Tobin Wake', reading: { isolated, micron: value } })),
+    );
+    const setUp = {
+      test: 'rise',
+      volumeM3: 0.01,
+      rigM3: 0.0004,
+      stepMicron: 1,
+      coldestWallK: 293,
+      compressorWithOil: false,
+      leakAbove: 2,
+    } as const;
+    return { id: 't2', setUp, begunAt: at(0), begunBy: 'Tobin Wake', readings, ended: null };
+  };
+
+  test('finds a dry system without a leak, and ends with it', async () => {
+    const flat = Array.from({ length: 21 }, (_, k) => 300 + (k % 2));
+    const { text, press, sent } = await open('prove', { look: SEEN, plan, tests: [rise([['pump', flat]])] }, { system$: () => of(split) });
+    expect(text()).toMatch(/Rise test, 20 min: no leak above ?\d\.\d microns per minute/);
+    await press('End the test');
+    expect(sent[0]).toMatchObject({ kind: 'test-ended', finding: { verdict: 'no-leak', said: 'No leak above 2.0 microns per minute.' } });
+  });
+
+  test('puts a leak of the own hose there', async () => {
+    const both = Array.from({ length: 21 }, (_, k) => 300 + 10 * k);
+    const alone = Array.from({ length: 6 }, (_, k) => 400 + 260 * k);
+    const tests = [
+      rise([
+        ['pump', both],
+        ['rig', alone],
+      ]),
+    ];
+    const { text } = await open('prove', { look: SEEN, plan, tests }, { system$: () => of(split) });
+    expect(text()).toContain('in your own rig');
+  });
+});
+
+describe('the account', () => {
+  const movements = [
+    aMovement({ id: 'm1', visit: 'v1', massKg: 4 }),
+    aMovement({ id: 'm2', visit: 'v1', massKg: 1, reversedBy: 'm3' }),
+    aMovement({ id: 'm4', visit: 'other', massKg: 2 }),
+  ];
+  const first = { look: SEEN, plan, recovered: { bookings: 1, massKg: 4 } };
+
+  test('weighs what is missing against the errors of its terms, with what may explain it and the cheapest check', async () => {
+    const { root, text, type } = await open('account', first, {
+      movements$: () => of(movements),
+      system$: () => of(aSystem({ contentKg: 4.98 })),
+    });
+    expect(text()).toMatch(/Not accounted for ?10\.\d lb/);
+    const rows = [...root.querySelectorAll('hy-account-stage tbody tr')].map(({ textContent }) =>
+      (textContent ?? '').replace(/\s+/g, ' ').trim(),
+    );
+    expect(rows[0]).toMatch(/^On record before this visit ?19\.8/);
+    expect(rows[1]).toMatch(/^C-07.*−8\.8/);
+    expect(text()).toMatch(/It leaked before ?about \d+\.\d lb/);
+    expect(text()).toContain('Cheapest check that decides: ');
+    await type('Search the leak', 'not-found');
+    const shares = [...root.querySelectorAll('.explanations li')].map(({ textContent }) => textContent ?? '');
+    expect(shares[0]).not.toContain('It leaked before');
+  });
+
+  test('what is within the errors needs no explanation', async () => {
+    const { text } = await open('account', first, { movements$: () => of(movements), system$: () => of(aSystem({ contentKg: 0.1 })) });
+    expect(text()).toContain('within the errors of the terms');
+    expect(text()).not.toContain('What may explain it');
+  });
+});
+
+test('the charge to weigh in is the plate and the lines with its error; running it is fed by its superheat', async () => {
+  const { text, type } = await open('recharge', { look: SEEN, plan }, { system$: () => of(split) });
+  expect(text()).toMatch(/Weigh in ?2\d\.\d lb/);
+  expect(text()).toContain('The plate is taken to cover 25 ft of line set: check that on the plate.');
+  await type('System warmer than the cylinder by, °F', '12');
+  expect(text()).toMatch(/About \d+\.\d lb go in by themselves within half an hour/);
+  await type('The system', 'running');
+  await type('Superheat at the compressor, °F', '25');
+  await type('Cooling capacity, tons', '3');
+  // common practice: 0.1 lb a minute for each ton and 10 °F to spare
+  expect(text()).toMatch(/0\.4\d? lb a minute at most, in pulses 5 min apart/);
+  await type('Superheat at the compressor, °F', '8');
+  expect(text()).toContain('No superheat to spare');
+});
