@@ -101,6 +101,6 @@ test('the same transfer from a second device is asked about in the page, and lef
   await page.reload();
   await page.getByRole('button', { name: 'Log transfer' }).click();
   await expect(page.getByText('Tobin Wake has logged this already')).toBeVisible();
-  await page.getByRole('button', { name: 'It is the same: leave it' }).click();
+  await page.getByRole('button', { name: 'It is the same – skip it' }).click();
   await expect(page.getByText('Tobin Wake has logged this already')).toBeHidden();
 });

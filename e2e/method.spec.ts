@@ -90,6 +90,7 @@ test('a receiver holds the charge of the cheese cave, and a leaking king valve d
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText('Saved.')).toBeVisible();
   await page.getByRole('link', { name: 'Inspect and choose method' }).click();
+  await page.getByLabel('Suction service valve', { exact: true }).selectOption('holds');
   await expect(page.getByRole('heading', { name: 'Pump down into the receiver' })).toBeVisible();
 });
 

@@ -80,6 +80,24 @@ test('an account, and a blend restored by what is at hand', () => {
   expect((restored['add'] as { refrigerant?: string; kg: number }[]).every(({ kg }) => kg > 0)).toBe(true);
 });
 
+test('a transfer from its start to its end', () => {
+  const scenario = {
+    refrigerant: 'R-410A',
+    system: { chargeKg: 4, temperatureK: 300, condenserM3: 0.005, evaporatorM3: 0.005 },
+    cylinder: { volumeM3: 0.0217, tareKg: 12, contentKg: 0, temperatureK: 300, cooling: 'fan' },
+    machine: 'two-cylinders',
+    hoses: { size: '3/8', lengthM: 1.5, cores: 'out' },
+    ambientK: 300,
+    method: 'liquid-first',
+    endPa: 101_325,
+  };
+  const own = answer({ op: 'simulate', scenario, sampleEveryS: 10 });
+  expect(own['end']).toMatchObject({ reason: 'reached' });
+  expect((own['balance'] as { mass: number }).mass).toBeLessThan(1e-12);
+  const refused = answer({ op: 'simulate', scenario: { ...scenario, system: { ...scenario.system, chargeKg: 40 } }, sampleEveryS: 10 });
+  expect(refused).toMatchObject({ error: { code: 'out-of-range' } });
+});
+
 test('a charge with its budget, and how fast it may be fed', () => {
   const charge = answer({
     op: 'chargeTarget',

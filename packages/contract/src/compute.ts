@@ -2,6 +2,7 @@ import { tubeSizes } from '@hygromet/core/circuit/line-set';
 import { hoseBores } from '@hygromet/core/charge/charge-target';
 import { decidingChecks, explanationCodes } from '@hygromet/core/account/explanation';
 import { hoseSizes } from '@hygromet/core/proof/conductance';
+import { coolingsOfCylinder, transferMethods, twinHoses, twinMachines } from '@hygromet/core/twin/scenario';
 import * as z from 'zod';
 
 const finite = (what: string) => z.number({ error: `${what} is missing or not a number.` });
@@ -154,11 +155,48 @@ export const feedRateRequest = z.strictObject({
   cylinderK: finite('cylinderK').optional(),
 });
 
+export const simulateRequest = z.strictObject({
+  op: z.literal('simulate'),
+  scenario: z.strictObject({
+    ...what,
+    system: z.strictObject({
+      chargeKg: finite('chargeKg'),
+      temperatureK: finite('temperatureK'),
+      condenserM3: finite('condenserM3'),
+      evaporatorM3: finite('evaporatorM3'),
+      receiverM3: finite('receiverM3').optional(),
+    }),
+    cylinder: z.strictObject({
+      volumeM3: finite('volumeM3'),
+      tareKg: finite('tareKg'),
+      contentKg: finite('contentKg'),
+      temperatureK: finite('temperatureK'),
+      cooling: z.enum(coolingsOfCylinder),
+    }),
+    machine: z.enum(twinMachines).nullable(),
+    hoses: z.strictObject({ size: z.enum(twinHoses), lengthM: finite('lengthM'), cores: z.enum(['in', 'out']) }),
+    ambientK: finite('ambientK'),
+    method: z.enum(transferMethods),
+    endPa: finite('endPa'),
+  }),
+  sampleEveryS: finite('sampleEveryS').min(0.1, { error: 'sampleEveryS is 0.1 s or more.' }).max(86_400),
+});
+
 /** One question to the capabilities beyond the property core, SI but where the key's suffix says otherwise. */
 export const computeRequest = z.discriminatedUnion(
   'op',
-  [holdRequest, holdLimitRequest, riseRequest, pullDownRequest, accountRequest, restoreRequest, chargeTargetRequest, feedRateRequest],
-  { error: 'op is one of hold, holdLimit, rise, pullDown, account, restore, chargeTarget, feedRate.' },
+  [
+    holdRequest,
+    holdLimitRequest,
+    riseRequest,
+    pullDownRequest,
+    accountRequest,
+    restoreRequest,
+    chargeTargetRequest,
+    feedRateRequest,
+    simulateRequest,
+  ],
+  { error: 'op is one of simulate, hold, holdLimit, rise, pullDown, account, restore, chargeTarget, feedRate.' },
 );
 export type ComputeRequest = z.infer<typeof computeRequest>;
 
@@ -234,7 +272,24 @@ export const chargeTargetAnswer = z.strictObject({
 
 export const feedRateAnswer = z.strictObject({ kgPerS: z.number(), sharePerK: z.number(), spareK: z.number() });
 
+export const simulateAnswer = z.strictObject({
+  samples: z.array(
+    z.strictObject({
+      t: z.number(),
+      grossKg: z.number(),
+      suctionPa: z.number(),
+      headPa: z.number(),
+      cylinderK: z.number(),
+      systemKg: z.number(),
+    }),
+  ),
+  events: z.array(z.strictObject({ t: z.number(), kind: z.string() })),
+  end: z.strictObject({ reason: z.string(), t: z.number(), grossKg: z.number(), leftKg: z.number() }),
+  balance: z.strictObject({ mass: z.number(), energy: z.number() }),
+});
+
 export const computeAnswer = z.union([
+  simulateAnswer,
   holdAnswer,
   holdLimitAnswer,
   riseAnswer,

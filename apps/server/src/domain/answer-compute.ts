@@ -11,6 +11,7 @@ import { refrigerantPerNitrogen } from '@hygromet/core/proof/leak-conversion';
 import { judgePullDown } from '@hygromet/core/proof/pull-down';
 import { judgeRise } from '@hygromet/core/proof/rise';
 import { PASCAL_PER_PSI, type HoldMeta } from '@hygromet/core/proof/trace';
+import { simulate } from '@hygromet/core/twin/simulate';
 import { kelvin, pascal, type Metre } from '@hygromet/core/units/quantity';
 import type { Solve } from './solver';
 import { whatIsAsked, type What } from './what-is-asked';
@@ -20,6 +21,14 @@ type Of<K extends ComputeRequest['op']> = Extract<ComputeRequest, { op: K }>;
 /** Answers one question; the command line and the interface for programs ask the same. @throws the core's errors */
 export function answerCompute(request: ComputeRequest, solve: Solve): ComputeAnswer {
   switch (request.op) {
+    case 'simulate': {
+      const { refrigerant: id, composition, ...scenario } = request.scenario;
+      const { samples, events, end, balance } = simulate(
+        { ...scenario, composition: whatIsAsked({ refrigerant: id, composition }) },
+        request.sampleEveryS,
+      );
+      return { samples: [...samples], events: [...events], end, balance };
+    }
     case 'hold':
       return hold(request);
     case 'holdLimit':

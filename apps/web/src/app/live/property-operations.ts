@@ -9,6 +9,7 @@ import { benchOperations } from './bench-operations';
 import { cylinderOperations, limitsFor } from './cylinder-operations';
 import { planOperations } from './plan-operations';
 import { proofOperations } from './proof-operations';
+import { twinOperations } from './twin-operations';
 
 export interface LevelsArgs {
   readonly composition: Composition;
@@ -42,6 +43,7 @@ export const operations = {
   ...cylinderOperations,
   ...planOperations,
   ...proofOperations,
+  ...twinOperations,
 
   limits: limitsFor,
 

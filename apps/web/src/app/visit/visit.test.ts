@@ -1,7 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import type { NewVisitEvent } from '@hygromet/contract/visit-event';
 import { of, throwError } from 'rxjs';
-import { aCylinder, aSystem, aVisit, render, settled, stage } from '../../../test/scene';
+import { aCylinder, aVisit, render, settled, stage } from '../../../test/scene';
 import { open, plan, SEEN, theVisit } from '../../../test/visit-scene';
 import { Refusal } from '../live/refusal';
 import { VisitPage } from './visit.page';

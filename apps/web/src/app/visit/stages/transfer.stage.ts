@@ -8,19 +8,21 @@ import { MethodSession } from '../../method/method.session';
 import { Units } from '../../preferences/units.service';
 import { valueOf } from '../../ui/loadable';
 import { stateText } from '../stage-words';
+import { TransferForecast } from '../transfer-forecast';
 import { VisitFill } from '../visit-fill';
 import { VisitJob } from '../visit-job';
 
 /** Which cylinder takes the charge, and its transfer by the scale. */
 @Component({
   selector: 'hy-transfer-stage-of-visit',
-  imports: [CylinderChoice, RouterLink, VisitFill],
+  imports: [CylinderChoice, RouterLink, TransferForecast, VisitFill],
   template: `
     @if (job.visit(); as visit) {
       @if (cylinder(); as id) {
         <!-- another cylinder is another transfer -->
         @for (own of [id]; track own) {
           <hy-visit-fill />
+          <hy-transfer-forecast [cylinder]="own" />
         }
         <p><a [routerLink]="['/visits', visit.id, 'transfer']">Choose another cylinder</a></p>
       } @else {

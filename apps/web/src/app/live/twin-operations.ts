@@ -1,0 +1,43 @@
+import type { Scenario } from '@hygromet/core/twin/scenario';
+import { simulate, type Simulated } from '@hygromet/core/twin/simulate';
+
+export interface ForecastArgs {
+  readonly scenario: Scenario;
+  /** How far the charge may be off, share: the band of what is not known. */
+  readonly chargeOff: number;
+}
+
+/** A transfer before it starts: as it likely goes, and at the ends of what is not known. */
+export interface Forecast {
+  readonly likely: Simulated;
+  readonly low: Simulated | undefined;
+  readonly high: Simulated | undefined;
+}
+
+/** s between samples: what a chart of some hundred points needs. */
+const EVERY_S = 5;
+
+export const twinOperations = {
+  forecast: ({ scenario, chargeOff }: ForecastArgs): Forecast => {
+    const of = (share: number, cores: 'in' | 'out') =>
+      simulate(
+        { ...scenario, system: { ...scenario.system, chargeKg: share * scenario.system.chargeKg }, hoses: { ...scenario.hoses, cores } },
+        EVERY_S,
+      );
+    return {
+      likely: simulate(scenario, EVERY_S),
+      low: tried(() => of(1 - chargeOff, scenario.hoses.cores)),
+      // a core that was not quite taken out is what takes longest
+      high: tried(() => of(1 + chargeOff, 'in')),
+    };
+  },
+};
+
+/** At the end of its range a charge may not fit the cylinder: then there is no such run. */
+function tried(run: () => Simulated): Simulated | undefined {
+  try {
+    return run();
+  } catch {
+    return undefined;
+  }
+}

@@ -1,0 +1,223 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import type { Method } from '@hygromet/core/planning/method';
+import type { Scenario, TransferMethod } from '@hygromet/core/twin/scenario';
+import type { Simulated } from '@hygromet/core/twin/simulate';
+import { scaleLinear } from 'd3-scale';
+import { asked } from '../live/asked';
+import { PropertyService } from '../live/property.service';
+import { Registers } from '../live/registers.service';
+import type { ForecastArgs } from '../live/twin-operations';
+import { MethodSession } from '../method/method.session';
+import { Units } from '../preferences/units.service';
+import { loadable, valueOf, waiting } from '../ui/loadable';
+
+const [WIDTH, HEIGHT, LEFT, RIGHT, TOP, BOTTOM] = [560, 190, 52, 52, 24, 30];
+/** How far a charge by plate and ledger may be off. */
+const CHARGE_OFF = 0.1;
+const CORE_OF_METHOD: Partial<Record<Method, TransferMethod>> = {
+  recover: 'liquid-first',
+  'liquid-first': 'liquid-first',
+  'push-pull': 'push-pull',
+  pierce: 'vapour',
+  'pump-down-and-recover': 'vapour',
+};
+const COOLINGS = { still: 'still-air', fan: 'fan', water: 'water', ice: 'ice' } as const;
+
+/** A transfer as it will likely go, drawn before it starts: weight and head over time, with the band of what is not known. */
+@Component({
+  selector: 'hy-transfer-forecast',
+  template: `
+    @if (forecast(); as f) {
+      <section aria-label="Forecast">
+        <h3>Forecast</h3>
+        <p>{{ sentence() }}</p>
+        @let d = drawn();
+        <svg [attr.viewBox]="box" role="img" [attr.aria-label]="sentence()">
+          <text [attr.x]="left" y="14">recovered, {{ units.mass(0).unit }}</text>
+          <text class="head" [attr.x]="right" y="14" text-anchor="end">head, {{ units.pressureUnit() }}</text>
+          @for (tick of d.ticksY; track tick.text) {
+            <line class="grid" [attr.x1]="left" [attr.x2]="right" [attr.y1]="tick.y" [attr.y2]="tick.y" />
+            <text [attr.x]="left - 8" [attr.y]="tick.y + 5" text-anchor="end">{{ tick.text }}</text>
+          }
+          @for (tick of d.ticksP; track tick.text) {
+            <text class="head" [attr.x]="right + 8" [attr.y]="tick.y + 5">{{ tick.text }}</text>
+          }
+          @for (tick of d.ticksX; track tick.text) {
+            <text [attr.x]="tick.x" [attr.y]="bottom + 20" text-anchor="middle">{{ tick.text }}</text>
+          }
+          @for (way of d.edges; track $index) {
+            <path class="edge" [attr.d]="way" />
+          }
+          @if (d.cutOut; as y) {
+            <line class="cut-out" [attr.x1]="left" [attr.x2]="right" [attr.y1]="y" [attr.y2]="y" />
+            <text class="said" [attr.x]="left + 6" [attr.y]="y - 5">cut-out</text>
+          }
+          <path class="pressure" [attr.d]="d.pressure" />
+          <path class="mass" [attr.d]="d.mass" />
+        </svg>
+        <p class="small">Simulated from plate, ledger and usual equipment; the band is ± 10 % of the charge, and a core left in.</p>
+      </section>
+    }
+  `,
+  styles: `
+    :host {
+      display: block;
+    }
+
+    h3 {
+      font-size: 18px;
+    }
+
+    svg {
+      width: 100%;
+      max-width: 640px;
+      height: auto;
+      font-size: 13px;
+    }
+
+    text {
+      fill: var(--ink-2);
+    }
+
+    .grid {
+      stroke: var(--line);
+    }
+
+    path {
+      fill: none;
+      stroke-width: 2.4;
+    }
+
+    .mass {
+      stroke: var(--liquid);
+    }
+
+    .edge {
+      stroke: var(--liquid-2);
+      stroke-dasharray: 3 4;
+      stroke-width: 1.6;
+    }
+
+    .pressure {
+      stroke: var(--caution);
+      stroke-width: 1.8;
+    }
+
+    .head {
+      fill: var(--caution);
+    }
+
+    .cut-out {
+      stroke: var(--danger);
+      stroke-dasharray: 6 4;
+    }
+
+    .said {
+      fill: var(--danger);
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class TransferForecast {
+  /** The cylinder that takes it. */
+  readonly cylinder = input.required<string>();
+  private readonly session = inject(MethodSession);
+  protected readonly units = inject(Units);
+  private readonly cylinders = toSignal(loadable(inject(Registers).cylinders$), { initialValue: waiting });
+  protected readonly box = `0 0 ${WIDTH} ${HEIGHT}`;
+  protected readonly left = LEFT;
+  protected readonly right = WIDTH - RIGHT;
+  protected readonly bottom = HEIGHT - BOTTOM;
+
+  private readonly scenario = computed((): Scenario | undefined => {
+    const [question, plan] = [this.session.question(), valueOf(this.session.plan())];
+    const cylinder = valueOf(this.cylinders())?.find(({ id }) => id === this.cylinder());
+    const method = plan?.method === undefined ? undefined : CORE_OF_METHOD[plan.method];
+    if (question === undefined || plan === undefined || cylinder === undefined || method === undefined || plan.content.likely < 0.05)
+      return undefined;
+    const { T, equipment } = question.look;
+    const half = plan.volume.likely / 2;
+    return {
+      composition: question.composition,
+      system: { chargeKg: plan.content.likely, temperatureK: T, condenserM3: 1.1 * half, evaporatorM3: 0.9 * half },
+      cylinder: {
+        volumeM3: cylinder.volumeM3,
+        tareKg: cylinder.tareKg,
+        contentKg: Math.max(0, cylinder.contentKg),
+        temperatureK: T,
+        cooling: COOLINGS[equipment.cooling],
+      },
+      machine: equipment.machine === 'one-cylinder' ? 'one-cylinder' : 'two-cylinders',
+      hoses: { size: equipment.hoses === 'quarter-inch' ? '1/4' : '3/8', lengthM: 1.5, cores: equipment.cores },
+      ambientK: T,
+      method,
+      endPa: Math.max(2000, plan.level.p),
+    };
+  });
+  private readonly answer = asked(
+    inject(PropertyService),
+    'forecast',
+    computed((): ForecastArgs | undefined => {
+      const scenario = this.scenario();
+      return scenario === undefined ? undefined : { scenario, chargeOff: CHARGE_OFF };
+    }),
+  );
+  protected readonly forecast = computed(() => valueOf(this.answer()));
+
+  protected readonly sentence = computed(() => {
+    const { likely, low, high } = this.forecast()!;
+    const minutes = (t: number) => this.units.decimal(Math.max(1, t / 60), 0);
+    const range = [low, likely, high].flatMap((own) => (own === undefined ? [] : [own.end.t]));
+    const [least, most] = [Math.min(...range), Math.max(...range)];
+    const trip = likely.events.find(({ kind }) => kind === 'trip');
+    const full = likely.events.some(({ kind }) => kind === 'cylinder-full');
+    const time = full
+      ? `The cylinder is full after about ${minutes(likely.end.t)} min: the rest needs another one.`
+      : `About ${minutes(least)} to ${minutes(most)} min at the machine, ${this.units.massText(likely.end.leftKg, 'up')} left in the system.`;
+    const over = likely.events.find(({ kind }) => kind === 'liquid-over');
+    const liquid = over === undefined ? '' : ` The liquid is over after ${minutes(over.t)} min.`;
+    const head = ` Head up to ${this.units.pressure(highest(likely))}.`;
+    return time + liquid + head + (trip === undefined ? '' : ` The cut-out opens after ${minutes(trip.t)} min: cool the cylinder.`);
+  });
+
+  protected readonly drawn = computed(() => {
+    const { likely, low, high } = this.forecast()!;
+    const all = [likely, low, high].flatMap((own) => (own === undefined ? [] : [own]));
+    const end = Math.max(60, ...all.map((own) => own.end.t));
+    const start = likely.samples[0]?.grossKg ?? 0;
+    const mass = (kg: number) => this.number(kg);
+    const most = Math.max(...all.flatMap(({ samples }) => samples.map(({ grossKg }) => mass(grossKg - start))));
+    const pressure = (p: number) => this.units.pressureNumber(p);
+    const top = Math.max(pressure(highest(likely)), 1) * 1.15;
+    const x = scaleLinear([0, end / 60], [LEFT, this.right]);
+    const y = scaleLinear([0, 1.08 * most], [this.bottom, TOP]);
+    const yp = scaleLinear([0, top], [this.bottom, TOP]);
+    const way = ({ samples }: Simulated, of: (sample: Simulated['samples'][number]) => number) =>
+      thinned(samples)
+        .map((sample, k) => `${k === 0 ? 'M' : 'L'}${x(sample.t / 60).toFixed(1)} ${of(sample).toFixed(1)}`)
+        .join('');
+    const cutOut = yp(pressure(CUT_OUT));
+    return {
+      mass: way(likely, ({ grossKg }) => y(mass(grossKg - start))),
+      pressure: way(likely, ({ headPa }) => yp(Math.max(0, pressure(headPa)))),
+      edges: [low, high].flatMap((own) => (own === undefined ? [] : [way(own, ({ grossKg }) => y(mass(grossKg - start)))])),
+      cutOut: cutOut > TOP ? cutOut : undefined,
+      ticksX: x.ticks(5).map((value) => ({ x: x(value), text: `${value} min` })),
+      ticksY: y.ticks(4).map((value) => ({ y: y(value), text: this.units.decimal(value, most < 3 ? 1 : 0) })),
+      ticksP: yp.ticks(4).map((value) => ({ y: yp(value), text: this.units.decimal(value, 0) })),
+    };
+  });
+
+  /** In the unit of the scale, as a number. */
+  private number = (kg: number): number => kg / (this.units.mass(1).unit === 'kg' ? 1 : 0.45359237);
+}
+
+/** Pa absolute: where the high-pressure cut-out of a usual machine opens. */
+const CUT_OUT = 3.72e6;
+const highest = ({ samples }: Simulated): number => Math.max(...samples.map(({ headPa }) => headPa));
+const MOST_POINTS = 160;
+const thinned = (samples: Simulated['samples']) => {
+  const every = Math.ceil(samples.length / MOST_POINTS);
+  return samples.filter((_, k) => k % every === 0 || k === samples.length - 1);
+};

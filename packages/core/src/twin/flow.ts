@@ -1,0 +1,89 @@
+import type { FluidTable } from './fluid-table';
+import type { VolumeState } from './volume-state';
+
+/** What enters a line: by a low port liquid as long as there is some, by a high one vapour as long as there is room. */
+export type Port = 'low' | 'high';
+
+/** What leaves a volume by a port: density, enthalpy, share of vapour by mass. */
+export interface Leaving {
+  readonly rho: number;
+  readonly h: number;
+  readonly quality: number;
+  /** Of the omega method: how its volume grows as the pressure falls. */
+  readonly omega: number;
+  /** Pressure at which it begins to boil, over the pressure it stands at. */
+  readonly etaBoil: number;
+}
+
+/** A smooth step from 0 to 1 between two values. */
+function smooth(x: number, from: number, to: number): number {
+  const t = Math.min(1, Math.max(0, (x - from) / (to - from)));
+  return t * t * (3 - 2 * t);
+}
+
+/** Share of the volume with liquid below which a low port draws vapour as well, and above which a high one draws liquid. */
+const LOW_DRAWS = [0.005, 0.03] as const;
+const HIGH_DRAWS = [0.93, 0.98] as const;
+const SUPERHEATED_OMEGA = 0.9;
+
+/** What leaves by a port here and now. */
+export function leaving(table: FluidTable, { T, p, phase, liquidShare, rho }: VolumeState, port: Port): Leaving {
+  if (phase === 'vapour') return { rho, h: vapourEnthalpy(table, T, rho, p), quality: 1, omega: SUPERHEATED_OMEGA, etaBoil: 1 };
+  const byLiquid = port === 'low' ? smooth(liquidShare, ...LOW_DRAWS) : smooth(liquidShare, ...HIGH_DRAWS);
+  const [rhoL, rhoV] = [table.rhoLiquid.at(T), table.rhoVapour.at(T)];
+  const quality = 1 - byLiquid;
+  const v = quality / rhoV + (1 - quality) / rhoL;
+  const h = quality * table.hVapour.at(T) + (1 - quality) * table.hLiquid.at(T);
+  const hfg = table.hVapour.at(T) - table.hLiquid.at(T);
+  const vfg = 1 / rhoV - 1 / rhoL;
+  const pSat = Math.min(p, table.pBubble.at(T));
+  // Leung 1986, from memory
+  const omega = ((quality * vfg) / v) * (1 - (2 * pSat * vfg) / hfg) + ((table.cpLiquid.at(T) * T * pSat) / v) * (vfg / hfg) ** 2;
+  return { rho: 1 / v, h, quality, omega: Math.max(0.05, omega), etaBoil: Math.min(1, pSat / p) };
+}
+
+const vapourEnthalpy = (table: FluidTable, T: number, rho: number, p: number): number => {
+  const rhoV = table.rhoVapour.at(T);
+  const ideal = table.uIdeal.at(T);
+  return ideal + (rho / rhoV) * (table.uVapour.at(T) - ideal) + p / rho;
+};
+
+/** A line from one volume to another: an area and the losses of its length, in velocity heads. */
+export interface Line {
+  /** m² */
+  readonly area: number;
+  readonly loss: number;
+}
+
+/** Integral of v0/v over the pressure ratio, from eta to 1, in closed form. */
+function integral(eta: number, omega: number, etaBoil: number): number {
+  if (eta >= etaBoil) return 1 - eta;
+  const boiling = (x: number) => {
+    if (Math.abs(1 - omega) < 1e-4) return (x * x) / (2 * omega * etaBoil);
+    const slope = 1 - omega;
+    return x / slope - ((omega * etaBoil) / (slope * slope)) * Math.log(slope * x + omega * etaBoil);
+  };
+  return 1 - etaBoil + boiling(etaBoil) - boiling(eta);
+}
+
+const volumeRatio = (eta: number, omega: number, etaBoil: number): number => (eta >= etaBoil ? 1 : 1 + omega * (etaBoil / eta - 1));
+
+const CHOKE_POINTS = 9;
+
+/**
+ * kg/(m² s) through a line by the homogeneous equilibrium of the omega method, friction and acceleration together, choked where more
+ * difference of pressure gives no more. Sources: Leung 1986, Leung and Grolmes 1988, Leung and Ciolek 1994, from memory.
+ * @param p0 upstream, @param p1 downstream, Pa
+ */
+export function massFlux({ rho, omega, etaBoil }: Leaving, p0: number, p1: number, loss: number): number {
+  const eta1 = Math.min(1, Math.max(1e-3, p1 / p0));
+  if (eta1 >= 1) return 0;
+  let most = 0;
+  for (let k = 1; k <= CHOKE_POINTS; k++) {
+    const eta = 1 - ((1 - eta1) * k) / CHOKE_POINTS;
+    const below = loss / 2 + Math.log(volumeRatio(eta, omega, etaBoil)) + 0.5;
+    const squared = (p0 * rho * integral(eta, omega, etaBoil)) / below;
+    if (squared > most) most = squared;
+  }
+  return Math.sqrt(Math.max(0, most));
+}

@@ -1,0 +1,215 @@
+import type { Composition } from '../fluids/composition';
+import { bubblePoint } from '../thermo/saturation';
+import { kelvin, within } from '../units/quantity';
+import type { Line } from './flow';
+import type { FluidTable } from './fluid-table';
+import type { Compressor, Link, Node, Pipe } from './network';
+import data from './parameters.json';
+import { totalEnergy, type Volume } from './volume-state';
+
+export const transferMethods = ['direct', 'liquid-first', 'vapour', 'push-pull', 'pump-down'] as const;
+export type TransferMethod = (typeof transferMethods)[number];
+export const coolingsOfCylinder = ['still-air', 'fan', 'water', 'ice'] as const;
+export type CylinderCooling = (typeof coolingsOfCylinder)[number];
+export const twinHoses = ['1/4', '3/8', '1/2'] as const;
+export const twinMachines = ['one-cylinder', 'two-cylinders'] as const;
+
+/** A transfer, SI. */
+export interface Scenario {
+  readonly composition: Composition;
+  readonly system: {
+    readonly chargeKg: number;
+    readonly temperatureK: number;
+    readonly condenserM3: number;
+    readonly evaporatorM3: number;
+    readonly receiverM3?: number | undefined;
+  };
+  readonly cylinder: {
+    readonly volumeM3: number;
+    readonly tareKg: number;
+    readonly contentKg: number;
+    readonly temperatureK: number;
+    readonly cooling: CylinderCooling;
+  };
+  readonly machine: (typeof twinMachines)[number] | null;
+  readonly hoses: { readonly size: (typeof twinHoses)[number]; readonly lengthM: number; readonly cores: 'in' | 'out' };
+  readonly ambientK: number;
+  readonly method: TransferMethod;
+  /** Pa absolute at which it ends. */
+  readonly endPa: number;
+}
+
+/** Where things are in the network. */
+export const HIGH = 0;
+export const LOW = 1;
+export const SUCTION = 2;
+export const MACHINE = 3;
+export const CYLINDER = 4;
+
+/** The links of a stage of the transfer. */
+export type StageLinks = 'direct' | 'machine' | 'machine-liquid' | 'push-pull' | 'own' | 'rest';
+
+export interface Rig {
+  readonly nodes: readonly Node[];
+  readonly links: Readonly<Record<StageLinks, readonly Link[]>>;
+}
+
+/** m³ and J/K of a hose that is drawn through. */
+const HOSE_NODE: Volume = { V: 3e-4, C: 250 };
+/** m²: what equalises the sides of a system that stands, through its metering device. */
+const EQUALISES = 1.2e-6;
+const OPEN = 3e-5;
+
+/** @throws OutOfRange, NotANumber where a number is none that a transfer can have */
+export function refuseImpossible({ composition, system, cylinder, hoses, ambientK, endPa, method }: Scenario): void {
+  within('charge', system.chargeKg, 1e-3, 5000, 'kg');
+  within('volume of the condenser', system.condenserM3, 1e-5, 50, 'm³');
+  within('volume of the evaporator', system.evaporatorM3, 1e-5, 50, 'm³');
+  if (system.receiverM3 !== undefined) within('volume of the receiver', system.receiverM3, 0, 50, 'm³');
+  within('water capacity of the cylinder', cylinder.volumeM3, 1e-4, 5, 'm³');
+  within('content of the cylinder', cylinder.contentKg, 0, 5000, 'kg');
+  within('tare', cylinder.tareKg, 0, 5000, 'kg');
+  within('length of the hoses', hoses.lengthM, 0.1, 60, 'm');
+  for (const T of [system.temperatureK, cylinder.temperatureK, ambientK]) within('temperature', T, 220, 340, 'K');
+  within('pressure at the end', endPa, 1000, 5e6, 'Pa');
+  const liquid = (T: number) => bubblePoint(composition, kelvin(T)).rhoLiquid;
+  const volume = system.condenserM3 + system.evaporatorM3 + (system.receiverM3 ?? 0);
+  within('charge in this circuit', system.chargeKg, 0, 0.97 * volume * liquid(system.temperatureK), 'kg');
+  within('content of this cylinder', cylinder.contentKg, 0, 0.98 * cylinder.volumeM3 * liquid(cylinder.temperatureK), 'kg');
+  if (method !== 'pump-down')
+    within(
+      'charge and content for this cylinder',
+      system.chargeKg + cylinder.contentKg,
+      0,
+      cylinder.volumeM3 * liquid(cylinder.temperatureK),
+      'kg',
+    );
+}
+
+/** Whether the cylinder can take the whole charge as liquid: one that cannot never ends. */
+export const fitsInCylinder = ({ composition, system, cylinder }: Scenario): boolean =>
+  system.chargeKg + cylinder.contentKg <= cylinder.volumeM3 * bubblePoint(composition, kelvin(cylinder.temperatureK)).rhoLiquid;
+
+function lineOf({ size, lengthM, cores }: Scenario['hoses']): Line {
+  const { bore, friction, fittings } = data.hose;
+  const d = bore[size];
+  const hose = (Math.PI * d * d) / 4;
+  const core = data.core[cores];
+  // losses in series, by the smaller area: the core and what the hose takes, in its own velocity heads
+  const area = Math.min(hose, core);
+  const loss = ((friction * lengthM) / d + fittings) * (area / hose) ** 2 + 1.5 * (area / core) ** 2;
+  return { area, loss: Math.max(1.2, loss) };
+}
+
+/** The network of a scenario, and what is open in each of its stages. */
+export function rigOf(scenario: Scenario): Rig {
+  const { system, cylinder, machine, ambientK, hoses } = scenario;
+  const high = system.condenserM3 + (system.receiverM3 ?? 0);
+  const { heatPerM3, UAPerM3 } = data.system;
+  const cooling = cylinder.cooling;
+  const coolant = cooling === 'water' || cooling === 'ice' ? data.cylinder.coolant[cooling] : ambientK;
+  const own = machine === null ? undefined : data.machine[machine];
+  const nodes: Node[] = [
+    { name: 'high side', V: high, C: heatPerM3 * high, UA: UAPerM3 * high, around: ambientK },
+    { name: 'low side', V: system.evaporatorM3, C: heatPerM3 * system.evaporatorM3, UA: UAPerM3 * system.evaporatorM3, around: ambientK },
+    { name: 'suction hose', ...HOSE_NODE, UA: 2, around: ambientK },
+    { name: 'machine', V: data.machine.condenserM3, C: data.machine.condenserC, UA: own?.condenserUA ?? 5, around: ambientK },
+    {
+      name: 'cylinder',
+      V: cylinder.volumeM3,
+      C: data.cylinder.heatPerM3 * cylinder.volumeM3,
+      UA: data.cylinder.UA[cooling] * Math.max(0.5, cylinder.volumeM3 / 0.022),
+      around: coolant,
+    },
+  ];
+  const hose = lineOf(hoses);
+  const pipe = (from: number, to: number, port: 'low' | 'high', line: Line, oneWay: boolean): Pipe => ({
+    kind: 'pipe',
+    from,
+    to,
+    port,
+    line,
+    oneWay,
+  });
+  const between = pipe(HIGH, LOW, 'low', { area: EQUALISES, loss: 1.5 }, false);
+  const machineLink = (from: number): Compressor => ({
+    kind: 'compressor',
+    from,
+    to: MACHINE,
+    port: 'low',
+    displacement: own?.displacement ?? 0,
+    clearance: data.machine.clearance,
+    polytropic: data.machine.polytropic,
+    filling: data.machine.filling,
+    efficiency: data.machine.efficiency,
+    mostLiquid: own?.mostLiquid ?? 1,
+    suctionAtMost: data.machine.suctionAtMost,
+  });
+  const discharge = (to: number) => pipe(MACHINE, to, 'low', { ...hose, area: Math.max(hose.area, OPEN / 3) }, true);
+  const ownCompressor: Compressor = {
+    ...machineLink(LOW),
+    from: LOW,
+    to: HIGH,
+    port: 'high',
+    displacement: data.own.displacementPerKg * Math.max(0.3, system.chargeKg),
+    clearance: data.own.clearance,
+    mostLiquid: 1,
+    suctionAtMost: 5e6,
+  };
+  return {
+    nodes,
+    links: {
+      direct: [between, pipe(HIGH, CYLINDER, 'low', hose, false)],
+      machine: [
+        between,
+        pipe(HIGH, SUCTION, 'high', hose, false),
+        pipe(LOW, SUCTION, 'high', hose, false),
+        machineLink(SUCTION),
+        discharge(CYLINDER),
+      ],
+      'machine-liquid': [
+        between,
+        pipe(HIGH, SUCTION, 'low', hose, false),
+        pipe(LOW, SUCTION, 'high', hose, false),
+        machineLink(SUCTION),
+        discharge(CYLINDER),
+      ],
+      'push-pull': [
+        between,
+        pipe(HIGH, CYLINDER, 'low', hose, true),
+        pipe(CYLINDER, SUCTION, 'high', hose, true),
+        machineLink(SUCTION),
+        discharge(HIGH),
+      ],
+      own: [ownCompressor],
+      rest: [between],
+    },
+  };
+}
+
+/** Masses at the start: the system's charge by its volumes at rest, hardly anything in hoses and machine. */
+export function startOf(
+  { system, cylinder, method }: Scenario,
+  table: FluidTable,
+  nodes: readonly Node[],
+): { readonly m: Float64Array; readonly U: Float64Array } {
+  const rhoV = (T: number) => table.rhoVapour.at(T);
+  const least = (node: number, T: number) => 0.02 * rhoV(T) * nodes[node]!.V;
+  const [vHigh, vLow] = [nodes[HIGH]!.V, nodes[LOW]!.V];
+  const T = system.temperatureK;
+  // at rest both sides hold vapour at the same pressure; liquid lies in the high side as far as it goes, before a pump-down in both
+  const vapour = Math.min(system.chargeKg, rhoV(T) * (vHigh + vLow));
+  const liquid = system.chargeKg - vapour;
+  const share = method === 'pump-down' ? vHigh / (vHigh + vLow) : 0.85;
+  const room = (V: number) => 0.96 * V * table.rhoLiquid.at(T) - vapour * (V / (vHigh + vLow));
+  const inHigh = Math.min(Math.max(share * liquid, liquid - room(vLow)), room(vHigh));
+  const m = new Float64Array(nodes.length);
+  m[HIGH] = vapour * (vHigh / (vHigh + vLow)) + inHigh;
+  m[LOW] = vapour * (vLow / (vHigh + vLow)) + liquid - inHigh;
+  m[SUCTION] = least(SUCTION, T);
+  m[MACHINE] = least(MACHINE, T);
+  m[CYLINDER] = Math.max(cylinder.contentKg, least(CYLINDER, cylinder.temperatureK));
+  const temperatures = [T, T, T, T, cylinder.temperatureK];
+  const U = Float64Array.from(m, (mass, k) => totalEnergy(table, nodes[k]!, mass, temperatures[k]!));
+  return { m, U };
+}

@@ -1,0 +1,225 @@
+import { fluidTable } from './fluid-table';
+import { step, type NetworkState, type Stepped } from './network';
+import data from './parameters.json';
+import {
+  CYLINDER,
+  HIGH,
+  LOW,
+  MACHINE,
+  refuseImpossible,
+  rigOf,
+  startOf,
+  SUCTION,
+  type Rig,
+  type Scenario,
+  type StageLinks,
+} from './scenario';
+import { stateOf } from './volume-state';
+
+export interface Sample {
+  readonly t: number;
+  readonly grossKg: number;
+  readonly suctionPa: number;
+  readonly headPa: number;
+  readonly cylinderK: number;
+  readonly systemKg: number;
+}
+
+export type TwinEventKind = 'start' | 'liquid-over' | 'machine-on' | 'trip' | 'restart' | 'below-20-psig' | 'cylinder-full' | 'end';
+export interface TwinEvent {
+  readonly t: number;
+  readonly kind: TwinEventKind;
+}
+
+export type EndReason = 'reached' | 'stalled' | 'trips' | 'cylinder-full' | 'time';
+
+export interface Simulated {
+  readonly samples: readonly Sample[];
+  readonly events: readonly TwinEvent[];
+  readonly end: { readonly reason: EndReason; readonly t: number; readonly grossKg: number; readonly leftKg: number };
+  /** Relative errors of mass and energy over the whole run. */
+  readonly balance: { readonly mass: number; readonly energy: number };
+}
+
+const TWENTY_PSIG = 101_325 + 137_895;
+/** A cylinder this full of liquid is stopped. */
+const FULL = 0.97;
+/** Trips after which nobody restarts it. */
+const MOST_TRIPS = 12;
+
+/**
+ * A transfer from its start to its end. Deterministic: the same scenario gives the same run, however it is reported, since no step is cut
+ * in order to report. @param sampleEveryS s between samples @throws OutOfRange, NotANumber, the property core's errors
+ */
+export function simulate(scenario: Scenario, sampleEveryS: number): Simulated {
+  refuseImpossible(scenario);
+  const run = new Run(scenario, Math.max(0.1, sampleEveryS));
+  while (!run.over) run.advance();
+  return run.result();
+}
+
+class Run {
+  private readonly table;
+  private readonly rig: Rig;
+  private stage: StageLinks;
+  private t = 0;
+  private dt = 0.01;
+  private state: NetworkState;
+  private readonly samples: Sample[] = [];
+  private readonly events: TwinEvent[] = [{ t: 0, kind: 'start' }];
+  private nextSample = 0;
+  private stalledSince: number | undefined;
+  private tripped = false;
+  private trips = 0;
+  private end: EndReason | undefined;
+  /** J that came from around and from compressors. */
+  private gained = 0;
+  private readonly first: { readonly mass: number; readonly energy: number; readonly scale: number };
+
+  constructor(
+    private readonly scenario: Scenario,
+    private readonly every: number,
+  ) {
+    this.table = fluidTable(scenario.composition);
+    this.rig = rigOf(scenario);
+    const { m, U } = startOf(scenario, this.table, this.rig.nodes);
+    const temperatures = this.rig.nodes.map((_, k) => (k === CYLINDER ? scenario.cylinder.temperatureK : scenario.system.temperatureK));
+    this.state = { m, U, states: this.rig.nodes.map((node, k) => stateOf(this.table, node, m[k]!, U[k]!, temperatures[k]!)) };
+    this.stage = firstStage(scenario);
+    this.first = { mass: sum(m), energy: sum(U), scale: U.reduce((total, own) => total + Math.abs(own), 0) };
+    this.sampleUntil(this.state, 0, 0);
+  }
+
+  get over(): boolean {
+    return this.end !== undefined;
+  }
+
+  advance(): void {
+    const links = this.tripped ? this.rig.links[this.stage].filter(({ kind }) => kind === 'pipe') : this.rig.links[this.stage];
+    const stepped = step(this.table, this.rig.nodes, links, this.state, this.dt);
+    const before = this.state;
+    const from = this.t;
+    this.t += stepped.dt;
+    this.state = stepped.state;
+    this.gained += stepped.dt * (stepped.heat + stepped.flows.reduce((total, { work }) => total + work, 0));
+    this.dt = stepped.dt < this.dt * 0.99 ? stepped.dt : stepped.dt * 1.5;
+    this.sampleUntil(before, from, this.t);
+    this.judge(stepped);
+  }
+
+  result(): Simulated {
+    const { m, U } = this.state;
+    return {
+      samples: this.samples,
+      events: [...this.events, { t: this.t, kind: 'end' }],
+      end: { reason: this.end ?? 'time', t: this.t, grossKg: this.gross(m), leftKg: m[HIGH]! + m[LOW]! },
+      balance: {
+        mass: Math.abs(sum(m) - this.first.mass) / this.first.mass,
+        energy: Math.abs(sum(U) - this.first.energy - this.gained) / this.first.scale,
+      },
+    };
+  }
+
+  private gross(m: Float64Array): number {
+    return this.scenario.cylinder.tareKg + m[CYLINDER]!;
+  }
+
+  private judge({ flows, dt }: Stepped): void {
+    const { states, m } = this.state;
+    const pumpsDown = this.scenario.method === 'pump-down';
+    const system = pumpsDown ? states[LOW]!.p : Math.max(states[HIGH]!.p, states[LOW]!.p);
+    const head = pumpsDown ? states[HIGH]!.p : Math.max(states[MACHINE]!.p, states[CYLINDER]!.p);
+    if (system < TWENTY_PSIG) this.once('below-20-psig');
+    this.watchHead(head, pumpsDown ? data.own.cutOut : data.machine.cutOut);
+    if (!pumpsDown && states[CYLINDER]!.liquidShare > FULL) {
+      this.once('cylinder-full');
+      this.end = 'cylinder-full';
+    }
+    if (system <= this.scenario.endPa && this.stage !== 'direct') this.end ??= 'reached';
+    if (this.t > data.most.hours * 3600) this.end ??= 'time';
+    this.watchFlow(Math.max(...flows.map(({ mass }) => Math.abs(mass))), states[HIGH]!.liquidShare, m, dt);
+  }
+
+  private watchHead(head: number, cutOut: number): void {
+    if (!this.tripped && head > cutOut) {
+      this.tripped = true;
+      this.events.push({ t: this.t, kind: 'trip' });
+      if (++this.trips > MOST_TRIPS) this.end ??= 'trips';
+    } else if (this.tripped && head < data.machine.restartBelow) {
+      this.tripped = false;
+      this.events.push({ t: this.t, kind: 'restart' });
+    }
+  }
+
+  /** Nothing moves any more, or the liquid is over: the next stage, or the end. */
+  private watchFlow(fastest: number, liquid: number, m: Float64Array, dt: number): void {
+    const moves = fastest * 60 > data.most.stalledKgPerMinute * Math.max(0.2, Math.min(1, m[HIGH]! + m[LOW]!));
+    if (moves || this.tripped) this.stalledSince = undefined;
+    else this.stalledSince ??= this.t - dt;
+    const stalled = this.stalledSince === undefined ? 0 : this.t - this.stalledSince;
+    if (this.stage === 'direct' && this.scenario.method === 'liquid-first' && (stalled > 15 || liquid < 0.03))
+      return this.goOn('machine-liquid');
+    if (this.stage === 'push-pull' && liquid < 0.03) return this.goOn('machine');
+    if (stalled > data.most.stalledMinutes * 60) this.end ??= 'stalled';
+  }
+
+  private goOn(stage: StageLinks): void {
+    this.events.push({ t: this.t, kind: 'liquid-over' });
+    if (this.scenario.machine === null) {
+      this.end ??= 'stalled';
+      return;
+    }
+    this.stage = stage;
+    this.stalledSince = undefined;
+    this.dt = 0.01;
+    this.once('machine-on');
+  }
+
+  private once(kind: TwinEventKind): void {
+    if (!this.events.some((event) => event.kind === kind)) this.events.push({ t: this.t, kind });
+  }
+
+  /** What is reported lies between two steps: it is put there, and no step is cut for it. */
+  private sampleUntil(before: NetworkState, from: number, to: number): void {
+    while (this.nextSample <= to + 1e-9) {
+      const share = to > from ? (this.nextSample - from) / (to - from) : 1;
+      this.samples.push(sampleOf(this.scenario, before, this.state, share, this.nextSample));
+      this.nextSample += this.every;
+    }
+  }
+}
+
+function firstStage({ method, machine }: Scenario): StageLinks {
+  switch (method) {
+    case 'pump-down':
+      return 'own';
+    case 'vapour':
+      return machine === null ? 'rest' : 'machine';
+    case 'push-pull':
+      return machine === null ? 'direct' : 'push-pull';
+    case 'direct':
+    case 'liquid-first':
+      return 'direct';
+    default:
+      return method satisfies never;
+  }
+}
+
+function sampleOf({ cylinder, method }: Scenario, before: NetworkState, after: NetworkState, share: number, t: number): Sample {
+  const mix = (of: (state: NetworkState) => number) => of(before) + share * (of(after) - of(before));
+  const pumpsDown = method === 'pump-down';
+  return {
+    t,
+    grossKg: cylinder.tareKg + mix(({ m }) => m[CYLINDER]!),
+    suctionPa: mix(({ states }) => states[pumpsDown ? LOW : method === 'direct' ? HIGH : SUCTION]!.p),
+    headPa: mix(({ states }) => states[pumpsDown ? HIGH : method === 'direct' ? CYLINDER : MACHINE]!.p),
+    cylinderK: mix(({ states }) => states[CYLINDER]!.T),
+    systemKg: mix(({ m }) => m[HIGH]! + m[LOW]!),
+  };
+}
+
+const sum = (values: Float64Array): number => {
+  let total = 0;
+  for (const value of values) total += value;
+  return total;
+};
