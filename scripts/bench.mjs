@@ -2,6 +2,7 @@
 import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
+import { benchCapabilities } from './bench/capabilities.mjs';
 import { benchLists } from './bench/lists.mjs';
 import { benchProperties } from './bench/properties.mjs';
 import { benchService } from './bench/service.mjs';
@@ -10,10 +11,11 @@ import { startCluster, stopCluster } from './lib/postgres.mjs';
 import { fail } from './lib/say.mjs';
 import { ensurePostgres } from './lib/system-packages.mjs';
 
-/** npm run bench [-- properties | lists | service] */
+/** npm run bench [-- properties | capabilities | lists | service] */
 async function main() {
   const [what] = process.argv.slice(2);
   if (what === undefined || what === 'properties') await benchProperties();
+  if (what === undefined || what === 'capabilities') await benchCapabilities();
   if (what === undefined || what === 'lists') await withCluster(({ settings }) => benchLists(settings));
   if (what === undefined || what === 'service') await withCluster(({ settings }, folder) => benchService(settings, folder));
 }

@@ -172,6 +172,7 @@ export const simulateRequest = z.strictObject({
       contentKg: finite('contentKg'),
       temperatureK: finite('temperatureK'),
       cooling: z.enum(coolingsOfCylinder),
+      stopKg: finite('stopKg').positive().optional(),
     }),
     machine: z.enum(twinMachines).nullable(),
     hoses: z.strictObject({ size: z.enum(twinHoses), lengthM: finite('lengthM'), cores: z.enum(['in', 'out']) }),

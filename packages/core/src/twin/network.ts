@@ -1,7 +1,7 @@
 import { solveInPlace } from '../thermo/linear-solve';
 import { leaving, massFlux, type Line, type Port } from './flow';
 import type { FluidTable } from './fluid-table';
-import { stateOf, type Volume, type VolumeState } from './volume-state';
+import { energyAt, pressureAt, stateOf, type Volume, type VolumeState } from './volume-state';
 
 /** A volume in a network, with what heats or cools it. */
 export interface Node extends Volume {
@@ -134,7 +134,7 @@ function attempt(
   dt: number,
 ): Stepped | undefined {
   const n = nodes.length;
-  const slopes = nodes.map((node, i) => slopesOf(table, node, m[i]!, U[i]!, states[i]!));
+  const slopes = nodes.map((node, i) => slopesOf(table, node, m[i]!, states[i]!));
   const matrix = new Float64Array(n * n);
   const right = new Float64Array(n);
   const heats = nodes.map(({ UA, around }, i) => UA * (around - states[i]!.T));
@@ -201,12 +201,15 @@ function attempt(
   return { state: { m: mass, U: energy, states: after }, dt, flows, heat: heats.reduce((sum, value) => sum + value, 0) };
 }
 
-/** How the pressure follows mass and energy. */
-function slopesOf(table: FluidTable, node: Node, m: number, U: number, { p, T }: VolumeState) {
-  const dm = Math.max(1e-9, 1e-5 * m);
-  const dU = Math.max(0.05, 1e-5 * (Math.abs(m) * 2e5 + node.C));
-  return {
-    byM: (stateOf(table, node, m + dm, U, T).p - p) / dm,
-    byU: (stateOf(table, node, m, U + dU, T).p - p) / dU,
-  };
+/** How the pressure follows mass and energy: from the slopes over temperature and density, without solving for a state again. */
+function slopesOf(table: FluidTable, { V, C }: Node, m: number, { p, T, rho }: VolumeState) {
+  const dT = 0.01;
+  const dRho = Math.max(1e-7, 1e-5 * rho);
+  const u = energyAt(table, rho, T);
+  const byT = { p: (pressureAt(table, rho, T + dT) - p) / dT, U: (m * (energyAt(table, rho, T + dT) - u)) / dT + C };
+  const byRho = { p: (pressureAt(table, rho + dRho, T) - p) / dRho, u: (energyAt(table, rho + dRho, T) - u) / dRho };
+  const byU = byT.p / byT.U;
+  // of a kilogram more at the same temperature the energy is its own and what the others gain
+  const UByM = u + (m * byRho.u) / V;
+  return { byM: byRho.p / V - byU * UByM, byU };
 }

@@ -30,6 +30,8 @@ export interface Scenario {
     readonly contentKg: number;
     readonly temperatureK: number;
     readonly cooling: CylinderCooling;
+    /** kg in it at which the valve is shut; without one, what does not fit is refused before it starts. */
+    readonly stopKg?: number | undefined;
   };
   readonly machine: (typeof twinMachines)[number] | null;
   readonly hoses: { readonly size: (typeof twinHoses)[number]; readonly lengthM: number; readonly cores: 'in' | 'out' };
@@ -76,7 +78,7 @@ export function refuseImpossible({ composition, system, cylinder, hoses, ambient
   const volume = system.condenserM3 + system.evaporatorM3 + (system.receiverM3 ?? 0);
   within('charge in this circuit', system.chargeKg, 0, 0.97 * volume * liquid(system.temperatureK), 'kg');
   within('content of this cylinder', cylinder.contentKg, 0, 0.98 * cylinder.volumeM3 * liquid(cylinder.temperatureK), 'kg');
-  if (method !== 'pump-down')
+  if (method !== 'pump-down' && cylinder.stopKg === undefined)
     within(
       'charge and content for this cylinder',
       system.chargeKg + cylinder.contentKg,

@@ -25,13 +25,14 @@ export interface Sample {
   readonly systemKg: number;
 }
 
-export type TwinEventKind = 'start' | 'liquid-over' | 'machine-on' | 'trip' | 'restart' | 'below-20-psig' | 'cylinder-full' | 'end';
+export type TwinEventKind =
+  'start' | 'liquid-over' | 'machine-on' | 'trip' | 'restart' | 'below-20-psig' | 'stop-weight' | 'cylinder-full' | 'end';
 export interface TwinEvent {
   readonly t: number;
   readonly kind: TwinEventKind;
 }
 
-export type EndReason = 'reached' | 'stalled' | 'trips' | 'cylinder-full' | 'time';
+export type EndReason = 'reached' | 'stop-weight' | 'stalled' | 'trips' | 'cylinder-full' | 'time';
 
 export interface Simulated {
   readonly samples: readonly Sample[];
@@ -131,6 +132,10 @@ class Run {
     const head = pumpsDown ? states[HIGH]!.p : Math.max(states[MACHINE]!.p, states[CYLINDER]!.p);
     if (system < TWENTY_PSIG) this.once('below-20-psig');
     this.watchHead(head, pumpsDown ? data.own.cutOut : data.machine.cutOut);
+    if (!pumpsDown && m[CYLINDER]! >= (this.scenario.cylinder.stopKg ?? Number.POSITIVE_INFINITY)) {
+      this.once('stop-weight');
+      this.end ??= 'stop-weight';
+    }
     if (!pumpsDown && states[CYLINDER]!.liquidShare > FULL) {
       this.once('cylinder-full');
       this.end = 'cylinder-full';

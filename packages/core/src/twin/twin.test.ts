@@ -146,6 +146,16 @@ describe('a transfer', () => {
     expect(samples.at(-1)!.grossKg).toBeCloseTo(samples[0]!.grossKg, 6);
   });
 
+  test('at the stop weight it stops, whatever is left', () => {
+    const own = scenario('R-410A', 60);
+    const { end, events } = simulate({ ...own, cylinder: { ...own.cylinder, stopKg: 15 } }, 10);
+    expect(end.reason).toBe('stop-weight');
+    expect(end.grossKg).toBeGreaterThanOrEqual(27);
+    expect(end.grossKg).toBeLessThan(27.5);
+    expect(end.leftKg).toBeGreaterThan(10);
+    expect(events.map(({ kind }) => kind)).toContain('stop-weight');
+  });
+
   test('how it is reported changes nothing of it, bit for bit', () => {
     const [often, seldom] = [simulate(scenario('R-32', 9), 1), simulate(scenario('R-32', 9), 60)];
     expect(often.end).toEqual(seldom.end);

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
+import type { Cylinder } from '@hygromet/contract/cylinder';
 import type { Method } from '@hygromet/core/planning/method';
 import type { Scenario, TransferMethod } from '@hygromet/core/twin/scenario';
 import type { Simulated } from '@hygromet/core/twin/simulate';
@@ -147,6 +148,7 @@ export class TransferForecast {
         contentKg: Math.max(0, cylinder.contentKg),
         temperatureK: T,
         cooling: COOLINGS[equipment.cooling],
+        stopKg: stopOf(cylinder),
       },
       machine: equipment.machine === 'one-cylinder' ? 'one-cylinder' : 'two-cylinders',
       hoses: { size: equipment.hoses === 'quarter-inch' ? '1/4' : '3/8', lengthM: 1.5, cores: equipment.cores },
@@ -171,12 +173,14 @@ export class TransferForecast {
     const range = [low, likely, high].flatMap((own) => (own === undefined ? [] : [own.end.t]));
     const [least, most] = [Math.min(...range), Math.max(...range)];
     const trip = likely.events.find(({ kind }) => kind === 'trip');
-    const full = likely.events.some(({ kind }) => kind === 'cylinder-full');
-    const time = full
-      ? `The cylinder is full after about ${minutes(likely.end.t)} min: the rest needs another one.`
+    const stops = likely.end.reason === 'stop-weight' || likely.end.reason === 'cylinder-full';
+    const time = stops
+      ? `The stop weight is reached after about ${minutes(likely.end.t)} min; ${this.units.massText(likely.end.leftKg)} are left for another cylinder.`
       : `About ${minutes(least)} to ${minutes(most)} min at the machine, ${this.units.massText(likely.end.leftKg, 'up')} left in the system.`;
     const over = likely.events.find(({ kind }) => kind === 'liquid-over');
-    const liquid = over === undefined ? '' : ` The liquid is over after ${minutes(over.t)} min.`;
+    const byItself = over === undefined ? 0 : gained(likely, over.t);
+    const liquid =
+      byItself < 0.1 || over === undefined ? '' : ` By pressure alone ${this.units.massText(byItself)} go over in ${minutes(over.t)} min.`;
     const head = ` Head up to ${this.units.pressure(highest(likely))}.`;
     return time + liquid + head + (trip === undefined ? '' : ` The cut-out opens after ${minutes(trip.t)} min: cool the cylinder.`);
   });
@@ -212,6 +216,14 @@ export class TransferForecast {
   /** In the unit of the scale, as a number. */
   private number = (kg: number): number => kg / (this.units.mass(1).unit === 'kg' ? 1 : 0.45359237);
 }
+
+/** kg in it at the stop weight; of one that is empty, 80 % of its water capacity as a rule: the fill page has the limit. */
+const stopOf = ({ standing, tareKg, volumeM3 }: Cylinder): number =>
+  'stopGrossKg' in standing ? Math.max(0.05, standing.stopGrossKg - tareKg) : 0.7 * 1000 * volumeM3;
+
+/** kg that are in the cylinder beyond what was in it, at a time. */
+const gained = ({ samples }: Simulated, t: number): number =>
+  (samples.find((sample) => sample.t >= t)?.grossKg ?? 0) - (samples[0]?.grossKg ?? 0);
 
 /** Pa absolute: where the high-pressure cut-out of a usual machine opens. */
 const CUT_OUT = 3.72e6;

@@ -1,0 +1,101 @@
+import { refrigerant } from '../src/fluids/refrigerant';
+import { judgeHold } from '../src/proof/hold';
+import { judgeRise } from '../src/proof/rise';
+import type { Scenario } from '../src/twin/scenario';
+import { simulate } from '../src/twin/simulate';
+import { simulateHold } from '../test/simulated-hold';
+import { simulateRise } from '../test/simulated-rise';
+
+interface Rate {
+  readonly what: string;
+  readonly of: number;
+  readonly said: Readonly<Record<string, number>>;
+  readonly covered: number;
+  readonly ms: number;
+}
+
+const HOLDS = [
+  { what: 'short hold, tight', long: false, loss: 0 },
+  { what: 'short hold, leaks 3 % an hour, asked for 3', long: false, loss: 0.03 },
+  { what: 'short hold, leaks 6 % an hour', long: false, loss: 0.06 },
+  { what: 'long hold, tight', long: true, loss: 0 },
+  { what: 'long hold, leaks 0.2 % an hour, asked for 0.2', long: true, loss: 0.002 },
+  { what: 'long hold, leaks 0.5 % an hour', long: true, loss: 0.005 },
+] as const;
+
+/** Fresh holds of known truth, by a generator of another structure. @param count of each kind */
+export function holdRates(count: number): readonly Rate[] {
+  return HOLDS.map(({ what, long, loss }, kind) => {
+    const said: Record<string, number> = {};
+    let [covered, ms] = [0, 0];
+    for (let k = 0; k < count; k++) {
+      const { meta, readings } = simulateHold(90_000 * (kind + 1) + k, { long, lossPerHour: loss });
+      const started = performance.now();
+      const {
+        verdict,
+        interval90: [low, high],
+      } = judgeHold(meta, readings, long ? 0.002 : 0.03);
+      ms += performance.now() - started;
+      said[verdict] = (said[verdict] ?? 0) + 1;
+      if (loss >= low && loss <= high) covered++;
+    }
+    return { what, of: count, said, covered: covered / count, ms: ms / count };
+  });
+}
+
+const RISES = [
+  { what: 'rise, dry', leak: 'none', rate: 0, gas: 'none' },
+  { what: 'rise, water', leak: 'none', rate: 0, gas: 'water' },
+  { what: 'rise, walls give off', leak: 'none', rate: 0, gas: 'adsorbed' },
+  { what: 'rise, oil gives off', leak: 'none', rate: 0, gas: 'oil' },
+  { what: 'rise, leak of 5 micron/min', leak: 'system', rate: 5, gas: 'none' },
+  { what: 'rise, leak of 40 micron/min', leak: 'system', rate: 40, gas: 'none' },
+  { what: 'rise, leak of 10 and walls', leak: 'system', rate: 10, gas: 'adsorbed' },
+  { what: 'rise, leak of 10 in the rig', leak: 'rig', rate: 10, gas: 'none' },
+] as const;
+
+/** Fresh rises of half an hour, the rig watched for five minutes after. */
+export function riseRates(count: number): readonly Rate[] {
+  return RISES.map(({ what, leak, rate, gas }, kind) => {
+    const said: Record<string, number> = {};
+    let [covered, ms] = [0, 0];
+    for (let k = 0; k < count; k++) {
+      const own = simulateRise(70_000 * (kind + 1) + k, { leak, rate, gas, minutes: 30, rigPhase: true });
+      const started = performance.now();
+      const { verdict, leak: found } = judgeRise(own.meta, own.phases, 2);
+      ms += performance.now() - started;
+      said[verdict] = (said[verdict] ?? 0) + 1;
+      if (rate >= found.interval90[0] && rate <= found.interval90[1]) covered++;
+    }
+    return { what, of: count, said, covered: covered / count, ms: ms / count };
+  });
+}
+
+const scenario = (id: string, kg: number, method: Scenario['method']): Scenario => ({
+  composition: refrigerant(id).composition,
+  system: { chargeKg: kg, temperatureK: 300, condenserM3: kg * 1.3e-3, evaporatorM3: kg * 1.2e-3 },
+  cylinder: { volumeM3: 0.0217, tareKg: 12, contentKg: 0, temperatureK: 300, cooling: 'fan' },
+  machine: 'two-cylinders',
+  hoses: { size: '3/8', lengthM: 1.5, cores: 'out' },
+  ambientK: 300,
+  method,
+  endPa: 101_325,
+});
+
+/** How many times faster than the transfer itself, warm. */
+export function twinSpeeds(): readonly { readonly what: string; readonly ms: number; readonly timesReal: number }[] {
+  return (
+    [
+      ['R-410A, 9 kg, liquid first', scenario('R-410A', 9, 'liquid-first')],
+      ['R-410A, 9 kg, vapor', scenario('R-410A', 9, 'vapour')],
+      ['R-134a, 12 kg, vapor', scenario('R-134a', 12, 'vapour')],
+      ['R-410A, 4 kg, pump-down', scenario('R-410A', 4, 'pump-down')],
+    ] as const
+  ).map(([what, own]) => {
+    for (let k = 0; k < 4; k++) simulate(own, 10);
+    const started = performance.now();
+    const { end } = simulate(own, 10);
+    const ms = performance.now() - started;
+    return { what, ms, timesReal: (1000 * end.t) / ms };
+  });
+}
