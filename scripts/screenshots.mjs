@@ -27,7 +27,7 @@ const views = [
   { file: 'stop-weight-phone', path: '/cylinders/C-07/fill', width: 390, height: 844, before: typeGross },
   { file: 'visit', path: '/visits/Bell foundry/look', before: lookAround },
   { file: 'add-cylinder', path: '/cylinders/new' },
-  { file: 'systems', path: '/systems' },
+  { file: 'prove', path: '/visits/Bell foundry/prove', before: holdNitrogen },
   { file: 'system', path: '/systems/Cheese cave' },
   { file: 'method', path: '/visits/Bell foundry/method', before: verdict },
   { file: 'method-phone', path: '/visits/Bell foundry/method', width: 390, height: 844, before: verdict },
@@ -73,6 +73,49 @@ async function lookAround(page) {
 /** @param {import('@playwright/test').Page} page */
 async function verdict(page) {
   await page.getByRole('button', { name: /^Save: / }).waitFor();
+}
+
+/** A hold of nineteen minutes, as somebody has read it. @param {import('@playwright/test').Page} page */
+async function holdNitrogen(page) {
+  const url = page.url().replace('/visits/', '/api/visits/').replace('/prove', '/events');
+  const psi = 6894.757;
+  const [minutes, testId] = [19, crypto.randomUUID()];
+  const start = Date.now() - minutes * 60_000;
+  /** @param {object} event @param {number} minute */
+  const add = (event, minute) =>
+    page.request.post(url, {
+      data: {
+        ...event,
+        testId,
+        key: crypto.randomUUID(),
+        recordedBy: 'Odalys Fenn',
+        happenedAt: new Date(start + minute * 60_000).toISOString(),
+      },
+    });
+  const setUp = {
+    test: 'hold',
+    volumeM3: 0.0035,
+    setGaugePa: 400 * psi,
+    stepPa: 0.1 * psi,
+    spanPa: 800 * psi,
+    clamp: true,
+    filledAt: new Date(start - 600_000).toISOString(),
+    oilM3: 0,
+    refrigerantMayRemain: false,
+    tightTo: 0.01,
+    startHour: 10,
+    atmospherePa: 101_325,
+    mostGaugePa: 430 * psi,
+    ruling: 'indoor coil',
+  };
+  await add({ kind: 'test-begun', setUp }, 0);
+  for (let k = 0; k <= minutes; k++) {
+    const [airK, pipeK] = [295.2 + 0.03 * k + 0.08 * Math.sin(2 * k), 295.6 + 0.025 * k];
+    const gaugePa = Math.round(10 * (400 + 1.5 * (pipeK - 295.6) + 0.05 * Math.sin(7 * k) + 0.35 * Math.exp(-k / 4))) * 0.1 * psi;
+    await add({ kind: 'test-read', reading: { gaugePa, airK, pipeK } }, k);
+  }
+  await page.reload({ waitUntil: 'networkidle' });
+  await page.getByText('Pressure, with its temperature taken out').waitFor();
 }
 
 /** Recovered against the proposal: the first cylinder that takes it. @param {import('@playwright/test').Page} page */
