@@ -1,5 +1,6 @@
 // @ts-check
 import { chromium } from '@playwright/test';
+import { randomUUID } from 'node:crypto';
 import { spawn } from 'node:child_process';
 import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -79,7 +80,7 @@ async function verdict(page) {
 async function holdNitrogen(page) {
   const url = page.url().replace('/visits/', '/api/visits/').replace('/prove', '/events');
   const psi = 6894.757;
-  const [minutes, testId] = [19, crypto.randomUUID()];
+  const [minutes, testId] = [19, randomUUID()];
   const start = Date.now() - minutes * 60_000;
   /** @param {object} event @param {number} minute */
   const add = (event, minute) =>
@@ -87,7 +88,7 @@ async function holdNitrogen(page) {
       data: {
         ...event,
         testId,
-        key: crypto.randomUUID(),
+        key: randomUUID(),
         recordedBy: 'Odalys Fenn',
         happenedAt: new Date(start + minute * 60_000).toISOString(),
       },
