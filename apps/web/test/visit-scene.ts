@@ -5,6 +5,7 @@ import type { Visit, VisitWithEvents } from '@hygromet/contract/visit';
 import type { NewVisitEvent, VisitEvent } from '@hygromet/contract/visit-event';
 import { withEvent } from '@hygromet/contract/visit-state';
 import { BehaviorSubject, of } from 'rxjs';
+import { Api } from '../src/app/live/api';
 import { VisitPage } from '../src/app/visit/visit.page';
 import { aVisit, render, stage } from './scene';
 
@@ -34,9 +35,21 @@ export function theVisit(first: Partial<Visit> = {}) {
 }
 
 /** One stage of a visit, opened in the workspace. */
-export async function open(at: string, first: Partial<Visit> = {}, more: Record<string, unknown> = {}, query: Record<string, string> = {}) {
+export async function open(
+  at: string,
+  first: Partial<Visit> = {},
+  more: Record<string, unknown> = {},
+  query: Record<string, string> = {},
+  api: object = { call$: () => of({}) },
+) {
   const server = theVisit(first);
-  const { kept } = stage({ id: 'v1', more: { stage: at }, query, registers: { ...server.registers, ...more } });
+  const { kept } = stage({
+    id: 'v1',
+    more: { stage: at },
+    query,
+    registers: { ...server.registers, ...more },
+    providers: [{ provide: Api, useValue: api }],
+  });
   const go = jest.spyOn(TestBed.inject(Router), 'navigate').mockResolvedValue(true);
   return { ...(await render(VisitPage)), ...server, kept, go };
 }

@@ -7,6 +7,7 @@ import { booked, movement, movementsQuery, newRemoval, newReversal, newTransfer,
 import { currentOrganisation, organisationChange, savedOrganisation } from './organisation';
 import { cylindersImport, importAnswer, systemsImport } from './import';
 import { id } from './primitives';
+import { computeAnswer, computeRequest } from './compute';
 import { propertyAnswer, propertyRequest } from './properties';
 import { refrigerantSummary } from './refrigerant';
 import { factsChange, newSystem, savedFacts, system } from './system';
@@ -31,6 +32,7 @@ const byId = z.strictObject({ id });
 /** Every way into the server. Routes, OpenAPI and the web client are all made from this table. */
 export const endpoints = {
   fillLimits: { method: 'post', path: '/api/fill-limits', summary: 'Every fill limit of a cylinder, side by side, and the one that rules', body: fillLimitsRequest, answer: fillLimitsAnswer, status: 200 },
+  compute: { method: 'post', path: '/api/compute', summary: 'Transfer, proof, account, restoring, charge: what stands on the property core', body: computeRequest, answer: computeAnswer, status: 200 },
   properties: { method: 'post', path: '/api/properties', summary: 'Saturation, closed volume, liquid-full temperature or leak by the property core', body: propertyRequest, answer: propertyAnswer, status: 200 },
   refrigerants: { method: 'get', path: '/api/refrigerants', summary: 'All refrigerants the core knows', answer: z.array(refrigerantSummary), status: 200 },
   organisation: { method: 'get', path: '/api/organisation', summary: 'The rules and the altitude of the organisation', answer: currentOrganisation, status: 200 },

@@ -1,5 +1,6 @@
 import { CoreError } from '@hygromet/core/errors';
 import { refusedByCore, Refused } from '../domain/refused';
+import { solverReady } from '../domain/solver';
 import { tasks, type Answer, type Question, type Task } from './tasks';
 
 /** Who computes what takes its time. */
@@ -31,5 +32,8 @@ export function answerIn<T>(outcome: Outcome<T>): T {
 
 /** In the thread that asks: for commands that nobody waits beside, and for tests. */
 export const inThisThread: Computing = {
-  run: async (task, question) => answerIn(outcomeOf(task, question)),
+  run: async (task, question) => {
+    if (task === 'compute') await solverReady();
+    return answerIn(outcomeOf(task, question));
+  },
 };

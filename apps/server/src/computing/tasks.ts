@@ -1,3 +1,4 @@
+import type { ComputeRequest } from '@hygromet/contract/compute';
 import type { FillLimitsRequest } from '@hygromet/contract/fill-limits';
 import type { PropertyRequest } from '@hygromet/contract/properties';
 import type { Look } from '@hygromet/contract/look';
@@ -15,9 +16,11 @@ import type { Schools } from '@hygromet/core/planning/schools';
 import { atmosphereAt } from '@hygromet/core/units/pressure';
 import { altitude, kelvin, pascal } from '@hygromet/core/units/quantity';
 import { unless } from '@hygromet/core/unless';
+import { answerCompute } from '../domain/answer-compute';
 import { answerProperty } from '../domain/answer-property';
 import { answerFillLimits, limitsAnswer } from '../domain/compute-fill-limits';
 import { fillStatusOf, type FillStatusQuestion } from '../domain/fill-status';
+import { solveNow } from '../domain/solver';
 import { sameObject } from './same-object';
 
 export interface LimitsQuestion {
@@ -54,6 +57,9 @@ export const tasks = {
   'fill-limits': ({ request, policy }: { request: FillLimitsRequest; policy: FillPolicy }) => answerFillLimits(request, policy),
 
   property: (request: PropertyRequest) => answerProperty(request),
+
+  /** Its solver is loaded before: see who runs it. */
+  compute: (request: ComputeRequest) => answerCompute(request, solveNow),
 
   /** Nothing where no limit can be computed. */
   limits: ({ filling, policy, airShare }: LimitsQuestion) =>

@@ -12,3 +12,14 @@ export async function loadSolver(): Promise<Solve> {
     return Status === 'Optimal' ? (variable) => columns[variable]?.Primal ?? 0 : undefined;
   };
 }
+
+let loaded: Solve | undefined;
+
+/** Loads it once in this thread, when it is first needed: it takes its memory. */
+export const solverReady = async (): Promise<Solve> => (loaded ??= await loadSolver());
+
+/** For a task that runs through in one go; `solverReady` comes first. */
+export const solveNow: Solve = (model) => {
+  if (loaded === undefined) throw new Error('the solver was asked before it was loaded');
+  return loaded(model);
+};

@@ -130,6 +130,22 @@ test('every cylinder of the demo is as the contract says, and the known troubles
   expect(flagged).toEqual({ 'C-05': ['overfilled'], 'C-06': ['overdue'], 'C-08': ['airy', 'due-soon'], 'C-10': ['mixed'] });
 });
 
+test('what stands on the property core is answered here as on the command line', async () => {
+  const ask = (body: object) => house.send('POST', '/api/compute', body);
+  const feed = await ask({ op: 'feedRate', refrigerant: 'R-410A', superheatK: 14, massFlowKgPerS: 0.05 });
+  expect([feed.status, feed.body.kgPerS > 0]).toEqual([200, true]);
+  const leaked = { 'R-32': 0.2, 'R-125': 0.23, 'R-134a': 0.57 };
+  const restored = await ask({
+    op: 'restore',
+    massKg: 3,
+    composition: leaked,
+    designation: 'R-407C',
+    available: [{ refrigerant: 'R-407C' }],
+  });
+  expect(restored.body).toMatchObject({ possible: true, add: [{ refrigerant: 'R-407C' }] });
+  expect((await ask({ op: 'feedRate', refrigerant: 'R-999', superheatK: 14, massFlowKgPerS: 0.05 })).body.code).toBe('unknown-refrigerant');
+});
+
 test('a transfer is booked: both accounts, the content, and what is left until the stop', async () => {
   const [before, source] = [await cylinderNamed(house, 'C-07'), await accountNamed(house, 'Planetarium, rooftop unit')];
   const { status, body } = await house.send(

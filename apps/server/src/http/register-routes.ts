@@ -8,7 +8,7 @@ import { fillPolicyOf, organisationHistory, ownOrganisation } from '../store/org
 import type { Deps, Env } from './env';
 import { body } from './valid';
 
-const { fillLimits, properties, refrigerants, organisation, organisationHistory: history, saveOrganisation: save } = endpoints;
+const { compute, fillLimits, properties, refrigerants, organisation, organisationHistory: history, saveOrganisation: save } = endpoints;
 
 const summaries = allRefrigerants.map(({ id, kind, composition, modelQuality }): RefrigerantSummary => {
   const classification = classificationOf(id);
@@ -30,6 +30,7 @@ export const registerRoutes = ({ db, outside }: Deps) =>
       return c.json(await outside.computing.run('fill-limits', { request: c.req.valid('json'), policy }));
     })
     .post(properties.path, body(properties.body), async (c) => c.json(await outside.computing.run('property', c.req.valid('json'))))
+    .post(compute.path, body(compute.body), async (c) => c.json(await outside.computing.run('compute', c.req.valid('json'))))
     .get(refrigerants.path, (c) => c.json(summaries))
     .get(organisation.path, async (c) => c.json(settingsAnswer(await ownOrganisation(db))))
     .get(history.path, async (c) => c.json(await organisationHistory(db, (await ownOrganisation(db)).id)))

@@ -47,6 +47,8 @@ const TWENTY_PSIG = 101_325 + 137_895;
 const FULL = 0.97;
 /** Trips after which nobody restarts it. */
 const MOST_TRIPS = 12;
+/** A hundred times what a transfer takes: what still runs then is given up. */
+const MOST_STEPS = 400_000;
 
 /**
  * A transfer from its start to its end. Deterministic: the same scenario gives the same run, however it is reported, since no step is cut
@@ -64,6 +66,7 @@ class Run {
   private readonly rig: Rig;
   private stage: StageLinks;
   private t = 0;
+  private steps = 0;
   private dt = 0.01;
   private state: NetworkState;
   private readonly samples: Sample[] = [];
@@ -92,10 +95,12 @@ class Run {
   }
 
   get over(): boolean {
+    if (this.steps > MOST_STEPS) this.end ??= 'time';
     return this.end !== undefined;
   }
 
   advance(): void {
+    this.steps++;
     const links = this.tripped ? this.rig.links[this.stage].filter(({ kind }) => kind === 'pipe') : this.rig.links[this.stage];
     const stepped = step(this.table, this.rig.nodes, links, this.state, this.dt);
     const before = this.state;

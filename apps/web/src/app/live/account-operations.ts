@@ -1,5 +1,6 @@
 import { accountOf, type Account, type Term } from '@hygromet/core/account/account';
 import type { Known } from '@hygromet/core/account/explanation';
+import { reuseOf, type Reuse, type ReuseTask } from '@hygromet/core/account/reuse-verdict';
 import residuals from '@hygromet/core/account/residuals.json';
 import { chargeTarget, type ChargeTarget, type HoseBore } from '@hygromet/core/charge/charge-target';
 import { feedRate, type FeedRate } from '@hygromet/core/charge/feeding';
@@ -38,6 +39,13 @@ export interface ChargeArgs {
   readonly hose?: { readonly bore: HoseBore; readonly lengthM: number; readonly givenBack: boolean } | undefined;
 }
 
+export type ReuseArgs = ReuseTask;
+
+/** As it crosses to the page. */
+export interface ReuseAnswer extends Omit<Reuse, 'beyond'> {
+  readonly beyond: readonly (readonly [string, number])[];
+}
+
 export interface FeedArgs {
   readonly composition: Composition;
   readonly superheatK: number;
@@ -63,6 +71,11 @@ export const accountOperations = {
 
   chargeTarget: ({ lineSet, ...task }: ChargeArgs): ChargeTarget =>
     chargeTarget({ ...task, lineSet: lineSet === undefined ? undefined : lineSetOf(lineSet) }),
+
+  reuse: (task: ReuseArgs): ReuseAnswer => {
+    const { beyond, ...own } = reuseOf(task);
+    return { ...own, beyond: [...beyond] };
+  },
 
   feedRate: (task: FeedArgs): FeedRate => feedRate(task),
 };

@@ -6,6 +6,7 @@ import type { endpoints, EndpointName } from '@hygromet/contract/endpoints';
  */
 export const endpointPaths = {
   fillLimits: { method: 'post', path: '/api/fill-limits' },
+  compute: { method: 'post', path: '/api/compute' },
   properties: { method: 'post', path: '/api/properties' },
   refrigerants: { method: 'get', path: '/api/refrigerants' },
   organisation: { method: 'get', path: '/api/organisation' },

@@ -1,7 +1,7 @@
 import type { VisitTest } from '@hygromet/contract/visit-test';
 import { PASCAL_PER_PSI } from '@hygromet/core/proof/trace';
 import { of } from 'rxjs';
-import { aMovement, aSystem } from '../../../test/scene';
+import { aMovement, aSystem, aVisit, settled } from '../../../test/scene';
 import { open, plan, SEEN } from '../../../test/visit-scene';
 
 const psi = (value: number) => value * PASCAL_PER_PSI;
@@ -173,6 +173,32 @@ describe('the account', () => {
     await type('Search the leak', 'not-found');
     const shares = [...root.querySelectorAll('.explanations li')].map(({ textContent }) => textContent ?? '');
     expect(shares[0]).not.toContain('It leaked before');
+  });
+
+  test('says whether it may go back, by the composition that the leak has left, and what would restore it', async () => {
+    const blend = { ...aSystem({ contentKg: 4.98 }), refrigerant: 'R-407C' };
+    const asked: object[] = [];
+    const { text, type, fixture } = await open(
+      'account',
+      { ...first, system: { ...aVisit().system, refrigerant: 'R-407C' } },
+      {
+        movements$: () => of(movements),
+        system$: () => of(blend),
+      },
+      {},
+      {
+        call$: (_: string, { body }: { body: object }) => (
+          asked.push(body),
+          of({ possible: true, add: [{ refrigerant: 'R-32', kg: 0.1 }], resultKg: 4.1, composition: {}, reason: 'restored' })
+        ),
+      },
+    );
+    expect(text()).toMatch(/Back into this system ?no ?its composition is beyond the tolerance of the blend/);
+    await settled(fixture);
+    expect(asked[0]).toMatchObject({ op: 'restore', designation: 'R-407C', massKg: 4 });
+    expect(text()).toContain('Back within tolerance by adding 0.23 lb of R-32');
+    await type('Judged by', 'always');
+    expect(text()).toMatch(/Back into this system ?not advised ?acid or moisture not tested/);
   });
 
   test('what is within the errors needs no explanation', async () => {

@@ -16,6 +16,7 @@ import { momentText } from '../../ui/day';
 import { isStale, loadable, valueOf, waiting } from '../../ui/loadable';
 import { QuantityField } from '../../ui/quantity-field';
 import { emptyEntry, readQuantity, type QuantityEntry } from '../../ui/quantity-entry';
+import { ReuseVerdictOfVisit } from './reuse-verdict';
 import { StageMark } from '../stage-mark';
 import { VisitJob } from '../visit-job';
 import { checkText, explanationText, termText } from './account-words';
@@ -31,7 +32,7 @@ interface AccountDraft {
 /** What should have been in it, what came out, what is left: the difference with its error, and what explains it. */
 @Component({
   selector: 'hy-account-stage',
-  imports: [BigNumber, ChoiceField, QuantityField, StageMark],
+  imports: [BigNumber, ChoiceField, QuantityField, ReuseVerdictOfVisit, StageMark],
   template: `
     @if (job.visit(); as visit) {
       @if (answer(); as a) {
@@ -108,6 +109,9 @@ interface AccountDraft {
           </section>
         }
       }
+      @if (answer(); as a) {
+        <hy-reuse-verdict [beforeKg]="beforeKg()" [missingKg]="a.differenceKg" [recoveredKg]="visit.recovered.massKg" />
+      }
       <hy-stage-mark ask="Where is the rest, and why?" done="The charge is balanced" />
     }
   `,
@@ -151,7 +155,7 @@ export class AccountStage {
     const system = valueOf(this.session.system());
     return system === undefined ? 0 : system.overdrawnByKg === null ? system.contentKg : -system.overdrawnByKg;
   });
-  private readonly beforeKg = computed(() => this.leftKg() + this.entries().reduce((sum, { massKg }) => sum + massKg, 0));
+  protected readonly beforeKg = computed(() => this.leftKg() + this.entries().reduce((sum, { massKg }) => sum + massKg, 0));
   private readonly end = computed(() => {
     const [p, ambient] = [readQuantity('pressure', this.draft().end, this.units.atmosphere()), this.session.ambient()];
     return p.state === 'good' && ambient.state === 'good' ? { p: p.si, T: ambient.si } : undefined;
