@@ -1,6 +1,10 @@
 import type { VisitTest } from '@hygromet/contract/visit-test';
 import { PASCAL_PER_PSI } from '@hygromet/core/proof/trace';
+import { PDFDocument } from 'pdf-lib';
 import { of } from 'rxjs';
+import type { Units } from '../preferences/units.service';
+import { certificatePdf } from './prove/certificate-pdf';
+import { testRows, testSenml } from './prove/test-files';
 import { aMovement, aSystem, aVisit, settled } from '../../../test/scene';
 import { open, plan, SEEN } from '../../../test/visit-scene';
 
@@ -106,6 +110,42 @@ describe('the pressure test', () => {
     const reading = sent[0]?.kind === 'test-read' && 'gaugePa' in sent[0].reading ? sent[0].reading : undefined;
     expect(reading!.gaugePa / PASCAL_PER_PSI).toBeCloseTo(299.9, 6);
     expect(text()).toContain('Nitrogen hold');
+  });
+});
+
+describe('what a test leaves behind', () => {
+  const ended = hold(12, 0, {
+    ended: { at: at(12), by: 'Tobin Wake', finding: { verdict: 'tight', said: 'No leak above 1.2 % per hour.', coreVersion: '0.1.0' } },
+  });
+
+  test('a certificate with its limit and its trace, in the standard fonts', async () => {
+    const tell = {
+      pressureStep: (p: number) => `${Math.round(p / PASCAL_PER_PSI)} psi`,
+      pressureNumber: (p: number) => (p - 101_325) / PASCAL_PER_PSI,
+      pressureUnit: () => 'psig',
+      temperature: (T: number) => `${T} K`,
+      volumeText: (m3: number) => `${m3 * 1000} L`,
+      atmosphere: (() => 101_325) as unknown as Units['atmosphere'],
+      decimal: (value: number, digits: number) => value.toFixed(digits),
+    };
+    const bytes = await certificatePdf(aVisit(), ended, 'Tidewrack Cold Works', tell);
+    const pdf = await PDFDocument.load(bytes);
+    expect([pdf.getPageCount(), pdf.getTitle()]).toEqual([1, 'Pressure test, Planetarium']);
+    expect(bytes.length).toBeGreaterThan(2000);
+  });
+
+  test('readings as rows and as SenML, in SI, with the time of each', () => {
+    expect(testRows(ended)[3]).toMatchObject({ time: at(3), by: 'Tobin Wake', airK: 295, pipeK: 295.2 });
+    const records = testSenml(ended) as { n: string; t: number; u: string; v: number; bn?: string; bt?: number }[];
+    expect(records[0]).toMatchObject({ bn: 'urn:uuid:t1:', bt: START / 1000, n: 'gaugePa', u: 'Pa', t: 0 });
+    expect(records[3]).toMatchObject({ n: 'gaugePa', t: 60 });
+    expect(records[3]).not.toHaveProperty('bn');
+  });
+
+  test('stands in the stage with its files', async () => {
+    const { text, button } = await open('prove', { look: SEEN, plan, tests: [ended] }, { system$: () => of(split) });
+    expect(text()).toContain('Nitrogen hold No leak above 1.2 % per hour.');
+    for (const name of ['Certificate (PDF)', 'Readings (CSV)', 'SenML']) expect(button(name)).toBeDefined();
   });
 });
 

@@ -1,8 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import type { VisitTest } from '@hygromet/contract/visit-test';
+import { Registers } from '../../live/registers.service';
+import { Units } from '../../preferences/units.service';
 import { momentText } from '../../ui/day';
+import { loadable, valueOf, waiting } from '../../ui/loadable';
+import { saveCsv, saveJson } from '../../ui/save-file';
 import { HoldRunning } from '../prove/hold-running';
 import { HoldSetup } from '../prove/hold-setup';
 import { isHold } from '../prove/hold-trace';
+import { testRows, testSenml } from '../prove/test-files';
 import { RiseTest } from '../prove/rise-test';
 import { isRise } from '../prove/rise-trace';
 import { StageMark } from '../stage-mark';
@@ -19,6 +26,11 @@ import { VisitJob } from '../visit-job';
         @for (test of ended(); track test.id) {
           <li>
             <b>{{ test.setUp.test === 'hold' ? 'Nitrogen hold' : 'Rise test' }}</b> {{ test.ended!.finding.said }}
+            <span class="files">
+              <button type="button" class="link" (click)="certificate(test)">Certificate (PDF)</button>
+              <button type="button" class="link" (click)="table(test)">Readings (CSV)</button>
+              <button type="button" class="link" (click)="records(test)">SenML</button>
+            </span>
             <span class="second">{{ test.ended!.by }}, {{ moment(test.ended!.at) }}, core {{ test.ended!.finding.coreVersion }}</span>
           </li>
         }
@@ -43,6 +55,12 @@ import { VisitJob } from '../visit-job';
       border-top: 1px solid var(--line);
     }
 
+    .files {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 4px 18px;
+    }
+
     .shown .second {
       display: block;
       font-size: 14px;
@@ -52,6 +70,8 @@ import { VisitJob } from '../visit-job';
 })
 export class ProveStage {
   protected readonly job = inject(VisitJob);
+  private readonly units = inject(Units);
+  private readonly organisation = toSignal(loadable(inject(Registers).organisation$), { initialValue: waiting });
   protected readonly moment = momentText;
   private readonly tests = computed(() => this.job.visit()?.tests ?? []);
   protected readonly ended = computed(() => this.tests().filter(({ ended }) => ended !== null));
@@ -65,6 +85,26 @@ export class ProveStage {
       .filter(isRise)
       .find(({ ended }) => ended === null),
   );
+  protected async certificate(test: VisitTest): Promise<void> {
+    const visit = this.job.visit();
+    if (visit === undefined) return;
+    // the library is large, and comes when somebody asks for a page
+    const [{ certificatePdf }, { save }] = await Promise.all([import('../prove/certificate-pdf'), import('../../ui/save-file')]);
+    const bytes = await certificatePdf(visit, test, valueOf(this.organisation())?.name ?? '', this.units);
+    save(`${this.fileName(test)}.pdf`, new Blob([new Uint8Array(bytes)], { type: 'application/pdf' }));
+  }
+
+  protected table(test: VisitTest): void {
+    saveCsv(`${this.fileName(test)}.csv`, testRows(test));
+  }
+
+  protected records(test: VisitTest): void {
+    saveJson(`${this.fileName(test)}.senml.json`, testSenml(test));
+  }
+
+  private fileName = ({ setUp, begunAt }: VisitTest): string =>
+    `${setUp.test === 'hold' ? 'pressure-test' : 'rise-test'}-${(this.job.visit()?.system.site ?? '').replace(/[^A-Za-z0-9]+/g, '-')}-${begunAt.slice(0, 10)}`;
+
   /** A hold has been ended: the vacuum is next. */
   protected readonly held = computed(() => this.ended().some(isHold));
 }

@@ -1,0 +1,132 @@
+import type { Visit } from '@hygromet/contract/visit';
+import type { VisitTest } from '@hygromet/contract/visit-test';
+import { PDFDocument, rgb, StandardFonts, type PDFFont, type PDFPage } from 'pdf-lib';
+import { printable } from '../../labels/printable';
+import type { Units } from '../../preferences/units.service';
+import { momentText } from '../../ui/day';
+
+const [WIDTH, HEIGHT, MARGIN] = [612, 792, 56];
+const [INK, SOFT, ACT] = [rgb(0.08, 0.1, 0.11), rgb(0.42, 0.45, 0.47), rgb(0.04, 0.35, 0.3)];
+
+type Telling = Pick<Units, 'pressureStep' | 'pressureNumber' | 'pressureUnit' | 'temperature' | 'volumeText' | 'atmosphere' | 'decimal'>;
+
+/** What a test has shown, with its limit, its set-up and its trace, on one page. */
+export async function certificatePdf(visit: Visit, test: VisitTest, firm: string, tell: Telling): Promise<Uint8Array> {
+  const pdf = await PDFDocument.create();
+  pdf.setTitle(`${test.setUp.test === 'hold' ? 'Pressure test' : 'Rise test'}, ${visit.system.site}`);
+  const fonts = { plain: await pdf.embedFont(StandardFonts.Helvetica), bold: await pdf.embedFont(StandardFonts.HelveticaBold) };
+  const page = pdf.addPage([WIDTH, HEIGHT]);
+  const sheet = new Sheet(page, fonts);
+  sheet.line(firm, 11, SOFT);
+  sheet.line(test.setUp.test === 'hold' ? 'Pressure test with dry nitrogen' : 'Vacuum and rise test', 22, INK, true);
+  sheet.line(`${visit.system.site}, ${visit.system.name}, ${visit.system.refrigerant}`, 13, INK);
+  sheet.space(10);
+  sheet.words(test.ended?.finding.said ?? 'Not ended', 15, ACT, true);
+  sheet.space(8);
+  for (const [what, figure] of figuresOf(test, tell)) sheet.pair(what, figure);
+  sheet.space(12);
+  sheet.trace(pointsOf(test, tell), test.setUp.test === 'hold' ? `${tell.pressureUnit()} over minutes` : 'microns over minutes');
+  sheet.space(14);
+  sheet.words(
+    'A hold proves that no leak is above its limit; it never proves a system tight, and it never replaces soap or a detector at the joints. Local codes and the maker’s instructions come first.',
+    9.5,
+    SOFT,
+  );
+  return pdf.save();
+}
+
+function figuresOf({ setUp, begunAt, begunBy, readings, ended }: VisitTest, tell: Telling): readonly (readonly [string, string])[] {
+  const own: readonly (readonly [string, string])[] =
+    setUp.test === 'hold'
+      ? [
+          ['Test pressure', tell.pressureStep(setUp.setGaugePa)],
+          [
+            'At most, by the weakest part',
+            setUp.mostGaugePa === null ? 'read on the plates' : `${tell.pressureStep(setUp.mostGaugePa)}, ${setUp.ruling ?? ''}`,
+          ],
+          ['Volume', tell.volumeText(setUp.volumeM3)],
+          ['Gauge reads to, thermometer', `${tell.pressureStep(setUp.stepPa)}, ${setUp.clamp ? 'pipe clamp and air' : 'air alone'}`],
+          ['Filled', momentText(setUp.filledAt)],
+          ['Asked to exclude leaks above', `${tell.decimal(100 * setUp.tightTo, 2)} % per hour`],
+        ]
+      : [
+          ['Volume of system and rig', `${tell.volumeText(setUp.volumeM3)}, ${tell.volumeText(setUp.rigM3)}`],
+          ['Coldest wall', tell.temperature(setUp.coldestWallK)],
+          ['Asked to exclude leaks above', `${tell.decimal(setUp.leakAbove, 1)} microns per minute`],
+        ];
+  return [
+    ...own,
+    ['Begun', `${momentText(begunAt)}, ${begunBy}`],
+    ['Readings', String(readings.length)],
+    ...(ended === null ? [] : [['Ended', `${momentText(ended.at)}, ${ended.by}, core ${ended.finding.coreVersion}`] as const]),
+  ];
+}
+
+/** Minutes and what was read, as it was read. */
+function pointsOf({ readings }: VisitTest, tell: Telling): readonly (readonly [number, number])[] {
+  const start = Date.parse(readings[0]?.at ?? '');
+  return readings.map(({ at, reading }) => [
+    (Date.parse(at) - start) / 60_000,
+    'micron' in reading ? reading.micron : tell.pressureNumber(tell.atmosphere() + reading.gaugePa),
+  ]);
+}
+
+class Sheet {
+  private y = HEIGHT - MARGIN;
+
+  constructor(
+    private readonly page: PDFPage,
+    private readonly fonts: { readonly plain: PDFFont; readonly bold: PDFFont },
+  ) {}
+
+  space(points: number): void {
+    this.y -= points;
+  }
+
+  line(text: string, size: number, color = INK, bold = false): void {
+    this.y -= size * 1.35;
+    this.page.drawText(printable(text), { x: MARGIN, y: this.y, size, font: bold ? this.fonts.bold : this.fonts.plain, color });
+  }
+
+  /** Broken where the line is full. */
+  words(text: string, size: number, color = INK, bold = false): void {
+    const font = bold ? this.fonts.bold : this.fonts.plain;
+    let line = '';
+    for (const word of printable(text).split(' ')) {
+      const next = line === '' ? word : `${line} ${word}`;
+      if (font.widthOfTextAtSize(next, size) > WIDTH - 2 * MARGIN && line !== '') {
+        this.line(line, size, color, bold);
+        line = word;
+      } else line = next;
+    }
+    if (line !== '') this.line(line, size, color, bold);
+  }
+
+  pair(what: string, figure: string): void {
+    this.y -= 17;
+    this.page.drawText(printable(what), { x: MARGIN, y: this.y, size: 10.5, font: this.fonts.plain, color: SOFT });
+    this.page.drawText(printable(figure), { x: MARGIN + 210, y: this.y, size: 10.5, font: this.fonts.bold, color: INK });
+  }
+
+  trace(points: readonly (readonly [number, number])[], title: string): void {
+    this.line(title, 10, SOFT);
+    const [width, height] = [WIDTH - 2 * MARGIN, 170];
+    const bottom = this.y - height - 8;
+    this.page.drawRectangle({ x: MARGIN, y: bottom, width, height, borderColor: SOFT, borderWidth: 0.7 });
+    if (points.length > 1) {
+      const values = points.map(([, value]) => value);
+      const [least, most] = [Math.min(...values), Math.max(...values)];
+      const pad = Math.max(0.1 * (most - least), 0.001 * Math.abs(most), 0.1);
+      const last = Math.max(...points.map(([minute]) => minute), 1e-6);
+      const x = (minute: number) => MARGIN + (minute / last) * width;
+      const y = (value: number) => bottom + ((value - least + pad) / (most - least + 2 * pad)) * height;
+      for (const [minute, value] of points) this.page.drawCircle({ x: x(minute), y: y(value), size: 1.8, color: INK });
+      const tick = (text: string, tx: number, ty: number) =>
+        this.page.drawText(text, { x: tx, y: ty, size: 8.5, font: this.fonts.plain, color: SOFT });
+      tick(most.toFixed(1), MARGIN + 4, y(most) + 3);
+      tick(least.toFixed(1), MARGIN + 4, y(least) - 10);
+      tick(`${last.toFixed(0)} min`, MARGIN + width - 32, bottom - 11);
+    }
+    this.y = bottom - 12;
+  }
+}
