@@ -91,6 +91,7 @@ export const aVisit = (more: Partial<Visit> = {}): Visit => ({
   plan: null,
   readings: [],
   tests: [],
+  joints: [],
   look: {},
   marked: [],
   recovered: { bookings: 0, massKg: 0 },

@@ -1,3 +1,4 @@
+import { jointChecks, jointFindings } from '@hygromet/core/circuit/joints';
 import { marks, stages } from '@hygromet/core/visit/stage';
 import * as z from 'zod';
 import { clockTime, day, id, instant, name, note, plainText, versionSeen } from './primitives';
@@ -9,6 +10,9 @@ export const stage = z.enum(stages);
 
 /** When somebody is expected, by the clock on the wall of the site, and who goes; either may still be open. */
 export const appointment = { time: clockTime.optional(), person: name('name of the person').optional() };
+
+/** What was found at a place that can leak. */
+const jointChecked = { joint: plainText.min(1).max(60), check: z.enum(jointChecks), finding: z.enum(jointFindings) };
 
 const said = {
   key: id,
@@ -43,6 +47,7 @@ export const newVisitEvent = z.discriminatedUnion('kind', [
       path: ['why'],
       error: 'Say why it is not needed: the reason stands in the record.',
     }),
+  z.strictObject({ kind: z.literal('joint-checked'), ...said, ...jointChecked }),
   z.strictObject({ kind: z.literal('test-begun'), ...said, testId: id, setUp: testSetUp }),
   z.strictObject({ kind: z.literal('test-read'), ...said, testId: id, reading: testReading }),
   z.strictObject({ kind: z.literal('test-ended'), ...said, testId: id, finding: testFinding }),
@@ -66,6 +71,7 @@ export const visitEvent = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('planned'), plan: visitPlan, ...kept }),
   z.strictObject({ kind: z.literal('read'), step: z.string(), text: z.string(), ...kept }),
   z.strictObject({ kind: z.literal('marked'), stage, mark: z.enum(marks), why: z.string(), ...kept }),
+  z.strictObject({ kind: z.literal('joint-checked'), ...jointChecked, ...kept }),
   z.strictObject({ kind: z.literal('test-begun'), testId: id, setUp: z.discriminatedUnion('test', [holdSetUp, riseSetUp]), ...kept }),
   z.strictObject({ kind: z.literal('test-read'), testId: id, reading: testReading, ...kept }),
   z.strictObject({ kind: z.literal('test-ended'), testId: id, finding: testFinding, ...kept }),

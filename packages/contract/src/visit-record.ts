@@ -4,6 +4,7 @@ import { look } from './look';
 import { stage } from './visit-event';
 import { visitPlan } from './visit-plan';
 import { visitTest } from './visit-test';
+import { jointChecks, jointFindings } from '@hygromet/core/circuit/joints';
 import { marks } from '@hygromet/core/visit/stage';
 
 export const visitReading = z.strictObject({ step: z.string(), text: z.string(), readAt: instant, recordedBy: z.string() });
@@ -23,6 +24,10 @@ export const visitRecord = z.strictObject({
   marked: z.array(z.strictObject({ stage, mark: z.enum(marks), why: z.string(), at: instant, by: z.string() })),
   /** Added, never changed: the last reading of a step counts. */
   readings: z.array(visitReading),
+  /** What was found at each place that can leak: the last word of each. */
+  joints: z.array(
+    z.strictObject({ joint: z.string(), check: z.enum(jointChecks), finding: z.enum(jointFindings), at: instant, by: z.string() }),
+  ),
   /** Pressure and vacuum tests, in the order in which they were begun. */
   tests: z.array(visitTest),
   state: z.enum(['open', 'closed']),

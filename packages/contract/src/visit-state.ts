@@ -16,6 +16,7 @@ export function withEvent(before: VisitRecord | undefined, event: VisitEvent): V
       marked: [],
       readings: [],
       tests: [],
+      joints: [],
       state: 'open',
       openedBy: event.recordedBy,
       changedAt: event.recordedAt,
@@ -40,6 +41,10 @@ function changeBy(event: VisitEvent, before: VisitRecord): Partial<VisitRecord> 
     case 'marked': {
       const { stage: of, mark, why, happenedAt: at, recordedBy: by } = event;
       return { marked: [...before.marked.filter((own) => own.stage !== of), { stage: of, mark, why, at, by }] };
+    }
+    case 'joint-checked': {
+      const { joint, check, finding, happenedAt: at, recordedBy: by } = event;
+      return { joints: [...before.joints.filter((own) => own.joint !== joint), { joint, check, finding, at, by }] };
     }
     case 'test-begun':
       return {

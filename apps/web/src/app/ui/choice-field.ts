@@ -11,7 +11,7 @@ export interface Choice {
 @Component({
   selector: 'hy-choice-field',
   template: `
-    <label [for]="id">{{ label() }}</label>
+    <label [for]="id" [class.unseen]="hideLabel()">{{ label() }}</label>
     <div class="row whole">
       <select [id]="id" [value]="value()" [attr.aria-invalid]="problem() ? true : null" (change)="value.set($any($event.target).value)">
         @for (choice of choices(); track choice.value) {
@@ -28,6 +28,8 @@ export interface Choice {
 })
 export class ChoiceField {
   readonly label = input.required<string>();
+  /** Where the row beside it says what it is: it is still read out. */
+  readonly hideLabel = input(false);
   readonly choices = input.required<readonly Choice[]>();
   readonly problem = input<string | undefined>();
   readonly value = model.required<string>();

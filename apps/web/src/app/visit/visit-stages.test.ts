@@ -149,6 +149,18 @@ describe('what a test leaves behind', () => {
   });
 });
 
+test('every joint of the record is there; what was found is saved with its way, and what was not looked at stays visible', async () => {
+  const { text, type, sent } = await open('repair', { look: SEEN, plan }, { system$: () => of(split) });
+  expect(text()).toMatch(/0 of 12 looked at; 12 not yet: what was not looked at is not shown tight/);
+  await type('Finding at Suction line to compressor', 'detector:tight');
+  await type('Finding at Liquid port, core and cap', 'soap:leaks');
+  expect(sent.map((own) => own.kind === 'joint-checked' && [own.joint, own.check, own.finding])).toEqual([
+    ['suction-line>compressor', 'detector', 'tight'],
+    ['liquid-port', 'soap', 'leaks'],
+  ]);
+  expect(text()).toContain('2 of 12 looked at; leaks: Liquid port, core and cap.');
+});
+
 describe('the rise test', () => {
   const rise = (phases: readonly (readonly ['pump' | 'rig', readonly number[]])[]): VisitTest => {
     let minute = 0;

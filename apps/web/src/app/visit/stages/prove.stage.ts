@@ -11,6 +11,7 @@ import { HoldSetup } from '../prove/hold-setup';
 import { isHold } from '../prove/hold-trace';
 import { testRows, testSenml } from '../prove/test-files';
 import { RiseTest } from '../prove/rise-test';
+import { JointList } from '../prove/joint-list';
 import { isRise } from '../prove/rise-trace';
 import { StageMark } from '../stage-mark';
 import { VisitJob } from '../visit-job';
@@ -18,7 +19,7 @@ import { VisitJob } from '../visit-job';
 /** Pressure test and vacuum: what each can show beforehand, what it shows as it runs, and what it has shown. */
 @Component({
   selector: 'hy-prove-stage',
-  imports: [HoldRunning, HoldSetup, RiseTest, StageMark],
+  imports: [HoldRunning, HoldSetup, JointList, RiseTest, StageMark],
   template: `
     @if (ended().length > 0) {
       <h2>What is shown</h2>
@@ -46,6 +47,7 @@ import { VisitJob } from '../visit-job';
         <hy-rise-test [first]="held()" />
       }
     }
+    <hy-joint-list />
     <hy-stage-mark ask="What else was tested?" done="Tests done" [quiet]="ended().length === 0" />
   `,
   styleUrls: ['./stage.css'],

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import type { Stage } from '@hygromet/core/visit/stage';
+import { JointList } from '../prove/joint-list';
 import { StageMark } from '../stage-mark';
 import { stageNames } from '../stage-words';
 import { VisitJob } from '../visit-job';
@@ -7,7 +8,7 @@ import { VisitJob } from '../visit-job';
 /** Stages that a person ends with a word: what they need, and one honest line about what is not computed here yet. */
 @Component({
   selector: 'hy-said-stage',
-  imports: [StageMark],
+  imports: [JointList, StageMark],
   template: `
     <h2>{{ names[job.here()] }}</h2>
     @if (needs(); as sentence) {
@@ -15,6 +16,9 @@ import { VisitJob } from '../visit-job';
     }
     @if (notYet(); as line) {
       <p class="second">{{ line }}</p>
+    }
+    @if (job.here() === 'repair') {
+      <hy-joint-list />
     }
     <hy-stage-mark [ask]="ask()" [done]="done()" />
   `,

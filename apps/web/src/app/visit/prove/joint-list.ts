@@ -1,0 +1,127 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { jointsOf, type Joint, type JointCheck, type JointFinding } from '@hygromet/core/circuit/joints';
+import type { Part, Valve } from '@hygromet/core/circuit/part';
+import { refusalIn } from '../../live/command';
+import { MethodSession } from '../../method/method.session';
+import { partNames, valveNames } from '../../systems/system-words';
+import { ChoiceField } from '../../ui/choice-field';
+import { valueOf } from '../../ui/loadable';
+import { VisitJob } from '../visit-job';
+
+/** Every place that can leak, generated from the record: what was looked at, what not, and what leaked. */
+@Component({
+  selector: 'hy-joint-list',
+  imports: [ChoiceField],
+  template: `
+    <h3>Joints</h3>
+    <p class="second" role="status">{{ told() }}</p>
+    <ul>
+      @for (own of rows(); track own.joint.id) {
+        <li [class]="own.finding ?? 'open'">
+          <span class="mark" aria-hidden="true">{{ own.finding === undefined ? '○' : own.finding === 'tight' ? '✓' : '◆' }}</span>
+          <span>{{ own.name }}</span>
+          <hy-choice-field
+            [label]="'Finding at ' + own.name"
+            [hideLabel]="true"
+            [choices]="own.choices"
+            [value]="own.value"
+            (valueChange)="set(own.joint, $event)"
+          />
+        </li>
+      }
+    </ul>
+    @if (refused(); as sentence) {
+      <p class="over" role="alert">{{ sentence }}</p>
+    }
+  `,
+  styles: `
+    :host {
+      display: block;
+    }
+
+    h3 {
+      font-size: 18px;
+    }
+
+    li {
+      display: grid;
+      align-items: center;
+      gap: 4px 12px;
+      grid-template-columns: 20px minmax(0, 1fr) 210px;
+      padding: 6px 0;
+      border-top: 1px solid var(--line);
+    }
+
+    .tight .mark {
+      color: var(--fine);
+      font-weight: 700;
+    }
+
+    .leaks .mark,
+    .repaired .mark {
+      color: var(--danger);
+    }
+
+    @media (max-width: 599px) {
+      li {
+        grid-template-columns: 20px minmax(0, 1fr);
+      }
+
+      li hy-choice-field {
+        grid-column: 2;
+      }
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class JointList {
+  private readonly job = inject(VisitJob);
+  private readonly session = inject(MethodSession);
+  private readonly choices = [
+    { value: 'soap:tight', label: 'soap: no leak' },
+    { value: 'detector:tight', label: 'detector: no leak' },
+    { value: 'hold:tight', label: 'hold of this part: no leak' },
+    { value: 'soap:leaks', label: 'leaks' },
+    { value: 'soap:repaired', label: 'leaked, repaired' },
+  ];
+  private readonly found = computed(() => new Map((this.job.visit()?.joints ?? []).map((own) => [own.joint, own])));
+  protected readonly rows = computed(() => {
+    const system = valueOf(this.session.system());
+    if (system === undefined) return [];
+    return jointsOf(system.kind, system.facts.valves, system.facts.ports).map((joint) => {
+      const own = this.found().get(joint.id);
+      return {
+        joint,
+        name: nameOf(joint),
+        finding: own?.finding,
+        value: own === undefined ? '' : `${own.check}:${own.finding}`,
+        choices: own === undefined ? [NOT_YET, ...this.choices] : this.choices,
+      };
+    });
+  });
+  protected readonly told = computed(() => {
+    const rows = this.rows();
+    const seen = rows.filter(({ finding }) => finding !== undefined).length;
+    const leaking = rows.filter(({ finding }) => finding === 'leaks').map(({ name }) => name);
+    const open = rows.length - seen;
+    const start = `${seen} of ${rows.length} looked at`;
+    if (leaking.length > 0) return `${start}; leaks: ${leaking.join(', ')}.`;
+    return open === 0 ? `${start}.` : `${start}; ${open} not yet: what was not looked at is not shown tight.`;
+  });
+  private readonly checking = this.job.adding();
+  protected readonly refused = computed(() => refusalIn(this.checking.state()));
+
+  protected set({ id }: Joint, value: string): void {
+    const [check, finding] = value.split(':') as [JointCheck | '', JointFinding | undefined]; // the list offers only these
+    if (check === '' || finding === undefined) return;
+    this.checking.send({ kind: 'joint-checked', joint: id, check, finding });
+  }
+}
+
+const NOT_YET = { value: '', label: 'not looked at' };
+
+function nameOf({ kind, from, to }: Joint): string {
+  if (kind === 'valve') return `${valveNames[from as Valve]}, stem and cap`; // valves are named by their own
+  if (kind === 'port') return from === 'liquid-port' ? 'Liquid port, core and cap' : 'Suction port, core and cap';
+  return `${partNames[from as Part]} to ${partNames[to!].toLowerCase()}`; // a joint joins two parts
+}
