@@ -147,7 +147,7 @@ export class ReuseVerdictOfVisit {
     ...[0, 0.1, 0.2, 0.4, 0.6].map((share) => ({ value: String(share), label: this.units.percent(share) })),
   ]);
   protected readonly phases = [
-    { value: 'unknown', label: 'not known: the worse of both' },
+    { value: 'unknown', label: 'not known' },
     { value: 'vapour', label: 'vapor' },
     { value: 'liquid', label: 'liquid' },
   ];
