@@ -3,7 +3,7 @@ import { account } from './account';
 import { cylinder, cylindersQuery, newCylinder } from './cylinder';
 import { cylinderEvent, cylinderMoves, movedCylinders, newCylinderEvent } from './cylinder-event';
 import { fillLimitsAnswer, fillLimitsRequest } from './fill-limits';
-import { booked, movement, movementsQuery, newRemoval, newReversal, newTransfer, newWeighing } from './movement';
+import { booked, movement, movementsQuery, newDifference, newRemoval, newReversal, newTransfer, newWeighing } from './movement';
 import { currentOrganisation, organisationChange, savedOrganisation } from './organisation';
 import { cylindersImport, importAnswer, systemsImport } from './import';
 import { id } from './primitives';
@@ -59,6 +59,7 @@ export const endpoints = {
   accounts: { method: 'get', path: '/api/accounts', summary: 'All accounts with their balances', answer: z.array(account), status: 200 },
   movements: { method: 'get', path: '/api/movements', summary: 'Entries of the ledger, newest first, of one account where asked', query: movementsQuery, answer: z.array(movement), status: 200 },
   bookTransfer: { method: 'post', path: '/api/transfers', summary: 'Book a transfer into a cylinder by gross before and after', body: newTransfer, answer: booked, status: 201 },
+  bookDifference: { method: 'post', path: '/api/differences', summary: 'Book what a system has lost or holds too much, by an account: to the air, or as not accounted for', body: newDifference, answer: booked, status: 201 },
   bookRemoval: { method: 'post', path: '/api/removals', summary: 'Book what leaves a cylinder by gross before and after', body: newRemoval, answer: booked, status: 201 },
   reverseMovement: { method: 'post', path: '/api/movements/:id/reversal', summary: 'Reverse a wrong entry; the entry itself stays', params: byId, body: newReversal, answer: booked, status: 201 },
 } as const satisfies Record<string, Endpoint>; // prettier-ignore

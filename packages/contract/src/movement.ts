@@ -4,7 +4,7 @@ import { account, accountKind } from './account';
 import { questions } from './asked-back';
 import { fillLimitsAnswer, fillRule } from './fill-limits';
 import { MOST_MOVEMENTS, USUAL_MOVEMENTS } from './ledger-page';
-import { composition, id, instant, massKg, name, note, refrigerantId, typed } from './primitives';
+import { composition, id, instant, massKg, name, note, refrigerantId, typed, weighedKg } from './primitives';
 
 export const knownBy = ['weighed', 'estimated', 'nameplate', 'corrected'] as const;
 
@@ -114,6 +114,25 @@ export const newRemoval = z.strictObject({
   ...asking,
 });
 export type NewRemoval = z.infer<typeof newRemoval>;
+
+/**
+ * What a system has lost, or holds too much, by an account: nobody has weighed it. Missing mass goes to the air or to what is not accounted
+ * for; too much comes from there.
+ */
+export const newDifference = z.strictObject({
+  key: id,
+  system: id,
+  /** The air, or what is not accounted for. */
+  account: id,
+  direction: z.enum(['missing', 'surplus']),
+  massKg: weighedKg('difference', 'The difference is 0: there is nothing to log.'),
+  happenedAt: instant,
+  recordedBy: name('name of the person'),
+  /** Why: it stands with the entry. */
+  note: note.refine((text) => text.trim() !== '', { error: 'Give the reason: it stands with the entry.' }),
+  visit: id.optional(),
+});
+export type NewDifference = z.infer<typeof newDifference>;
 
 /** A cylinder on the scale whose net weight is not what the ledger says: the difference is booked as unexplained. */
 export const newWeighing = z.strictObject({

@@ -1,5 +1,6 @@
 import { endpoints } from '@hygromet/contract/endpoints';
 import { Hono } from 'hono';
+import { bookDifference } from '../domain/book-difference';
 import { bookRemoval } from '../domain/book-removal';
 import { bookTransfer } from '../domain/book-transfer';
 import { reverseMovement } from '../domain/reverse-movement';
@@ -9,7 +10,14 @@ import { ownOrganisation } from '../store/organisation-store';
 import type { Deps, Env } from './env';
 import { body, params, query } from './valid';
 
-const { accounts, movements, bookTransfer: transfer, bookRemoval: removal, reverseMovement: reversal } = endpoints;
+const {
+  accounts,
+  movements,
+  bookTransfer: transfer,
+  bookDifference: difference,
+  bookRemoval: removal,
+  reverseMovement: reversal,
+} = endpoints;
 
 export const movementRoutes = ({ db, outside }: Deps) =>
   new Hono<Env>()
@@ -24,6 +32,10 @@ export const movementRoutes = ({ db, outside }: Deps) =>
     .post(removal.path, body(removal.body), async (c) => {
       const booked = await bookRemoval(db, await ownOrganisation(db), c.req.valid('json'), outside);
       return c.json(booked, booked.repeated ? 200 : removal.status);
+    })
+    .post(difference.path, body(difference.body), async (c) => {
+      const booked = await bookDifference(db, await ownOrganisation(db), c.req.valid('json'), outside);
+      return c.json(booked, booked.repeated ? 200 : difference.status);
     })
     .post(reversal.path, params(reversal.params), body(reversal.body), async (c) => {
       const booked = await reverseMovement(db, await ownOrganisation(db), c.req.valid('param').id, c.req.valid('json'), outside);

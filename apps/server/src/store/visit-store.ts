@@ -30,6 +30,8 @@ const visitQuery = (db: Tx, organisationId: string) =>
           .whereRef('movement.visit_id', '=', 'visit.id')
           .whereRef('movement.from_account', '=', 'visit.system_id')
           .where('reversal.id', 'is', null)
+          // what was lost before is no recovery: nobody has weighed it
+          .where('movement.known', '=', 'weighed')
           .select((row) => [row.fn.countAll<string>().as('bookings'), row.fn.sum<string | null>('movement.mass_kg').as('mass_kg')]),
       ).as('recovered'),
     ]);

@@ -33,6 +33,7 @@ export const endpointPaths = {
   accounts: { method: 'get', path: '/api/accounts' },
   movements: { method: 'get', path: '/api/movements' },
   bookTransfer: { method: 'post', path: '/api/transfers' },
+  bookDifference: { method: 'post', path: '/api/differences' },
   bookRemoval: { method: 'post', path: '/api/removals' },
   reverseMovement: { method: 'post', path: '/api/movements/:id/reversal' },
 } as const satisfies { readonly [K in EndpointName]: Pick<(typeof endpoints)[K], 'method' | 'path'> };

@@ -2,6 +2,7 @@ import { inject, Injectable } from '@angular/core';
 import type { NewCylinder } from '@hygromet/contract/cylinder';
 import type { CylinderMoves, NewCylinderEvent } from '@hygromet/contract/cylinder-event';
 import type { NewRemoval, NewReversal, NewTransfer, NewWeighing } from '@hygromet/contract/movement';
+import type { NewDifference } from '@hygromet/contract/movement';
 import type { SavedOrganisation } from '@hygromet/contract/organisation';
 import type { NewSystem, SavedFacts } from '@hygromet/contract/system';
 import type { CylindersImport, SystemsImport } from '@hygromet/contract/import';
@@ -57,6 +58,7 @@ export class Registers {
   readonly addCylinderEvent$ = (id: string, body: NewCylinderEvent) =>
     this.changes$(this.api.call$('addCylinderEvent', { params: { id }, body }));
   readonly moveCylinders$ = (body: CylinderMoves) => this.changes$(this.api.call$('moveCylinders', { body }));
+  readonly bookDifference$ = (body: NewDifference) => this.changes$(this.api.call$('bookDifference', { body }));
   readonly bookRemoval$ = (body: NewRemoval) => this.changes$(this.api.call$('bookRemoval', { body }));
   readonly importCylinders$ = (body: CylindersImport) => this.changes$(this.api.call$('importCylinders', { body }));
   readonly addSystem$ = (body: NewSystem) => this.changes$(this.api.call$('addSystem', { body }));

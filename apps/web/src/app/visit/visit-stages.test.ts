@@ -5,7 +5,7 @@ import { of } from 'rxjs';
 import type { Units } from '../preferences/units.service';
 import { certificatePdf } from './prove/certificate-pdf';
 import { testRows, testSenml } from './prove/test-files';
-import { aMovement, aSystem, aVisit, settled } from '../../../test/scene';
+import { aMovement, anAccount, aSystem, aVisit, settled } from '../../../test/scene';
 import { open, plan, SEEN } from '../../../test/visit-scene';
 
 const psi = (value: number) => value * PASCAL_PER_PSI;
@@ -225,6 +225,23 @@ describe('the account', () => {
     await type('Search the leak', 'not-found');
     const shares = [...root.querySelectorAll('.explanations li')].map(({ textContent }) => textContent ?? '');
     expect(shares[0]).not.toContain('It leaked before');
+  });
+
+  test('logs the difference to the account that was chosen, with its reason and the visit', async () => {
+    const logged: object[] = [];
+    const { press, type, text } = await open('account', first, {
+      movements$: () => of(movements),
+      system$: () => of(aSystem({ contentKg: 4.98 })),
+      accounts$: of([
+        anAccount({ id: 'a1', kind: 'air', name: 'air' }),
+        anAccount({ id: 'u1', kind: 'unexplained', name: 'not accounted for' }),
+      ]),
+      bookDifference$: (body: object) => (logged.push(body), of({})),
+    });
+    await type('Reason', 'flare, found with soap');
+    await press(/^Log 10\.\d lb/);
+    expect(logged[0]).toMatchObject({ system: 's1', account: 'a1', direction: 'missing', note: 'flare, found with soap', visit: 'v1' });
+    expect(text()).toContain('lost to the air');
   });
 
   test('says whether it may go back, by the composition that the leak has left, and what would restore it', async () => {

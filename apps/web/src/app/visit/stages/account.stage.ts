@@ -19,6 +19,7 @@ import { emptyEntry, readQuantity, type QuantityEntry } from '../../ui/quantity-
 import { ReuseVerdictOfVisit } from './reuse-verdict';
 import { StageMark } from '../stage-mark';
 import { VisitJob } from '../visit-job';
+import { LogDifference } from './log-difference';
 import { checkText, explanationText, termText } from './account-words';
 
 const ENTRIES = 200;
@@ -32,7 +33,7 @@ interface AccountDraft {
 /** What should have been in it, what came out, what is left: the difference with its error, and what explains it. */
 @Component({
   selector: 'hy-account-stage',
-  imports: [BigNumber, ChoiceField, QuantityField, ReuseVerdictOfVisit, StageMark],
+  imports: [BigNumber, ChoiceField, LogDifference, QuantityField, ReuseVerdictOfVisit, StageMark],
   template: `
     @if (job.visit(); as visit) {
       @if (answer(); as a) {
@@ -109,7 +110,17 @@ interface AccountDraft {
           </section>
         }
       }
+      @if (logged(); as words) {
+        <p class="second">{{ words }}</p>
+      }
       @if (answer(); as a) {
+        @if (!a.withinErrors && loggable() && job.open()) {
+          <hy-log-difference
+            [system]="visit.system.id"
+            [differenceKg]="a.differenceKg - loggedKg()"
+            [reason]="explanations[a.explanations[0]?.code ?? 'leaked-before']"
+          />
+        }
         <hy-reuse-verdict [beforeKg]="beforeKg()" [missingKg]="a.differenceKg" [recoveredKg]="visit.recovered.massKg" />
       }
       <hy-stage-mark ask="Where is the rest, and why?" done="The charge is balanced" />
@@ -146,16 +157,25 @@ export class AccountStage {
     { initialValue: waiting },
   );
   /** What was taken out on this visit and stands. */
-  private readonly entries = computed(() =>
+  private readonly ofVisit = computed(() =>
     (valueOf(this.movements()) ?? []).filter(
-      ({ visit, from, reversedBy }) => visit === this.job.id && from.id === this.system() && reversedBy === null,
+      ({ visit, reversedBy, reverses }) => visit === this.job.id && reversedBy === null && reverses === null,
     ),
+  );
+  private readonly entries = computed(() => this.ofVisit().filter(({ from, known }) => from.id === this.system() && known === 'weighed'));
+  /** Differences that were logged on this visit: missing above 0. */
+  protected readonly loggedKg = computed(() =>
+    this.ofVisit()
+      .filter(({ known }) => known === 'estimated')
+      .reduce((sum, { from, massKg }) => sum + (from.id === this.system() ? massKg : -massKg), 0),
   );
   private readonly leftKg = computed(() => {
     const system = valueOf(this.session.system());
     return system === undefined ? 0 : system.overdrawnByKg === null ? system.contentKg : -system.overdrawnByKg;
   });
-  protected readonly beforeKg = computed(() => this.leftKg() + this.entries().reduce((sum, { massKg }) => sum + massKg, 0));
+  protected readonly beforeKg = computed(
+    () => this.leftKg() + this.loggedKg() + this.entries().reduce((sum, { massKg }) => sum + massKg, 0),
+  );
   private readonly end = computed(() => {
     const [p, ambient] = [readQuantity('pressure', this.draft().end, this.units.atmosphere()), this.session.ambient()];
     return p.state === 'good' && ambient.state === 'good' ? { p: p.si, T: ambient.si } : undefined;
@@ -192,6 +212,13 @@ export class AccountStage {
       return { ...own, name: termText(name), note: at === undefined ? '' : momentText(at), sign };
     };
     return [...answer.expected.map(row('')), ...answer.recovered.map(row('−')), ...answer.residual.map(row('−'))];
+  });
+
+  /** What is left to log once a part of it is. */
+  protected readonly loggable = computed(() => Math.abs((this.answer()?.differenceKg ?? 0) - this.loggedKg()) > 0.02);
+  protected readonly logged = computed(() => {
+    const kg = this.loggedKg();
+    return Math.abs(kg) < 1e-6 ? '' : `${this.units.massText(Math.abs(kg))} of it are logged as ${kg > 0 ? 'missing' : 'too much'}.`;
   });
 
   private checked(): Partial<Record<DecidingCheck, boolean>> {

@@ -1,0 +1,57 @@
+import type { Booked, NewDifference } from '@hygromet/contract/movement';
+import { refrigerant } from '@hygromet/core/fluids/refrigerant';
+import { accountById } from '../store/account-store';
+import type { Tx } from '../store/database';
+import { addMovement } from '../store/movement-store';
+import type { OrganisationRow } from '../store/organisation-store';
+import { systemById } from '../store/system-store';
+import { assessmentOf } from './assessment';
+import { booking } from './booked-answer';
+import { bookedBefore, keyReused } from './booked-before';
+import { refuseFuture } from './in-time';
+import { refuseOtherVisit } from './other-visit';
+import type { Outside } from './outside';
+import { Refused } from './refused';
+
+/** Where a difference may go to, or come from: nowhere that somebody has weighed. */
+const OPEN_ACCOUNTS: readonly string[] = ['air', 'unexplained'];
+
+/** Books what an account of a system has found missing or too much, with its reason; nothing is adjusted silently. @throws Refused */
+export const bookDifference = (db: Tx, organisation: OrganisationRow, difference: NewDifference, outside: Outside): Promise<Booked> =>
+  booking(db, organisation, outside, async (tx) => {
+    const { key, direction, massKg, happenedAt, recordedBy, note, visit } = difference;
+    const system = await systemById(tx, organisation.id, difference.system);
+    if (system === undefined) throw new Refused('not-found', 'This system is not in the register.', '/system');
+    const account = await accountById(tx, organisation.id, difference.account);
+    if (account === undefined || !OPEN_ACCOUNTS.includes(account.kind))
+      throw new Refused('not-found', 'A difference goes to the air, or to what is not accounted for.', '/account');
+    const [from, to] = direction === 'missing' ? [system.id, account.id] : [account.id, system.id];
+    const decided = { from, to, massKg, happenedAt, recordedBy, note, visit };
+    const earlier = await bookedBefore(tx, organisation.id, key, decided);
+    if (earlier !== undefined) return { movement: earlier, cylinder: undefined, repeated: true };
+    refuseFuture(happenedAt, outside.now());
+    await refuseOtherVisit(tx, organisation.id, visit, system.id);
+    const added = await addMovement(
+      tx,
+      {
+        id: outside.newId(),
+        organisationId: organisation.id,
+        key,
+        from,
+        to,
+        massKg,
+        refrigerant: system.refrigerant,
+        composition: { ...refrigerant(system.refrigerant).composition },
+        known: 'estimated',
+        note,
+        assessment: assessmentOf(organisation),
+        happenedAt,
+        recordedBy,
+        ...(visit === undefined ? {} : { visit }),
+      },
+      outside.now(),
+      decided,
+    );
+    if (added.state !== 'added') throw keyReused();
+    return { movement: added.id, cylinder: undefined, repeated: false };
+  });
