@@ -18,7 +18,7 @@ test('too much is taken out of the overfilled cylinder, by its own plan, and the
   await page.getByLabel('Gross weight (scale reading)', { exact: true }).fill(kg(0));
   await page.getByRole('button', { name: 'Start the transfer' }).click();
   await page.getByLabel('Ending gross weight', { exact: true }).fill(kg(12));
-  await expect(page.getByText(/The ledger shows only 11\.39 kg are in C-05/)).toBeVisible();
+  await expect(page.getByText(/The ledger shows only 11\.39 kg in C-05/)).toBeVisible();
   await page.getByLabel('Ending gross weight', { exact: true }).fill(kg(0.7));
   await page.getByRole('button', { name: 'Log transfer' }).click();
   await expect(page.getByText('Booked.')).toBeVisible();
