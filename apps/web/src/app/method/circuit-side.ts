@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { Holding } from '@hygromet/core/circuit/holding';
+import { pumpDowns } from '@hygromet/core/planning/method';
 import type { PlanAnswer } from '../live/plan-operations';
 import { Units } from '../preferences/units.service';
 import { systemKindNames } from '../systems/system-words';
@@ -16,7 +17,7 @@ import { coolingWords } from './method-words';
   imports: [Caution, CircuitDrawing, EquipmentFields],
   template: `
     @if (system(); as s) {
-      <h2>{{ plan()?.method === undefined ? 'As it stands' : 'After recovery' }}</h2>
+      <h2>{{ title() }}</h2>
       <p class="second">{{ kinds[s.kind] }}, {{ s.refrigerant }}{{ readings() }}</p>
       <hy-circuit-drawing [kind]="s.kind" [valves]="session.valves()" [where]="session.where()" [opened]="session.failedPart()" />
       @if (plan(); as p) {
@@ -93,6 +94,12 @@ export class CircuitSide {
   protected readonly system = computed(() => valueOf(this.session.system()));
   protected readonly plan = computed(() => valueOf(this.session.plan()));
 
+  /** The drawing shows the end of the method; without one, what is there today. */
+  protected readonly title = computed(() => {
+    const method = this.plan()?.method;
+    if (method === undefined || method === 'nothing') return 'As it stands';
+    return pumpDowns.includes(method) ? 'After the pump-down' : 'After recovery';
+  });
   /** What was read of it, beside what it is. */
   protected readonly readings = computed(() => {
     const { standing, ambient } = this.session.draft();

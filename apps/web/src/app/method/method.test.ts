@@ -91,11 +91,13 @@ test('the failed part decides: a coil is pumped away from, a condenser is emptie
   expect(text()).toContain('Notes for the next technician: “keep the cap tight”');
   await seen(page);
   expect(root.querySelector('.decided h2')?.textContent).toBe('Pump down into the condenser');
+  expect(root.querySelector('hy-circuit-side h2')?.textContent).toBe('After the pump-down');
   expect(root.querySelector('svg[role=img]')?.getAttribute('aria-label')).toMatch(
     /Liquid service valve shut.*Evaporator: nearly empty, will be open to the air/,
   );
   await type('Failed part', 'condenser');
   expect(root.querySelector('.decided h2')?.textContent).toBe('Liquid recovery by pressure difference, then vapor');
+  expect(root.querySelector('hy-circuit-side h2')?.textContent).toBe('After recovery');
   expect(text()).toContain('The part to open is on the side that keeps the charge');
 });
 

@@ -42,8 +42,9 @@ describe('the stages in the head', () => {
 
 describe('the look', () => {
   test('is saved as it is made, only what was changed, and the map shows it', async () => {
-    const { type, sent, text, fixture } = await open('look');
+    const { root, type, sent, text, fixture } = await open('look');
     expect(text()).toContain('Still needed: standing pressure, outdoor temperature, failed part.');
+    expect(root.querySelector('hy-circuit-side h2')?.textContent).toBe('As it stands');
     await type('Failed part', 'condenser');
     await type('Standing pressure', '128');
     await rested();
