@@ -79,7 +79,7 @@ test('a visit from the look through the cylinder to its account', async ({ page 
   await reads('Ending gross weight', before + 2.5);
   await page.getByRole('button', { name: 'Log transfer' }).click();
   await page.getByRole('link', { name: 'Continue to the account' }).click();
-  await expect(page.getByText('Not accounted for')).toBeVisible();
+  await expect(page.getByText('Not accounted for', { exact: true })).toBeVisible();
   await expect(page.getByText('Cheapest check that decides:')).toBeVisible();
   await expect(page.getByRole('row', { name: new RegExp(name) })).toContainText('−2.5');
 
