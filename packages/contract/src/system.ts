@@ -53,7 +53,7 @@ export const systemFacts = z.strictObject({
     .min(1, { error: 'At least one indoor unit.' })
     .max(64, { error: 'At most 64 indoor units.' })
     .optional(),
-  /** What single components bear, as it stands on them. */
+  /** Pressure limits of single components, as read from their plates. */
   limits: z
     .array(
       z.strictObject({

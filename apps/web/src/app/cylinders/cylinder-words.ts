@@ -47,7 +47,7 @@ function flagWords(flag: CylinderFlag, cylinder: Cylinder, units: Units): string
     case 'overdrawn':
       return 'ledger below zero: weigh it';
     case 'airy':
-      return `${units.percent(cylinder.airShare ?? 0)} air in it`;
+      return `${units.percent(cylinder.airShare ?? 0)} non-condensables`;
     case 'wrong-tare':
       return 'tare differs from its collar';
     case 'long-full':

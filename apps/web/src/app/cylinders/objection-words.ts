@@ -18,7 +18,7 @@ export const objectionWords: Readonly<Record<Objection, string>> = {
   'burn-out-apart': 'burnout refrigerant must be kept separate',
   'other-owner': 'kept for another owner',
   'tare-heavier': 'heavier than its tare',
-  airy: 'air in it',
+  airy: 'non-condensables found',
   'air-comes-along': 'non-condensables in the source cylinder',
   'holds-other-recovered': 'holds refrigerant of other systems',
   'suspect-apart': 'would be spoiled by suspect refrigerant',

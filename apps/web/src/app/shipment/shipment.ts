@@ -72,7 +72,7 @@ function remarkOf({ flags, composition, marks }: Cylinder): string {
   return [
     ...(flags.includes('overfilled') ? ['OVERFILLED: not to be carried'] : []),
     ...(flags.includes('mixed') ? [Object.keys(composition ?? {}).join(' + ')] : []),
-    ...(flags.includes('airy') ? ['air in it'] : []),
+    ...(flags.includes('airy') ? ['non-condensables'] : []),
     ...(flags.includes('overdue') ? ['retest due: empty it, do not refill'] : []),
     ...(marks.owner === undefined ? [] : [`owner ${marks.owner}`]),
   ].join('; ');

@@ -78,7 +78,7 @@ const OIL_M3 = 0.8e-3;
       <hy-choice-field label="Gauge reads to" [choices]="steps" [value]="d.step" (valueChange)="change({ step: $event })" />
       <hy-choice-field label="Thermometer" [choices]="clamps" [value]="d.clamp" (valueChange)="change({ clamp: $event })" />
       <hy-choice-field label="Filled" [choices]="waits" [value]="d.wait" (valueChange)="change({ wait: $event })" />
-      <hy-choice-field label="Oil in it" [choices]="oils" [value]="d.oil" (valueChange)="change({ oil: $event })" />
+      <hy-choice-field label="Compressor oil" [choices]="oils" [value]="d.oil" (valueChange)="change({ oil: $event })" />
       <hy-choice-field label="Before" [choices]="befores" [value]="d.before" (valueChange)="change({ before: $event })" />
       <hy-choice-field label="Exclude leaks above" [choices]="limits" [value]="d.tightTo" (valueChange)="change({ tightTo: $event })" />
       @if (meta(); as known) {
@@ -145,7 +145,7 @@ export class HoldSetup {
   ];
   protected readonly oils = [
     { value: 'no', label: 'none' },
-    { value: 'yes', label: 'the compressor’s' },
+    { value: 'yes', label: 'in the volume under test' },
   ];
   protected readonly befores = [
     { value: 'evacuated', label: 'evacuated and swept' },
