@@ -89,7 +89,7 @@ describe('a cylinder on the rack', () => {
     const { text } = await render(CylinderTable, {
       cylinders: [aCylinder(), aCylinder({ id: 'c6', name: 'C-06', flags: ['overdue'], validThrough: '2026-08' })],
     });
-    expect(text()).toContain('retest due since 08-26');
+    expect(text()).toContain('requalification due since 08-26');
     expect(text()).toContain('38.7 lb');
   });
 });

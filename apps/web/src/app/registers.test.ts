@@ -32,7 +32,7 @@ describe('the rack', () => {
     await press('Show all');
     await press(/Needs attention \(1\)/);
     expect([text().includes('C-06'), text().includes('C-04')]).toEqual([true, false]);
-    expect(text()).toContain('retest due since 08-26');
+    expect(text()).toContain('requalification due since 08-26');
   });
 
   test('an unreachable server is said instead of an empty rack', async () => {

@@ -39,9 +39,9 @@ function flagWords(flag: CylinderFlag, cylinder: Cylinder, units: Units): string
     case 'mixed':
       return isUnknown(cylinder.composition ?? {}) ? 'not identified' : `mixed: ${Object.keys(cylinder.composition ?? {}).join(', ')}`;
     case 'overdue':
-      return `retest due since ${monthText(cylinder.validThrough)}`;
+      return `requalification due since ${monthText(cylinder.validThrough)}`;
     case 'due-soon':
-      return `retest by ${monthText(cylinder.validThrough)}`;
+      return `requalification due ${monthText(cylinder.validThrough)}`;
     case 'over-rated':
       return 'pressure class too low';
     case 'overdrawn':

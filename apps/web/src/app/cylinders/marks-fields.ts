@@ -47,7 +47,7 @@ import { portNames, stampNames } from './objection-words';
       [problem]="problems()['/marks/reliefPressurePa']"
     />
     <hy-text-field
-      label="Years between retests"
+      label="Years between requalifications"
       hint="5 in the US; elsewhere as stamped"
       [text]="d.validYears"
       (textChange)="changed.emit({ validYears: $event })"

@@ -25,12 +25,12 @@ const columns: readonly Column[] = [
   column('refrigerant', 'Refrigerant', 'empty: empty and evacuated'),
   column('gross', 'Gross weight', 'what the scale shows, 31.4 lb', { quantity: 'mass' }),
   column('kind', 'Kind', cylinderKinds.join(', ')),
-  column('owner', 'Owner', 'whose refrigerant it is kept for'),
+  column('owner', 'Owner', 'customer whose refrigerant it is reserved for'),
   column('flammable_rated', 'Rated for flammables', 'yes, no'),
   column('ports', 'Ports', 'liquid-and-vapour, one'),
   column('thread', 'Thread', ''),
   column('test_pressure', 'Test pressure', '800 psig', { quantity: 'service-pressure' }),
-  column('valid_years', 'Years between retests', '5'),
+  column('valid_years', 'Years between requalifications', '5'),
 ];
 
 export const cylinderSheet: Sheet<NewCylinder, Cylinder> = {

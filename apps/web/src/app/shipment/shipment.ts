@@ -73,7 +73,7 @@ function remarkOf({ flags, composition, marks }: Cylinder): string {
     ...(flags.includes('overfilled') ? ['OVERFILLED: not to be carried'] : []),
     ...(flags.includes('mixed') ? [Object.keys(composition ?? {}).join(' + ')] : []),
     ...(flags.includes('airy') ? ['non-condensables'] : []),
-    ...(flags.includes('overdue') ? ['retest due: empty it, do not refill'] : []),
+    ...(flags.includes('overdue') ? ['requalification due: empty it, do not refill'] : []),
     ...(marks.owner === undefined ? [] : [`owner ${marks.owner}`]),
   ].join('; ');
 }

@@ -26,7 +26,7 @@ function linesOf(facts: SystemFacts, tell: Telling): ReadonlyMap<string, string>
     ['Indoor units', facts.indoorUnits === undefined ? undefined : String(facts.indoorUnits)],
     ['Low-pressure switch', switches?.low === 'none' ? 'none' : pressure(switches?.lowOpensPa)],
     ['High-pressure switch', pressure(switches?.highOpensPa)],
-    ...(facts.limits ?? []).map(({ what, gaugePa }): [string, string] => [what, `bears ${tell.pressureStep(gaugePa)}`]),
+    ...(facts.limits ?? []).map(({ what, gaugePa }): [string, string] => [what, `rated for ${tell.pressureStep(gaugePa)}`]),
     ['Written on it', facts.written === undefined ? undefined : `“${facts.written}”`],
   ];
   return new Map(lines.filter((line): line is [string, string] => line[1] !== undefined));

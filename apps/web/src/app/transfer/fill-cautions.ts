@@ -60,7 +60,7 @@ const sentences: Partial<Record<Objection, (name: string) => string>> = {
   'not-evacuated': (name) => `${name} has not been evacuated since last use. Pull and hold a vacuum first.`,
   'not-for-flammable': (name) => `${name} is not recorded as rated for flammable refrigerant. Take one that is, or record its marks.`,
   'burn-out-apart': (name) => `${name} is marked for burnt-out or unknown refrigerant: nothing else goes into it.`,
-  'other-owner': (name) => `${name} is kept for another owner's refrigerant.`,
+  'other-owner': (name) => `${name} is reserved for another customer's refrigerant.`,
   'tare-heavier': (name) =>
     `${name} weighed more empty than its collar says. Something is in it – water, oil, dirt – and its room is gone. Empty and clean it, or record why.`,
   'no-limit': (name) => `No stop weight can be given for ${name} with this content. Take another cylinder.`,

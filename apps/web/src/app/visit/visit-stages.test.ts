@@ -57,10 +57,10 @@ describe('the pressure test', () => {
 
   test('is limited by the weakest part at the hottest, said before the regulator is opened, and begins below it only', async () => {
     const { text, type, press, sent } = await open('prove', ready, { system$: () => of(split) });
-    expect(text()).toMatch(/At most 28\d psi now: the suction sensor bears 300 psi, less 4 psi for the gauge/);
+    expect(text()).toMatch(/At most 28\d psi now: the suction sensor is rated for 300 psi, less 4 psi for the gauge/);
     expect(text()).toContain('Nitrogen only through a regulator with a relief valve, never oxygen');
     await type('Test pressure', '400');
-    expect(text()).toMatch(/Above what the suction sensor bears.* test at 28\d psi at most/);
+    expect(text()).toMatch(/Above what the suction sensor is rated for.* test at 28\d psi at most/);
     await press('Start the hold');
     expect(sent).toHaveLength(0);
     await type('Test pressure', '250');
@@ -75,7 +75,7 @@ describe('the pressure test', () => {
     expect(text()).toContain('No part with a pressure limit is recorded');
     await type('Test pressure', '250');
     await press('Start the hold');
-    expect(text()).toContain('Confirm that every connected part bears the test pressure.');
+    expect(text()).toContain('Confirm that every connected part is rated for the test pressure.');
     expect(sent).toHaveLength(0);
     expect(() => control('I have read')).toThrow();
     (fixture.nativeElement as HTMLElement).querySelector<HTMLInputElement>('input[type=checkbox]')!.click();

@@ -194,7 +194,7 @@ describe('the transfer', () => {
       aCylinder({ flags: ['airy'], airShare: 0.1 }),
     ];
     const { text } = await open('transfer', done, { cylinders$: of(cylinders) });
-    expect(text()).toContain('Not now: C-06 past its retest date · C-99 not evacuated · C-07 non-condensables found');
+    expect(text()).toContain('Not now: C-06 requalification overdue · C-99 not evacuated · C-07 non-condensables found');
     TestBed.resetTestingModule();
     const short = await open('transfer', done, { cylinders$: of([aCylinder()]) });
     expect(short.text()).toMatch(/21\.8 lb may have to find room, and the cylinders in the van take 13\.\d lb: 8\.\d lb are short\./);

@@ -182,7 +182,7 @@ export class HoldSetup {
     const most = valueOf(this.most());
     if (this.unknownLimit() || most == null)
       return 'No part with a pressure limit is recorded: read the plates of every connected part, and record them with the system.';
-    return `At most ${this.units.pressureStep(most.mostGaugePa)} now: the ${most.ruling.what} bears ${this.units.pressureStep(most.ruling.gaugePa)}, less ${this.units.pressureStep(GAUGE_ERROR_PSI * PASCAL_PER_PSI)} for the gauge, at the hottest that it will get.`;
+    return `At most ${this.units.pressureStep(most.mostGaugePa)} now: the ${most.ruling.what} is rated for ${this.units.pressureStep(most.ruling.gaugePa)}, less ${this.units.pressureStep(GAUGE_ERROR_PSI * PASCAL_PER_PSI)} for the gauge, at the hottest that it will get.`;
   });
   protected readonly stepText = computed(() => {
     const most = valueOf(this.most());
@@ -211,7 +211,7 @@ export class HoldSetup {
   protected readonly pressureProblem = computed(() => {
     const most = valueOf(this.most());
     return this.tooHigh() && most != null
-      ? `Above what the ${most.ruling.what} bears. Valve it off or take it out, or test at ${this.units.pressureStep(most.mostGaugePa)} at most.`
+      ? `Above what the ${most.ruling.what} is rated for. Valve it off or take it out, or test at ${this.units.pressureStep(most.mostGaugePa)} at most.`
       : this.field('/setUp/setGaugePa');
   });
   protected readonly tightTo = computed(() => Number(this.draft().tightTo));
@@ -246,7 +246,7 @@ export class HoldSetup {
   protected readonly field = (pointer: string) => refusalIn(this.beginning.state(), pointer);
   private readonly unread = signal(false);
   protected readonly refused = computed(() =>
-    this.unread() ? 'Confirm that every connected part bears the test pressure.' : refusalIn(this.beginning.state()),
+    this.unread() ? 'Confirm that every connected part is rated for the test pressure.' : refusalIn(this.beginning.state()),
   );
 
   protected change(part: Partial<HoldDraft>): void {
