@@ -26,19 +26,13 @@ import { MethodSession } from './method.session';
     }
   `,
   styles: `
-    :host {
-      display: grid;
-      align-items: start;
-      gap: 12px 16px;
-      grid-template-columns: repeat(auto-fit, minmax(190px, 1fr));
-    }
-
     @media print {
       :host {
         display: none;
       }
     }
   `,
+  styleUrl: '../ui/field-grid.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ReuseFields {
