@@ -71,7 +71,7 @@ test('the mixed cylinder: what it is now, and who decides', async ({ page }) => 
 
 test('the airy cylinder is known, checked again, and may not be filled', async ({ page }) => {
   await openCylinder(page, 'C-08');
-  await expect(page.getByText(/10 % air in it/)).toBeVisible();
+  await expect(page.getByText(/10 % non-condensables/)).toBeVisible();
   await page.getByLabel('Gauge reads', { exact: true }).fill('152');
   await page.getByLabel('Shell temperature (at liquid level)', { exact: true }).fill('70');
   await expect(page.getByText(/These instruments cannot tell/)).toBeVisible();
@@ -94,13 +94,13 @@ test('the overdue cylinder is stamped anew, and a stamp of the future is asked b
   };
   await page.request.post('/api/cylinders', { data: own });
   await openCylinder(page, 'O-21');
-  await expect(page.getByText(/Retest due since 02-26/)).toBeVisible();
+  await expect(page.getByText(/requalification due since 02-26/)).toBeVisible();
   await page.getByLabel('What happened', { exact: true }).selectOption({ label: 'Requalified' });
   await page.getByLabel('New stamp').fill('12-39');
   await page.getByRole('button', { name: 'Record it' }).click();
   await expect(page.getByText(/12-39 is in the future/).first()).toBeVisible();
   await record(page, 'Requalified', { 'New stamp': '10-26' });
-  await expect(page.getByText(/Retest due since/)).toHaveCount(0);
+  await expect(page.getByText(/requalification due since/)).toHaveCount(0);
 });
 
 test('the truck of a day with one cylinder too few says so and names the remedy', async ({ page }) => {
