@@ -92,6 +92,8 @@ export const aVisit = (more: Partial<Visit> = {}): Visit => ({
   readings: [],
   tests: [],
   joints: [],
+  refrigerantTests: [],
+  cleaning: [],
   look: {},
   marked: [],
   recovered: { bookings: 0, massKg: 0 },

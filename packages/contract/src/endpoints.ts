@@ -8,8 +8,10 @@ import { currentOrganisation, organisationChange, savedOrganisation } from './or
 import { cylindersImport, importAnswer, systemsImport } from './import';
 import { id } from './primitives';
 import { computeAnswer, computeRequest } from './compute';
+import { newPrice, price } from './price';
 import { propertyAnswer, propertyRequest } from './properties';
 import { refrigerantSummary } from './refrigerant';
+import { newReceipt, newShipment, shipment } from './shipment';
 import { factsChange, newSystem, savedFacts, system } from './system';
 import { newVisit, visit, visitWithEvents } from './visit';
 import { newVisitEvent } from './visit-event';
@@ -56,6 +58,12 @@ export const endpoints = {
   addVisit: { method: 'post', path: '/api/visits', summary: 'Open a visit to a system', body: newVisit, answer: visit, status: 201 },
   visit: { method: 'get', path: '/api/visits/:id', summary: 'A visit, with everything that was added to it', params: byId, answer: visitWithEvents, status: 200 },
   addVisitEvent: { method: 'post', path: '/api/visits/:id/events', summary: 'Add to a visit what was seen, read, decided or done; what decides for others is refused where there is something newer', params: byId, body: newVisitEvent, answer: visit, status: 201 },
+  shipments: { method: 'get', path: '/api/shipments', summary: 'What was sent to the reclaimer, the latest first, each with its receipt once there is one', answer: z.array(shipment), status: 200 },
+  shipment: { method: 'get', path: '/api/shipments/:id', summary: 'One shipment', params: byId, answer: shipment, status: 200 },
+  sendShipment: { method: 'post', path: '/api/shipments', summary: 'Cylinders leave for the reclaimer, with what is in them by the ledger', body: newShipment, answer: shipment, status: 201 },
+  receiveShipment: { method: 'post', path: '/api/shipments/:id/receipt', summary: 'What the reclaimer weighed, found and credited; books it, and what each cylinder comes back as', params: byId, body: newReceipt, answer: shipment, status: 201 },
+  prices: { method: 'get', path: '/api/prices', summary: 'Every price that was typed, the oldest first', answer: z.array(price), status: 200 },
+  addPrice: { method: 'post', path: '/api/prices', summary: 'A price of a refrigerant from a day on', body: newPrice, answer: price, status: 201 },
   accounts: { method: 'get', path: '/api/accounts', summary: 'All accounts with their balances', answer: z.array(account), status: 200 },
   movements: { method: 'get', path: '/api/movements', summary: 'Entries of the ledger, newest first, of one account where asked', query: movementsQuery, answer: z.array(movement), status: 200 },
   bookTransfer: { method: 'post', path: '/api/transfers', summary: 'Book a transfer into a cylinder by gross before and after', body: newTransfer, answer: booked, status: 201 },

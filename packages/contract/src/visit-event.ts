@@ -1,7 +1,8 @@
+import { cleaningSteps, refrigerantTests, testResults } from '@hygromet/core/account/refrigerant-tests';
 import { jointChecks, jointFindings } from '@hygromet/core/circuit/joints';
 import { marks, stages } from '@hygromet/core/visit/stage';
 import * as z from 'zod';
-import { clockTime, day, id, instant, name, note, plainText, versionSeen } from './primitives';
+import { clockTime, day, id, instant, massKg, name, note, plainText, versionSeen } from './primitives';
 import { look } from './look';
 import { visitPlan } from './visit-plan';
 import { holdSetUp, riseSetUp, testFinding, testReading, testSetUp } from './visit-test';
@@ -13,6 +14,11 @@ export const appointment = { time: clockTime.optional(), person: name('name of t
 
 /** What was found at a place that can leak. */
 const jointChecked = { joint: plainText.min(1).max(60), check: z.enum(jointChecks), finding: z.enum(jointFindings) };
+
+/** A sample of what was recovered, tested with a kit or by a laboratory. */
+const refrigerantTested = { test: z.enum(refrigerantTests), result: z.enum(testResults), kit: plainText.trim().max(60) };
+/** What was done to it since; of a purge, what left with it. */
+const cleaned = { step: z.enum(cleaningSteps), massKg: massKg('purged mass').max(1000).optional() };
 
 const said = {
   key: id,
@@ -48,6 +54,8 @@ export const newVisitEvent = z.discriminatedUnion('kind', [
       error: 'Say why it is not needed: the reason stands in the record.',
     }),
   z.strictObject({ kind: z.literal('joint-checked'), ...said, ...jointChecked }),
+  z.strictObject({ kind: z.literal('refrigerant-tested'), ...said, ...refrigerantTested }),
+  z.strictObject({ kind: z.literal('cleaned'), ...said, ...cleaned }),
   z.strictObject({ kind: z.literal('test-begun'), ...said, testId: id, setUp: testSetUp }),
   z.strictObject({ kind: z.literal('test-read'), ...said, testId: id, reading: testReading }),
   z.strictObject({ kind: z.literal('test-ended'), ...said, testId: id, finding: testFinding }),
@@ -72,6 +80,8 @@ export const visitEvent = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('read'), step: z.string(), text: z.string(), ...kept }),
   z.strictObject({ kind: z.literal('marked'), stage, mark: z.enum(marks), why: z.string(), ...kept }),
   z.strictObject({ kind: z.literal('joint-checked'), ...jointChecked, ...kept }),
+  z.strictObject({ kind: z.literal('refrigerant-tested'), ...refrigerantTested, ...kept }),
+  z.strictObject({ kind: z.literal('cleaned'), ...cleaned, ...kept }),
   z.strictObject({ kind: z.literal('test-begun'), testId: id, setUp: z.discriminatedUnion('test', [holdSetUp, riseSetUp]), ...kept }),
   z.strictObject({ kind: z.literal('test-read'), testId: id, reading: testReading, ...kept }),
   z.strictObject({ kind: z.literal('test-ended'), testId: id, finding: testFinding, ...kept }),

@@ -17,6 +17,8 @@ export function withEvent(before: VisitRecord | undefined, event: VisitEvent): V
       readings: [],
       tests: [],
       joints: [],
+      refrigerantTests: [],
+      cleaning: [],
       state: 'open',
       openedBy: event.recordedBy,
       changedAt: event.recordedAt,
@@ -45,6 +47,14 @@ function changeBy(event: VisitEvent, before: VisitRecord): Partial<VisitRecord> 
     case 'joint-checked': {
       const { joint, check, finding, happenedAt: at, recordedBy: by } = event;
       return { joints: [...before.joints.filter((own) => own.joint !== joint), { joint, check, finding, at, by }] };
+    }
+    case 'refrigerant-tested': {
+      const { test, result, kit, happenedAt: at, recordedBy: by } = event;
+      return { refrigerantTests: [...before.refrigerantTests, { test, result, kit, at, by }] };
+    }
+    case 'cleaned': {
+      const { step, massKg = null, happenedAt: at, recordedBy: by } = event;
+      return { cleaning: [...before.cleaning, { step, massKg, at, by }] };
     }
     case 'test-begun':
       return {

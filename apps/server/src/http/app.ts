@@ -13,6 +13,7 @@ import { notTooManyAtOnce } from './in-flight';
 import { movementRoutes } from './movement-routes';
 import { bodyOfARegister, bodyOfUsualSize, ownHouse } from './own-house';
 import { registerRoutes } from './register-routes';
+import { shipmentRoutes } from './shipment-routes';
 import { systemRoutes } from './system-routes';
 import { validAnswers } from './valid-answers';
 import { visitRoutes } from './visit-routes';
@@ -68,6 +69,7 @@ export function createApp(deps: Deps, webRoot?: string) {
   app.route('/', cylinderRoutes(deps));
   app.route('/', calendarRoutes(deps));
   app.route('/', movementRoutes(deps));
+  app.route('/', shipmentRoutes(deps));
   app.all('/api/*', (c) => problemAnswer(c, { code: 'not-found', detail: `There is no ${c.req.method} ${c.req.path}. See /api/docs.` }));
   app.route('/', webFiles(webRoot));
   return app;

@@ -1,6 +1,7 @@
 import type { Cylinder, CylinderMarks } from '@hygromet/contract/cylinder';
 import type { ScaleTarget } from '@hygromet/contract/movement';
 import type { Objection } from '@hygromet/core/cylinder/objection';
+import type { Receipt, ShippedLine } from '@hygromet/contract/shipment';
 import type { SystemFacts } from '@hygromet/contract/system';
 import type { VisitRecord } from '@hygromet/contract/visit-record';
 import { Kysely, PostgresDialect, type ColumnType, type Generated, type Transaction } from 'kysely';
@@ -151,6 +152,46 @@ interface MovementTable {
   words: ColumnType<string, never, never>;
 }
 
+interface ShipmentTable {
+  id: string;
+  organisation_id: string;
+  shipment_key: string;
+  content_hash: string;
+  to_name: string;
+  carrier: string;
+  day: ColumnType<Date, string, string>;
+  lines: Json<ShippedLine[]>;
+  happened_at: Instant;
+  recorded_at: Generated<Date>;
+  recorded_by: string;
+}
+
+interface ShipmentReceiptTable {
+  shipment_id: string;
+  organisation_id: string;
+  receipt_key: string;
+  content_hash: string;
+  body: Json<Omit<Receipt, 'happenedAt' | 'recordedAt' | 'recordedBy'>>;
+  happened_at: Instant;
+  recorded_at: Generated<Date>;
+  recorded_by: string;
+}
+
+interface PriceTable {
+  id: string;
+  organisation_id: string;
+  price_key: string;
+  content_hash: string;
+  refrigerant: string;
+  kind: string;
+  per_kg: Numeric;
+  currency: string;
+  valid_from: ColumnType<Date, string, string>;
+  sequence: Generated<string>;
+  recorded_at: Generated<Date>;
+  recorded_by: string;
+}
+
 interface BalanceTable {
   account_id: string;
   organisation_id: string;
@@ -202,6 +243,9 @@ export interface Tables {
   visit_event: VisitEventTable;
   system_facts_history: SystemFactsHistoryTable;
   movement: MovementTable;
+  shipment: ShipmentTable;
+  shipment_receipt: ShipmentReceiptTable;
+  price: PriceTable;
   balance: BalanceTable;
   balance_part: BalancePartTable;
   balance_difference: BalanceDifferenceTable;

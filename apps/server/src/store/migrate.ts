@@ -18,6 +18,8 @@ import * as keptRegisters from './migrations/0014-kept-registers';
 import * as seal from './migrations/0015-seal';
 import * as visitEvents from './migrations/0016-visit-events';
 import * as appointments from './migrations/0017-visit-appointments-and-tests';
+import * as refrigerantTests from './migrations/0018-refrigerant-tests';
+import * as shipments from './migrations/0019-shipments-and-prices';
 
 /** Imported one by one, so that they survive bundling. A migration is never edited once it has run anywhere. */
 const migrations: Record<string, Migration> = {
@@ -38,6 +40,8 @@ const migrations: Record<string, Migration> = {
   '0015-seal': seal,
   '0016-visit-events': visitEvents,
   '0017-visit-appointments-and-tests': appointments,
+  '0018-refrigerant-tests': refrigerantTests,
+  '0019-shipments-and-prices': shipments,
 };
 
 export const newestMigration = Object.keys(migrations).sort().at(-1) ?? '';

@@ -49,6 +49,8 @@ test.each([
   'truncate movement cascade',
   'delete from visit',
   'truncate visit_event',
+  'delete from shipment_receipt',
+  'update price set per_kg = 0',
   'truncate cylinder_event',
   'truncate system_facts_history',
   'delete from register_history',

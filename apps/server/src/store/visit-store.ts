@@ -3,8 +3,8 @@ import type { NewVisit, Visit } from '@hygromet/contract/visit';
 import type { NewVisitEvent, VisitEvent } from '@hygromet/contract/visit-event';
 import type { VisitRecord } from '@hygromet/contract/visit-record';
 import { withEvent } from '@hygromet/contract/visit-state';
-import { createHash } from 'node:crypto';
 import { jsonObjectFrom } from 'kysely/helpers/postgres';
+import { contentHash } from './content-hash';
 import type { Tx } from './database';
 
 const visitQuery = (db: Tx, organisationId: string) =>
@@ -75,8 +75,6 @@ export async function visitEventsOf(db: Tx, organisationId: string, id: string):
   });
 }
 
-const hashOf = (content: object) => createHash('sha256').update(JSON.stringify(content)).digest('hex');
-
 /** Opens a visit; a repeated key opens no second one. @returns the visit that this key opened, and whether its content is the same */
 export async function addVisit(
   db: Tx,
@@ -85,7 +83,7 @@ export async function addVisit(
   { key, recordedBy, ...body }: NewVisit,
   now: Date,
 ): Promise<{ readonly id: string; readonly same: boolean }> {
-  const contentHash = hashOf({ ...body, recordedBy });
+  const hash = contentHash({ ...body, recordedBy });
   const at = now.toISOString();
   const event: VisitEvent = { kind: 'opened', ...body, happenedAt: at, recordedAt: at, recordedBy, sequence: 1 };
   const added = await db
@@ -102,7 +100,7 @@ export async function addVisit(
     .returning('id')
     .executeTakeFirst();
   if (added !== undefined) {
-    await insertEvent(db, { organisationId, visitId: id, key, contentHash, body, event });
+    await insertEvent(db, { organisationId, visitId: id, key, hash, body, event });
     return { id, same: true };
   }
   const kept = await db
@@ -112,7 +110,7 @@ export async function addVisit(
     .where('visit.organisation_id', '=', organisationId)
     .where('visit.opening_key', '=', key)
     .executeTakeFirstOrThrow();
-  return { id: kept.id, same: isSame(kept.content_hash, contentHash) };
+  return { id: kept.id, same: isSame(kept.content_hash, hash) };
 }
 
 /** What was stored before there were events has no hash, and is taken as it stands. */
@@ -131,14 +129,14 @@ export async function eventKept(db: Tx, organisationId: string, visitId: string,
     .where('event_key', '=', event.key)
     .executeTakeFirst();
   if (kept === undefined) return 'new';
-  return kept.visit_id === visitId && isSame(kept.content_hash, contentHashOf(event)) ? 'same' : 'other';
+  return kept.visit_id === visitId && isSame(kept.content_hash, eventHash(event)) ? 'same' : 'other';
 }
 
 /** The version that was seen is no part of what was said. */
-function contentHashOf(event: NewVisitEvent): string {
+function eventHash(event: NewVisitEvent): string {
   const { key: _key, ...content } = event;
   const { version: _version, ...said } = { version: undefined, ...content };
-  return hashOf(said);
+  return contentHash(said);
 }
 
 /** Adds an event to a visit that is held, and keeps what the visit is since. */
@@ -157,7 +155,7 @@ export async function addVisitEvent(
   const at = new Date(happenedAt).toISOString();
   const event = { kind, ...body, happenedAt: at, recordedAt: now.toISOString(), recordedBy, sequence } as VisitEvent; // the contract's schema, less key and version
   const record = withEvent(before, event);
-  await insertEvent(db, { organisationId, visitId, key, contentHash: contentHashOf(sent), body, event });
+  await insertEvent(db, { organisationId, visitId, key, hash: eventHash(sent), body, event });
   await db
     .updateTable('visit')
     .set({ record: JSON.stringify(record), day: record.day, state: record.state, version: record.version })
@@ -170,12 +168,12 @@ interface Kept {
   readonly organisationId: string;
   readonly visitId: string;
   readonly key: string;
-  readonly contentHash: string;
+  readonly hash: string;
   readonly body: object;
   readonly event: VisitEvent;
 }
 
-const insertEvent = (db: Tx, { organisationId, visitId, key, contentHash, body, event }: Kept) =>
+const insertEvent = (db: Tx, { organisationId, visitId, key, hash, body, event }: Kept) =>
   db
     .insertInto('visit_event')
     .values({
@@ -185,7 +183,7 @@ const insertEvent = (db: Tx, { organisationId, visitId, key, contentHash, body, 
       sequence: event.sequence,
       kind: event.kind,
       body: JSON.stringify(body),
-      content_hash: contentHash,
+      content_hash: hash,
       happened_at: event.happenedAt,
       recorded_at: event.recordedAt,
       recorded_by: event.recordedBy,

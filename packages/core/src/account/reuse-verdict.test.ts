@@ -2,8 +2,10 @@ import { refrigerant } from '../fluids/refrigerant';
 import { leak } from '../thermo/leak';
 import { cubicMetre, kilogram } from '../units/quantity';
 import { celsius } from '../units/temperature';
-import { reuseOf, type ReuseTask } from './reuse-verdict';
+import { refrigerantTests } from './refrigerant-tests';
+import { refrigerantPasts, reuseOf, type ReuseTask } from './reuse-verdict';
 
+const clean = { acid: 'pass', moisture: 'pass', oil: 'not-tested', 'non-condensables': 'not-tested' } as const;
 const task = (id: string, more: Partial<ReuseTask> = {}): ReuseTask => ({
   designation: id,
   composition: refrigerant(id).composition,
@@ -12,8 +14,8 @@ const task = (id: string, more: Partial<ReuseTask> = {}): ReuseTask => ({
   T: celsius(25),
   lost: 0.4,
   phase: 'vapour',
-  acid: 'none',
-  moisture: 'pass',
+  tests: clean,
+  past: 'usual',
   school: 'composition',
   ...more,
 });
@@ -44,12 +46,39 @@ test('the schools differ where practitioners do', () => {
 });
 
 test.each([
-  [{ acid: 'acid' }, 'no', 'acid'],
-  [{ moisture: 'fail' }, 'no', 'moisture'],
+  [{ tests: { ...clean, acid: 'fail' } }, 'no', 'acid'],
+  [{ tests: { ...clean, moisture: 'fail' } }, 'no', 'moisture'],
+  [{ tests: { ...clean, oil: 'fail' } }, 'no', 'oil'],
+  [{ tests: { ...clean, 'non-condensables': 'fail' } }, 'no', 'air'],
   [{ airShare: 0.03 }, 'no', 'air'],
-  [{ acid: 'not-tested' }, 'not-advised', 'not-tested'],
-  [{ moisture: 'not-tested' }, 'not-advised', 'not-tested'],
+  [{ tests: { ...clean, acid: 'not-tested' } }, 'not-advised', 'not-tested'],
+  [{ tests: { ...clean, moisture: 'not-tested' } }, 'not-advised', 'not-tested'],
+  [{ tests: { ...clean, moisture: 'test-again' } }, 'not-advised', 'test-again'],
+  [{ tests: { ...clean, acid: 'not-tested' }, past: 'burn-out' }, 'no', 'untested-past'],
+  [{ tests: { ...clean, acid: 'test-again' }, past: 'burn-out' }, 'no', 'untested-past'],
+  [{ tests: { ...clean, moisture: 'not-tested' }, past: 'open' }, 'no', 'untested-past'],
+  [{ past: 'burn-out' }, 'possible', 'within-tolerance'],
 ] as const)('%j: %s', (more, standing, reason) => {
   const verdict = back(task('R-134a', more));
   expect([verdict.standing, verdict.reasons]).toEqual([standing, expect.arrayContaining([reason])]);
+});
+
+// 40 CFR 82.154(d), from memory: used refrigerant changes hands only reclaimed.
+test('whatever was tested, it changes hands only by way of the reclaimer', () => {
+  expect(reuseOf(task('R-134a')).verdicts.find(({ way }) => way === 'another-owner')).toEqual({
+    way: 'another-owner',
+    standing: 'no',
+    reasons: ['another-owner'],
+  });
+});
+
+test('less that is known never makes a way more open', () => {
+  const rank = { no: 0, 'not-advised': 1, possible: 2 } as const;
+  for (const past of refrigerantPasts)
+    for (const test of refrigerantTests)
+      for (const finding of ['pass', 'fail', 'test-again'] as const) {
+        const known = back(task('R-134a', { past, tests: { ...clean, [test]: finding } })).standing;
+        const unknown = back(task('R-134a', { past, tests: { ...clean, [test]: 'not-tested' } })).standing;
+        if (finding === 'pass') expect([past, test, rank[unknown] <= rank[known]]).toEqual([past, test, true]);
+      }
 });

@@ -1,8 +1,10 @@
 import type { Composition } from '../fluids/composition';
 import { leak } from '../thermo/leak';
 import { cubicMetre, kelvin, kilogram } from '../units/quantity';
-import type { AcidFinding } from '../planning/reuse';
+import { MOST_AIR } from '../readings/air-check';
 import { beyondTolerance, isPublishedTolerance } from './blend-tolerance';
+import type { FindingNow, RefrigerantTest } from './refrigerant-tests';
+import rules from './reuse-rules.json';
 
 /** How it left the system; where nobody knows, both are reckoned with. */
 export const leakPhases = ['unknown', 'vapour', 'liquid'] as const;
@@ -10,8 +12,9 @@ export type LeakPhase = (typeof leakPhases)[number];
 /** Schools: by the computed composition (the default), by a share of the plate, or always. */
 export const reuseSchools = ['composition', 'nameplate-share', 'always'] as const;
 export type ReuseSchool = (typeof reuseSchools)[number];
-export const testFindings = ['not-tested', 'pass', 'fail'] as const;
-export type TestFinding = (typeof testFindings)[number];
+/** Where it has been: after a burn-out, or open to the air, what was not tested is not assumed to be clean. */
+export const refrigerantPasts = ['usual', 'burn-out', 'open', 'unknown'] as const;
+export type RefrigerantPast = (typeof refrigerantPasts)[number];
 
 export interface ReuseTask {
   readonly designation: string;
@@ -23,16 +26,27 @@ export interface ReuseTask {
   /** Share of it that was lost before it was recovered. */
   readonly lost: number;
   readonly phase: LeakPhase;
-  readonly acid: AcidFinding;
-  readonly moisture: TestFinding;
+  /** What each test says now. */
+  readonly tests: Readonly<Record<RefrigerantTest, FindingNow>>;
+  readonly past: RefrigerantPast;
   /** Volume share of non-condensables in the vapour at 25 °C; nothing where nobody has checked. */
   readonly airShare?: number | undefined;
   readonly school: ReuseSchool;
 }
 
-export type ReuseWay = 'same-system' | 'other-system' | 'reclaim' | 'destroy';
+export type ReuseWay = 'same-system' | 'other-system' | 'another-owner' | 'reclaim' | 'destroy';
 export type ReuseReason =
-  'beyond-tolerance' | 'much-lost' | 'acid' | 'moisture' | 'air' | 'not-tested' | 'another-owner' | 'within-tolerance';
+  | 'beyond-tolerance'
+  | 'much-lost'
+  | 'acid'
+  | 'moisture'
+  | 'oil'
+  | 'air'
+  | 'not-tested'
+  | 'test-again'
+  | 'untested-past'
+  | 'another-owner'
+  | 'within-tolerance';
 
 export interface ReuseVerdict {
   readonly way: ReuseWay;
@@ -50,12 +64,10 @@ export interface Reuse {
   readonly verdicts: readonly ReuseVerdict[];
 }
 
-/** AHRI 700 (from memory): non-condensables by volume of the vapour at 25 °C. */
-const MOST_AIR = 0.015;
-/** School of the nameplate: less than this was lost. Common practice. */
-const MOST_LOST = 0.2;
+/** The tests without which nothing goes back: common practice. */
+const ASKED_TESTS = rules.askedTests as readonly RefrigerantTest[]; // `reuse-verdict.test.ts` holds the names
 
-/** What it is now, and where it may go. Ownership: it changes hands only reclaimed (40 CFR 82.154, from memory). */
+/** What it is now, and where it may go. */
 export function reuseOf(task: ReuseTask): Reuse {
   const { designation, composition, lost } = task;
   const candidates =
@@ -74,24 +86,42 @@ const leftAfter = ({ composition, volumeM3, beforeKg, T, lost }: ReuseTask, phas
 
 const furthest = (beyond: ReadonlyMap<string, number>): number => Math.max(0, ...[...beyond.values()].map(Math.abs));
 
-function verdictsOf({ acid, moisture, airShare, lost, school }: ReuseTask, beyond: ReadonlyMap<string, number>): readonly ReuseVerdict[] {
-  const dirty: ReuseReason[] = [
-    ...(acid === 'acid' ? (['acid'] as const) : []),
-    ...(moisture === 'fail' ? (['moisture'] as const) : []),
-    ...((airShare ?? 0) > MOST_AIR ? (['air'] as const) : []),
-  ];
-  const shifted: ReuseReason[] = [
+function verdictsOf(task: ReuseTask, beyond: ReadonlyMap<string, number>): readonly ReuseVerdict[] {
+  const { lost, school } = task;
+  const against: ReuseReason[] = [
+    ...dirtOf(task),
     ...(school === 'composition' && beyond.size > 0 ? (['beyond-tolerance'] as const) : []),
-    ...(school === 'nameplate-share' && lost > MOST_LOST ? (['much-lost'] as const) : []),
+    ...(school === 'nameplate-share' && lost > rules.mostLost ? (['much-lost'] as const) : []),
   ];
-  const open: ReuseReason[] = acid === 'not-tested' || moisture === 'not-tested' ? ['not-tested'] : [];
-  const back: ReuseVerdict['standing'] = dirty.length + shifted.length > 0 ? 'no' : open.length > 0 ? 'not-advised' : 'possible';
-  const reasons = [...dirty, ...shifted, ...open];
+  const open = openTests(task);
+  const back: ReuseVerdict['standing'] = against.length > 0 ? 'no' : open.length > 0 ? 'not-advised' : 'possible';
+  const reasons = [...against, ...open];
   const fine: readonly ReuseReason[] = reasons.length === 0 ? ['within-tolerance'] : reasons;
   return [
     { way: 'same-system', standing: back, reasons: fine },
     { way: 'other-system', standing: back, reasons: fine },
+    { way: 'another-owner', standing: 'no', reasons: ['another-owner'] },
     { way: 'reclaim', standing: 'possible', reasons: [] },
     { way: 'destroy', standing: 'possible', reasons: [] },
   ];
+}
+
+/** What was found, and what a burn-out or an open circuit leaves to be found: that is refused until a test has shown the contrary. */
+function dirtOf({ tests, past, airShare }: ReuseTask): readonly ReuseReason[] {
+  const untested = (test: RefrigerantTest) => tests[test] === 'not-tested' || tests[test] === 'test-again';
+  const air = tests['non-condensables'] === 'fail' || (airShare ?? 0) > MOST_AIR;
+  const byPast = (past === 'burn-out' && untested('acid')) || (past === 'open' && untested('moisture'));
+  return [
+    ...(tests.acid === 'fail' ? (['acid'] as const) : []),
+    ...(tests.moisture === 'fail' ? (['moisture'] as const) : []),
+    ...(tests.oil === 'fail' ? (['oil'] as const) : []),
+    ...(air ? (['air'] as const) : []),
+    ...(byPast ? (['untested-past'] as const) : []),
+  ];
+}
+
+function openTests({ tests }: ReuseTask): readonly ReuseReason[] {
+  const findings = ASKED_TESTS.map((test) => tests[test]);
+  if (Object.values(tests).includes('test-again')) return ['test-again'];
+  return findings.includes('not-tested') ? ['not-tested'] : [];
 }

@@ -1,0 +1,47 @@
+import type { NewShipment, Shipment, ShippedLine } from '@hygromet/contract/shipment';
+import { cylinderById, lockCylinders, type CylinderRecord } from '../store/cylinder-store';
+import type { Tx } from '../store/database';
+import { inTransaction } from '../store/in-transaction';
+import type { OrganisationRow } from '../store/organisation-store';
+import { addShipment, shipmentById, shipmentByKey } from '../store/shipment-store';
+import { keyReused } from './booked-before';
+import { refuseFuture } from './in-time';
+import { moveCylinders } from './move-cylinders';
+import type { Outside } from './outside';
+import { Refused } from './refused';
+
+/** Cylinders leave for the reclaimer, each with what the ledger says is in it. The same sending twice is one shipment. @throws Refused */
+export const sendShipment = (db: Tx, organisation: OrganisationRow, shipment: NewShipment, outside: Outside): Promise<Shipment> =>
+  inTransaction(db, async (tx) => {
+    const ids = shipment.cylinders.map(({ id }) => id);
+    await lockCylinders(tx, ids);
+    const before = await shipmentByKey(tx, organisation.id, shipment);
+    if (before !== undefined) {
+      if (!before.same) throw keyReused();
+      return shipmentOnRecord(tx, organisation.id, before.id);
+    }
+    refuseFuture(shipment.happenedAt, outside.now());
+    if (new Set(ids).size < ids.length) throw new Refused('invalid-input', 'A cylinder is on it twice.', '/cylinders');
+    const lines: ShippedLine[] = [];
+    for (const [k, id] of ids.entries()) lines.push(lineOf(await cylinderById(tx, organisation.id, id), k));
+    const id = outside.newId();
+    if (!(await addShipment(tx, organisation.id, id, shipment, lines))) throw keyReused();
+    const { cylinders, happenedAt, recordedBy } = shipment;
+    await moveCylinders(tx, organisation, { place: 'reclaimer', cylinders, happenedAt, recordedBy }, outside);
+    return shipmentOnRecord(tx, organisation.id, id);
+  });
+
+function lineOf(cylinder: CylinderRecord | undefined, k: number): ShippedLine {
+  if (cylinder === undefined) throw new Refused('not-found', 'This cylinder is not in the register.', `/cylinders/${k}/id`);
+  if (cylinder.retiredAt !== null)
+    throw new Refused('changed-meanwhile', `${cylinder.name} is out of use. Leave it off the shipment.`, `/cylinders/${k}/id`);
+  const { id, name, refrigerant, composition, contentKg, tareKg } = cylinder;
+  return { cylinder: id, name, refrigerant, composition, massKg: contentKg, tareKg };
+}
+
+/** @throws Refused where there is none */
+export async function shipmentOnRecord(tx: Tx, organisationId: string, id: string): Promise<Shipment> {
+  const shipment = await shipmentById(tx, organisationId, id);
+  if (shipment === undefined) throw new Refused('not-found', 'This shipment is not on record.');
+  return shipment;
+}

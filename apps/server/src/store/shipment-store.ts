@@ -1,0 +1,136 @@
+import type { NewReceipt, NewShipment, Receipt, Shipment, ShippedLine } from '@hygromet/contract/shipment';
+import { sql } from 'kysely';
+import { contentHash } from './content-hash';
+import type { Tx } from './database';
+
+const shipmentQuery = (db: Tx, organisationId: string) =>
+  db
+    .selectFrom('shipment')
+    .leftJoin('shipment_receipt as receipt', 'receipt.shipment_id', 'shipment.id')
+    .where('shipment.organisation_id', '=', organisationId)
+    .select([
+      'shipment.id',
+      'shipment.to_name',
+      'shipment.carrier',
+      sql<string>`to_char(shipment.day, 'YYYY-MM-DD')`.as('day'),
+      'shipment.lines',
+      'shipment.happened_at',
+      'shipment.recorded_by',
+      'receipt.body',
+      'receipt.happened_at as received_at',
+      'receipt.recorded_at as receipt_recorded_at',
+      'receipt.recorded_by as receipt_recorded_by',
+    ]);
+
+type Row = Awaited<ReturnType<ReturnType<typeof shipmentQuery>['execute']>>[number];
+
+const shipmentOf = (row: Row): Shipment => ({
+  id: row.id,
+  to: row.to_name,
+  carrier: row.carrier,
+  day: row.day,
+  lines: row.lines,
+  happenedAt: row.happened_at.toISOString(),
+  recordedBy: row.recorded_by,
+  receipt: receiptOf(row),
+});
+
+function receiptOf({ body, received_at, receipt_recorded_at, receipt_recorded_by }: Row): Receipt | null {
+  if (body === null || received_at === null || receipt_recorded_at === null || receipt_recorded_by === null) return null;
+  return {
+    ...body,
+    happenedAt: received_at.toISOString(),
+    recordedAt: receipt_recorded_at.toISOString(),
+    recordedBy: receipt_recorded_by,
+  };
+}
+
+/** The latest first. */
+export const shipmentsOf = async (db: Tx, organisationId: string): Promise<Shipment[]> =>
+  (await shipmentQuery(db, organisationId).orderBy('shipment.day', 'desc').orderBy('shipment.recorded_at', 'desc').execute()).map(
+    shipmentOf,
+  );
+
+export async function shipmentById(db: Tx, organisationId: string, id: string): Promise<Shipment | undefined> {
+  const row = await shipmentQuery(db, organisationId).where('shipment.id', '=', id).executeTakeFirst();
+  return row === undefined ? undefined : shipmentOf(row);
+}
+
+/** What a key has sent before, and whether it was the same. */
+export interface SentShipment {
+  readonly id: string;
+  readonly same: boolean;
+}
+
+const sent = ({ key: _key, ...content }: NewShipment | NewReceipt) => contentHash(content);
+
+export async function shipmentByKey(db: Tx, organisationId: string, shipment: NewShipment): Promise<SentShipment | undefined> {
+  const row = await db
+    .selectFrom('shipment')
+    .select(['id', 'content_hash'])
+    .where('organisation_id', '=', organisationId)
+    .where('shipment_key', '=', shipment.key)
+    .executeTakeFirst();
+  return row === undefined ? undefined : { id: row.id, same: row.content_hash === sent(shipment) };
+}
+
+/** @returns false where another sending with this key was faster */
+export async function addShipment(
+  db: Tx,
+  organisationId: string,
+  id: string,
+  shipment: NewShipment,
+  lines: readonly ShippedLine[],
+): Promise<boolean> {
+  const { numInsertedOrUpdatedRows } = await db
+    .insertInto('shipment')
+    .values({
+      id,
+      organisation_id: organisationId,
+      shipment_key: shipment.key,
+      content_hash: sent(shipment),
+      to_name: shipment.to,
+      carrier: shipment.carrier ?? '',
+      day: shipment.day,
+      lines: JSON.stringify(lines),
+      happened_at: shipment.happenedAt,
+      recorded_by: shipment.recordedBy,
+    })
+    .onConflict((conflict) => conflict.constraint('shipment_sent_once').doNothing())
+    .executeTakeFirst();
+  return numInsertedOrUpdatedRows === 1n;
+}
+
+export async function receiptByKey(db: Tx, organisationId: string, receipt: NewReceipt): Promise<SentShipment | undefined> {
+  const row = await db
+    .selectFrom('shipment_receipt')
+    .select(['shipment_id', 'content_hash'])
+    .where('organisation_id', '=', organisationId)
+    .where('receipt_key', '=', receipt.key)
+    .executeTakeFirst();
+  return row === undefined ? undefined : { id: row.shipment_id, same: row.content_hash === sent(receipt) };
+}
+
+/** @returns false where the shipment has its receipt already */
+export async function addReceipt(
+  db: Tx,
+  organisationId: string,
+  shipmentId: string,
+  receipt: NewReceipt,
+  body: Omit<Receipt, 'happenedAt' | 'recordedAt' | 'recordedBy'>,
+): Promise<boolean> {
+  const { numInsertedOrUpdatedRows } = await db
+    .insertInto('shipment_receipt')
+    .values({
+      shipment_id: shipmentId,
+      organisation_id: organisationId,
+      receipt_key: receipt.key,
+      content_hash: sent(receipt),
+      body: JSON.stringify(body),
+      happened_at: receipt.happenedAt,
+      recorded_by: receipt.recordedBy,
+    })
+    .onConflict((conflict) => conflict.doNothing())
+    .executeTakeFirst();
+  return numInsertedOrUpdatedRows === 1n;
+}
