@@ -76,4 +76,21 @@ test('several cylinders: chosen, put on a shipment with its sums, and noted at t
   await expect(page.getByText('2 cylinders are at the reclaimer now.')).toBeVisible();
   await page.goto(`/cylinders/${await cylinderId(page, 'S-02')}`);
   await expect(page.getByText('moved: at the reclaimer')).toBeVisible();
+
+  // the receipt comes as a file; one cylinder differs, and its reason is asked for
+  await page.goto('/cylinders/shipment');
+  await page.getByRole('link', { name: /Reclaimer, Salt Road 4/ }).click();
+  const rows = 'cylinder,net_lb,purity_percent,moisture_ppm,credit\nS-01,10.0,99.6,25,14\nS-02,9.0,99.1,40,12.50\n';
+  await page.getByLabel('Receipt as a file').setInputFiles({ name: 'receipt.csv', mimeType: 'text/csv', buffer: Buffer.from(rows) });
+  await expect(page.getByText('1.00 lb less than was sent')).toBeVisible();
+  await page.getByLabel('The difference').selectOption({ label: 'explained' });
+  await page.getByRole('button', { name: 'Log receipt' }).click();
+  await expect(page.getByText('Give the reason: it stands with the entry.')).toBeVisible();
+  await page.getByLabel('Reason').fill('oil drawn off');
+  await page.getByLabel('Certificate number').fill('BW-1187');
+  await page.getByRole('button', { name: 'Log receipt' }).click();
+  await expect(page.getByText('Certificate BW-1187')).toBeVisible();
+  await expect(page.getByText('USD 26.50')).toBeVisible();
+  await page.goto(`/cylinders/${await cylinderId(page, 'S-02')}`);
+  await expect(page.getByText(/moved: workshop/).first()).toBeVisible();
 });

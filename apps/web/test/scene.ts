@@ -184,6 +184,8 @@ export function stage({ registers = {}, drafts = {}, id = 'c7', more = {}, query
     movements$: () => of([aMovement()]),
     cylinder$: () => of(aCylinder()),
     cylinderEvents$: () => of([]),
+    shipments$: of([]),
+    prices$: of([]),
   };
   TestBed.configureTestingModule({
     providers: [

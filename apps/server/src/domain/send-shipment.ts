@@ -1,4 +1,6 @@
 import type { NewShipment, Shipment, ShippedLine } from '@hygromet/contract/shipment';
+import { sameRefrigerant } from '@hygromet/core/fluids/composition';
+import { refrigerant as nominal } from '@hygromet/core/fluids/refrigerant';
 import { cylinderById, lockCylinders, type CylinderRecord } from '../store/cylinder-store';
 import type { Tx } from '../store/database';
 import { inTransaction } from '../store/in-transaction';
@@ -36,7 +38,9 @@ function lineOf(cylinder: CylinderRecord | undefined, k: number): ShippedLine {
   if (cylinder.retiredAt !== null)
     throw new Refused('changed-meanwhile', `${cylinder.name} is out of use. Leave it off the shipment.`, `/cylinders/${k}/id`);
   const { id, name, refrigerant, composition, contentKg, tareKg } = cylinder;
-  return { cylinder: id, name, refrigerant, composition, massKg: contentKg, tareKg };
+  // a mixture has no designation, whatever its label says
+  const pure = refrigerant === null || composition === null || sameRefrigerant(composition, nominal(refrigerant).composition);
+  return { cylinder: id, name, refrigerant: pure ? refrigerant : null, composition, massKg: contentKg, tareKg };
 }
 
 /** @throws Refused where there is none */

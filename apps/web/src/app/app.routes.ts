@@ -26,6 +26,11 @@ export const routes: Routes = [
     title: 'Shipment',
     loadComponent: () => import('./shipment/shipment.page').then((m) => m.ShipmentPage),
   },
+  {
+    path: 'cylinders/shipments/:id',
+    title: 'Receipt',
+    loadComponent: () => import('./shipment/receipt.page').then((m) => m.ReceiptPage),
+  },
   { path: 'cylinders/:id', title: 'Cylinder', loadComponent: () => import('./cylinders/cylinder.page').then((m) => m.CylinderPage) },
   { path: 'cylinders/:id/fill', title: 'Fill', loadComponent: () => import('./transfer/fill.page').then((m) => m.FillPage) },
   { path: 'systems', title: 'Systems', loadComponent: () => import('./systems/systems.page').then((m) => m.SystemsPage) },

@@ -4,6 +4,8 @@ import type { CylinderMoves, NewCylinderEvent } from '@hygromet/contract/cylinde
 import type { NewRemoval, NewReversal, NewTransfer, NewWeighing } from '@hygromet/contract/movement';
 import type { NewDifference } from '@hygromet/contract/movement';
 import type { SavedOrganisation } from '@hygromet/contract/organisation';
+import type { NewPrice } from '@hygromet/contract/price';
+import type { NewReceipt, NewShipment } from '@hygromet/contract/shipment';
 import type { NewSystem, SavedFacts } from '@hygromet/contract/system';
 import type { CylindersImport, SystemsImport } from '@hygromet/contract/import';
 import type { NewVisit } from '@hygromet/contract/visit';
@@ -53,6 +55,12 @@ export class Registers {
     this.entries$({ before, limit: String(limit), ...asked(which) });
   private readonly entries$ = (query: Record<string, string>) => this.api.call$('movements', { query });
 
+  readonly shipments$ = this.fresh$(() => this.api.call$('shipments'));
+  readonly shipment$ = (id: string) => this.fresh$(() => this.api.call$('shipment', { params: { id } }));
+  readonly sendShipment$ = (body: NewShipment) => this.changes$(this.api.call$('sendShipment', { body }));
+  readonly receiveShipment$ = (id: string, body: NewReceipt) => this.changes$(this.api.call$('receiveShipment', { params: { id }, body }));
+  readonly prices$ = this.fresh$(() => this.api.call$('prices'));
+  readonly addPrice$ = (body: NewPrice) => this.changes$(this.api.call$('addPrice', { body }));
   readonly addCylinder$ = (body: NewCylinder) => this.changes$(this.api.call$('addCylinder', { body }));
   readonly cylinderEvents$ = (id: string) => this.fresh$(() => this.api.call$('cylinderEvents', { params: { id } }));
   readonly addCylinderEvent$ = (id: string, body: NewCylinderEvent) =>

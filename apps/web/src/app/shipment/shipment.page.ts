@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
+import type { Shipment } from '@hygromet/contract/shipment';
 import { contentName } from '../cylinders/cylinder-words';
 import { command, refusalIn } from '../live/command';
 import { Drafts } from '../live/draft.service';
@@ -15,6 +16,7 @@ import { loadable, valueOf, waiting } from '../ui/loadable';
 import { PageHead } from '../ui/page-head';
 import { TextField } from '../ui/text-field';
 import { readyToGo, shipmentOf } from './shipment';
+import { ShipmentList } from './shipment-list';
 import { newShipment, type ShipmentDraft } from './shipment-draft';
 
 const GONE = 'reclaimer';
@@ -22,7 +24,7 @@ const GONE = 'reclaimer';
 /** The sheet that goes with cylinders to the reclaimer: each with gross, tare and net, and the sums by refrigerant. */
 @Component({
   selector: 'hy-shipment-page',
-  imports: [Caution, Icon, PageHead, RouterLink, TextField],
+  imports: [Caution, Icon, PageHead, RouterLink, ShipmentList, TextField],
   templateUrl: './shipment.page.html',
   styleUrls: ['../ui/toolbar.css', './shipment.page.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -55,9 +57,18 @@ export class ShipmentPage {
     return `${count} ${count === 1 ? 'cylinder' : 'cylinders'} · ${this.units.massText(netKg)} net · ${this.units.massText(grossKg)} gross`;
   });
   protected readonly stillHere = computed(() => this.chosen().filter(({ place }) => place !== GONE));
-  protected readonly gone = signal<number | undefined>(undefined);
-  protected readonly moving = command(this.registers.moveCylinders$, ({ moved }) => this.gone.set(moved));
-  protected readonly refused = computed(() => refusalIn(this.moving.state()));
+  private readonly key = signal(newKey());
+  /** The shipment that has just left. */
+  protected readonly gone = signal<Shipment | undefined>(undefined);
+  protected readonly sending = command(this.registers.sendShipment$, (shipment) => {
+    this.gone.set(shipment);
+    this.key.set(newKey());
+  });
+  protected readonly refused = computed(() => refusalIn(this.sending.state()));
+  private readonly asked = signal(false);
+  protected readonly toProblem = computed(() =>
+    this.asked() && this.draft().to.trim() === '' ? 'To whom? It stands on the sheet and on the receipt.' : undefined,
+  );
 
   protected readonly names = computed(() =>
     this.ready()
@@ -79,8 +90,14 @@ export class ShipmentPage {
   }
 
   protected leave(): void {
-    this.moving.send({
-      place: GONE,
+    this.asked.set(true);
+    const { to, carrier } = this.draft();
+    if (to.trim() === '') return;
+    this.sending.send({
+      key: this.key(),
+      to: to.trim(),
+      carrier: carrier.trim(),
+      day: this.day(),
       cylinders: this.stillHere().map(({ id }) => ({ id, key: newKey() })),
       happenedAt: new Date().toISOString(),
       recordedBy: this.preferences().person,

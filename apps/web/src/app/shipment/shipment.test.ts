@@ -1,5 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import type { Cylinder, CylinderMarks } from '@hygromet/contract/cylinder';
+import type { NewShipment } from '@hygromet/contract/shipment';
 import { PDFDocument } from 'pdf-lib';
 import { of, throwError } from 'rxjs';
 import { aCylinder, render, stage } from '../../../test/scene';
@@ -89,7 +90,7 @@ test('names with the signs of the format, and letters that its fonts lack, are p
 
 describe('the page', () => {
   const open = async (registers: object = {}, cylinders: readonly string[] = ['a', 'c']) => {
-    stage({ registers: { cylinders$: of(some), ...registers }, drafts: { shipment: { cylinders } } });
+    stage({ registers: { cylinders$: of(some), shipments$: of([]), ...registers }, drafts: { shipment: { cylinders } } });
     return render(ShipmentPage);
   };
 
@@ -101,12 +102,15 @@ describe('the page', () => {
     expect(text()).toContain('1 cylinder · 11.0 lb net');
   });
 
-  test('what has left is noted at the reclaimer', async () => {
-    const sent: { place: string; cylinders: { id: string }[] }[] = [];
-    const moveCylinders$ = (body: (typeof sent)[number]) => (sent.push(body), of({ moved: 2 }));
-    const { press, text } = await open({ moveCylinders$ });
+  test('what has left is a shipment of its own, and goes to somebody', async () => {
+    const sent: NewShipment[] = [];
+    const sendShipment$ = (body: NewShipment) => (sent.push(body), of({ id: 'sh1', lines: [{}, {}] }));
+    const { press, type, text } = await open({ sendShipment$ });
     await press(/Mark as shipped/);
-    expect([sent[0]?.place, sent[0]?.cylinders.map(({ id }) => id)]).toEqual(['reclaimer', ['a', 'c']]);
+    expect([sent.length, text()]).toEqual([0, expect.stringContaining('To whom?')]);
+    await type('To', 'Brackwater Reclaim');
+    await press(/Mark as shipped/);
+    expect([sent[0]?.to, sent[0]?.cylinders.map(({ id }) => id)]).toEqual(['Brackwater Reclaim', ['a', 'c']]);
     expect(text()).toContain('2 cylinders are at the reclaimer now.');
   });
 
@@ -118,7 +122,10 @@ describe('the page', () => {
   });
 
   test('a refusal is said', async () => {
-    const { press, text } = await open({ moveCylinders$: () => throwError(() => new Refusal('offline', 'The server does not answer.')) });
+    const { press, type, text } = await open({
+      sendShipment$: () => throwError(() => new Refusal('offline', 'The server does not answer.')),
+    });
+    await type('To', 'Brackwater Reclaim');
     await press(/Mark as shipped/);
     expect(text()).toContain('The server does not answer.');
     TestBed.resetTestingModule();

@@ -1,3 +1,4 @@
+import { TestBed } from '@angular/core/testing';
 import type { VisitTest } from '@hygromet/contract/visit-test';
 import { PASCAL_PER_PSI } from '@hygromet/core/proof/trace';
 import { PDFDocument } from 'pdf-lib';
@@ -210,7 +211,7 @@ describe('the account', () => {
   const first = { look: SEEN, plan, recovered: { bookings: 1, massKg: 4 } };
 
   test('weighs what is missing against the errors of its terms, with what may explain it and the cheapest check', async () => {
-    const { root, text, type } = await open('account', first, {
+    const { root, text, type, press } = await open('account', first, {
       movements$: () => of(movements),
       system$: () => of(aSystem({ contentKg: 4.98 })),
     });
@@ -218,8 +219,10 @@ describe('the account', () => {
     const rows = [...root.querySelectorAll('hy-account-stage tbody tr')].map(({ textContent }) =>
       (textContent ?? '').replace(/\s+/g, ' ').trim(),
     );
-    expect(rows[0]).toMatch(/^On record before this visit ?19\.8/);
-    expect(rows[1]).toMatch(/^C-07.*−8\.8/);
+    expect(rows[0]).toMatch(/^▸ On record before this visit ?19\.8/);
+    expect(rows[1]).toMatch(/^▸ C-07.*−8\.8/);
+    await press(/On record before this visit/);
+    expect(text()).toContain('The plate, and what the ledger put in or took out since');
     expect(text()).toMatch(/It leaked before ?about \d+\.\d lb/);
     expect(text()).toContain('Cheapest check that decides: ');
     await type('Search the leak', 'not-found');
@@ -268,6 +271,67 @@ describe('the account', () => {
     expect(text()).toContain('Back within tolerance by adding 0.23 lb of R-32');
     await type('Judged by', 'always');
     expect(text()).toMatch(/Back into this system ?not advised ?acid or moisture not tested/);
+  });
+
+  test('tests and cleaning are logged with the visit, and decide what may go back', async () => {
+    const pure = { ...aSystem({ contentKg: 0.1 }), refrigerant: 'R-134a' };
+    const visited = { ...first, look: { ...SEEN, failed: 'compressor' as const }, system: { ...aVisit().system, refrigerant: 'R-134a' } };
+    const { text, type, press, sent } = await open('account', visited, { movements$: () => of(movements), system$: () => of(pure) });
+    expect(text()).toMatch(/Back into this system ?no ?after a burnout or an open circuit it is tested before it goes back/);
+    await type('Kit', 'strip A');
+    await press('Log test');
+    expect(sent[0]).toMatchObject({ kind: 'refrigerant-tested', test: 'acid', result: 'pass', kit: 'strip A' });
+    expect(text()).toMatch(/Acid passed, strip A, Ines Marrow/);
+    expect(text()).toMatch(/Back into this system ?not advised ?acid or moisture not tested/);
+    await type('Test', 'moisture');
+    await type('Result', 'fail');
+    await press('Log test');
+    expect(text()).toMatch(/Back into this system ?no ?the moisture test failed/);
+    await press('Log cleaning');
+    expect(sent[2]).toMatchObject({ kind: 'cleaned', step: 'drier' });
+    expect(text()).toMatch(/not advised ?cleaned since the failed test: test it again/);
+    expect(text()).toContain('A system of somebody else');
+  });
+
+  test('what it is worth follows the prices of the day; without a price nothing is said', async () => {
+    const price = { id: 'p1', refrigerant: 'R-410A', perKg: 10, currency: 'USD', from: '2026-11-01', recordedAt: '', recordedBy: '' };
+    const prices$ = of([
+      { ...price, kind: 'buy' as const },
+      { ...price, kind: 'credit' as const, perKg: 2 },
+    ]);
+    const more = { movements$: () => of(movements), system$: () => of(aSystem({ contentKg: 4.98 })) };
+    expect((await open('account', first, { ...more, prices$ })).text()).toMatch(/brings USD 8\.00 .* costs USD 49\.80/);
+    TestBed.resetTestingModule();
+    expect((await open('account', first, more)).text()).not.toContain('USD');
+  });
+
+  test('the book tells since when it leaks, and who charged it last', async () => {
+    const charged = aMovement({
+      id: 'm9',
+      from: { id: 'c1', kind: 'cylinder', name: 'C-01' },
+      to: { id: 's1', kind: 'system', name: 'Planetarium, rooftop unit' },
+      massKg: 1,
+      happenedAt: '2025-11-20T09:00:00.000Z',
+      recordedBy: 'Tobin Wake',
+    });
+    const { text } = await open('account', first, {
+      movements$: () => of([...movements, charged]),
+      system$: () => of(aSystem({ contentKg: 4.98 })),
+    });
+    expect(text()).toMatch(/It leaked before ?about \d+\.\d lb; \d+\.\d lb a year since Nov 20, 2025/);
+    expect(text()).toMatch(/Another charge than the plate says ?about .*; last charged Nov 20, 2025, .* by Tobin Wake, 2\.2 lb/);
+  });
+
+  test('at saturation pressure the rest cannot be computed, and that is said', async () => {
+    const { text, type } = await open('account', first, {
+      movements$: () => of(movements),
+      system$: () => of(aSystem({ contentKg: 4.98 })),
+    });
+    await type('Pressure at the end', '300');
+    expect(text()).toContain('At that pressure liquid may be left in the circuit');
+    expect(text()).not.toContain('Vapor left in the circuit');
+    await type('Pressure at the end', '5');
+    expect(text()).toContain('Vapor left in the circuit');
   });
 
   test('what is within the errors needs no explanation', async () => {

@@ -1,6 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import type { Explanation } from '@hygromet/core/account/account';
 import type { DecidingCheck } from '@hygromet/core/account/explanation';
+import { leakRate } from '@hygromet/core/account/leak-rate';
+import type { VisitTerm } from '@hygromet/core/account/visit-terms';
 import { of, switchMap } from 'rxjs';
 import { asked } from '../../live/asked';
 import type { AccountArgs } from '../../live/account-operations';
@@ -11,16 +14,20 @@ import { MethodSession } from '../../method/method.session';
 import { PreferencesService } from '../../preferences/preferences.service';
 import { Units } from '../../preferences/units.service';
 import { BigNumber } from '../../ui/big-number';
+import { Caution } from '../../ui/caution';
 import { ChoiceField } from '../../ui/choice-field';
 import { momentText } from '../../ui/day';
 import { isStale, loadable, valueOf, waiting } from '../../ui/loadable';
 import { QuantityField } from '../../ui/quantity-field';
 import { emptyEntry, readQuantity, type QuantityEntry } from '../../ui/quantity-entry';
-import { ReuseVerdictOfVisit } from './reuse-verdict';
 import { StageMark } from '../stage-mark';
 import { VisitJob } from '../visit-job';
-import { LogDifference } from './log-difference';
+import { AccountTerms, type TermRow } from './account-terms';
+import { AccountValue } from './account-value';
 import { checkText, explanationText, termText } from './account-words';
+import { LogDifference } from './log-difference';
+import { RefrigerantRecord } from './refrigerant-record';
+import { ReuseVerdictOfVisit } from './reuse-verdict';
 
 const ENTRIES = 200;
 const SHOWN = 4;
@@ -33,7 +40,18 @@ interface AccountDraft {
 /** What should have been in it, what came out, what is left: the difference with its error, and what explains it. */
 @Component({
   selector: 'hy-account-stage',
-  imports: [BigNumber, ChoiceField, LogDifference, QuantityField, ReuseVerdictOfVisit, StageMark],
+  imports: [
+    AccountTerms,
+    AccountValue,
+    BigNumber,
+    Caution,
+    ChoiceField,
+    LogDifference,
+    QuantityField,
+    RefrigerantRecord,
+    ReuseVerdictOfVisit,
+    StageMark,
+  ],
   template: `
     @if (job.visit(); as visit) {
       @if (answer(); as a) {
@@ -44,29 +62,7 @@ interface AccountDraft {
       } @else {
         <h2>{{ visit.recovered.bookings === 0 ? 'Nothing is logged yet' : 'Adding it up' }}</h2>
       }
-      <table>
-        <caption class="unseen">
-          The account of this visit
-        </caption>
-        <thead>
-          <tr>
-            <th scope="col">Where it is</th>
-            <th scope="col" class="number">{{ units.mass(0).unit }}</th>
-            <th scope="col" class="number">±</th>
-          </tr>
-        </thead>
-        <tbody>
-          @for (row of rows(); track row.name) {
-            <tr>
-              <th scope="row">
-                {{ row.name }} <span class="second">{{ row.note }}</span>
-              </th>
-              <td class="number">{{ row.sign }}{{ units.mass(row.kg).number }}</td>
-              <td class="number second">{{ units.mass(row.sigmaKg, 'up').number }}</td>
-            </tr>
-          }
-        </tbody>
-      </table>
+      <hy-account-terms [rows]="rows()" />
       @if (visit.recovered.bookings === 0) {
         <p class="second">Weigh the cylinder before and after: what is logged on this visit appears here.</p>
       } @else {
@@ -79,6 +75,11 @@ interface AccountDraft {
             (entryChange)="change({ end: $event })"
           />
         </div>
+        @if (answer()?.liquidMayBeLeft) {
+          <hy-caution
+            >At that pressure liquid may be left in the circuit: recover on, or read it again. What is left cannot be computed.</hy-caution
+          >
+        }
       }
       @if (answer(); as a) {
         @if (!a.withinErrors) {
@@ -90,7 +91,7 @@ interface AccountDraft {
                   <span class="bar" aria-hidden="true"><i [style.width.%]="100 * own.probability"></i></span>
                   <span
                     ><b>{{ explanations[own.code] }}</b
-                    ><span class="second about">about {{ units.massText(abs(own.kg)) }}</span></span
+                    ><span class="second about">about {{ units.massText(abs(own.kg)) }}{{ history(own) }}</span></span
                   >
                   <span class="number">{{ units.percent(own.probability) }}</span>
                   <hy-choice-field
@@ -121,7 +122,14 @@ interface AccountDraft {
             [reason]="explanations[a.explanations[0]?.code ?? 'leaked-before']"
           />
         }
-        <hy-reuse-verdict [beforeKg]="beforeKg()" [missingKg]="a.differenceKg" [recoveredKg]="visit.recovered.massKg" />
+        <hy-account-value [refrigerant]="visit.system.refrigerant" [day]="visit.day" [recoveredKg]="visit.recovered.massKg" />
+        <hy-reuse-verdict
+          [beforeKg]="beforeKg()"
+          [missingKg]="a.differenceKg"
+          [recoveredKg]="visit.recovered.massKg"
+          [cylinders]="cylinders()"
+        />
+        <hy-refrigerant-record />
       }
       <hy-stage-mark ask="Where is the rest, and why?" done="The charge is balanced" />
     }
@@ -163,6 +171,16 @@ export class AccountStage {
     ),
   );
   private readonly entries = computed(() => this.ofVisit().filter(({ from, known }) => from.id === this.system() && known === 'weighed'));
+  /** Where it is now. */
+  protected readonly cylinders = computed(() => [...new Set(this.entries().flatMap(({ to }) => (to.kind === 'cylinder' ? [to.id] : [])))]);
+  /** What went into the system last, before this visit. */
+  private readonly lastIn = computed(() =>
+    (valueOf(this.movements()) ?? []).find(
+      ({ to, visit, reversedBy, reverses }) => to.id === this.system() && visit !== this.job.id && reversedBy === null && reverses === null,
+    ),
+  );
+  /** What was purged with non-condensables, as it was noted. */
+  private readonly purgedKg = computed(() => (this.job.visit()?.cleaning ?? []).reduce((sum, { massKg }) => sum + (massKg ?? 0), 0));
   /** Differences that were logged on this visit: missing above 0. */
   protected readonly loggedKg = computed(() =>
     this.ofVisit()
@@ -183,8 +201,12 @@ export class AccountStage {
 
   private readonly question = computed((): AccountArgs | undefined => {
     const [plan, composition, entries] = [valueOf(this.session.plan()), this.session.question()?.composition, this.entries()];
-    if (plan === undefined || composition === undefined || entries.length === 0 || this.beforeKg() <= 0) return undefined;
+    const kind = this.job.visit()?.system.kind;
+    if (plan === undefined || composition === undefined || kind === undefined || entries.length === 0 || this.beforeKg() <= 0)
+      return undefined;
     return {
+      kind,
+      purgedKg: this.purgedKg(),
       composition,
       beforeKg: this.beforeKg(),
       lineKg: Math.max(0, plan.lineKg),
@@ -204,13 +226,16 @@ export class AccountStage {
     return differenceKg > 0 ? 'Not accounted for' : 'More came out than should have been in it';
   });
   protected readonly big = computed(() => this.units.mass(Math.abs(this.answer()!.differenceKg)));
-  protected readonly rows = computed(() => {
+  protected readonly rows = computed((): readonly TermRow[] => {
     const answer = this.answer();
-    if (answer === undefined) return [{ name: termText('before'), note: '', sign: '', kg: this.beforeKg(), sigmaKg: 0 }];
-    const row = (sign: string) => (own: { term: string; kg: number; sigmaKg: number }) => {
-      const [name, at] = own.term.split('|') as [string, string?];
-      return { ...own, name: termText(name), note: at === undefined ? '' : momentText(at), sign };
-    };
+    const before = { term: 'before', basis: 'ledger', kg: this.beforeKg(), sigmaKg: 0, from: {} } as const;
+    const row =
+      (sign: TermRow['sign']) =>
+      (own: VisitTerm): TermRow => {
+        const [name, at] = own.term.split('|') as [string, string?]; // as they are put together in the question
+        return { ...own, name: termText(name), note: at === undefined ? '' : momentText(at), sign };
+      };
+    if (answer === undefined) return [row('')(before)];
     return [...answer.expected.map(row('')), ...answer.recovered.map(row('−')), ...answer.residual.map(row('−'))];
   });
 
@@ -224,6 +249,20 @@ export class AccountStage {
   private checked(): Partial<Record<DecidingCheck, boolean>> {
     const said = Object.entries(this.draft().checks).filter(([, own]) => own !== 'open');
     return Object.fromEntries(said.map(([check, own]) => [check, own === 'found']));
+  }
+
+  /** What the ledger says to an explanation: since when it leaked, or who charged it last. */
+  protected history({ code, kg }: Explanation): string {
+    const last = this.lastIn();
+    if (last === undefined) return '';
+    const at = momentText(last.happenedAt);
+    if (code === 'overcharged' || code === 'other-charge')
+      return last.known === 'nameplate'
+        ? `; never charged since it was registered, ${at}`
+        : `; last charged ${at} by ${last.recordedBy}, ${this.units.massText(last.massKg)}`;
+    if (code !== 'leaked-before') return '';
+    const rate = leakRate(kg, (Date.now() - Date.parse(last.happenedAt)) / 1000);
+    return rate === undefined ? '' : `; ${this.units.massText(rate)} a year since ${at}`;
   }
 
   protected lower = (text: string): string => `${text[0]?.toLowerCase() ?? ''}${text.slice(1)}`;

@@ -1,40 +1,29 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import type { ReuseReason, ReuseVerdict, ReuseWay } from '@hygromet/core/account/reuse-verdict';
+import { beyondTolerance } from '@hygromet/core/account/blend-tolerance';
+import { findingNow, type RefrigerantTest } from '@hygromet/core/account/refrigerant-tests';
+import { refrigerantPasts, type RefrigerantPast, type ReuseVerdict } from '@hygromet/core/account/reuse-verdict';
+import { isUnknown } from '@hygromet/core/cylinder/judged-contents';
+import { SAME_WEIGHT_KG } from '@hygromet/core/cylinder/same-weight';
+import { perhapsBurntOut } from '@hygromet/core/planning/situation';
 import { catchError, map, of, switchMap } from 'rxjs';
 import type { ReuseArgs } from '../../live/account-operations';
 import { Api } from '../../live/api';
 import { asked } from '../../live/asked';
 import { Drafts } from '../../live/draft.service';
 import { PropertyService } from '../../live/property.service';
+import { Registers } from '../../live/registers.service';
 import { MethodSession } from '../../method/method.session';
 import { Units } from '../../preferences/units.service';
 import { ChoiceField } from '../../ui/choice-field';
-import { valueOf } from '../../ui/loadable';
+import { loadable, valueOf, waiting } from '../../ui/loadable';
 import { VisitJob } from '../visit-job';
-
-const wayNames: Record<ReuseWay, string> = {
-  'same-system': 'Back into this system',
-  'other-system': 'Another system of the owner',
-  reclaim: 'To the reclaimer',
-  destroy: 'Destroy',
-};
-const standingWords = { possible: 'possible', 'not-advised': 'not advised', no: 'no' } as const;
-const reasonWords: Record<ReuseReason, string> = {
-  'beyond-tolerance': 'its composition is beyond the tolerance of the blend',
-  'much-lost': 'more than 20 % of the plate was lost',
-  acid: 'acid was found',
-  moisture: 'the moisture test failed',
-  air: 'more than 1.5 % non-condensables',
-  'not-tested': 'acid or moisture not tested',
-  'another-owner': 'it changes hands',
-  'within-tolerance': 'within tolerance, acid and moisture tested',
-};
+import { notRestoredText, pastText, reasonText, standingText, wayText } from './account-words';
 
 interface ReuseDraft {
   readonly lost: string;
   readonly phase: string;
-  readonly moisture: string;
+  readonly past: string;
   readonly school: string;
 }
 
@@ -44,12 +33,6 @@ interface ReuseDraft {
   imports: [ChoiceField],
   template: `
     <h3>May it go back?</h3>
-    <div class="fields">
-      <hy-choice-field label="Lost before recovery" [choices]="losses()" [value]="draft().lost" (valueChange)="change({ lost: $event })" />
-      <hy-choice-field label="It leaked as" [choices]="phases" [value]="draft().phase" (valueChange)="change({ phase: $event })" />
-      <hy-choice-field label="Moisture test" [choices]="tests" [value]="draft().moisture" (valueChange)="change({ moisture: $event })" />
-      <hy-choice-field label="Judged by" [choices]="schools" [value]="draft().school" (valueChange)="change({ school: $event })" />
-    </div>
     @if (reuse(); as r) {
       <table>
         <caption class="unseen">
@@ -69,10 +52,19 @@ interface ReuseDraft {
         {{ shares() }}{{ r.published ? '' : ' The tolerance of this blend is not in the table: ± 2 % is taken.' }} Composition by the leak,
         tolerance by ASHRAE 34 (from memory).
       </p>
+      @for (own of mixed(); track own) {
+        <p>{{ own }}</p>
+      }
       @if (restoring(); as words) {
         <p>{{ words }}</p>
       }
     }
+    <div class="fields">
+      <hy-choice-field label="Lost before recovery" [choices]="losses()" [value]="draft().lost" (valueChange)="change({ lost: $event })" />
+      <hy-choice-field label="It leaked as" [choices]="phases" [value]="draft().phase" (valueChange)="change({ phase: $event })" />
+      <hy-choice-field label="It comes from" [choices]="pasts()" [value]="draft().past" (valueChange)="change({ past: $event })" />
+      <hy-choice-field label="Judged by" [choices]="schools" [value]="draft().school" (valueChange)="change({ school: $event })" />
+    </div>
   `,
   styles: `
     :host {
@@ -88,7 +80,7 @@ interface ReuseDraft {
     .fields {
       display: grid;
       gap: 12px 16px;
-      grid-template-columns: repeat(auto-fit, minmax(190px, 1fr));
+      grid-template-columns: repeat(auto-fit, minmax(240px, 1fr));
     }
 
     table {
@@ -129,19 +121,23 @@ export class ReuseVerdictOfVisit {
   readonly missingKg = input.required<number>();
   /** kg that were recovered. */
   readonly recoveredKg = input.required<number>();
+  /** The cylinders that hold it. */
+  readonly cylinders = input.required<readonly string[]>();
   private readonly job = inject(VisitJob);
   private readonly session = inject(MethodSession);
   private readonly units = inject(Units);
   private readonly api = inject(Api);
+  private readonly loaded = toSignal(loadable(inject(Registers).cylinders$), { initialValue: waiting });
+  private readonly rack = computed(() => valueOf(this.loaded()) ?? []);
   private readonly stored = inject(Drafts).open<ReuseDraft>(`reuse.${this.job.id}`, () => ({
     lost: 'account',
     phase: 'unknown',
-    moisture: 'not-tested',
+    past: 'look',
     school: 'composition',
   }));
   protected readonly draft = this.stored.value.asReadonly();
-  protected readonly ways = wayNames;
-  protected readonly standings = standingWords;
+  protected readonly ways = wayText;
+  protected readonly standings = standingText;
   protected readonly losses = computed(() => [
     { value: 'account', label: `as the account says, ${this.units.percent(this.accountShare())}` },
     ...[0, 0.1, 0.2, 0.4, 0.6].map((share) => ({ value: String(share), label: this.units.percent(share) })),
@@ -151,11 +147,10 @@ export class ReuseVerdictOfVisit {
     { value: 'vapour', label: 'vapor' },
     { value: 'liquid', label: 'liquid' },
   ];
-  protected readonly tests = [
-    { value: 'not-tested', label: 'not tested' },
-    { value: 'pass', label: 'passed' },
-    { value: 'fail', label: 'failed' },
-  ];
+  protected readonly pasts = computed(() => [
+    { value: 'look', label: `as seen: ${pastText[this.seenPast()]}` },
+    ...refrigerantPasts.map((value) => ({ value, label: pastText[value] })),
+  ]);
   protected readonly schools = [
     { value: 'composition', label: 'its computed composition' },
     { value: 'nameplate-share', label: 'the share that was lost' },
@@ -163,9 +158,33 @@ export class ReuseVerdictOfVisit {
   ];
 
   private readonly accountShare = computed(() => Math.min(0.95, Math.max(0, this.missingKg() / Math.max(1e-6, this.beforeKg()))));
+  /** After a compressor that failed, or may have burned out, acid is reckoned with. */
+  private readonly seenPast = computed((): RefrigerantPast => {
+    const look = this.job.visit()?.look;
+    return perhapsBurntOut(look?.compressor ?? 'unknown') || look?.failed === 'compressor' ? 'burn-out' : 'usual';
+  });
+  /** By the record of this visit; an acid test of the look counts until there is another. */
+  private readonly tests = computed((): ReuseArgs['tests'] => {
+    const { refrigerantTests: tests = [], cleaning = [] } = this.job.visit() ?? {};
+    const now = (test: RefrigerantTest) => findingNow(tests, cleaning, test);
+    const seen = { 'not-tested': 'not-tested', none: 'pass', acid: 'fail' } as const;
+    const acid = now('acid');
+    return {
+      acid: acid === 'not-tested' ? seen[this.session.draft().acid] : acid,
+      moisture: now('moisture'),
+      oil: now('oil'),
+      'non-condensables': now('non-condensables'),
+    };
+  });
+  private readonly holding = computed(() => this.rack().filter(({ id }) => this.cylinders().includes(id)));
+  /** The worst that was found in the cylinders that hold it. */
+  private readonly airShare = computed(() => {
+    const found = this.holding().flatMap(({ airShare }) => (airShare === null ? [] : [airShare]));
+    return found.length === 0 ? undefined : Math.max(...found);
+  });
   private readonly question = computed((): ReuseArgs | undefined => {
     const [question, plan, designation] = [this.session.question(), valueOf(this.session.plan()), this.job.visit()?.system.refrigerant];
-    const { lost, phase, moisture, school } = this.draft();
+    const { lost, phase, past, school } = this.draft();
     if (question === undefined || plan === undefined || designation === undefined || this.beforeKg() <= 0) return undefined;
     return {
       designation,
@@ -175,9 +194,10 @@ export class ReuseVerdictOfVisit {
       T: question.look.T,
       lost: lost === 'account' ? this.accountShare() : Number(lost),
       phase: phase as ReuseArgs['phase'], // the lists offer only what the core knows
-      moisture: moisture as ReuseArgs['moisture'],
+      past: past === 'look' ? this.seenPast() : (past as ReuseArgs['past']),
       school: school as ReuseArgs['school'],
-      acid: this.session.draft().acid,
+      tests: this.tests(),
+      airShare: this.airShare(),
     };
   });
   private readonly answer = asked(inject(PropertyService), 'reuse', this.question);
@@ -193,30 +213,79 @@ export class ReuseVerdictOfVisit {
     return `What is left: ${parts.join(', ')}.`;
   });
 
-  /** The least that brings it back, from virgin components and the blend itself. */
+  /** What it became in a cylinder that held something else. */
+  protected readonly mixed = computed(() => {
+    const designation = this.job.visit()?.system.refrigerant;
+    if (designation === undefined) return [];
+    return this.holding().flatMap(({ name, composition, contentKg }) => {
+      if (composition === null || contentKg <= this.recoveredKg() + SAME_WEIGHT_KG) return [];
+      const beyond = beyondTolerance(composition, designation).size > 0;
+      return [
+        `${name} held refrigerant before: together it is ${this.partsText(composition)}, ${beyond ? 'beyond' : 'within'} the tolerance of ${designation}.`,
+      ];
+    });
+  });
+
+  /** The least that brings it back, from virgin components, the blend itself, and what other cylinders hold, in the room there is. */
   private readonly restored = toSignal(
     toObservable(
       computed(() => {
         const [own, designation] = [this.reuse(), this.job.visit()?.system.refrigerant];
-        const components = Object.keys(this.session.question()?.composition ?? {});
         if (own === undefined || designation === undefined || own.beyond.length === 0 || this.recoveredKg() <= 0) return undefined;
-        const available = [...new Set([designation, ...components])].map((refrigerant) => ({ refrigerant }));
-        return { op: 'restore' as const, massKg: this.recoveredKg(), composition: { ...own.composition }, designation, available };
+        const room = this.roomKg();
+        return {
+          op: 'restore' as const,
+          massKg: this.recoveredKg(),
+          composition: { ...own.composition },
+          designation,
+          available: [...this.virgin(designation), ...this.recovered()],
+          ...(room === undefined ? {} : { mostKg: this.recoveredKg() + room }),
+        };
       }),
     ).pipe(
       switchMap((body) => (body === undefined ? of(undefined) : this.api.call$('compute', { body }).pipe(catchError(() => of(undefined))))),
       map((answer) => (answer !== undefined && 'possible' in answer ? answer : undefined)),
     ),
   );
+  private virgin(designation: string): readonly { refrigerant: string }[] {
+    const components = Object.keys(this.session.question()?.composition ?? {});
+    return [...new Set([designation, ...components])].map((refrigerant) => ({ refrigerant }));
+  }
+
+  /** What other cylinders hold, as far as it is one that a check has not spoken against. */
+  private recovered(): readonly { composition: Record<string, number>; maxKg: number }[] {
+    return this.rack().flatMap(({ id, composition, contentKg, flags, retiredAt, marks }) => {
+      if (this.cylinders().includes(id) || composition === null || contentKg < SAME_WEIGHT_KG || retiredAt !== null) return [];
+      if (flags.includes('airy') || marks.kind === 'burn-out' || marks.kind === 'destruction' || isUnknown(composition)) return [];
+      return [{ composition, maxKg: contentKg }];
+    });
+  }
+
+  /** What still goes into the cylinders that hold it, kg; nothing where their limit is not known. */
+  private roomKg(): number | undefined {
+    const rooms = this.holding().flatMap(({ standing }) => (standing.state === 'limited' ? [Math.max(0, standing.mayAddKg)] : []));
+    return rooms.length === 0 ? undefined : rooms.reduce((sum, kg) => sum + kg, 0);
+  }
+
   protected readonly restoring = computed(() => {
     const own = this.restored();
     if (own === undefined) return undefined;
-    if (!own.possible) return 'No addition of its components brings it back within tolerance: send it to the reclaimer as a mixture.';
-    const add = own.add.map(({ refrigerant, kg }) => `${this.units.massText(kg, 'up')} of ${refrigerant ?? ''}`);
-    return `Back within tolerance by adding ${add.join(' and ')}: ${this.units.massText(own.resultKg)} then, if the cylinder and the charge have room for it.`;
+    if (!own.possible) return notRestoredText[own.reason] ?? notRestoredText['nothing-fits'];
+    const add = own.add.map(
+      ({ refrigerant, composition, kg }) =>
+        `${this.units.massText(kg, 'up')} of ${refrigerant ?? `recovered ${this.partsText(composition ?? {})}`}`,
+    );
+    const charge = valueOf(this.session.system())?.nameplateKg ?? 0;
+    const more = own.resultKg > charge ? ` The charge takes ${this.units.massText(charge)} of it.` : '';
+    return `Back within tolerance by adding ${add.join(' and ')}: ${this.units.massText(own.resultKg)} then.${more}`;
   });
 
-  protected reasons = ({ reasons }: ReuseVerdict): string => reasons.map((own) => reasonWords[own]).join('; ');
+  private partsText = (composition: Readonly<Record<string, number>>): string =>
+    Object.entries(composition)
+      .map(([substance, share]) => `${substance} ${this.units.decimal(100 * share, 1)} %`)
+      .join(', ');
+
+  protected reasons = ({ reasons }: ReuseVerdict): string => reasons.map((own) => reasonText[own]).join('; ');
 
   protected change(part: Partial<ReuseDraft>): void {
     this.stored.value.update((draft) => ({ ...draft, ...part }));

@@ -1,0 +1,137 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { ActivatedRoute, RouterLink } from '@angular/router';
+import type { Analysis } from '@hygromet/contract/shipment';
+import { command, refusalIn } from '../live/command';
+import { Drafts } from '../live/draft.service';
+import { newKey } from '../live/new-key';
+import { Registers } from '../live/registers.service';
+import { PreferencesService } from '../preferences/preferences.service';
+import { Units } from '../preferences/units.service';
+import { readFile } from '../sheets/read-file';
+import { amountText } from '../ui/amount';
+import { ChoiceField } from '../ui/choice-field';
+import { dayWords, momentText } from '../ui/day';
+import { loadable, valueOf, waiting } from '../ui/loadable';
+import { PageHead } from '../ui/page-head';
+import { QuantityField } from '../ui/quantity-field';
+import { TextField } from '../ui/text-field';
+import { differsBy, emptyLine, emptyReceipt, needsReason, readReceipt, type LineDraft, type ReceiptDraft } from './receipt-draft';
+import { linesOfFile, receiptColumns } from './receipt-file';
+
+/** A shipment that has left: what the reclaimer weighed, found and credited, typed or from his file, and what the cylinders come back as. */
+@Component({
+  selector: 'hy-receipt-page',
+  imports: [ChoiceField, PageHead, QuantityField, RouterLink, TextField],
+  templateUrl: './receipt.page.html',
+  styleUrl: './receipt.page.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class ReceiptPage {
+  private readonly registers = inject(Registers);
+  private readonly preferences = inject(PreferencesService).current;
+  protected readonly units = inject(Units);
+  private readonly id = inject(ActivatedRoute).snapshot.paramMap.get('id') ?? '';
+  private readonly loaded = toSignal(loadable(this.registers.shipment$(this.id)), { initialValue: waiting });
+  protected readonly shipment = computed(() => valueOf(this.loaded()));
+  protected readonly waitingText = computed(() => {
+    const state = this.loaded();
+    return state.state === 'failed' ? state.sentence : 'looking it up';
+  });
+  private readonly stored = inject(Drafts).open<ReceiptDraft>(`receipt.${this.id}`, emptyReceipt);
+  protected readonly draft = this.stored.value.asReadonly();
+  private readonly key = signal(newKey());
+  private readonly asked = signal(false);
+  protected readonly fileProblem = signal<string | undefined>(undefined);
+  protected readonly columns = receiptColumns.join(', ');
+  protected readonly moment = momentText;
+  protected readonly differences = [
+    { value: 'booked', label: 'not accounted for' },
+    { value: 'explained', label: 'explained' },
+  ];
+  protected readonly backs = { empty: 'back, empty', exchanged: 'exchanged', 'not-yet': 'not back yet' } as const;
+  protected readonly cameBack = Object.entries(this.backs).map(([value, label]) => ({ value, label }));
+
+  protected readonly line = computed(() => {
+    const own = this.shipment();
+    if (own === undefined) return '';
+    const count = `${own.lines.length} ${own.lines.length === 1 ? 'cylinder' : 'cylinders'}`;
+    return `${dayWords(own.day)} · ${count} · ${this.units.massText(this.sentKg())}${own.receipt === null ? ' · no receipt yet' : ''}`;
+  });
+  protected readonly sentKg = computed(() => (this.shipment()?.lines ?? []).reduce((sum, { massKg }) => sum + massKg, 0));
+  protected readonly receivedKg = computed(() =>
+    (this.shipment()?.receipt?.lines ?? []).reduce((sum, { receivedKg }) => sum + receivedKg, 0),
+  );
+  protected readonly balance = computed(() => {
+    const { lines = [], charges = 0 } = this.shipment()?.receipt ?? {};
+    return lines.reduce((sum, { credit }) => sum + credit, 0) - charges;
+  });
+
+  private readonly reading = computed(() => {
+    const own = this.shipment();
+    return own === undefined ? undefined : readReceipt(this.draft(), own, this.preferences().mass);
+  });
+  private readonly logging = command(
+    (receipt: Parameters<Registers['receiveShipment$']>[1]) => this.registers.receiveShipment$(this.id, receipt),
+    () => this.stored.clear(),
+  );
+  protected readonly busy = computed(() => this.logging.state().state === 'busy');
+  protected readonly refused = computed(() => refusalIn(this.logging.state()));
+
+  protected draftOf = (cylinder: string): LineDraft => this.draft().lines[cylinder] ?? emptyLine(this.preferences().mass);
+  private sentOf = (cylinder: string): number => this.shipment()?.lines.find((own) => own.cylinder === cylinder)?.massKg ?? 0;
+  protected open = (cylinder: string): boolean => needsReason(differsBy(this.draftOf(cylinder), this.sentOf(cylinder)));
+  protected differs(cylinder: string): string {
+    const kg = differsBy(this.draftOf(cylinder), this.sentOf(cylinder));
+    if (kg === undefined) return '';
+    if (!needsReason(kg)) return 'as it was sent';
+    return `${this.units.massText(Math.abs(kg))} ${kg > 0 ? 'more' : 'less'} than was sent`;
+  }
+
+  /** Beside a field only once it was tried to send. */
+  protected problem(cylinder: string, field: string): string | undefined {
+    const reading = this.reading();
+    if (!this.asked() || reading === undefined || reading.state === 'good') return undefined;
+    return reading.problems[cylinder === '' ? field : `${cylinder}/${field}`];
+  }
+
+  protected amount = (value: number, currency: string): string => (value === 0 ? '–' : amountText(value, currency, this.units));
+
+  protected found({ purityShare, airShare, moisturePpm, acidPpm }: Analysis): string {
+    const parts = [
+      ...(purityShare === undefined ? [] : [`${this.units.decimal(100 * purityShare, 2)} % pure`]),
+      ...(airShare === undefined ? [] : [`${this.units.decimal(100 * airShare, 1)} % non-condensables`]),
+      ...(moisturePpm === undefined ? [] : [`moisture ${this.units.decimal(moisturePpm, 0)} ppm`]),
+      ...(acidPpm === undefined ? [] : [`acidity ${this.units.decimal(acidPpm, 1)} ppm`]),
+    ];
+    return parts.length === 0 ? 'no analysis' : parts.join(', ');
+  }
+
+  protected change(part: Partial<ReceiptDraft>): void {
+    this.stored.value.update((draft) => ({ ...draft, ...part }));
+  }
+
+  protected edit(cylinder: string, part: Partial<LineDraft>): void {
+    this.change({ lines: { ...this.draft().lines, [cylinder]: { ...this.draftOf(cylinder), ...part } } });
+  }
+
+  protected async choose(file: File | undefined): Promise<void> {
+    const own = this.shipment();
+    if (file === undefined || own === undefined) return;
+    const read = linesOfFile(readFile(file.name, await file.text()), own);
+    this.fileProblem.set(read.state === 'bad' ? `${file.name}: ${read.sentence}` : undefined);
+    if (read.state === 'good') this.change({ lines: { ...this.draft().lines, ...read.lines } });
+  }
+
+  protected send(): void {
+    this.asked.set(true);
+    const reading = this.reading();
+    if (reading?.state !== 'good') return;
+    this.logging.send({
+      key: this.key(),
+      ...reading.receipt,
+      happenedAt: new Date().toISOString(),
+      recordedBy: this.preferences().person,
+    });
+  }
+}

@@ -1,0 +1,157 @@
+import type { NewReceipt, Shipment } from '@hygromet/contract/shipment';
+import { of } from 'rxjs';
+import { aCylinder, render, stage } from '../../../test/scene';
+import { readFile } from '../sheets/read-file';
+import { emptyLine, emptyReceipt, readReceipt, type ReceiptDraft } from './receipt-draft';
+import { linesOfFile } from './receipt-file';
+import { ReceiptPage } from './receipt.page';
+import { ShipmentList } from './shipment-list';
+
+const own: Shipment = {
+  id: 'sh1',
+  to: 'Brackwater Reclaim',
+  carrier: '',
+  day: '2026-11-25',
+  lines: [
+    { cylinder: 'a', name: 'C-02', refrigerant: 'R-410A', composition: null, massKg: 5, tareKg: 8 },
+    { cylinder: 'b', name: 'C-11', refrigerant: null, composition: null, massKg: 2, tareKg: 8 },
+  ],
+  happenedAt: '2026-11-25T08:00:00.000Z',
+  recordedBy: 'Ines Marrow',
+  receipt: null,
+};
+const kg = (text: string) => ({ unit: 'kg', text, ounces: '' });
+const draft = (a: object = {}, b: object = {}, more: Partial<ReceiptDraft> = {}): ReceiptDraft => ({
+  ...emptyReceipt(),
+  lines: { a: { ...emptyLine('kg'), received: kg('5'), ...a }, b: { ...emptyLine('kg'), received: kg('2'), ...b } },
+  ...more,
+});
+const problems = (typed: ReceiptDraft) => {
+  const read = readReceipt(typed, own, 'kg');
+  return read.state === 'bad' ? read.problems : {};
+};
+
+test('a receipt that agrees needs no reason; shares are typed in per cent', () => {
+  const read = readReceipt(draft({ purity: '99.5', air: '1', moisture: '30', credit: '12.5' }), own, 'kg');
+  expect(read).toMatchObject({
+    state: 'good',
+    receipt: {
+      lines: [
+        {
+          cylinder: 'a',
+          receivedKg: 5,
+          analysis: { purityShare: 0.995, airShare: 0.01, moisturePpm: 30 },
+          difference: { is: 'none' },
+          credit: 12.5,
+        },
+        { cylinder: 'b', receivedKg: 2, analysis: {}, credit: 0 },
+      ],
+    },
+  });
+});
+
+test('what differs is not accounted for, unless a reason is given', () => {
+  expect(readReceipt(draft({ received: kg('4.5') }), own, 'kg')).toMatchObject({
+    receipt: { lines: [{ difference: { is: 'booked' } }, {}] },
+  });
+  expect(problems(draft({ received: kg('4.5'), difference: 'explained' }))).toEqual({ 'a/reason': expect.stringContaining('reason') });
+  const told = readReceipt(draft({ received: kg('4.5'), difference: 'explained', reason: 'oil' }), own, 'kg');
+  expect(told).toMatchObject({ receipt: { lines: [{ difference: { is: 'explained', reason: 'oil' } }, {}] } });
+});
+
+test.each([
+  ['a weight that is missing', draft({ received: kg('') }), 'a/received'],
+  ['a weight that is none', draft({}, { received: kg('about two') }), 'b/received'],
+  ['more than pure', draft({ purity: '101' }), 'a/purity'],
+  ['moisture in words', draft({ moisture: 'dry' }), 'a/moisture'],
+  ['charges below nothing', draft({}, {}, { charges: '-5' }), 'charges'],
+  ['a currency in words', draft({}, {}, { currency: 'dollars' }), 'currency'],
+])('%s is named beside its field, and nothing else', (_, typed, field) => {
+  expect(Object.keys(problems(typed))).toEqual([field]);
+});
+
+describe('a file of the reclaimer', () => {
+  const lines = (text: string) => linesOfFile(readFile('receipt.csv', text), own);
+
+  test('fills the lines of its cylinders, in the unit of its heading', () => {
+    const read = lines('Cylinder,Net lb,Purity percent,Moisture ppm,Credit\nC-02,11.0,99.6,25,14\nc-11,4.4,,,\n');
+    expect(read).toMatchObject({
+      state: 'good',
+      lines: {
+        a: { received: { unit: 'lb', text: '11.0' }, purity: '99.6', moisture: '25', credit: '14' },
+        b: { received: { text: '4.4' } },
+      },
+    });
+  });
+
+  test.each([
+    ['a cylinder that was never sent', 'cylinder,net_kg\nC-99,4\n', /C-99 was not on this shipment/],
+    ['no weights', 'cylinder,credit\nC-02,4\n', /No column is headed "net_lb"/],
+    ['no cylinders', 'what,net_kg\nC-02,4\n', /No column is headed "cylinder"/],
+    ['no table', '[{"cylinder":"C-02"}]', /table/],
+  ])('with %s is refused, and nothing of it is taken', (_, text, sentence) => {
+    const read = lines(text);
+    expect([read.state, 'sentence' in read ? read.sentence : '']).toEqual(['bad', expect.stringMatching(sentence)]);
+  });
+});
+
+describe('the page', () => {
+  const open = async (shipment: Shipment = own) => {
+    const sent: NewReceipt[] = [];
+    stage({
+      id: 'sh1',
+      registers: { shipment$: () => of(shipment), receiveShipment$: (_: string, body: NewReceipt) => (sent.push(body), of(shipment)) },
+      drafts: { [`receipt.sh1`]: draft({ received: kg('4.5') }) },
+    });
+    return { ...(await render(ReceiptPage)), sent };
+  };
+
+  test('shows what was sent, asks what becomes of a difference, and sends what was typed', async () => {
+    const { text, type, press, sent } = await open();
+    expect(text()).toContain('Shipment to Brackwater Reclaim');
+    expect(text()).toContain('1.1 lb less than was sent');
+    await type('The difference', 'explained');
+    await press('Log receipt');
+    expect([sent.length, text()]).toEqual([0, expect.stringContaining('Give the reason')]);
+    await type('Reason', 'oil drawn off');
+    await type('Certificate number', 'BW-1187');
+    await press('Log receipt');
+    expect(sent[0]).toMatchObject({
+      certificate: 'BW-1187',
+      lines: [{ difference: { is: 'explained', reason: 'oil drawn off' } }, { cylinder: 'b' }],
+    });
+  });
+
+  test('a settled shipment shows sent, received, analysis and what it brought', async () => {
+    const receipt = {
+      certificate: 'BW-1187',
+      currency: 'USD',
+      charges: 20,
+      note: '',
+      happenedAt: '2026-11-28T08:00:00.000Z',
+      recordedAt: '2026-11-28T08:00:00.000Z',
+      recordedBy: 'Ines Marrow',
+      lines: own.lines.map(({ cylinder, name, massKg }) => ({
+        cylinder,
+        name,
+        sentKg: massKg,
+        receivedKg: massKg,
+        analysis: { purityShare: 0.9953, moisturePpm: 30 },
+        difference: { is: 'none' as const },
+        back: 'empty' as const,
+        credit: 30,
+      })),
+    };
+    const { text } = await open({ ...own, receipt });
+    expect(text()).toContain('99.53 % pure, moisture 30 ppm');
+    expect(text()).toContain('Certificate BW-1187');
+    expect(text()).toContain('USD 40.00');
+  });
+
+  test('the list tells which shipment waits for its receipt', async () => {
+    stage({ registers: { shipments$: of([own]), cylinders$: of([aCylinder()]) } });
+    const { text } = await render(ShipmentList);
+    expect(text()).toContain('C-02, C-11, 15.4 lb');
+    expect(text()).toContain('no receipt yet');
+  });
+});

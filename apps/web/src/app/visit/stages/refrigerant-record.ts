@@ -1,0 +1,148 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { cleaningSteps, findingNow, refrigerantTests, testResults } from '@hygromet/core/account/refrigerant-tests';
+import { refusalIn } from '../../live/command';
+import { Units } from '../../preferences/units.service';
+import { ChoiceField } from '../../ui/choice-field';
+import { momentText } from '../../ui/day';
+import { emptyEntry, readQuantity, type QuantityEntry } from '../../ui/quantity-entry';
+import { QuantityField } from '../../ui/quantity-field';
+import { TextField } from '../../ui/text-field';
+import { VisitJob } from '../visit-job';
+import { cleaningText, findingText, testText } from './account-words';
+
+/** Samples of what was recovered, each with its kit and date, and what was done to clean it. */
+@Component({
+  selector: 'hy-refrigerant-record',
+  imports: [ChoiceField, QuantityField, TextField],
+  template: `
+    <h3>Tests and cleaning</h3>
+    <ul class="findings">
+      @for (own of findings(); track own.name) {
+        <li [class]="own.finding">
+          <b>{{ own.name }}</b> <span>{{ own.text }}</span>
+        </li>
+      }
+    </ul>
+    @if (history().length > 0) {
+      <ol class="history second">
+        @for (line of history(); track $index) {
+          <li>{{ line }}</li>
+        }
+      </ol>
+    }
+    @if (job.open()) {
+      <form novalidate (submit)="$event.preventDefault(); test()">
+        <hy-choice-field label="Test" [choices]="tests" [value]="which()" (valueChange)="which.set($event)" />
+        <hy-choice-field label="Result" [choices]="results" [value]="result()" (valueChange)="result.set($event)" />
+        <hy-text-field label="Kit" placeholder="as its box says" [text]="kit()" (textChange)="kit.set($event)" />
+        <button type="submit" class="button" [disabled]="busy()">Log test</button>
+      </form>
+      <form novalidate (submit)="$event.preventDefault(); clean()">
+        <hy-choice-field label="Cleaning" [choices]="steps" [value]="step()" (valueChange)="step.set($event)" />
+        @if (step() === 'purge') {
+          <hy-quantity-field label="Purged" hint="about" kind="charge" [entry]="purged()" (entryChange)="purged.set($event)" />
+        }
+        <button type="submit" class="button" [disabled]="busy()">Log cleaning</button>
+      </form>
+    }
+    @if (refused(); as sentence) {
+      <p class="over" role="alert">{{ sentence }}</p>
+    }
+  `,
+  styleUrl: './stage.css',
+  styles: `
+    :host {
+      gap: 12px;
+    }
+
+    .findings {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 6px 24px;
+    }
+
+    .findings li {
+      display: inline-flex;
+      gap: 6px;
+    }
+
+    .pass span {
+      color: var(--fine);
+    }
+
+    .fail span {
+      color: var(--danger);
+      font-weight: 600;
+    }
+
+    .test-again span {
+      color: var(--caution);
+    }
+
+    .history {
+      padding-left: 18px;
+    }
+
+    form {
+      display: flex;
+      flex-wrap: wrap;
+      align-items: end;
+      gap: 12px 16px;
+    }
+
+    form > :not(button) {
+      flex: 1 1 170px;
+      max-width: 260px;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class RefrigerantRecord {
+  protected readonly job = inject(VisitJob);
+  private readonly units = inject(Units);
+  protected readonly tests = refrigerantTests.map((value) => ({ value, label: testText[value].toLowerCase() }));
+  protected readonly results = testResults.map((value) => ({ value, label: value === 'pass' ? 'passed' : 'failed' }));
+  protected readonly steps = cleaningSteps.map((value) => ({ value, label: cleaningText[value] }));
+  protected readonly which = signal<string>('acid');
+  protected readonly result = signal<string>('pass');
+  protected readonly kit = signal('');
+  protected readonly step = signal<string>('drier');
+  protected readonly purged = signal<QuantityEntry>(emptyEntry('oz'));
+  protected readonly findings = computed(() => {
+    const { refrigerantTests: tests = [], cleaning = [] } = this.job.visit() ?? {};
+    return refrigerantTests.map((test) => {
+      const finding = findingNow(tests, cleaning, test);
+      return { name: testText[test], finding, text: findingText[finding] };
+    });
+  });
+  protected readonly history = computed(() => {
+    const { refrigerantTests: tests = [], cleaning = [] } = this.job.visit() ?? {};
+    const lines = [
+      ...tests.map(({ test, result, kit, at, by }) => ({
+        at,
+        text: `${testText[test]} ${result === 'pass' ? 'passed' : 'failed'}${kit === '' ? '' : `, ${kit}`}, ${by}`,
+      })),
+      ...cleaning.map(({ step, massKg, at, by }) => ({
+        at,
+        text: `${cleaningText[step]}${massKg === null ? '' : `, about ${this.units.massText(massKg)}`}, ${by}`,
+      })),
+    ];
+    return lines.sort((a, b) => a.at.localeCompare(b.at)).map(({ at, text }) => `${momentText(at)}: ${text}`);
+  });
+  private readonly adding = this.job.adding(() => this.kit.set(''));
+  protected readonly busy = computed(() => this.adding.state().state === 'busy');
+  protected readonly refused = computed(() => refusalIn(this.adding.state()));
+
+  protected test(): void {
+    const [test, result] = [refrigerantTests.find((own) => own === this.which()), testResults.find((own) => own === this.result())];
+    if (test !== undefined && result !== undefined) this.adding.send({ kind: 'refrigerant-tested', test, result, kit: this.kit().trim() });
+  }
+
+  protected clean(): void {
+    const step = cleaningSteps.find((own) => own === this.step());
+    if (step === undefined) return;
+    const purged = readQuantity('charge', this.purged());
+    const massKg = step === 'purge' && purged.state === 'good' ? { massKg: purged.si } : {};
+    this.adding.send({ kind: 'cleaned', step, ...massKg });
+  }
+}
