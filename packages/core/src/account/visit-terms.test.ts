@@ -49,3 +49,9 @@ test('the line set is expected beside the record, also where the plate covers mo
     { basis: 'line-set', kg: -0.2, sigmaKg: expect.closeTo(0.02, 9) },
   ]);
 });
+
+test('more than the circuit holds full of liquid is a scale or a tare that was read wrong', () => {
+  const more = (kg: number) => visitTerms(masses({ recovered: [{ name: 'C-07', kg }] })).moreThanItHolds;
+  // 14 L of R-134a at 25 °C (1207 kg/m³ saturated, NIST from memory): 16.9 kg
+  expect([more(16.8), more(17)]).toEqual([false, true]);
+});

@@ -2,9 +2,10 @@ import { kindOf, type SystemKind } from '../circuit/system-kind';
 import { NoTwoPhaseState } from '../errors';
 import type { Composition } from '../fluids/composition';
 import { massDensity } from '../thermo/phase';
-import { dewPoint } from '../thermo/saturation';
+import { bubblePoint, dewPoint } from '../thermo/saturation';
 import { singlePhase } from '../thermo/single-phase';
 import { kelvin, pascal } from '../units/quantity';
+import { celsius } from '../units/temperature';
 import { unless } from '../unless';
 import type { Term, Terms } from './account';
 import residuals from './residuals.json';
@@ -24,6 +25,8 @@ export interface VisitTerms extends Terms {
   readonly residual: readonly VisitTerm[];
   /** At the pressure that was read liquid may be left in the circuit: it is not recovered to its end. */
   readonly liquidMayBeLeft: boolean;
+  /** More came out than the circuit holds full of liquid: a scale or a tare was read wrong. */
+  readonly moreThanItHolds: boolean;
 }
 
 export interface VisitMasses {
@@ -43,7 +46,7 @@ export interface VisitMasses {
 
 /** The terms of the account of a visit. What is usual stands in `residuals.json`. */
 export function visitTerms(masses: VisitMasses): VisitTerms {
-  const { kind, composition, beforeKg, lineKg, recovered, purgedKg, end } = masses;
+  const { kind, composition, beforeKg, lineKg, recovered, purgedKg, end, volume } = masses;
   return {
     expected: [
       term('before', 'ledger', beforeKg, residuals.beforeShare * beforeKg, { share: residuals.beforeShare }),
@@ -60,6 +63,7 @@ export function visitTerms(masses: VisitMasses): VisitTerms {
       ...(purgedKg > 0 ? [term('purges', 'purges', purgedKg, residuals.purgeShare * purgedKg, { share: residuals.purgeShare })] : []),
     ],
     liquidMayBeLeft: end !== undefined && liquidMayBeLeft(composition, end),
+    moreThanItHolds: recovered.reduce((sum, { kg }) => sum + kg, 0) > volume.high * fullOfLiquid(composition),
   };
 }
 
@@ -80,6 +84,10 @@ function vaporLeft({ composition, end, volume: { low, likely, high } }: VisitMas
   const rho = massDensity(singlePhase(composition, kelvin(end.T), pascal(end.p), 'vapour'));
   return [term('vapor', 'vapor', rho * likely, (rho * (high - low)) / 4, { rho, volume: likely })];
 }
+
+/** kg/m³ of liquid at room temperature; of a gas that has none there nothing is said. */
+const fullOfLiquid = (composition: Composition): number =>
+  unless(NoTwoPhaseState, () => bubblePoint(composition, celsius(25)).rhoLiquid) ?? Number.POSITIVE_INFINITY;
 
 /** Readings of a saturated circuit are off by a few per cent: this close to saturation nothing tells vapour from liquid. */
 const NEAR_SATURATION = 0.97;

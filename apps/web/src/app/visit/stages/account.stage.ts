@@ -75,6 +75,12 @@ interface AccountDraft {
             (entryChange)="change({ end: $event })"
           />
         </div>
+        @if (answer()?.moreThanItHolds) {
+          <hy-caution [grave]="true"
+            >That is more than this circuit holds full of liquid. Weigh the cylinder again, and check its tare and what was in it
+            before.</hy-caution
+          >
+        }
         @if (answer()?.liquidMayBeLeft) {
           <hy-caution
             >At that pressure liquid may be left in the circuit: recover on, or read it again. What is left cannot be computed.</hy-caution

@@ -3,6 +3,7 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { beyondTolerance } from '@hygromet/core/account/blend-tolerance';
 import { findingNow, type RefrigerantTest } from '@hygromet/core/account/refrigerant-tests';
 import { refrigerantPasts, type RefrigerantPast, type ReuseVerdict } from '@hygromet/core/account/reuse-verdict';
+import { sameRefrigerant } from '@hygromet/core/fluids/composition';
 import { isUnknown } from '@hygromet/core/cylinder/judged-contents';
 import { SAME_WEIGHT_KG } from '@hygromet/core/cylinder/same-weight';
 import { perhapsBurntOut } from '@hygromet/core/planning/situation';
@@ -273,12 +274,15 @@ export class ReuseVerdictOfVisit {
     if (!own.possible) return notRestoredText[own.reason] ?? notRestoredText['nothing-fits'];
     const add = own.add.map(
       ({ refrigerant, composition, kg }) =>
-        `${this.units.massText(kg, 'up')} of ${refrigerant ?? `recovered ${this.partsText(composition ?? {})}`}`,
+        `${this.units.massText(kg, 'up')} of ${refrigerant ?? `what ${this.holderOf(composition ?? {})} holds, ${this.partsText(composition ?? {})}`}`,
     );
     const charge = valueOf(this.session.system())?.nameplateKg ?? 0;
     const more = own.resultKg > charge ? ` The charge takes ${this.units.massText(charge)} of it.` : '';
     return `Back within tolerance by adding ${add.join(' and ')}: ${this.units.massText(own.resultKg)} then.${more}`;
   });
+
+  private holderOf = (composition: Readonly<Record<string, number>>): string =>
+    this.rack().find((own) => own.composition !== null && sameRefrigerant(own.composition, composition))?.name ?? 'another cylinder';
 
   private partsText = (composition: Readonly<Record<string, number>>): string =>
     Object.entries(composition)
