@@ -1,0 +1,83 @@
+import { airEnthalpy, airHeatCapacity, saturatedTemperature } from './moist-air';
+import type { CycleState, Scene } from './cycle-state';
+import readings from './readings.json';
+
+/** What can be read on a running unit, and two that are read with it standing. */
+export const readingNames = [
+  'head',
+  'suction',
+  'suctionLine',
+  'liquidLine',
+  'supply',
+  'discharge',
+  'power',
+  'condenserAir',
+  'meteringInlet',
+  'supplyWetBulb',
+  'headZero',
+  'suctionZero',
+  'standing',
+  'airflow',
+  'outdoorCoil',
+] as const;
+export type ReadingName = (typeof readingNames)[number];
+/** Pa absolute, K, W; the zeros in Pa; the standing pressure beyond saturation in Pa; both airs as a share. */
+export type Readings = Readonly<Partial<Record<ReadingName, number>>>;
+
+/** What an instrument says of a state, with the errors that the faults give the gauges. */
+export function readingsOf(scene: Scene, state: CycleState): Record<ReadingName, number> {
+  const { faults, unit, evaporatorAir, conditions } = scene;
+  const { headGauge, suctionGauge, air, indoorAir, outdoorAir } = faults;
+  return {
+    head: state.head + headGauge,
+    suction: state.suction + suctionGauge,
+    suctionLine: state.suctionK,
+    liquidLine: state.liquidK,
+    supply: state.supplyK,
+    discharge: state.dischargeK,
+    power: state.powerW,
+    condenserAir: state.rejectedK,
+    meteringInlet: state.meteringInletK,
+    supplyWetBulb: wetBulbBehind(scene, state),
+    headZero: headGauge,
+    suctionZero: suctionGauge,
+    standing: air * (conditions.atmospherePa ?? 101_325) + headGauge,
+    airflow: indoorAir * unit.guesses.indoorAir,
+    outdoorCoil: outdoorAir * unit.guesses.outdoorAir,
+  };
+
+  function wetBulbBehind({ unit: { indoor } }: Scene, { evaporator: { heatW } }: CycleState): number {
+    if (evaporatorAir.humidity === 0) return evaporatorAir.T;
+    const flow = (indoor.flow * indoorAir) / airHeatCapacity(evaporatorAir.humidity);
+    return saturatedTemperature(airEnthalpy(evaporatorAir.T, evaporatorAir.humidity) - heatW / flow, evaporatorAir.p);
+  }
+}
+
+/** One sigma of what a reading may be off: by its instrument, and by what the model does not know of any real unit. */
+export function sigmaOfReading(name: ReadingName, value: number): number {
+  const { noise, noiseShare, model, modelShare } = readings.of[name] as Partial<
+    Record<'noise' | 'noiseShare' | 'model' | 'modelShare', number>
+  >;
+  return Math.hypot(Math.max(noise ?? 0, (noiseShare ?? 0) * value), (model ?? 0) + (modelShare ?? 0) * value);
+}
+
+/** What a technician derives from the readings: superheat, subcooling, condensing over ambient and split, K. */
+export interface Derived {
+  readonly superheat: number;
+  readonly subcooling: number;
+  readonly condensingOver: number;
+  readonly split: number;
+}
+
+export function derivedOf({ unit: { table }, conditions }: Scene, own: Readings): Partial<Derived> {
+  const { head, suction, suctionLine, liquidLine, supply } = own;
+  const at = head === undefined ? undefined : table.saturation(head);
+  return {
+    ...(suction === undefined || suctionLine === undefined ? {} : { superheat: suctionLine - table.saturation(suction).Td }),
+    ...(at === undefined || liquidLine === undefined ? {} : { subcooling: at.Tb - liquidLine }),
+    ...(at === undefined
+      ? {}
+      : { condensingOver: (at.Tb + at.Td) / 2 - (conditions.heating === true ? conditions.indoorK : conditions.outdoorK) }),
+    ...(supply === undefined ? {} : { split: Math.abs(conditions.indoorK - supply) }),
+  };
+}
