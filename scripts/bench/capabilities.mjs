@@ -4,7 +4,7 @@ import { pathToFileURL } from 'node:url';
 import { at } from '../lib/paths.mjs';
 
 /** Fresh cases of each kind: a thousand holds and more in all. */
-const [HOLDS, RISES] = [200, 100];
+const [HOLDS, RISES, TRUTHS, UNITS] = [200, 100, 300, 10_000];
 
 /** Rates of the proof on fresh simulated cases, and the speed of the twin. */
 export async function benchCapabilities() {
@@ -21,10 +21,12 @@ export async function benchCapabilities() {
    * @type {{
    *   holdRates: (count: number) => { what: string, of: number, said: Record<string, number>, covered: number, ms: number }[],
    *   riseRates: (count: number) => { what: string, of: number, said: Record<string, number>, covered: number, ms: number }[],
+   *   runningCheckRates: (kind: string, count: number) => Record<'of' | 'first' | 'two' | 'sure' | 'wrong' | 'charge' | 'harm' | 'right' | 'ms', number>,
+   *   cycleRobustness: (count: number) => { of: number, unsolved: number, beyond: number, p99: number },
    *   twinSpeeds: () => { what: string, ms: number, timesReal: number }[],
    * }}
    */
-  const { holdRates, riseRates, twinSpeeds } = await import(pathToFileURL(bundle).href);
+  const { holdRates, riseRates, twinSpeeds, runningCheckRates, cycleRobustness } = await import(pathToFileURL(bundle).href);
   process.stdout.write('\nProof: what is said of fresh cases of known truth, how often the 90 % interval covers it, ms each.\n\n');
   for (const { what, of, said, covered, ms } of [...holdRates(HOLDS), ...riseRates(RISES)])
     process.stdout.write(
@@ -36,4 +38,18 @@ export async function benchCapabilities() {
   process.stdout.write('\nTwin: times faster than the transfer.\n\n');
   for (const { what, ms, timesReal } of twinSpeeds())
     process.stdout.write(`${what.padEnd(48)}${timesReal.toFixed(0).padStart(8)} ×${ms.toFixed(1).padStart(9)} ms\n`);
+  process.stdout.write(
+    '\nRunning check on hidden truths of another structure, in per cent: named first, among two, said with nine in ten, wrong of those.\n\n',
+  );
+  for (const kind of ['unknown', 'random', 'chosen', 'learned', 'learned-chosen']) {
+    const { of, first, two, sure, wrong, charge, harm, right, ms } = runningCheckRates(kind, TRUTHS);
+    const share = (/** @type {number} */ count, base = of) => `${((100 * count) / Math.max(1, base)).toFixed(0)}`.padStart(5);
+    process.stdout.write(
+      `${kind.padEnd(20)}${share(first)}${share(two)}${share(sure)}${share(wrong, sure)}   charge ±${(100 * charge).toFixed(1)} %   wrongly charged ${share(harm)}   right ${share(right)}   ${ms.toFixed(0)} ms\n`,
+    );
+  }
+  const { of, unsolved, beyond, p99 } = cycleRobustness(UNITS);
+  process.stdout.write(
+    `\n${of} random units, days and faults: ${unsolved} unsolved, ${beyond} beyond the high pressure, p99 ${p99.toFixed(1)} ms\n`,
+  );
 }

@@ -4,6 +4,7 @@ import { decidingChecks, explanationCodes } from '@hygromet/core/account/explana
 import { hoseSizes } from '@hygromet/core/proof/conductance';
 import { coolingsOfCylinder, transferMethods, twinHoses, twinMachines } from '@hygromet/core/twin/scenario';
 import * as z from 'zod';
+import { cycleAnswer, cycleRequest, runningCheckAnswer, runningCheckRequest } from './running';
 
 const finite = (what: string) => z.number({ error: `${what} is missing or not a number.` });
 const series = (what: string) => z.array(finite(`A value of ${what}`)).max(20_000, { error: `${what} has more than 20 000 values.` });
@@ -196,8 +197,10 @@ export const computeRequest = z.discriminatedUnion(
     chargeTargetRequest,
     feedRateRequest,
     simulateRequest,
+    cycleRequest,
+    runningCheckRequest,
   ],
-  { error: 'op is one of simulate, hold, holdLimit, rise, pullDown, account, restore, chargeTarget, feedRate.' },
+  { error: 'op is one of simulate, hold, holdLimit, rise, pullDown, account, restore, chargeTarget, feedRate, cycle, runningCheck.' },
 );
 export type ComputeRequest = z.infer<typeof computeRequest>;
 
@@ -299,5 +302,7 @@ export const computeAnswer = z.union([
   restoreAnswer,
   chargeTargetAnswer,
   feedRateAnswer,
+  cycleAnswer,
+  runningCheckAnswer,
 ]);
 export type ComputeAnswer = z.infer<typeof computeAnswer>;

@@ -1,9 +1,12 @@
+import { noFaults } from '../src/cycle/conditions';
+import { designOf } from '../src/cycle/cycle-design';
+import { solveCycle } from '../src/cycle/cycle-solve';
 import { refrigerant } from '../src/fluids/refrigerant';
 import { judgeHold } from '../src/proof/hold';
 import { judgeRise } from '../src/proof/rise';
 import type { Scenario } from '../src/twin/scenario';
 import { simulate } from '../src/twin/simulate';
-import { simulateHold } from '../test/simulated-hold';
+import { randomOf, simulateHold } from '../test/simulated-hold';
 import { simulateRise } from '../test/simulated-rise';
 
 interface Rate {
@@ -98,4 +101,58 @@ export function twinSpeeds(): readonly { readonly what: string; readonly ms: num
     const ms = performance.now() - started;
     return { what, ms, timesReal: (1000 * end.t) / ms };
   });
+}
+
+/** The running check on hidden truths of an independently written model; and random units, days and faults that have to be solved. */
+export { runningCheckRates } from '../test/running-check-rates';
+
+export function cycleRobustness(count: number): {
+  readonly of: number;
+  readonly unsolved: number;
+  readonly beyond: number;
+  readonly p99: number;
+} {
+  const random = randomOf(3);
+  const F = (value: number) => (value + 459.67) / 1.8;
+  const ids = ['R-410A', 'R-22', 'R-407C', 'R-32', 'R-454B', 'R-134a', 'R-290', 'R-448A', 'R-449A'];
+  const pick = <T>(values: readonly T[]): T => values[Math.floor(random() * values.length)]!;
+  const times: number[] = [];
+  let [unsolved, beyond] = [0, 0];
+  for (let k = 0; k < count; k++) {
+    const kind = pick(['split', 'packaged', 'heat-pump', 'walk-in', 'chiller'] as const);
+    const capacityW = 3000 * Math.exp(3 * random());
+    const receiver = kind === 'walk-in' && random() < 0.7;
+    const unit = designOf({
+      composition: refrigerant(pick(ids)).composition,
+      kind,
+      metering: receiver ? 'txv' : pick(['orifice', 'txv', 'eev'] as const),
+      capacityW,
+      plateKg: (capacityW / 10_550) * 3.2 * (0.7 + 0.6 * random()),
+      ...(receiver ? { receiverM3: (capacityW / 10_550) * 0.006 } : {}),
+    });
+    const heating = kind === 'heat-pump' && random() < 0.5;
+    const conditions = heating
+      ? { outdoorK: F(10 + 45 * random()), indoorK: F(65 + 10 * random()), heating }
+      : kind === 'walk-in'
+        ? { outdoorK: F(40 + 70 * random()), indoorK: F(25 + 20 * random()) }
+        : kind === 'chiller'
+          ? { outdoorK: F(50 + 55 * random()), indoorK: F(48 + 12 * random()) }
+          : { outdoorK: F(60 + 50 * random()), indoorK: F(68 + 17 * random()), indoorWetBulbK: F(56 + 11 * random()) };
+    const fault = pick([
+      {},
+      { restriction: 20 * random() },
+      { indoorAir: 0.4 + 0.6 * random() },
+      { outdoorAir: 0.35 + 0.65 * random() },
+      { air: random() },
+      { valveLeak: 0.4 * random() },
+      { metering: 0.6 + 0.8 * random() },
+    ]);
+    const started = performance.now();
+    const solved = solveCycle(unit, conditions, { ...noFaults, charge: 0.65 + 0.65 * random(), ...fault });
+    times.push(performance.now() - started);
+    if (solved.state === 'not' && solved.why === 'no-steady-state') unsolved++;
+    if (solved.state === 'not' && solved.why === 'beyond-high-pressure') beyond++;
+  }
+  times.sort((a, b) => a - b);
+  return { of: count, unsolved, beyond, p99: times[Math.floor(0.99 * count)]! };
 }

@@ -13,6 +13,7 @@ import { judgeRise } from '@hygromet/core/proof/rise';
 import { PASCAL_PER_PSI, type HoldMeta } from '@hygromet/core/proof/trace';
 import { simulate } from '@hygromet/core/twin/simulate';
 import { kelvin, pascal, type Metre } from '@hygromet/core/units/quantity';
+import { answerCycle, answerRunningCheck } from './answer-running';
 import type { Solve } from './solver';
 import { whatIsAsked, type What } from './what-is-asked';
 
@@ -62,6 +63,10 @@ export function answerCompute(request: ComputeRequest, solve: Solve): ComputeAns
         cylinderK: cylinderK === undefined ? undefined : kelvin(cylinderK),
       });
     }
+    case 'cycle':
+      return answerCycle(request);
+    case 'runningCheck':
+      return answerRunningCheck(request);
     default:
       return request satisfies never;
   }

@@ -1,0 +1,31 @@
+import type { Derived } from './cycle-readings';
+
+/** Superheat and subcooling, K, at seconds. */
+export interface Moment extends Pick<Derived, 'superheat' | 'subcooling'> {
+  readonly atS: number;
+}
+
+const WINDOW_S = 240;
+const LEAST = 4;
+/** K that it may still drift within the window. */
+const DRIFT_K = 1.5 / 1.8;
+/** A machine that has just started is not judged. */
+export const SETTLES_S = 600;
+
+/** Whether a line through the last four minutes is level, for superheat and subcooling; nothing where there are too few readings to say. */
+export function isSettled(moments: readonly Moment[]): boolean | undefined {
+  const last = moments.at(-1);
+  if (last === undefined) return undefined;
+  const own = moments.filter(({ atS }) => atS >= last.atS - WINDOW_S);
+  if (own.length < LEAST || last.atS - own[0]!.atS < WINDOW_S / 2) return undefined;
+  return (['superheat', 'subcooling'] as const).every(
+    (name) => Math.abs(slopeOf(own.map((one) => [one.atS, one[name]]))) * WINDOW_S < DRIFT_K,
+  );
+}
+
+function slopeOf(points: readonly (readonly [number, number])[]): number {
+  const n = points.length;
+  const [meanT, mean] = [points.reduce((sum, [t]) => sum + t, 0) / n, points.reduce((sum, [, value]) => sum + value, 0) / n];
+  const over = points.reduce((sum, [t]) => sum + (t - meanT) ** 2, 0);
+  return over > 0 ? points.reduce((sum, [t, value]) => sum + (t - meanT) * (value - mean), 0) / over : 0;
+}
