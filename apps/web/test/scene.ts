@@ -94,6 +94,7 @@ export const aVisit = (more: Partial<Visit> = {}): Visit => ({
   joints: [],
   refrigerantTests: [],
   cleaning: [],
+  runs: [],
   look: {},
   marked: [],
   recovered: { bookings: 0, massKg: 0 },

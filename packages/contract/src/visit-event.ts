@@ -4,6 +4,7 @@ import { marks, stages } from '@hygromet/core/visit/stage';
 import * as z from 'zod';
 import { clockTime, day, id, instant, massKg, name, note, plainText, versionSeen } from './primitives';
 import { look } from './look';
+import { advices, runningConditions, runningReadings, runningUnit } from './running';
 import { visitPlan } from './visit-plan';
 import { holdSetUp, riseSetUp, testFinding, testReading, testSetUp } from './visit-test';
 
@@ -19,6 +20,19 @@ const jointChecked = { joint: plainText.min(1).max(60), check: z.enum(jointCheck
 const refrigerantTested = { test: z.enum(refrigerantTests), result: z.enum(testResults), kit: plainText.trim().max(60) };
 /** What was done to it since; of a purge, what left with it. */
 const cleaned = { step: z.enum(cleaningSteps), massKg: massKg('purged mass').max(1000).optional() };
+
+/** A running unit as it was read, with what was said of it. */
+export const ran = {
+  unit: runningUnit.omit({ refrigerant: true, composition: true }),
+  conditions: runningConditions,
+  readings: runningReadings,
+  settled: z.boolean(),
+  /** Charged by weight, and it runs well: the next check learns from it. */
+  good: z.boolean(),
+  advice: z.enum(advices),
+  chargeShare: z.number().min(0).max(5).nullable(),
+  coreVersion: plainText.max(40),
+};
 
 const said = {
   key: id,
@@ -59,6 +73,7 @@ export const newVisitEvent = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('test-begun'), ...said, testId: id, setUp: testSetUp }),
   z.strictObject({ kind: z.literal('test-read'), ...said, testId: id, reading: testReading }),
   z.strictObject({ kind: z.literal('test-ended'), ...said, testId: id, finding: testFinding }),
+  z.strictObject({ kind: z.literal('ran'), ...said, ...ran }),
   z.strictObject({ kind: z.literal('moved'), ...decides, day, ...appointment }),
   z.strictObject({ kind: z.literal('closed'), ...decides }),
   z.strictObject({
@@ -85,6 +100,7 @@ export const visitEvent = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('test-begun'), testId: id, setUp: z.discriminatedUnion('test', [holdSetUp, riseSetUp]), ...kept }),
   z.strictObject({ kind: z.literal('test-read'), testId: id, reading: testReading, ...kept }),
   z.strictObject({ kind: z.literal('test-ended'), testId: id, finding: testFinding, ...kept }),
+  z.strictObject({ kind: z.literal('ran'), ...ran, ...kept }),
   z.strictObject({ kind: z.literal('moved'), day, ...appointment, ...kept }),
   z.strictObject({ kind: z.literal('closed'), ...kept }),
   z.strictObject({ kind: z.literal('reopened'), why: z.string(), ...kept }),

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { clockTime, day, instant } from './primitives';
 import { look } from './look';
-import { stage } from './visit-event';
+import { ran, stage } from './visit-event';
 import { visitPlan } from './visit-plan';
 import { visitTest } from './visit-test';
 import { cleaningSteps, refrigerantTests, testResults } from '@hygromet/core/account/refrigerant-tests';
@@ -36,10 +36,13 @@ export const visitRecord = z.strictObject({
     z.strictObject({ test: z.enum(refrigerantTests), result: z.enum(testResults), kit: z.string(), at: instant, by: z.string() }),
   ),
   cleaning: z.array(z.strictObject({ step: z.enum(cleaningSteps), massKg: z.number().nullable(), at: instant, by: z.string() })),
+  /** The running unit, each time it was read. */
+  runs: z.array(z.strictObject({ ...ran, at: instant, by: z.string() })),
   state: z.enum(['open', 'closed']),
   openedBy: z.string(),
   changedAt: instant,
   /** How many events there are: what decides for others names the one it has seen. */
   version: z.int(),
 });
+export type Run = z.infer<typeof visitRecord>['runs'][number];
 export type VisitRecord = z.infer<typeof visitRecord>;

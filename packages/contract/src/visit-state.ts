@@ -19,6 +19,7 @@ export function withEvent(before: VisitRecord | undefined, event: VisitEvent): V
       joints: [],
       refrigerantTests: [],
       cleaning: [],
+      runs: [],
       state: 'open',
       openedBy: event.recordedBy,
       changedAt: event.recordedAt,
@@ -77,6 +78,10 @@ function changeBy(event: VisitEvent, before: VisitRecord): Partial<VisitRecord> 
           ended: { at: event.happenedAt, by: event.recordedBy, finding: event.finding },
         })),
       };
+    case 'ran': {
+      const { unit, conditions, readings, settled, good, advice, chargeShare, coreVersion, happenedAt: at, recordedBy: by } = event;
+      return { runs: [...before.runs, { unit, conditions, readings, settled, good, advice, chargeShare, coreVersion, at, by }] };
+    }
     case 'moved':
       // another day is another appointment: an hour that was agreed for the day before does not come along
       return { day: event.day, time: event.time ?? null, person: event.person ?? before.person };

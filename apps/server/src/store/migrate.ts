@@ -20,6 +20,7 @@ import * as visitEvents from './migrations/0016-visit-events';
 import * as appointments from './migrations/0017-visit-appointments-and-tests';
 import * as refrigerantTests from './migrations/0018-refrigerant-tests';
 import * as shipments from './migrations/0019-shipments-and-prices';
+import * as runs from './migrations/0020-runs';
 
 /** Imported one by one, so that they survive bundling. A migration is never edited once it has run anywhere. */
 const migrations: Record<string, Migration> = {
@@ -42,6 +43,7 @@ const migrations: Record<string, Migration> = {
   '0017-visit-appointments-and-tests': appointments,
   '0018-refrigerant-tests': refrigerantTests,
   '0019-shipments-and-prices': shipments,
+  '0020-runs': runs,
 };
 
 export const newestMigration = Object.keys(migrations).sort().at(-1) ?? '';

@@ -149,10 +149,10 @@ export function designOf(plate: UnitPlate, guesses: Guesses = usualGuesses): Uni
   return closed({ ...withVolumes, meteringArea }, rating);
 }
 
-/** What the closed forms left open by their rounded corners is closed: the charge is what the unit holds at its rating. */
+/** What the closed forms left open by their rounded corners is closed: charge and metering area are those with which it runs at its rating. */
 function closed(unit: Unit, rating: Conditions): Unit {
-  const { holdsKg } = stateAt(sceneOf(unit, rating, noFaults), unit.rated);
-  return { ...unit, chargeKg: holdsKg };
+  const { holdsKg, residual } = stateAt(sceneOf(unit, rating, noFaults), unit.rated);
+  return { ...unit, chargeKg: holdsKg, meteringArea: unit.meteringArea * Math.exp(-residual[0]) };
 }
 
 /** A coil whose conductance makes `off` nought; where its air is too little for any, it gets more. `off` falls as the coil grows. */

@@ -17,8 +17,8 @@ export const unknownUnit: Knowledge = {
 const guessesAt = (sigmas: readonly number[]): Guesses =>
   Object.fromEntries(guessNames.map((name, k) => [name, usualGuesses[name] + sigmas[k]! * sigmaOf(name)])) as Guesses;
 
-/** Of a sigma: a derivative by a step this long. */
-export const STEP = 0.5;
+/** Of a sigma: a derivative by a step this long. Longer ones leave the range in which a condenser answers in a straight line. */
+export const STEP = 0.03;
 
 /** The unit as it most likely is, and one a step away in each direction. */
 export interface UnitCloud {

@@ -33,15 +33,15 @@ export function predict(cloud: UnitCloud, conditions: Conditions, faults: Faults
   const directions: readonly (readonly [Scene, number])[] = [
     ...cloud.moved.map((unit) => [sceneOf(runs(unit), conditions, faults), STEP] as const),
     [sceneOf(scene.unit, conditions, { ...faults, charge: faults.charge + 0.01 }), 0.01 / readings.chargeShare],
-    ...airReadings(conditions).map((own) => [sceneOf(scene.unit, own, faults), 1] as const),
+    ...airReadings(conditions).map((own) => [sceneOf(scene.unit, own, faults), STEP] as const),
   ];
   const slopes = directions.map(([moved, step]) => total(difference(point(moved, cycle.u), base, step), along));
   return { state: cycle, value: base.value, slopes };
 }
 
-/** The air as it would be if a thermometer were off by one sigma. */
+/** The air as it would be if a thermometer were off by a step of a sigma. */
 function airReadings(conditions: Conditions): readonly Conditions[] {
-  const K = readings.airReadingK;
+  const K = STEP * readings.airReadingK;
   return [
     { ...conditions, outdoorK: conditions.outdoorK + K },
     { ...conditions, indoorK: conditions.indoorK + K },

@@ -9,6 +9,7 @@ import { benchOperations } from './bench-operations';
 import { cylinderOperations, limitsFor } from './cylinder-operations';
 import { planOperations } from './plan-operations';
 import { proofOperations } from './proof-operations';
+import { runningOperations } from './running-operations';
 import { twinOperations } from './twin-operations';
 
 export interface LevelsArgs {
@@ -43,6 +44,7 @@ export const operations = {
   ...cylinderOperations,
   ...planOperations,
   ...proofOperations,
+  ...runningOperations,
   ...twinOperations,
 
   limits: limitsFor,

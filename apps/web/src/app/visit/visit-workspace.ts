@@ -9,6 +9,7 @@ import { dayWords } from '../ui/day';
 import { valueOf } from '../ui/loadable';
 import { PageHead } from '../ui/page-head';
 import { AccountStage } from './stages/account.stage';
+import { CheckStage } from './stages/check.stage';
 import { CloseStage } from './stages/close.stage';
 import { LookStage } from './stages/look.stage';
 import { MethodStage } from './stages/method.stage';
@@ -26,6 +27,7 @@ import { VisitStepper } from './visit-stepper';
   selector: 'hy-visit-workspace',
   imports: [
     AccountStage,
+    CheckStage,
     CircuitSide,
     CloseStage,
     LookStage,
@@ -74,6 +76,9 @@ import { VisitStepper } from './visit-stepper';
             }
             @case ('recharge') {
               <hy-recharge-stage />
+            }
+            @case ('check') {
+              <hy-check-stage />
             }
             @case ('close') {
               <hy-close-stage />

@@ -5,7 +5,7 @@ import { StageMark } from '../stage-mark';
 import { stageNames } from '../stage-words';
 import { VisitJob } from '../visit-job';
 
-/** Stages that a person ends with a word: what they need, and one honest line about what is not computed here yet. */
+/** Stages that a person ends with a word, and what they need for it. */
 @Component({
   selector: 'hy-said-stage',
   imports: [JointList, StageMark],
@@ -13,9 +13,6 @@ import { VisitJob } from '../visit-job';
     <h2>{{ names[job.here()] }}</h2>
     @if (needs(); as sentence) {
       <p>{{ sentence }}</p>
-    }
-    @if (notYet(); as line) {
-      <p class="second">{{ line }}</p>
     }
     @if (job.here() === 'repair') {
       <hy-joint-list />
@@ -32,21 +29,14 @@ export class SaidStage {
   protected readonly needs = computed(() =>
     this.job.here() === 'repair' ? 'What was done stands in the record of the system, with the person and the time.' : undefined,
   );
-  protected readonly notYet = computed(() => NOT_YET[this.job.here()]);
   protected readonly ask = computed(() => ASK[this.job.here()] ?? 'Note');
   protected readonly done = computed(() => DONE[this.job.here()] ?? 'Done');
 }
 
-const NOT_YET: Partial<Record<Stage, string>> = {
-  check: 'Hygromet does not judge the running system yet: write down the readings.',
-};
-
 const ASK: Partial<Record<Stage, string>> = {
   repair: 'What was repaired?',
-  check: 'Readings of the running system',
 };
 
 const DONE: Partial<Record<Stage, string>> = {
   repair: 'Repair done',
-  check: 'Check done',
 };

@@ -1,0 +1,31 @@
+import type { Conditions } from '@hygromet/core/cycle/conditions';
+import type { Readings } from '@hygromet/core/cycle/cycle-readings';
+import { learnUnit } from '@hygromet/core/cycle/learn-unit';
+import { runningCheck, type RunningCheck } from '@hygromet/core/cycle/running-check';
+import type { UnitPlate } from '@hygromet/core/cycle/unit';
+
+export interface RunningArgs {
+  readonly plate: UnitPlate;
+  readonly conditions: Conditions;
+  readonly readings: Readings;
+  readonly settled: boolean;
+  /** Earlier visits on which it was charged by weight and ran well, the oldest first. */
+  readonly good: readonly { readonly conditions: Conditions; readonly readings: Readings }[];
+}
+
+export interface RunningAnswer extends RunningCheck {
+  /** How many visits it has learned from. */
+  readonly learnedFrom: number;
+}
+
+export const runningOperations = {
+  runningCheck: ({ plate, conditions, readings, settled, good }: RunningArgs): RunningAnswer => {
+    let [knowledge, learnedFrom] = [undefined as ReturnType<typeof learnUnit>, 0];
+    for (const own of good) {
+      const learned = learnUnit(plate, own.conditions, own.readings, knowledge);
+      if (learned === undefined) continue;
+      [knowledge, learnedFrom] = [learned, learnedFrom + 1];
+    }
+    return { ...runningCheck({ plate, conditions, readings, settled, knowledge }), learnedFrom };
+  },
+};

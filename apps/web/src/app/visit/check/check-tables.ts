@@ -1,0 +1,108 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import type { RunningAnswer } from '../../live/running-operations';
+import { Units } from '../../preferences/units.service';
+import { explanationText, skewOfText, skewText } from './check-words';
+
+const SHOWN = 4;
+const WORTH_SAYING = 0.02;
+
+/** What explains the readings, what skews them today, and what the rule of thumb would say beside it. */
+@Component({
+  selector: 'hy-check-tables',
+  template: `
+    @if (explanations().length > 0) {
+      <table>
+        <caption class="unseen">
+          What explains it
+        </caption>
+        <thead>
+          <tr>
+            <th scope="col">What explains it</th>
+            <th scope="col" class="number">chance</th>
+          </tr>
+        </thead>
+        <tbody>
+          @for (own of explanations(); track own.code; let first = $first) {
+            <tr [class.first]="first">
+              <th scope="row">{{ names[own.code] }}</th>
+              <td class="number">{{ units.percent(own.probability) }}</td>
+            </tr>
+          }
+        </tbody>
+      </table>
+    }
+    @if (skews().length > 0) {
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">What skews the readings today</th>
+            <th scope="col" class="number">by</th>
+          </tr>
+        </thead>
+        <tbody>
+          @for (own of skews(); track own.text) {
+            <tr>
+              <th scope="row">{{ own.text }}</th>
+              <td class="number">{{ own.amount }}</td>
+            </tr>
+          }
+        </tbody>
+      </table>
+    }
+    @if (thumb(); as words) {
+      <p class="second">{{ words }}</p>
+    }
+    @if (answer().learnedFrom > 0) {
+      <p class="second">
+        Judged by its own numbers, from {{ answer().learnedFrom }} earlier {{ answer().learnedFrom === 1 ? 'visit' : 'visits' }} on which it
+        was charged by weight and ran well.
+      </p>
+    }
+  `,
+  styleUrl: '../stages/stage.css',
+  styles: `
+    :host {
+      gap: 16px;
+    }
+
+    .first th,
+    .first td {
+      background: color-mix(in srgb, var(--act) 9%, transparent);
+      font-size: 17px;
+      font-weight: 650;
+    }
+
+    .first th {
+      padding-left: 12px;
+      border-left: 5px solid var(--act);
+    }
+
+    .first td {
+      padding-right: 12px;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class CheckTables {
+  readonly answer = input.required<RunningAnswer>();
+  protected readonly units = inject(Units);
+  protected readonly names = explanationText;
+  protected readonly explanations = computed(() =>
+    this.answer()
+      .explanations.slice(0, SHOWN)
+      .filter(({ probability }, k) => k === 0 || probability >= WORTH_SAYING),
+  );
+  protected readonly skews = computed(() =>
+    this.answer().skews.map(({ by, of, amount }) => {
+      const size =
+        of === 'head' || of === 'suction' ? this.units.pressureStep(Math.abs(amount)) : this.units.temperatureStep(Math.abs(amount));
+      return { text: skewText[by], amount: `${amount < 0 ? '−' : '+'}${size} ${skewOfText[of]}` };
+    }),
+  );
+  protected readonly thumb = computed(() => {
+    const own = this.answer().thumb;
+    if (own === undefined) return undefined;
+    const says = { add: 'add', remove: 'remove', leave: 'leave it', 'too-low-to-charge': 'too low to charge by it' }[own.says];
+    return `By rule of thumb: ${own.by} ${this.units.temperatureStep(own.read)}, target ${this.units.temperatureStep(own.target)}, ${says}.`;
+  });
+}

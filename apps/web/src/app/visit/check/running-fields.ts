@@ -1,0 +1,170 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, model } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { meterings } from '@hygromet/core/cycle/unit';
+import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
+import { PreferencesService } from '../../preferences/preferences.service';
+import { ChoiceField } from '../../ui/choice-field';
+import { QuantityField } from '../../ui/quantity-field';
+import type { QuantityEntry } from '../../ui/quantity-entry';
+import { TextField } from '../../ui/text-field';
+import { airNames, readingKinds, SETTLES_MIN, type AirName, type CheckDraft, type TypedReading, type TypedUnits } from './check-draft';
+import { airText, meteringText, readingText } from './check-words';
+
+const BASE: readonly TypedReading[] = ['head', 'suction', 'suctionLine', 'liquidLine', 'supply'];
+
+/** What is read of a running unit, of the air on both sides, and what its plate says. */
+@Component({
+  selector: 'hy-running-fields',
+  imports: [ChoiceField, FormsModule, NzCheckboxModule, QuantityField, TextField],
+  template: `
+    <h3>Readings</h3>
+    <div class="fields">
+      @for (name of base; track name) {
+        <hy-quantity-field
+          [label]="names[name]"
+          [kind]="kinds[name]"
+          [entry]="draft().readings[name]"
+          (entryChange)="reading(name, $event)"
+          [problem]="problems()[name]"
+          [hint]="name === wanted() ? 'decides most now' : ''"
+        />
+      }
+      @for (name of airs; track name) {
+        <hy-quantity-field
+          [label]="airText[name]"
+          kind="temperature"
+          [entry]="draft().air[name]"
+          (entryChange)="air(name, $event)"
+          [problem]="problems()[name]"
+        />
+      }
+      <hy-text-field
+        label="Running for, min"
+        [hint]="'settled from ' + settlesMin + ' min'"
+        [text]="draft().minutes"
+        (textChange)="change({ minutes: $event })"
+        [problem]="problems()['minutes']"
+      />
+    </div>
+    <div class="switches">
+      <label nz-checkbox [ngModel]="draft().rain" (ngModelChange)="change({ rain: $event })">Rain or dew on the condenser</label>
+      @if (canHeat()) {
+        <label nz-checkbox [ngModel]="draft().heating" (ngModelChange)="change({ heating: $event })">It heats</label>
+      }
+    </div>
+    <h3>What decides more</h3>
+    <div class="fields">
+      @for (name of more; track name) {
+        <hy-quantity-field
+          [label]="names[name]"
+          [kind]="kinds[name]"
+          [entry]="draft().readings[name]"
+          (entryChange)="reading(name, $event)"
+          [problem]="problems()[name]"
+          [hint]="name === wanted() ? 'decides most now' : ''"
+        />
+      }
+      <hy-text-field
+        [label]="'Head gauge at zero, ' + units().zero.name"
+        [hint]="wanted() === 'headZero' ? 'decides most now' : 'open to the air'"
+        [text]="draft().zeros.head"
+        (textChange)="zero({ head: $event })"
+        [problem]="problems()['headZero']"
+      />
+      <hy-text-field
+        [label]="'Suction gauge at zero, ' + units().zero.name"
+        [hint]="wanted() === 'suctionZero' ? 'decides most now' : 'open to the air'"
+        [text]="draft().zeros.suction"
+        (textChange)="zero({ suction: $event })"
+        [problem]="problems()['suctionZero']"
+      />
+    </div>
+    <h3>Plate</h3>
+    <div class="fields">
+      <hy-choice-field
+        label="Metering device"
+        [choices]="devices"
+        [value]="draft().metering"
+        (valueChange)="change({ metering: $event })"
+      />
+      <hy-text-field
+        [label]="'Cooling capacity, ' + units().capacity.name"
+        [hint]="capacityHint()"
+        [text]="draft().capacity"
+        (textChange)="change({ capacity: $event })"
+        [problem]="problems()['capacity']"
+      />
+      <hy-text-field
+        [label]="'Subcooling on the plate, °' + preferences().temperature"
+        hint="the usual where it says none"
+        [text]="draft().subcooling"
+        (textChange)="change({ subcooling: $event })"
+        [problem]="problems()['subcooling']"
+      />
+    </div>
+  `,
+  styleUrl: '../stages/stage.css',
+  styles: `
+    :host {
+      gap: 12px;
+    }
+
+    .fields {
+      display: grid;
+      align-items: start;
+      gap: 12px 16px;
+      grid-template-columns: repeat(auto-fill, minmax(200px, 1fr));
+    }
+
+    .switches {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 10px 28px;
+    }
+
+    .switches label {
+      min-height: 44px;
+      align-items: center;
+      font-size: 16px;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class RunningFields {
+  readonly draft = model.required<CheckDraft>();
+  readonly problems = input<Readonly<Record<string, string>>>({});
+  /** The reading that would decide most now. */
+  readonly wanted = input<string | undefined>(undefined);
+  readonly canHeat = input(false);
+  readonly units = input.required<TypedUnits>();
+  /** Capacity by its charge, where the plate is not read. */
+  readonly usualCapacity = input<string>('');
+  protected readonly preferences = inject(PreferencesService).current;
+  protected readonly base = BASE;
+  protected readonly more = (Object.keys(readingKinds) as TypedReading[]).filter((name) => !BASE.includes(name)); // the keys of the table
+  protected readonly airs = airNames;
+  protected readonly names = readingText;
+  protected readonly airText = airText;
+  protected readonly kinds = readingKinds;
+  protected readonly settlesMin = SETTLES_MIN;
+  protected readonly devices = [{ value: '', label: 'not seen yet' }, ...meterings.map((value) => ({ value, label: meteringText[value] }))];
+  protected readonly capacityHint = computed(() =>
+    this.usualCapacity() === '' ? '' : `${this.usualCapacity()} by its charge, where left empty`,
+  );
+
+  protected change(part: Partial<CheckDraft>): void {
+    this.draft.update((draft) => ({ ...draft, ...part }));
+  }
+
+  protected reading(name: TypedReading, entry: QuantityEntry): void {
+    this.change({ readings: { ...this.draft().readings, [name]: entry } });
+  }
+
+  protected air(name: AirName, entry: QuantityEntry): void {
+    this.change({ air: { ...this.draft().air, [name]: entry } });
+  }
+
+  protected zero(part: Partial<CheckDraft['zeros']>): void {
+    this.change({ zeros: { ...this.draft().zeros, ...part } });
+  }
+}

@@ -1,0 +1,300 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import type { Run } from '@hygromet/contract/visit-record';
+import { readingsFrom } from '@hygromet/contract/running-readings';
+import type { Band } from '@hygromet/core/cycle/expected-today';
+import type { Derived } from '@hygromet/core/cycle/cycle-readings';
+import { coreVersion } from '@hygromet/core/version';
+import { asked } from '../../live/asked';
+import { refusalIn } from '../../live/command';
+import { Drafts } from '../../live/draft.service';
+import { PropertyService } from '../../live/property.service';
+import { Registers } from '../../live/registers.service';
+import type { RunningArgs } from '../../live/running-operations';
+import { MethodSession } from '../../method/method.session';
+import { PreferencesService } from '../../preferences/preferences.service';
+import { Units } from '../../preferences/units.service';
+import { BigNumber } from '../../ui/big-number';
+import { Caution } from '../../ui/caution';
+import { momentText } from '../../ui/day';
+import { isStale, loadable, valueOf, waiting } from '../../ui/loadable';
+import { BandRows, type BandRow } from '../check/band-rows';
+import { emptyCheck, readCheck, typedUnits, type CheckDraft } from '../check/check-draft';
+import { CheckTables } from '../check/check-tables';
+import { nextText, slipText, withheldText, withheldWhy } from '../check/check-words';
+import { RunningFields } from '../check/running-fields';
+import { plateOf, unitKindOf, usualCapacityW } from '../check/unit-of-system';
+import { StageMark } from '../stage-mark';
+import { VisitJob } from '../visit-job';
+
+const BANDS: Readonly<Record<keyof Derived, string>> = {
+  superheat: 'Superheat',
+  subcooling: 'Subcooling',
+  condensingOver: 'Condensing over ambient',
+  split: 'Split across the indoor coil',
+};
+
+/** The running unit: what it reads against what it should read today, what explains it, the charge with its range, and what to do. */
+@Component({
+  selector: 'hy-check-stage',
+  imports: [BandRows, BigNumber, Caution, CheckTables, RunningFields, StageMark],
+  template: `
+    @if (covered() === false) {
+      <h2>Check it by the maker's chart</h2>
+      <p class="second">The running of this kind of system is not modelled here. Write down what was read.</p>
+    } @else {
+      @if (answer(); as a) {
+        @if (a.withheld; as why) {
+          <h2>{{ withheldText[why] }}</h2>
+          <p>{{ withheldWhy[why] }}</p>
+        } @else {
+          <hy-big-number
+            what="Charge, by how it runs today"
+            [number]="big()"
+            unit="%"
+            [quiet]="a.advice !== 'add' && a.advice !== 'remove'"
+            [computing]="stale()"
+          >
+            <div>{{ range() }}</div>
+            <div>
+              <b>{{ todo() }}</b>
+            </div>
+            @if (draft().rain) {
+              <div>rain on the coil is counted in</div>
+            }
+          </hy-big-number>
+        }
+        @for (slip of a.slips; track slip) {
+          <hy-caution [grave]="true">{{ slips[slip] }}</hy-caution>
+        }
+      } @else {
+        <h2>{{ waitsFor() }}</h2>
+        <p class="second">Air flow before charge: filter, blower and coil first. The maker's chart comes first where there is one.</p>
+      }
+      @if (rows().length > 0) {
+        <section aria-label="Readings against today">
+          <h3>Read, against what it should be today</h3>
+          <hy-band-rows [rows]="rows()" />
+        </section>
+      }
+      @if (answer(); as a) {
+        <hy-check-tables [answer]="a" />
+        @if (a.withheld === undefined && a.next[0]; as next) {
+          <p>
+            Read next: <b>{{ nextNames[next.name] }}</b>.
+          </p>
+        }
+      }
+      <hy-running-fields
+        [draft]="draft()"
+        (draftChange)="stored.value.set($event)"
+        [problems]="read().problems"
+        [wanted]="answer()?.next?.[0]?.name"
+        [canHeat]="job.visit()?.system?.kind === 'heat-pump'"
+        [usualCapacity]="usualCapacity()"
+        [units]="typed()"
+      />
+      @if (loggable()) {
+        <div class="actions">
+          <button type="button" class="button" [disabled]="busy()" (click)="log(false)">Log these readings</button>
+          @if (answer()?.advice === 'leave') {
+            <button type="button" class="button" [disabled]="busy()" (click)="log(true)">Log: charged by weight, runs well</button>
+          }
+        </div>
+        <p class="second">A unit that was charged by weight and runs well is judged by its own numbers the next time.</p>
+      }
+      @if (refused(); as sentence) {
+        <p class="over" role="alert">{{ sentence }}</p>
+      }
+      @if (runs().length > 0) {
+        <section aria-label="Logged readings">
+          <h3>Logged</h3>
+          @for (run of runs(); track run.at) {
+            <p class="second">{{ runText(run) }}</p>
+          }
+          <div class="actions">
+            <button type="button" class="button small" (click)="csv()">CSV</button>
+            <button type="button" class="button small" (click)="senml()">SenML</button>
+            <button type="button" class="button small" (click)="label()">Charge label as PDF</button>
+          </div>
+        </section>
+      }
+    }
+    <hy-stage-mark ask="What was found on the running system?" done="Check done" [quiet]="true" />
+  `,
+  styleUrl: './stage.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class CheckStage {
+  protected readonly job = inject(VisitJob);
+  private readonly session = inject(MethodSession);
+  protected readonly units = inject(Units);
+  private readonly preferences = inject(PreferencesService).current;
+  private readonly registers = inject(Registers);
+  protected readonly stored = inject(Drafts).open<CheckDraft>(`check.${this.job.id}`, () =>
+    emptyCheck(this.preferences().pressure, this.preferences().temperature),
+  );
+  protected readonly draft = this.stored.value.asReadonly();
+  protected readonly withheldText = withheldText;
+  protected readonly withheldWhy = withheldWhy;
+  protected readonly slips = slipText;
+  protected readonly nextNames = nextText;
+
+  protected readonly typed = computed(() => typedUnits(this.units.kelvinsInADegree(), this.preferences().mass === 'kg'));
+  protected readonly read = computed(() => readCheck(this.draft(), this.units.atmosphere(), this.typed()));
+  private readonly system = computed(() => valueOf(this.session.system()));
+  /** Nothing while it is not known. */
+  protected readonly covered = computed(() => {
+    const system = this.system();
+    return system === undefined ? undefined : unitKindOf(system) !== undefined;
+  });
+  protected readonly usualCapacity = computed(() => {
+    const system = this.system();
+    const { name, W } = this.typed().capacity;
+    return system === undefined ? '' : `${this.units.decimal(usualCapacityW(system) / W, 1)} ${name}`;
+  });
+
+  /** Earlier visits to this system on which it ran well. */
+  private readonly visits = toSignal(loadable(this.registers.visits$), { initialValue: waiting });
+  private readonly good = computed((): RunningArgs['good'] =>
+    (valueOf(this.visits()) ?? [])
+      .filter(({ id, system }) => id !== this.job.id && system.id === this.job.visit()?.system.id)
+      .flatMap(({ runs }) => runs.filter(({ good }) => good))
+      .sort((a, b) => a.at.localeCompare(b.at))
+      .map(({ conditions, readings }) => ({ conditions, readings: readingsFrom(readings) })),
+  );
+
+  private readonly question = computed((): RunningArgs | undefined => {
+    const [system, composition, read] = [this.system(), this.session.composition(), this.read()];
+    if (system === undefined || composition === undefined || read.conditions === undefined) return undefined;
+    if (Object.keys(read.readings).length === 0 || Object.keys(read.problems).length > 0) return undefined;
+    const plate = plateOf(system, composition, Math.max(0, valueOf(this.session.plan())?.lineKg ?? 0), read);
+    if (plate === undefined) return undefined;
+    return { plate, conditions: read.conditions, readings: read.readings, settled: read.settled, good: this.good() };
+  });
+  private readonly checked = asked(inject(PropertyService), 'runningCheck', this.question);
+  protected readonly answer = computed(() => valueOf(this.checked()));
+  protected readonly stale = computed(() => isStale(this.checked()));
+  protected readonly waitsFor = computed(() => {
+    const read = this.read();
+    if (this.question() !== undefined) return 'Working it out';
+    if (read.metering === undefined) return 'Which metering device does it have?';
+    if (Object.keys(read.problems).length > 0) return 'A reading cannot be read';
+    return 'Type the readings of the running system';
+  });
+
+  protected readonly big = computed(() => {
+    const off = 100 * ((this.answer()?.chargeShare?.value ?? 1) - 1);
+    return this.signed(off);
+  });
+  protected readonly range = computed(() => {
+    const [low, high] = this.answer()?.chargeShare?.range90 ?? [1, 1];
+    return `${this.signed(100 * (low - 1))} to ${this.signed(100 * (high - 1))} %, if the charge is the question`;
+  });
+  private signed = (percent: number): string => `${percent > 0.5 ? '+' : ''}${this.units.decimal(percent, 0)}`;
+  protected readonly todo = computed(() => {
+    const answer = this.answer();
+    const about = this.units.massText(answer?.changeKg ?? 0, 'down');
+    switch (answer?.advice) {
+      case 'add':
+        return `feed about ${about}, then wait 10 min`;
+      case 'remove':
+        return `take out about ${about}, then wait 10 min`;
+      case 'leave':
+        return 'leave the charge';
+      case 'not-the-charge':
+        return 'it is not the charge: leave it';
+      default:
+        return 'cannot tell yet: leave the charge';
+    }
+  });
+
+  protected readonly rows = computed((): readonly BandRow[] => {
+    const answer = this.answer();
+    if (answer?.expected === undefined) return [];
+    const { expected, derived } = answer;
+    const names = Object.keys(BANDS) as (keyof Derived)[]; // the keys of the table
+    const steps = names.map((name): BandRow => {
+      const value = derived[name];
+      return this.row(BANDS[name], expected[name], value, (K) => this.units.temperatureStep(K));
+    });
+    const pressures = (['suction', 'head'] as const).map((name) =>
+      this.row(name === 'suction' ? 'Suction' : 'Head', expected[name], this.read().readings[name], (p) => this.units.pressure(p)),
+    );
+    return [...steps, ...pressures];
+  });
+
+  private row(name: string, { low, high }: Band, read: number | undefined, text: (value: number) => string): BandRow {
+    return { name, low, high, read, text: read === undefined ? '' : text(read), band: `${text(low)} to ${text(high)}` };
+  }
+
+  protected readonly runs = computed(() => this.job.visit()?.runs ?? []);
+  private readonly logging = this.job.adding();
+  protected readonly busy = computed(() => this.logging.state().state === 'busy');
+  protected readonly refused = computed(() => refusalIn(this.logging.state()));
+  protected readonly loggable = computed(
+    () =>
+      this.job.open() && this.question() !== undefined && this.answer() !== undefined && !this.stale() && this.answer()?.slips.length === 0,
+  );
+  protected readonly saving = signal(false);
+
+  protected log(good: boolean): void {
+    const [question, answer] = [this.question(), this.answer()];
+    if (question === undefined || answer === undefined) return;
+    const { plate, conditions, readings, settled } = question;
+    const { composition: _composition, compressor: _compressor, ...unit } = plate;
+    const { head, suction, suctionLine, liquidLine, supply, discharge, condenserAir, meteringInlet, supplyWetBulb, headZero, suctionZero } =
+      readings;
+    this.logging.send({
+      kind: 'ran',
+      unit,
+      conditions,
+      readings: {
+        headPa: head,
+        suctionPa: suction,
+        suctionLineK: suctionLine,
+        liquidLineK: liquidLine,
+        supplyK: supply,
+        dischargeK: discharge,
+        condenserLeavingAirK: condenserAir,
+        meteringInletK: meteringInlet,
+        supplyWetBulbK: supplyWetBulb,
+        headGaugeZeroPa: headZero,
+        suctionGaugeZeroPa: suctionZero,
+      },
+      settled,
+      good,
+      advice: answer.advice,
+      chargeShare: answer.chargeShare?.value ?? null,
+      coreVersion,
+    });
+  }
+
+  protected runText({ at, by, advice, chargeShare, good, settled }: Run): string {
+    const charge = chargeShare === null ? '' : `, charge ${this.signed(100 * (chargeShare - 1))} %`;
+    return `${momentText(at)}, ${by}: ${advice.replaceAll('-', ' ')}${charge}${settled ? '' : ', not settled'}${good ? ', charged by weight and runs well' : ''}`;
+  }
+
+  protected async csv(): Promise<void> {
+    const [{ saveCsv }, { runRows }] = await Promise.all([import('../../ui/save-file'), import('../check/run-files')]);
+    saveCsv(`running-check-${this.job.visit()?.day ?? ''}.csv`, this.runs().map(runRows));
+  }
+
+  protected async senml(): Promise<void> {
+    const [{ saveJson }, { runSenml }] = await Promise.all([import('../../ui/save-file'), import('../check/run-files')]);
+    saveJson(
+      `running-check-${this.job.visit()?.day ?? ''}.json`,
+      this.runs().flatMap((run) => runSenml(this.job.id, run)),
+    );
+  }
+
+  protected async label(): Promise<void> {
+    const [{ save }, { chargeLabelPdf }] = await Promise.all([import('../../ui/save-file'), import('../check/charge-label-pdf')]);
+    const [visit, system, run] = [this.job.visit(), this.system(), this.runs().at(-1)];
+    if (visit === undefined || system === undefined || run === undefined) return;
+    const kg = run.unit.plateKg;
+    const masses = [this.units.massText(kg, 'nearest', 'lb-oz'), this.units.massText(kg, 'nearest', 'kg')];
+    const bytes = await chargeLabelPdf({ visit, run, masses, day: momentText(run.at) });
+    save(`charge-label-${visit.day}.pdf`, new Blob([bytes as BlobPart], { type: 'application/pdf' }));
+  }
+}
