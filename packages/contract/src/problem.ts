@@ -14,6 +14,7 @@ export const problemCodes = [
   'no-two-phase-state',
   'liquid-parts',
   'no-convergence',
+  'no-steady-state',
   'no-fill-limit',
   'got-lighter',
   'below-tare',

@@ -15,6 +15,7 @@ export type CoreErrorCode =
   | 'no-two-phase-state'
   | 'liquid-parts'
   | 'no-convergence'
+  | 'no-steady-state'
   | 'no-fill-limit';
 
 export class OutOfRange extends CoreError {
@@ -84,6 +85,11 @@ export class LiquidParts extends CoreError {
 
 export class NoConvergence extends CoreError {
   readonly code = 'no-convergence';
+}
+
+/** A running unit that settles nowhere in these conditions: it would trip, flood back, or starve. */
+export class NoSteadyState extends CoreError {
+  readonly code = 'no-steady-state';
 }
 
 /** A mark of the collar without which the filling of a gas cannot be computed, by its name at the interface. */

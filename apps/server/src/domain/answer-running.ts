@@ -1,6 +1,6 @@
 import type { ComputeAnswer, ComputeRequest } from '@hygromet/contract/compute';
 import { readingsFrom } from '@hygromet/contract/running-readings';
-import { NoConvergence } from '@hygromet/core/errors';
+import { NoSteadyState } from '@hygromet/core/errors';
 import { noFaults, type Conditions, type Faults } from '@hygromet/core/cycle/conditions';
 import { designOf } from '@hygromet/core/cycle/cycle-design';
 import { derivedOf, readingsOf } from '@hygromet/core/cycle/cycle-readings';
@@ -24,7 +24,7 @@ const plateOf = (asked: What, { kind, metering, capacityW, plateKg, plateSubcool
   lineM,
 });
 
-/** One steady state of a unit that runs. @throws NoConvergence where there is none */
+/** One steady state of a unit that runs. @throws NoSteadyState where there is none */
 export function answerCycle(request: Of<'cycle'>): ComputeAnswer {
   const { outdoorK, indoorK, indoorWetBulbK, outdoorWetBulbK, atmospherePa, rain, heating, chargeShare, faults } = request;
   const conditions: Conditions = { outdoorK, indoorK, indoorWetBulbK, outdoorWetBulbK, atmospherePa, rain, heating };
@@ -33,7 +33,7 @@ export function answerCycle(request: Of<'cycle'>): ComputeAnswer {
   const unit = designOf(plateOf(request, request));
   const solved = solveCycle(unit, conditions, own);
   if (solved.state === 'not')
-    throw new NoConvergence(
+    throw new NoSteadyState(
       solved.why === 'beyond-high-pressure'
         ? 'It would trip on high pressure: the state lies beyond what is known of the refrigerant.'
         : 'There is no steady state: it floods back, or it starves.',

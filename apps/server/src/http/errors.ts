@@ -22,6 +22,7 @@ export const statusOf = {
   'no-two-phase-state': 422,
   'liquid-parts': 422,
   'no-convergence': 500,
+  'no-steady-state': 422,
   'no-fill-limit': 422,
   'got-lighter': 422,
   'below-tare': 422,

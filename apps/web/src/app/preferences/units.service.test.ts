@@ -55,5 +55,5 @@ test('a vacuum is told in inches of mercury to whoever reads psig, and from the 
   TestBed.resetTestingModule();
   expect(unitsOf({ pressure: 'barg' }).pressure(61_325)).toBe('−0.4 bar gauge');
   TestBed.resetTestingModule();
-  expect(unitsOf({ pressure: 'psig' }).pressure(101_000)).toBe('−0 psig');
+  expect(unitsOf({ pressure: 'psig' }).pressure(101_000)).toBe('0 psig');
 });

@@ -136,7 +136,9 @@ export class Units {
   percent = (share: number): string => `${this.decimal(share * 100, 0)} %`;
 
   decimal(value: number, decimals: number): string {
-    const text = value.toFixed(decimals).replace('-', '−');
+    const fixed = value.toFixed(decimals);
+    // a nought has no sign
+    const text = (Number(fixed) === 0 ? fixed.replace('-', '') : fixed).replace('-', '−');
     return this.preferences().decimalMark === ',' ? text.replace('.', ',') : text;
   }
 

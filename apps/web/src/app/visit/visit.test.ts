@@ -218,10 +218,6 @@ describe('a stage that a person ends', () => {
     expect(sent[1]).toMatchObject({ mark: 'open-again' });
     expect(text()).toContain('What was repaired?');
   });
-
-  test('says honestly what is not computed yet', async () => {
-    expect((await open('check', { look: SEEN, plan })).text()).toContain('Hygromet does not judge the running system yet');
-  });
 });
 
 describe('the end', () => {

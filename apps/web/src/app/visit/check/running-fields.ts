@@ -47,9 +47,18 @@ const BASE: readonly TypedReading[] = ['head', 'suction', 'suctionLine', 'liquid
       />
     </div>
     <div class="switches">
-      <label nz-checkbox [ngModel]="draft().rain" (ngModelChange)="change({ rain: $event })">Rain or dew on the condenser</label>
+      <label nz-checkbox for="check-rain" nzId="check-rain" [ngModel]="draft().rain" (ngModelChange)="change({ rain: $event })"
+        >Rain or dew on the condenser</label
+      >
       @if (canHeat()) {
-        <label nz-checkbox [ngModel]="draft().heating" (ngModelChange)="change({ heating: $event })">It heats</label>
+        <label
+          nz-checkbox
+          for="check-heating"
+          nzId="check-heating"
+          [ngModel]="draft().heating"
+          (ngModelChange)="change({ heating: $event })"
+          >It heats</label
+        >
       }
     </div>
     <h3>What decides more</h3>

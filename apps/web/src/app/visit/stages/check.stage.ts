@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import type { Run } from '@hygromet/contract/visit-record';
 import { readingsFrom } from '@hygromet/contract/running-readings';
@@ -13,7 +13,7 @@ import { Registers } from '../../live/registers.service';
 import type { RunningArgs } from '../../live/running-operations';
 import { MethodSession } from '../../method/method.session';
 import { PreferencesService } from '../../preferences/preferences.service';
-import { Units } from '../../preferences/units.service';
+import { Units, type Shown } from '../../preferences/units.service';
 import { BigNumber } from '../../ui/big-number';
 import { Caution } from '../../ui/caution';
 import { momentText } from '../../ui/day';
@@ -33,6 +33,9 @@ const BANDS: Readonly<Record<keyof Derived, string>> = {
   condensingOver: 'Condensing over ambient',
   split: 'Split across the indoor coil',
 };
+
+/** Bits below which another reading tells hardly anything. */
+const WORTH_READING = 0.05;
 
 /** The running unit: what it reads against what it should read today, what explains it, the charge with its range, and what to do. */
 @Component({
@@ -79,9 +82,9 @@ const BANDS: Readonly<Record<keyof Derived, string>> = {
       }
       @if (answer(); as a) {
         <hy-check-tables [answer]="a" />
-        @if (a.withheld === undefined && a.next[0]; as next) {
+        @if (next(); as words) {
           <p>
-            Read next: <b>{{ nextNames[next.name] }}</b>.
+            Read next: <b>{{ words }}</b>.
           </p>
         }
       }
@@ -89,7 +92,7 @@ const BANDS: Readonly<Record<keyof Derived, string>> = {
         [draft]="draft()"
         (draftChange)="stored.value.set($event)"
         [problems]="read().problems"
-        [wanted]="answer()?.next?.[0]?.name"
+        [wanted]="telling()"
         [canHeat]="job.visit()?.system?.kind === 'heat-pump'"
         [usualCapacity]="usualCapacity()"
         [units]="typed()"
@@ -138,7 +141,6 @@ export class CheckStage {
   protected readonly withheldText = withheldText;
   protected readonly withheldWhy = withheldWhy;
   protected readonly slips = slipText;
-  protected readonly nextNames = nextText;
 
   protected readonly typed = computed(() => typedUnits(this.units.kelvinsInADegree(), this.preferences().mass === 'kg'));
   protected readonly read = computed(() => readCheck(this.draft(), this.units.atmosphere(), this.typed()));
@@ -209,24 +211,32 @@ export class CheckStage {
     }
   });
 
+  /** The reading that decides most, while there is something to decide. */
+  protected readonly telling = computed(() => {
+    const answer = this.answer();
+    const [first] = answer?.next ?? [];
+    return answer === undefined || first === undefined || first.bits < WORTH_READING || answer.slips.length > 0 ? undefined : first.name;
+  });
+  protected readonly next = computed(() => {
+    const name = this.telling();
+    return name === undefined ? undefined : nextText[name];
+  });
+
   protected readonly rows = computed((): readonly BandRow[] => {
     const answer = this.answer();
     if (answer?.expected === undefined) return [];
     const { expected, derived } = answer;
     const names = Object.keys(BANDS) as (keyof Derived)[]; // the keys of the table
-    const steps = names.map((name): BandRow => {
-      const value = derived[name];
-      return this.row(BANDS[name], expected[name], value, (K) => this.units.temperatureStep(K));
+    const degrees = (K: number): Shown => ({
+      number: this.units.decimal(K / this.units.kelvinsInADegree(), 0),
+      unit: `°${this.units.temperatureUnit()}`,
     });
+    const steps = names.map((name) => rowOf(BANDS[name], expected[name], derived[name], degrees));
     const pressures = (['suction', 'head'] as const).map((name) =>
-      this.row(name === 'suction' ? 'Suction' : 'Head', expected[name], this.read().readings[name], (p) => this.units.pressure(p)),
+      rowOf(name === 'suction' ? 'Suction' : 'Head', expected[name], this.read().readings[name], (p) => this.units.pressureShown(p)),
     );
     return [...steps, ...pressures];
   });
-
-  private row(name: string, { low, high }: Band, read: number | undefined, text: (value: number) => string): BandRow {
-    return { name, low, high, read, text: read === undefined ? '' : text(read), band: `${text(low)} to ${text(high)}` };
-  }
 
   protected readonly runs = computed(() => this.job.visit()?.runs ?? []);
   private readonly logging = this.job.adding();
@@ -236,7 +246,6 @@ export class CheckStage {
     () =>
       this.job.open() && this.question() !== undefined && this.answer() !== undefined && !this.stale() && this.answer()?.slips.length === 0,
   );
-  protected readonly saving = signal(false);
 
   protected log(good: boolean): void {
     const [question, answer] = [this.question(), this.answer()];
@@ -297,4 +306,16 @@ export class CheckStage {
     const bytes = await chargeLabelPdf({ visit, run, masses, day: momentText(run.at) });
     save(`charge-label-${visit.day}.pdf`, new Blob([bytes as BlobPart], { type: 'application/pdf' }));
   }
+}
+
+function rowOf(name: string, { low, high }: Band, read: number | undefined, shown: (value: number) => Shown): BandRow {
+  const [from, to, own] = [shown(low), shown(high), read === undefined ? undefined : shown(read)];
+  return {
+    name,
+    low,
+    high,
+    read,
+    text: own === undefined ? '' : `${own.number} ${own.unit}`,
+    band: `${from.number} to ${to.number} ${to.unit}`,
+  };
 }
