@@ -21,6 +21,8 @@ for (const path of [
   '/visits/VISIT/transfer',
   '/visits/VISIT/account',
   '/visits/VISIT/prove',
+  '/visits/VISIT/recharge',
+  '/visits/VISIT/check',
   '/visits/VISIT/close',
   '/book',
   '/bench',

@@ -1,4 +1,5 @@
 import { expect, test, type Locator, type Page } from '@playwright/test';
+import { randomUUID } from 'node:crypto';
 
 async function moveTo(visit: Locator, day: string): Promise<void> {
   await visit.getByRole('button', { name: /to another day/ }).click();
@@ -115,4 +116,41 @@ test('two people on one visit: what one has seen appears at the other', async ({
   await expect(page.getByLabel('Failed part', { exact: true })).toHaveValue('compressor');
   await expect(page.getByLabel('Standing pressure', { exact: true })).toHaveValue('131');
   await other.context().close();
+});
+
+test('a running unit is checked: what it should read today, what explains it, and a reading that can hardly be', async ({ page }) => {
+  const systems = (await (await page.request.get('/api/systems')).json()) as { id: string; site: string }[];
+  const system = systems.find(({ site }) => site === 'Lighthouse')!;
+  const day = new Date().toISOString().slice(0, 10);
+  const opened = await page.request.post('/api/visits', {
+    data: { key: randomUUID(), system: system.id, day, reason: 'charged', recordedBy: 'Ines Marrow' },
+  });
+  const { id } = (await opened.json()) as { id: string };
+  await page.goto(`/visits/${id}/check`);
+  await page.getByLabel('Metering device').selectOption({ label: 'fixed orifice' });
+  const typed = {
+    'Head, at the liquid port': '168',
+    Suction: '61',
+    'Suction line': '53',
+    'Liquid line': '81',
+    'Supply air': '56',
+    Outdoors: '68',
+    'Return air': '74',
+    'Return air, wet bulb': '62',
+    'Running for, min': '18',
+  };
+  for (const [label, value] of Object.entries(typed)) await page.getByLabel(label, { exact: true }).fill(value);
+  await page.getByLabel('Rain or dew on the condenser').check();
+  await expect(page.getByText('leave the charge')).toBeVisible();
+  await expect(page.getByText('rain on the coil is counted in')).toBeVisible();
+  await expect(page.getByRole('row', { name: /Charge right, unit well/ })).toBeVisible();
+  await page.getByLabel('Suction', { exact: true }).fill('400');
+  await expect(page.getByText(/The suction is above the head/)).toBeVisible();
+  await expect(page.getByText('leave the charge')).toHaveCount(0);
+  await page.getByLabel('Suction', { exact: true }).fill('61');
+  await page.getByRole('button', { name: 'Log: charged by weight, runs well' }).click();
+  await expect(page.getByText(/charged by weight and runs well$/)).toBeVisible();
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Charge label as PDF' }).click();
+  expect((await download).suggestedFilename()).toMatch(/^charge-label-.*\.pdf$/);
 });

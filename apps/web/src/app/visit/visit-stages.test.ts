@@ -1,4 +1,5 @@
 import { TestBed } from '@angular/core/testing';
+import type { Cylinder } from '@hygromet/contract/cylinder';
 import type { VisitTest } from '@hygromet/contract/visit-test';
 import { PASCAL_PER_PSI } from '@hygromet/core/proof/trace';
 import { PDFDocument } from 'pdf-lib';
@@ -6,7 +7,7 @@ import { of } from 'rxjs';
 import type { Units } from '../preferences/units.service';
 import { certificatePdf } from './prove/certificate-pdf';
 import { testRows, testSenml } from './prove/test-files';
-import { aMovement, anAccount, aSystem, aVisit, settled } from '../../../test/scene';
+import { aCylinder, aMovement, anAccount, aSystem, aVisit, settled } from '../../../test/scene';
 import { open, plan, SEEN } from '../../../test/visit-scene';
 
 const psi = (value: number) => value * PASCAL_PER_PSI;
@@ -354,4 +355,51 @@ test('the charge to weigh in is the plate and the lines with its error; running 
   expect(text()).toMatch(/0\.4\d? lb a minute at most, in pulses 5 min apart/);
   await type('Superheat at the compressor, °F', '8');
   expect(text()).toContain('No superheat to spare');
+});
+
+describe('the charge', () => {
+  const holder = (id: string, name: string, more: Partial<Cylinder> = {}) => aCylinder({ id, name, contentKg: 6, ...more });
+  const virgin = { kind: 'virgin', flammableRated: false, ports: 'one', validYears: 5 } as const;
+  const rack = [
+    holder('v', 'C-01', { marks: virgin }),
+    holder('own', 'C-07', { contentKg: 4 }),
+    holder('bad', 'C-08', { flags: ['airy'] }),
+    holder('x', 'C-12', { composition: { 'R-32': 1 } }),
+  ];
+  const recovered = aMovement({ id: 'm1', visit: 'v1', massKg: 4, to: { id: 'own', kind: 'cylinder', name: 'C-07' } });
+  const begin = (more: Record<string, unknown> = {}) =>
+    open('recharge', { look: SEEN, plan }, { system$: () => of(split), cylinders$: of(rack), movements$: () => of([recovered]), ...more });
+
+  test('comes from what was recovered first, then from virgin, and never from what something speaks against', async () => {
+    const { root } = await begin();
+    const lines = [...root.querySelectorAll('hy-recharge-log li')].map(({ textContent }) =>
+      (textContent ?? '').replace(/\s+/g, ' ').trim(),
+    );
+    expect(lines[0]).toMatch(
+      /^C-07 \d\.\d lb recovered from this system: may it go back, says Account; about 1\.\d lb stay in it as vapor/,
+    );
+    expect(lines[1]).toMatch(/^C-01 .* virgin/);
+    expect(lines.join()).not.toMatch(/C-08|C-12/);
+  });
+
+  test('is weighed in: what is left, when to shut the valve, and too much is said at once', async () => {
+    const sent: object[] = [];
+    const { text, type, press } = await begin({ bookRemoval$: (body: object) => (sent.push(body), of({})) });
+    await type('Gross before', '40');
+    await type('Gross now', '36');
+    expect(text()).toMatch(/\d+\.\d lb left to the charge/);
+    await type('Gross now', '2');
+    expect(text()).toMatch(/more than the charge: shut the valve/);
+    await type('Gross now', '41');
+    expect(text()).toContain('Nothing has left the cylinder');
+    await type('Gross now', '30');
+    await press(/^Log 10\.0 lb/);
+    expect(sent[0]).toMatchObject({
+      cylinder: 'own',
+      to: 's1',
+      visit: 'v1',
+      grossBeforeKg: expect.closeTo(18.14, 1),
+      grossAfterKg: expect.closeTo(13.6, 1),
+    });
+  });
 });

@@ -15,6 +15,7 @@ import { isStale, valueOf } from '../../ui/loadable';
 import { QuantityField } from '../../ui/quantity-field';
 import { emptyEntry, readQuantity, type QuantityEntry } from '../../ui/quantity-entry';
 import { TextField } from '../../ui/text-field';
+import { RechargeLog } from '../recharge-log';
 import { StageMark } from '../stage-mark';
 import { VisitJob } from '../visit-job';
 
@@ -45,7 +46,7 @@ const TON = /^\s*\d+([.,]\d+)?\s*$/;
 /** How much to weigh in and how sure that is; where to feed it, how fast, and when to stop. */
 @Component({
   selector: 'hy-recharge-stage',
-  imports: [BigNumber, Caution, ChoiceField, QuantityField, StageMark, TextField],
+  imports: [BigNumber, Caution, ChoiceField, QuantityField, RechargeLog, StageMark, TextField],
   template: `
     @if (target(); as t) {
       <hy-big-number what="Weigh in" [number]="big().number" [unit]="big().unit" [computing]="stale()">
@@ -98,6 +99,11 @@ const TON = /^\s*\d+([.,]\d+)?\s*$/;
     <hy-caution [grave]="true">
       A cylinder is warmed in water below {{ units.temperature(warmest) }}, never with a flame. Stop at {{ stops() }}.
     </hy-caution>
+    @if (target(); as t) {
+      @if (composition(); as own) {
+        <hy-recharge-log [composition]="own" [targetKg]="t.kg" />
+      }
+    }
     <hy-stage-mark ask="How much was charged, and from which cylinder?" done="Recharged" />
   `,
   styleUrl: './stage.css',
@@ -139,7 +145,7 @@ export class RechargeStage {
   ];
 
   private readonly system = computed(() => valueOf(this.session.system()));
-  private readonly composition = computed(() => this.session.question()?.composition ?? this.session.composition());
+  protected readonly composition = computed(() => this.session.question()?.composition ?? this.session.composition());
   protected readonly blend = computed(() => Object.keys(this.composition() ?? {}).length > 1);
   private readonly question = computed((): ChargeArgs | undefined => {
     const [system, composition, { hose, oil }] = [this.system(), this.composition(), this.draft()];

@@ -1,0 +1,214 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import type { Cylinder } from '@hygromet/contract/cylinder';
+import { sourcesFor, type Stock } from '@hygromet/core/charge/sources';
+import type { Composition } from '@hygromet/core/fluids/composition';
+import { kelvin } from '@hygromet/core/units/quantity';
+import { command, refusalIn } from '../live/command';
+import { newKey } from '../live/new-key';
+import { Registers } from '../live/registers.service';
+import { PreferencesService } from '../preferences/preferences.service';
+import { Units } from '../preferences/units.service';
+import { ChoiceField } from '../ui/choice-field';
+import { loadable, valueOf, waiting } from '../ui/loadable';
+import { emptyEntry, readQuantity } from '../ui/quantity-entry';
+import { QuantityField } from '../ui/quantity-field';
+import { VisitJob } from './visit-job';
+
+const ROOM_K = kelvin(295.15);
+const ENTRIES = 200;
+/** kg of the target within which the valve is shut by hand: what the hose still holds comes after. */
+const SLOW_KG = 0.1;
+
+/** From which cylinders the charge comes, and the charge as it is weighed in: what is left to the target, and its entry in the ledger. */
+@Component({
+  selector: 'hy-recharge-log',
+  imports: [ChoiceField, QuantityField],
+  template: `
+    <h3>From which cylinder</h3>
+    @if (sources(); as s) {
+      <ul>
+        @for (own of s.draws; track own.id) {
+          <li>
+            <b>{{ name(own.id) }}</b> {{ units.massText(own.kg, 'down') }}
+            <span class="second">{{ sorts()[own.id] }}; about {{ units.massText(own.heelKg) }} stay in it as vapor</span>
+          </li>
+        } @empty {
+          <li class="second">No cylinder on the rack holds this refrigerant clean enough.</li>
+        }
+      </ul>
+      @if (s.shortKg > 0) {
+        <p class="short">{{ units.massText(s.shortKg, 'up') }} more are needed.</p>
+      }
+    }
+    @if (job.open()) {
+      <form novalidate (submit)="$event.preventDefault(); log()">
+        <hy-choice-field label="Charge from" [choices]="choices()" [value]="chosen()" (valueChange)="chosen.set($event)" />
+        <hy-quantity-field
+          label="Gross before"
+          kind="mass"
+          [entry]="before()"
+          (entryChange)="before.set($event)"
+          [problem]="field('/grossBeforeKg')"
+        />
+        <hy-quantity-field
+          label="Gross now"
+          kind="mass"
+          [entry]="after()"
+          (entryChange)="after.set($event)"
+          [problem]="field('/grossAfterKg')"
+        />
+        <button type="submit" class="button main" [disabled]="!ready() || busy()">Log {{ fedText() }}</button>
+      </form>
+      @if (left(); as words) {
+        <p role="status" class="left" [class.over]="over()">{{ words }}</p>
+      }
+    }
+    @if (refused(); as sentence) {
+      <p class="over" role="alert">{{ sentence }}</p>
+    }
+    @if (chargedKg() > 0) {
+      <p class="second">Logged on this visit: {{ units.massText(chargedKg()) }} of {{ units.massText(targetKg()) }}.</p>
+    }
+  `,
+  styleUrl: './stages/stage.css',
+  styles: `
+    :host {
+      gap: 12px;
+    }
+
+    li {
+      padding: 8px 0;
+      border-top: 1px solid var(--line);
+    }
+
+    form {
+      display: grid;
+      align-items: end;
+      gap: 12px 16px;
+      grid-template-columns: repeat(auto-fit, minmax(180px, 1fr));
+    }
+
+    .short {
+      color: var(--caution);
+      font-weight: 600;
+    }
+
+    .left {
+      font-size: 20px;
+      font-weight: 650;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class RechargeLog {
+  readonly composition = input.required<Composition>();
+  readonly targetKg = input.required<number>();
+  protected readonly job = inject(VisitJob);
+  protected readonly units = inject(Units);
+  private readonly preferences = inject(PreferencesService).current;
+  private readonly registers = inject(Registers);
+  private readonly loaded = toSignal(loadable(this.registers.cylinders$), { initialValue: waiting });
+  private readonly rack = computed(() =>
+    (valueOf(this.loaded()) ?? []).filter(({ retiredAt, place }) => retiredAt === null && place !== 'reclaimer'),
+  );
+  private readonly entries = toSignal(loadable(this.registers.movements$(ENTRIES)), { initialValue: waiting });
+  private readonly ofVisit = computed(() =>
+    (valueOf(this.entries()) ?? []).filter(
+      ({ visit, reversedBy, reverses }) => visit === this.job.id && reversedBy === null && reverses === null,
+    ),
+  );
+  /** Cylinders into which this system was recovered on this visit. */
+  private readonly own = computed(() => new Set(this.ofVisit().flatMap(({ from, to }) => (from.id === this.system() ? [to.id] : []))));
+  private readonly system = computed(() => this.job.visit()?.system.id);
+  protected readonly chargedKg = computed(() =>
+    this.ofVisit().reduce((sum, { to, massKg, known }) => sum + (to.id === this.system() && known === 'weighed' ? massKg : 0), 0),
+  );
+  private readonly stock = computed((): readonly Stock[] =>
+    this.rack().flatMap((cylinder) => {
+      const { id, composition, contentKg, volumeM3 } = cylinder;
+      return composition === null
+        ? []
+        : [{ id, composition, contentKg, volumeM3, is: this.sortOf(cylinder), against: speaksAgainst(cylinder) }];
+    }),
+  );
+  private sortOf({ id, marks }: Cylinder): Stock['is'] {
+    return this.own().has(id) ? 'own' : marks.kind === 'virgin' ? 'virgin' : 'owners';
+  }
+  protected readonly sorts = computed(() =>
+    Object.fromEntries(
+      this.stock().map(({ id, is }) => [
+        id,
+        {
+          own: 'recovered from this system: may it go back, says Account',
+          owners: 'recovered: only within systems of one owner',
+          virgin: 'virgin',
+        }[is],
+      ]),
+    ),
+  );
+  protected readonly sources = computed(() => sourcesFor(this.composition(), this.leftKg(), this.stock(), ROOM_K));
+  protected name = (id: string): string => this.rack().find((own) => own.id === id)?.name ?? '';
+
+  protected readonly choices = computed(() => {
+    const first = this.sources().draws.map(({ id }) => id);
+    const rest = this.stock().filter(({ id, against }) => !against && !first.includes(id));
+    return [...first, ...rest.map(({ id }) => id)].map((id) => ({ value: id, label: this.name(id) }));
+  });
+  protected readonly chosen = linkedSignal<string>(() => this.choices()[0]?.value ?? '');
+  protected readonly before = signal(emptyEntry(this.preferences().mass));
+  protected readonly after = signal(emptyEntry(this.preferences().mass));
+  private readonly key = signal(newKey());
+  private readonly reading = computed(() => {
+    const [before, after] = [readQuantity('mass', this.before()), readQuantity('mass', this.after())];
+    return before.state === 'good' && after.state === 'good' ? { before, after, kg: before.si - after.si } : undefined;
+  });
+  private readonly leftKg = computed(() => Math.max(0, this.targetKg() - this.chargedKg()));
+  protected readonly ready = computed(() => (this.reading()?.kg ?? 0) > 0 && this.chosen() !== '');
+  protected readonly fedText = computed(() => (this.ready() ? this.units.massText(this.reading()!.kg) : 'charge'));
+  protected readonly over = computed(() => (this.reading()?.kg ?? 0) > this.leftKg() + SLOW_KG);
+  /** What is left to the target as the scale stands now. */
+  protected readonly left = computed(() => {
+    const reading = this.reading();
+    if (reading === undefined) return undefined;
+    if (reading.kg <= 0) return 'Nothing has left the cylinder: read both weights again.';
+    const left = this.leftKg() - reading.kg;
+    if (this.over()) return `${this.units.massText(-left, 'up')} more than the charge: shut the valve. Too much is recovered again.`;
+    if (left <= SLOW_KG) return 'Shut the valve: the rest comes out of the hose.';
+    return `${this.units.massText(left, 'down')} left to the charge.`;
+  });
+
+  private readonly logging = command(this.registers.bookRemoval$, () => {
+    this.key.set(newKey());
+    this.before.set(emptyEntry(this.preferences().mass));
+    this.after.set(emptyEntry(this.preferences().mass));
+  });
+  protected readonly busy = computed(() => this.logging.state().state === 'busy');
+  protected readonly field = (pointer: string) => refusalIn(this.logging.state(), pointer);
+  protected readonly refused = computed(() => refusalIn(this.logging.state()));
+
+  protected log(): void {
+    const [reading, system] = [this.reading(), this.system()];
+    if (reading === undefined || system === undefined || !this.ready()) return;
+    this.logging.send({
+      key: this.key(),
+      cylinder: this.chosen(),
+      to: system,
+      grossBeforeKg: reading.before.si,
+      grossBeforeTyped: reading.before.typed,
+      grossAfterKg: reading.after.si,
+      grossAfterTyped: reading.after.typed,
+      happenedAt: new Date().toISOString(),
+      recordedBy: this.preferences().person,
+      visit: this.job.id,
+    });
+  }
+}
+
+/** What must not go into a system, whatever it is labelled. */
+const speaksAgainst = ({ flags, marks }: Cylinder): boolean =>
+  flags.includes('airy') ||
+  flags.includes('mixed') ||
+  marks.kind === 'burn-out' ||
+  marks.kind === 'destruction' ||
+  marks.kind === 'nitrogen';
