@@ -127,7 +127,7 @@ test('a running unit is checked: what it should read today, what explains it, an
   });
   const { id } = (await opened.json()) as { id: string };
   await page.goto(`/visits/${id}/check`);
-  await page.getByLabel('Metering device').selectOption({ label: 'fixed orifice' });
+  await page.getByLabel('Metering device', { exact: true }).selectOption({ label: 'fixed orifice' });
   const typed = {
     'Head, at the liquid port': '168',
     Suction: '61',

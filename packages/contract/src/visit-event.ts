@@ -6,7 +6,7 @@ import { clockTime, day, id, instant, massKg, name, note, plainText, versionSeen
 import { look } from './look';
 import { advices, runningConditions, runningReadings, runningUnit } from './running';
 import { visitPlan } from './visit-plan';
-import { holdSetUp, riseSetUp, testFinding, testReading, testSetUp } from './visit-test';
+import { anySetUp, testFinding, testReading, testSetUp } from './visit-test';
 
 export const stage = z.enum(stages);
 
@@ -97,7 +97,7 @@ export const visitEvent = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('joint-checked'), ...jointChecked, ...kept }),
   z.strictObject({ kind: z.literal('refrigerant-tested'), ...refrigerantTested, ...kept }),
   z.strictObject({ kind: z.literal('cleaned'), ...cleaned, ...kept }),
-  z.strictObject({ kind: z.literal('test-begun'), testId: id, setUp: z.discriminatedUnion('test', [holdSetUp, riseSetUp]), ...kept }),
+  z.strictObject({ kind: z.literal('test-begun'), testId: id, setUp: anySetUp, ...kept }),
   z.strictObject({ kind: z.literal('test-read'), testId: id, reading: testReading, ...kept }),
   z.strictObject({ kind: z.literal('test-ended'), testId: id, finding: testFinding, ...kept }),
   z.strictObject({ kind: z.literal('ran'), ...ran, ...kept }),

@@ -1,4 +1,6 @@
 import * as z from 'zod';
+import { pullDownVerdicts } from '@hygromet/core/proof/pull-down';
+import { hoseSizes } from '@hygromet/core/proof/conductance';
 import { id, instant, name, quantity, temperatureK, volumeM3 } from './primitives';
 
 const gaugePa = (what: string) =>
@@ -40,12 +42,31 @@ export const riseSetUp = z.strictObject({
 });
 export type RiseSetUp = z.infer<typeof riseSetUp>;
 
-export const testSetUp = z
-  .discriminatedUnion('test', [holdSetUp, riseSetUp])
-  .refine((own) => own.test !== 'hold' || own.mostGaugePa === null || own.setGaugePa <= own.mostGaugePa + 1, {
+/** How a vacuum is pulled: what stands between pump and system. */
+export const pullDownSetUp = z.strictObject({
+  test: z.literal('pull-down'),
+  volumeM3,
+  hose: z.enum(hoseSizes),
+  lengthM: quantity('length of the hose')
+    .positive({ error: 'The length of the hose is above 0.' })
+    .max(30, { error: 'The hose is above 30 m.' }),
+  core: z.enum(['in', 'out']),
+  /** m³/s. */
+  pumpSpeed: quantity('speed of the pump').positive({ error: 'The speed of the pump is above 0.' }).max(1),
+  ambientK: temperatureK('ambient'),
+  targetMicron: quantity('target').positive({ error: 'The target is above 0.' }).max(10_000),
+});
+export type PullDownSetUp = z.infer<typeof pullDownSetUp>;
+
+export const anySetUp = z.discriminatedUnion('test', [holdSetUp, riseSetUp, pullDownSetUp]);
+
+export const testSetUp = anySetUp.refine(
+  (own) => own.test !== 'hold' || own.mostGaugePa === null || own.setGaugePa <= own.mostGaugePa + 1,
+  {
     path: ['setGaugePa'],
     error: 'The test pressure is above what the weakest connected part bears. Valve it off or take it out, or test lower.',
-  });
+  },
+);
 export type TestSetUp = z.infer<typeof testSetUp>;
 
 export const holdReading = z.strictObject({
@@ -57,13 +78,17 @@ export const riseReading = z.strictObject({
   isolated: z.enum(['pump', 'rig']),
   micron: quantity('vacuum').min(0).max(800_000, { error: 'A vacuum is below the air: check the unit of the reading.' }),
 });
-export const testReading = z.union([holdReading, riseReading]);
+export const pullDownReading = z.strictObject({
+  micron: quantity('vacuum').min(0).max(800_000, { error: 'A vacuum is below the air: check the unit of the reading.' }),
+});
+export const testReading = z.union([holdReading, riseReading, pullDownReading]);
+export type TestReading = z.infer<typeof testReading>;
 export type HoldReading = z.infer<typeof holdReading>;
 export type RiseReading = z.infer<typeof riseReading>;
 
 /** What a test has shown, with its limit: never "tight" alone. */
 export const testFinding = z.strictObject({
-  verdict: z.enum(['leaking', 'tight', 'leak', 'no-leak', 'cannot-tell']),
+  verdict: z.enum(['leaking', 'tight', 'leak', 'no-leak', 'cannot-tell', ...pullDownVerdicts]),
   /** In words, as it stood on the page, with its numbers. */
   said: z.string().max(400),
   coreVersion: z.string().max(40),
@@ -72,7 +97,7 @@ export type TestFinding = z.infer<typeof testFinding>;
 
 export const visitTest = z.strictObject({
   id,
-  setUp: z.discriminatedUnion('test', [holdSetUp, riseSetUp]),
+  setUp: anySetUp,
   begunAt: instant,
   begunBy: name('name of the person'),
   readings: z.array(z.strictObject({ at: instant, by: z.string(), reading: testReading })),

@@ -1,5 +1,6 @@
 import type { NewVisit, Visit, VisitWithEvents } from '@hygromet/contract/visit';
 import type { NewVisitEvent } from '@hygromet/contract/visit-event';
+import type { TestReading, TestSetUp } from '@hygromet/contract/visit-test';
 import type { VisitRecord } from '@hygromet/contract/visit-record';
 import type { Tx } from '../store/database';
 import { inTransaction } from '../store/in-transaction';
@@ -85,12 +86,15 @@ function refuseOutdated(event: NewVisitEvent, { state, version, system, tests }:
     throw new Refused('changed-meanwhile', 'Somebody has changed this visit meanwhile. Check it again, then save.');
 }
 
+const kindOfReading = (reading: TestReading): TestSetUp['test'] =>
+  'isolated' in reading ? 'rise' : 'micron' in reading ? 'pull-down' : 'hold';
+
 /** A reading belongs to a test of its kind that is still running. */
 function refuseStrangeTest(event: Extract<NewVisitEvent, { kind: 'test-read' | 'test-ended' }>, tests: Visit['tests']): void {
   const test = tests.find(({ id }) => id === event.testId);
   if (test === undefined) throw new Refused('not-found', 'This test is not on this visit.', '/testId');
   if (test.ended !== null) throw new Refused('changed-meanwhile', 'This test has ended. Begin another one.', '/testId');
-  if (event.kind === 'test-read' && 'micron' in event.reading !== (test.setUp.test === 'rise'))
+  if (event.kind === 'test-read' && kindOfReading(event.reading) !== test.setUp.test)
     throw new Refused('invalid-input', 'This reading is of another kind of test.', '/reading');
 }
 

@@ -1,4 +1,4 @@
-import { speedAtSystem, type Rig } from './conductance';
+import { hoseSizes, speedAtSystem, type Rig } from './conductance';
 import { PASCAL_PER_MICRON, waterVapourPressure } from './water';
 
 export interface PullDownMeta extends Rig {
@@ -12,7 +12,9 @@ export interface PullDownReadings {
   readonly micron: readonly number[];
 }
 
-export type PullDownVerdict = 'as-expected' | 'restricted' | 'liquid-water' | 'outgassing' | 'leak' | 'cannot-tell';
+/** What a pull-down may say beside `leak` and `cannot-tell`, which other tests say as well. */
+export const pullDownVerdicts = ['as-expected', 'restricted', 'liquid-water', 'outgassing'] as const;
+export type PullDownVerdict = (typeof pullDownVerdicts)[number] | 'leak' | 'cannot-tell';
 
 export interface PullDownResult {
   readonly verdict: PullDownVerdict;
@@ -54,6 +56,27 @@ export function dryPullDown(meta: PullDownMeta, toMicron: number, from = ATMOSPH
     if (time > LONGEST) return null;
   }
   return time;
+}
+
+/** One change of the rig, and what it would save. */
+export interface Better {
+  readonly change: 'core-out' | 'wider-hose' | 'half-the-length';
+  readonly rig: Rig;
+  /** s to the target with it; nothing where it is not reached. */
+  readonly targetS: number | null;
+}
+
+/** What better hoses would change: each change alone, the most saving first. */
+export function betterRigs(meta: PullDownMeta): readonly Better[] {
+  const wider = hoseSizes[hoseSizes.indexOf(meta.hose) + 1];
+  const rigs: readonly (readonly [Better['change'], PullDownMeta])[] = [
+    ...(meta.core === 'in' ? [['core-out', { ...meta, core: 'out' }] as const] : []),
+    ...(wider === undefined ? [] : [['wider-hose', { ...meta, hose: wider }] as const]),
+    ['half-the-length', { ...meta, lengthM: meta.lengthM / 2 }],
+  ];
+  return rigs
+    .map(([change, rig]) => ({ change, rig, targetS: dryPullDown(rig, meta.targetMicron) }))
+    .sort((a, b) => (a.targetS ?? Infinity) - (b.targetS ?? Infinity));
 }
 
 /** What a running pull-down says, from the balance of gas: no curve is fitted. */

@@ -5,6 +5,7 @@ import { Caution } from '../ui/caution';
 import { valueOf } from '../ui/loadable';
 import { PageHead } from '../ui/page-head';
 import { RefrigerantField } from '../ui/refrigerant-field';
+import { BenchRun } from './bench-run';
 import { BenchSession } from './bench.session';
 import { ContentFields } from './content-fields';
 import { LeadField, type Rail } from './lead-field';
@@ -18,7 +19,7 @@ const SMALLEST_GLIDE = 0.05;
 /** Saturation of anything that can be in a cylinder, and what a gauge says about it. Nothing here touches the ledger. */
 @Component({
   selector: 'hy-bench-page',
-  imports: [BigNumber, Caution, ContentFields, LeadField, MeasuredPair, PageHead, PointsTable, PressureChart, RefrigerantField],
+  imports: [BenchRun, BigNumber, Caution, ContentFields, LeadField, MeasuredPair, PageHead, PointsTable, PressureChart, RefrigerantField],
   providers: [BenchSession],
   templateUrl: './bench.page.html',
   styleUrls: ['../ui/columns.css', './bench.page.css'],

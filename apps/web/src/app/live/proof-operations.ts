@@ -1,3 +1,4 @@
+import type { PullDownSetUp } from '@hygromet/contract/visit-test';
 import type { Part } from '@hygromet/core/circuit/part';
 import type { PartLimit } from '@hygromet/core/circuit/weakest-part';
 import type { Composition } from '@hygromet/core/fluids/composition';
@@ -5,10 +6,20 @@ import { judgeHold, type HoldResult } from '@hygromet/core/proof/hold';
 import { holdLimits, nitrogenPerYear, type HoldLimit } from '@hygromet/core/proof/hold-limit';
 import { refrigerantPerNitrogen } from '@hygromet/core/proof/leak-conversion';
 import { carriedTo } from '@hygromet/core/proof/nitrogen';
+import {
+  betterRigs,
+  dryPullDown,
+  judgePullDown,
+  type Better,
+  type PullDownMeta,
+  type PullDownReadings,
+  type PullDownResult,
+} from '@hygromet/core/proof/pull-down';
 import { judgeRise, type RiseMeta, type RisePhase, type RiseResult } from '@hygromet/core/proof/rise';
 import { testPressure, type TestPressure } from '@hygromet/core/proof/test-pressure';
 import { PASCAL_PER_PSI, type HoldMeta, type HoldReadings } from '@hygromet/core/proof/trace';
 import { kelvin, pascal } from '@hygromet/core/units/quantity';
+import { pullDownMetaOf } from '../visit/prove/pull-down-trace';
 
 export interface TestPressureArgs {
   readonly limits: readonly PartLimit[];
@@ -54,7 +65,26 @@ export interface RiseArgs {
   readonly leakAbove: number;
 }
 
+export interface PullDownArgs {
+  readonly meta: PullDownMeta;
+  readonly readings: PullDownReadings;
+}
+
+export type PullDownPlanArgs = Omit<PullDownSetUp, 'test'>;
+export interface PullDownPlan {
+  readonly targets: readonly { readonly micron: number; readonly s: number | null }[];
+  readonly better: readonly Better[];
+}
+const TARGETS = [1000, 500, 250];
+
 export const proofOperations = {
+  pullDownPlan: (own: PullDownPlanArgs): PullDownPlan => {
+    const meta = pullDownMetaOf(own);
+    return { targets: TARGETS.map((micron) => ({ micron, s: dryPullDown(meta, micron) })), better: betterRigs(meta) };
+  },
+
+  pullDown: ({ meta, readings }: PullDownArgs): PullDownResult => judgePullDown(meta, readings),
+
   /** Null where no limit is recorded: no pressure is known to be safe then. */
   testPressure: ({ T, hottestK, atmosphere, ...task }: TestPressureArgs): TestPressure | null =>
     testPressure({ ...task, T: kelvin(T), hottest: kelvin(hottestK), atmosphere: pascal(atmosphere) }) ?? null,

@@ -1,5 +1,7 @@
 import type { Conditions } from '@hygromet/core/cycle/conditions';
 import type { Readings } from '@hygromet/core/cycle/cycle-readings';
+import { expectedToday, type Expected } from '@hygromet/core/cycle/expected-today';
+import { cloudOf } from '@hygromet/core/cycle/knowledge';
 import { learnUnit } from '@hygromet/core/cycle/learn-unit';
 import { runningCheck, type RunningCheck } from '@hygromet/core/cycle/running-check';
 import type { UnitPlate } from '@hygromet/core/cycle/unit';
@@ -18,7 +20,15 @@ export interface RunningAnswer extends RunningCheck {
   readonly learnedFrom: number;
 }
 
+export interface TodayArgs {
+  readonly plate: UnitPlate;
+  readonly conditions: Conditions;
+}
+
 export const runningOperations = {
+  /** What a good unit of this plate should read; nothing where it has no steady state there. */
+  today: ({ plate, conditions }: TodayArgs): Expected | null => expectedToday(cloudOf(plate), conditions) ?? null,
+
   runningCheck: ({ plate, conditions, readings, settled, good }: RunningArgs): RunningAnswer => {
     let [knowledge, learnedFrom] = [undefined as ReturnType<typeof learnUnit>, 0];
     for (const own of good) {

@@ -1,5 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import type { Cylinder } from '@hygromet/contract/cylinder';
+import type { Visit } from '@hygromet/contract/visit';
 import type { VisitTest } from '@hygromet/contract/visit-test';
 import { PASCAL_PER_PSI } from '@hygromet/core/proof/trace';
 import { PDFDocument } from 'pdf-lib';
@@ -129,10 +130,11 @@ describe('what a test leaves behind', () => {
       volumeText: (m3: number) => `${m3 * 1000} L`,
       atmosphere: (() => 101_325) as unknown as Units['atmosphere'],
       decimal: (value: number, digits: number) => value.toFixed(digits),
+      length: (metres: number) => `${metres} m`,
     };
     const bytes = await certificatePdf(aVisit(), ended, 'Tidewrack Cold Works', tell);
     const pdf = await PDFDocument.load(bytes);
-    expect([pdf.getPageCount(), pdf.getTitle()]).toEqual([1, 'Pressure test, Planetarium']);
+    expect([pdf.getPageCount(), pdf.getTitle()]).toEqual([1, 'Pressure test with dry nitrogen, Planetarium']);
     expect(bytes.length).toBeGreaterThan(2000);
   });
 
@@ -401,5 +403,63 @@ describe('the charge', () => {
       grossBeforeKg: expect.closeTo(18.14, 1),
       grossAfterKg: expect.closeTo(13.6, 1),
     });
+  });
+});
+
+describe('the vacuum', () => {
+  const seen = { look: SEEN, plan };
+  const setUp = {
+    test: 'pull-down',
+    volumeM3: 0.012,
+    hose: '1/4',
+    lengthM: 1.5,
+    core: 'in',
+    pumpSpeed: 2.36e-3,
+    ambientK: 295,
+    targetMicron: 500,
+  } as const;
+  const running = (micron: readonly number[], everyS = 60): Partial<Visit> => ({
+    ...seen,
+    tests: [
+      {
+        id: 'p1',
+        setUp,
+        begunAt: '2026-11-26T08:00:00.000Z',
+        begunBy: 'Ines Marrow',
+        readings: micron.map((own, k) => ({
+          at: new Date(Date.parse('2026-11-26T08:00:00.000Z') + (k + 1) * everyS * 1000).toISOString(),
+          by: 'Ines Marrow',
+          reading: { micron: own },
+        })),
+        ended: null,
+      },
+    ],
+  });
+
+  test('says how long this rig will take, what better hoses would change, and begins with the pump', async () => {
+    const { text, type, press, sent } = await open('prove', seen);
+    await type('Hose', '1/4');
+    await type('Valve cores', 'in');
+    expect(text()).toMatch(/To 1000 microns, dry and tight ?\d+(\.\d)? min/);
+    expect(text()).toMatch(/Cores out: to 500 microns ?\d+/);
+    await press('The pump is running');
+    expect(sent[0]).toMatchObject({ kind: 'test-begun', setUp: { test: 'pull-down', hose: '1/4', core: 'in', targetMicron: 500 } });
+  });
+
+  test('a vacuum that stands at the vapor pressure of water is water, with what to do', async () => {
+    const { text } = await open('prove', running([300_000, 60_000, 19_000, 18_800, 18_700, 18_650, 18_620, 18_600, 18_600, 18_600]));
+    expect(text()).toContain('Liquid water');
+    expect(text()).toContain('warm the low places, open the ballast');
+  });
+
+  test('each reading is kept as it is read, and the end says what was shown', async () => {
+    const { text, type, press, sent } = await open('prove', running([400_000, 150_000, 50_000, 17_000, 6000]));
+    expect(text()).toContain('5 of 6 readings for a first verdict');
+    await type('Vacuum at the system', '2200');
+    await press('Add reading');
+    expect(sent[0]).toMatchObject({ kind: 'test-read', testId: 'p1', reading: { micron: expect.closeTo(2200, 6) } });
+    await press('End the pull-down');
+    expect(sent[1]).toMatchObject({ kind: 'test-ended', testId: 'p1' });
+    expect(text()).toContain('Pull-down');
   });
 });

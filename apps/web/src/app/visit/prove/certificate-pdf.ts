@@ -8,17 +8,22 @@ import { momentText } from '../../ui/day';
 const [WIDTH, HEIGHT, MARGIN] = [612, 792, 56];
 const [INK, SOFT, ACT] = [rgb(0.08, 0.1, 0.11), rgb(0.42, 0.45, 0.47), rgb(0.04, 0.35, 0.3)];
 
-type Telling = Pick<Units, 'pressureStep' | 'pressureNumber' | 'pressureUnit' | 'temperature' | 'volumeText' | 'atmosphere' | 'decimal'>;
+const titles = { hold: 'Pressure test with dry nitrogen', rise: 'Vacuum and rise test', 'pull-down': 'Pull-down of the vacuum' } as const;
+
+type Telling = Pick<
+  Units,
+  'pressureStep' | 'pressureNumber' | 'pressureUnit' | 'temperature' | 'volumeText' | 'atmosphere' | 'decimal' | 'length'
+>;
 
 /** What a test has shown, with its limit, its set-up and its trace, on one page. */
 export async function certificatePdf(visit: Visit, test: VisitTest, firm: string, tell: Telling): Promise<Uint8Array> {
   const pdf = await PDFDocument.create();
-  pdf.setTitle(`${test.setUp.test === 'hold' ? 'Pressure test' : 'Rise test'}, ${visit.system.site}`);
+  pdf.setTitle(`${titles[test.setUp.test]}, ${visit.system.site}`);
   const fonts = { plain: await pdf.embedFont(StandardFonts.Helvetica), bold: await pdf.embedFont(StandardFonts.HelveticaBold) };
   const page = pdf.addPage([WIDTH, HEIGHT]);
   const sheet = new Sheet(page, fonts);
   sheet.line(firm, 11, SOFT);
-  sheet.line(test.setUp.test === 'hold' ? 'Pressure test with dry nitrogen' : 'Vacuum and rise test', 22, INK, true);
+  sheet.line(titles[test.setUp.test], 22, INK, true);
   sheet.line(`${visit.system.site}, ${visit.system.name}, ${visit.system.refrigerant}`, 13, INK);
   sheet.space(10);
   sheet.words(test.ended?.finding.said ?? 'Not ended', 15, ACT, true);
@@ -35,31 +40,47 @@ export async function certificatePdf(visit: Visit, test: VisitTest, firm: string
   return pdf.save();
 }
 
-function figuresOf({ setUp, begunAt, begunBy, readings, ended }: VisitTest, tell: Telling): readonly (readonly [string, string])[] {
-  const own: readonly (readonly [string, string])[] =
-    setUp.test === 'hold'
-      ? [
-          ['Test pressure', tell.pressureStep(setUp.setGaugePa)],
-          [
-            'At most, by the weakest part',
-            setUp.mostGaugePa === null ? 'read on the plates' : `${tell.pressureStep(setUp.mostGaugePa)}, ${setUp.ruling ?? ''}`,
-          ],
-          ['Volume', tell.volumeText(setUp.volumeM3)],
-          ['Gauge reads to, thermometer', `${tell.pressureStep(setUp.stepPa)}, ${setUp.clamp ? 'pipe clamp and air' : 'air alone'}`],
-          ['Filled', momentText(setUp.filledAt)],
-          ['Asked to exclude leaks above', `${tell.decimal(100 * setUp.tightTo, 2)} % per hour`],
-        ]
-      : [
-          ['Volume of system and rig', `${tell.volumeText(setUp.volumeM3)}, ${tell.volumeText(setUp.rigM3)}`],
-          ['Coldest wall', tell.temperature(setUp.coldestWallK)],
-          ['Asked to exclude leaks above', `${tell.decimal(setUp.leakAbove, 1)} microns per minute`],
-        ];
+type Pairs = readonly (readonly [string, string])[];
+
+function figuresOf({ setUp, begunAt, begunBy, readings, ended }: VisitTest, tell: Telling): Pairs {
   return [
-    ...own,
+    ...setUpOf(setUp, tell),
     ['Begun', `${momentText(begunAt)}, ${begunBy}`],
     ['Readings', String(readings.length)],
     ...(ended === null ? [] : [['Ended', `${momentText(ended.at)}, ${ended.by}, core ${ended.finding.coreVersion}`] as const]),
   ];
+}
+
+function setUpOf(setUp: VisitTest['setUp'], tell: Telling): Pairs {
+  switch (setUp.test) {
+    case 'hold':
+      return [
+        ['Test pressure', tell.pressureStep(setUp.setGaugePa)],
+        [
+          'At most, by the weakest part',
+          setUp.mostGaugePa === null ? 'read on the plates' : `${tell.pressureStep(setUp.mostGaugePa)}, ${setUp.ruling ?? ''}`,
+        ],
+        ['Volume', tell.volumeText(setUp.volumeM3)],
+        ['Gauge reads to, thermometer', `${tell.pressureStep(setUp.stepPa)}, ${setUp.clamp ? 'pipe clamp and air' : 'air alone'}`],
+        ['Filled', momentText(setUp.filledAt)],
+        ['Asked to exclude leaks above', `${tell.decimal(100 * setUp.tightTo, 2)} % per hour`],
+      ];
+    case 'rise':
+      return [
+        ['Volume of system and rig', `${tell.volumeText(setUp.volumeM3)}, ${tell.volumeText(setUp.rigM3)}`],
+        ['Coldest wall', tell.temperature(setUp.coldestWallK)],
+        ['Asked to exclude leaks above', `${tell.decimal(setUp.leakAbove, 1)} microns per minute`],
+      ];
+    case 'pull-down':
+      return [
+        ['Volume', tell.volumeText(setUp.volumeM3)],
+        ['Hose, cores', `${setUp.hose} in, ${tell.length(setUp.lengthM)}, cores ${setUp.core}`],
+        ['Pump', `${tell.decimal(1000 * setUp.pumpSpeed, 1)} L/s`],
+        ['To', `${tell.decimal(setUp.targetMicron, 0)} microns`],
+      ];
+    default:
+      return setUp satisfies never;
+  }
 }
 
 /** Minutes and what was read, as it was read. */

@@ -1,5 +1,6 @@
 import type { HoldResult } from '@hygromet/core/proof/hold';
 import type { Term } from '@hygromet/core/proof/hold-model';
+import type { Better, PullDownVerdict } from '@hygromet/core/proof/pull-down';
 import type { RiseResult } from '@hygromet/core/proof/rise';
 import type { TraceProblem } from '@hygromet/core/proof/trace';
 import type { Units } from '../../preferences/units.service';
@@ -69,3 +70,34 @@ export function riseSentence({ leak, release, place, verdict }: RiseResult, leak
 }
 
 export const isFinal = ({ verdict }: HoldResult): boolean => verdict !== 'cannot-tell';
+
+export const minutesText = (seconds: number | null, tell: Pick<Units, 'decimal'>): string =>
+  seconds === null
+    ? 'not with this rig'
+    : seconds < 90
+      ? `${tell.decimal(seconds, 0)} s`
+      : `${tell.decimal(seconds / 60, seconds < 600 ? 1 : 0)} min`;
+
+export const pullDownText: Record<PullDownVerdict, string> = {
+  'as-expected': 'It falls as it should',
+  restricted: 'Restricted: core, valve or hose',
+  'liquid-water': 'Liquid water',
+  outgassing: 'Gas from oil or walls',
+  leak: 'Leak, in the system or in your own rig',
+  'cannot-tell': 'Cannot tell yet',
+};
+
+/** The step that tells them apart, or mends it. */
+export const pullDownNextText: Partial<Record<PullDownVerdict, string>> = {
+  restricted: 'Take the cores out, open the service valves fully, use a shorter and wider hose; then go on.',
+  'liquid-water':
+    'It stands at the vapor pressure of water: warm the low places, open the ballast, break it with dry nitrogen and pull again. Below freezing it turns to ice and hides.',
+  outgassing: 'Change the pump oil, sweep with dry nitrogen, and give it time: what comes out of oil fades.',
+  leak: 'Shut the valve at the system and watch hoses and gauge alone: if they rise, it is your own rig.',
+};
+
+export const betterText: Record<Better['change'], string> = {
+  'core-out': 'Cores out',
+  'wider-hose': 'The next wider hose',
+  'half-the-length': 'Half the length of hose',
+};

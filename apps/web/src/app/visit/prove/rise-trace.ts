@@ -20,7 +20,7 @@ export const riseMetaOf = ({ volumeM3, rigM3, stepMicron, coldestWallK, compress
 export function phasesOf(test: VisitTest): readonly RisePhase[] {
   const phases: { isolated: 'pump' | 'rig'; start: number; timeS: number[]; micron: number[] }[] = [];
   const own = test.readings
-    .flatMap(({ at, reading }) => ('micron' in reading ? [{ at: Date.parse(at), reading }] : []))
+    .flatMap(({ at, reading }) => ('isolated' in reading ? [{ at: Date.parse(at), reading }] : []))
     .sort((a, b) => a.at - b.at);
   for (const { at, reading } of own) {
     let last = phases.at(-1);

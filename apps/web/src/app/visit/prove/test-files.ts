@@ -11,7 +11,8 @@ interface Row {
 const rowsOf = (test: VisitTest): readonly Row[] => test.readings.map(({ at, by, reading }) => ({ at, by, values: valuesOf(reading) }));
 
 function valuesOf(reading: VisitTest['readings'][number]['reading']): Row['values'] {
-  if ('micron' in reading) return { isolated: reading.isolated, micron: reading.micron };
+  if ('isolated' in reading) return { isolated: reading.isolated, micron: reading.micron };
+  if ('micron' in reading) return { micron: reading.micron };
   const { gaugePa, airK, pipeK } = reading;
   return { gaugePa, airK, ...(pipeK === undefined ? {} : { pipeK }) };
 }

@@ -9,6 +9,8 @@ import { saveCsv, saveJson } from '../../ui/save-file';
 import { HoldRunning } from '../prove/hold-running';
 import { HoldSetup } from '../prove/hold-setup';
 import { isHold } from '../prove/hold-trace';
+import { PullDown } from '../prove/pull-down';
+import { isPullDown } from '../prove/pull-down-trace';
 import { testRows, testSenml } from '../prove/test-files';
 import { RiseTest } from '../prove/rise-test';
 import { JointList } from '../prove/joint-list';
@@ -16,17 +18,20 @@ import { isRise } from '../prove/rise-trace';
 import { StageMark } from '../stage-mark';
 import { VisitJob } from '../visit-job';
 
+const testNames = { hold: 'Nitrogen hold', 'pull-down': 'Pull-down', rise: 'Rise test' } as const;
+const fileNames = { hold: 'pressure-test', 'pull-down': 'pull-down', rise: 'rise-test' } as const;
+
 /** Pressure test and vacuum: what each can show beforehand, what it shows as it runs, and what it has shown. */
 @Component({
   selector: 'hy-prove-stage',
-  imports: [HoldRunning, HoldSetup, JointList, RiseTest, StageMark],
+  imports: [HoldRunning, HoldSetup, JointList, PullDown, RiseTest, StageMark],
   template: `
     @if (ended().length > 0) {
       <h2>What is shown</h2>
       <ul class="shown">
         @for (test of ended(); track test.id) {
           <li>
-            <b>{{ test.setUp.test === 'hold' ? 'Nitrogen hold' : 'Rise test' }}</b> {{ test.ended!.finding.said }}
+            <b>{{ names[test.setUp.test] }}</b> {{ test.ended!.finding.said }}
             <span class="files">
               <button type="button" class="link" (click)="certificate(test)">Certificate (PDF)</button>
               <button type="button" class="link" (click)="table(test)">Readings (CSV)</button>
@@ -40,11 +45,14 @@ import { VisitJob } from '../visit-job';
     @if (job.open()) {
       @if (hold(); as running) {
         <hy-hold-running [test]="running" />
+      } @else if (pullDown(); as running) {
+        <hy-pull-down [test]="running" />
       } @else if (rise(); as running) {
         <hy-rise-test [test]="running" />
       } @else {
         <hy-hold-setup />
-        <hy-rise-test [first]="held()" />
+        <hy-pull-down [first]="held() && !pulled()" />
+        <hy-rise-test [first]="pulled()" />
       }
     }
     <hy-joint-list />
@@ -75,11 +83,17 @@ export class ProveStage {
   private readonly units = inject(Units);
   private readonly organisation = toSignal(loadable(inject(Registers).organisation$), { initialValue: waiting });
   protected readonly moment = momentText;
+  protected readonly names = testNames;
   private readonly tests = computed(() => this.job.visit()?.tests ?? []);
   protected readonly ended = computed(() => this.tests().filter(({ ended }) => ended !== null));
   protected readonly hold = computed(() =>
     this.tests()
       .filter(isHold)
+      .find(({ ended }) => ended === null),
+  );
+  protected readonly pullDown = computed(() =>
+    this.tests()
+      .filter(isPullDown)
       .find(({ ended }) => ended === null),
   );
   protected readonly rise = computed(() =>
@@ -105,8 +119,10 @@ export class ProveStage {
   }
 
   private fileName = ({ setUp, begunAt }: VisitTest): string =>
-    `${setUp.test === 'hold' ? 'pressure-test' : 'rise-test'}-${(this.job.visit()?.system.site ?? '').replace(/[^A-Za-z0-9]+/g, '-')}-${begunAt.slice(0, 10)}`;
+    `${fileNames[setUp.test]}-${(this.job.visit()?.system.site ?? '').replace(/[^A-Za-z0-9]+/g, '-')}-${begunAt.slice(0, 10)}`;
 
   /** A hold has been ended: the vacuum is next. */
   protected readonly held = computed(() => this.ended().some(isHold));
+  /** A vacuum has been pulled: whether it rises is next. */
+  protected readonly pulled = computed(() => this.ended().some(isPullDown));
 }

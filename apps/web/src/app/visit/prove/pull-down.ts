@@ -1,0 +1,226 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
+import { hoseSizes, type HoseSize } from '@hygromet/core/proof/conductance';
+import { coreVersion } from '@hygromet/core/version';
+import { CoreError } from '@hygromet/core/errors';
+import { readNumber } from '@hygromet/core/units/read-number';
+import { asked } from '../../live/asked';
+import { refusalIn } from '../../live/command';
+import { newKey } from '../../live/new-key';
+import type { PullDownArgs, PullDownPlanArgs } from '../../live/proof-operations';
+import { PropertyService } from '../../live/property.service';
+import { MethodSession } from '../../method/method.session';
+import { PreferencesService } from '../../preferences/preferences.service';
+import { Units } from '../../preferences/units.service';
+import { BigNumber } from '../../ui/big-number';
+import { ChoiceField } from '../../ui/choice-field';
+import { isStale, valueOf } from '../../ui/loadable';
+import { emptyEntry, readQuantity } from '../../ui/quantity-entry';
+import { QuantityField } from '../../ui/quantity-field';
+import { TextField } from '../../ui/text-field';
+import { VisitJob } from '../visit-job';
+import { betterText, minutesText, pullDownNextText, pullDownText } from './prove-words';
+import { pullDownMetaOf, pullDownReadings, type RunningPullDown } from './pull-down-trace';
+
+/** m³/s of a cubic foot a minute. */
+const CFM = 4.719e-4;
+const USUAL_CFM = '5';
+/** K: where nobody has measured. */
+const USUAL_AMBIENT_K = 295.15;
+const TARGET_MICRON = 500;
+const ENOUGH = 6;
+
+/** Pulling a vacuum: how long this pump and these hoses will take, what better ones would change, and what the fall says as it runs. */
+@Component({
+  selector: 'hy-pull-down',
+  imports: [BigNumber, ChoiceField, QuantityField, TextField],
+  template: `
+    @if (test(); as running) {
+      @if (answer(); as a) {
+        <hy-big-number what="To 500 microns" [number]="left().number" [unit]="left().unit" [computing]="stale()">
+          <div>
+            <b>{{ verdicts[a.verdict] }}</b>
+          </div>
+          @if (a.expectedS !== null) {
+            <div>{{ minutes(a.expectedS) }} from the start, dry and tight</div>
+          }
+        </hy-big-number>
+        @if (nexts[a.verdict]; as step) {
+          <p class="limit">{{ step }}</p>
+        }
+      } @else {
+        <h2>{{ count() }} of {{ enough }} readings for a first verdict</h2>
+      }
+      <form novalidate (submit)="$event.preventDefault(); add(running.id)">
+        <hy-quantity-field
+          label="Vacuum at the system"
+          kind="vacuum"
+          [entry]="entry()"
+          (entryChange)="entry.set($event)"
+          [problem]="problem()"
+        />
+        <div class="wide actions">
+          <button type="submit" class="button main" [disabled]="read().state !== 'good' || adding.state().state === 'busy'">
+            Add reading
+          </button>
+          <button type="button" class="button" [disabled]="answer() === undefined || stale()" (click)="end(running.id)">
+            End the pull-down
+          </button>
+        </div>
+      </form>
+    } @else {
+      <h3>Pull the vacuum</h3>
+      <div class="fields">
+        <hy-choice-field label="Hose" [choices]="hoses" [value]="hose()" (valueChange)="hose.set($event)" />
+        <hy-quantity-field label="Length of the hose" kind="length" [entry]="length()" (entryChange)="length.set($event)" />
+        <hy-choice-field label="Valve cores" [choices]="cores" [value]="core()" (valueChange)="core.set($event)" />
+        <hy-text-field label="Pump, cfm" [text]="cfm()" (textChange)="cfm.set($event)" />
+      </div>
+      @if (plan(); as p) {
+        <dl class="figures" role="status">
+          @for (own of p.targets; track own.micron) {
+            <div>
+              <dt>To {{ own.micron }} microns, dry and tight</dt>
+              <dd>{{ minutes(own.s) }}</dd>
+            </div>
+          }
+          @for (own of p.better; track own.change) {
+            <div>
+              <dt>{{ better[own.change] }}: to 500 microns</dt>
+              <dd>{{ minutes(own.targetS) }}</dd>
+            </div>
+          }
+        </dl>
+      } @else {
+        <p class="second">{{ asks() }}</p>
+      }
+      <p class="second">
+        Gauge at the far end, on the system, never on the pump. Ballast open for the first minutes where moisture is expected; fresh oil.
+        Liquid water below freezing turns to ice and hides: keep it warm, sweep with dry nitrogen.
+      </p>
+      @if (refused(); as sentence) {
+        <p class="over" role="alert">{{ sentence }}</p>
+      }
+      <div class="actions">
+        <button type="button" class="button" [class.main]="first()" (click)="begin()" [disabled]="planQuestion() === undefined">
+          The pump is running
+        </button>
+      </div>
+    }
+  `,
+  styleUrls: ['./prove.css', '../../ui/figures.css'],
+  styles: `
+    .fields {
+      display: grid;
+      gap: 12px 16px;
+      grid-template-columns: repeat(auto-fill, minmax(190px, 1fr));
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class PullDown {
+  readonly test = input<RunningPullDown>();
+  /** Whether it is the next thing to do. */
+  readonly first = input(false);
+  private readonly job = inject(VisitJob);
+  private readonly session = inject(MethodSession);
+  private readonly units = inject(Units);
+  private readonly properties = inject(PropertyService);
+  private readonly metric = inject(PreferencesService).current().mass === 'kg';
+  protected readonly verdicts = pullDownText;
+  protected readonly nexts = pullDownNextText;
+  protected readonly better = betterText;
+  protected readonly enough = ENOUGH;
+  protected readonly hoses = hoseSizes.map((value) => ({ value, label: `${value} in` }));
+  protected readonly cores = [
+    { value: 'out', label: 'out' },
+    { value: 'in', label: 'in' },
+  ];
+  protected readonly hose = signal<string>('3/8');
+  protected readonly length = signal({ ...emptyEntry(this.metric ? 'm' : 'ft'), text: this.metric ? '1.5' : '5' });
+  protected readonly core = signal<string>('out');
+  protected readonly cfm = signal(USUAL_CFM);
+  protected readonly minutes = (seconds: number | null): string => minutesText(seconds, this.units);
+
+  private readonly volume = computed(() => valueOf(this.session.plan())?.volume.likely);
+  private readonly speed = computed(() => {
+    try {
+      const value = readNumber(this.cfm());
+      return value > 0 ? value * CFM : undefined;
+    } catch (error) {
+      if (error instanceof CoreError) return undefined;
+      throw error;
+    }
+  });
+  protected readonly planQuestion = computed((): PullDownPlanArgs | undefined => {
+    const [volumeM3, length, speed] = [this.volume(), readQuantity('length', this.length()), this.speed()];
+    if (volumeM3 === undefined || length.state !== 'good' || length.si <= 0 || speed === undefined) return undefined;
+    const ambient = this.session.ambient();
+    return {
+      volumeM3,
+      hose: this.hose() as HoseSize, // the list offers only these
+      lengthM: length.si,
+      core: this.core() === 'in' ? 'in' : 'out',
+      pumpSpeed: speed,
+      ambientK: ambient.state === 'good' ? ambient.si : USUAL_AMBIENT_K,
+      targetMicron: TARGET_MICRON,
+    };
+  });
+  private readonly planned = asked(
+    this.properties,
+    'pullDownPlan',
+    computed(() => (this.test() === undefined ? this.planQuestion() : undefined)),
+  );
+  protected readonly plan = computed(() => valueOf(this.planned()));
+  protected readonly asks = computed(() =>
+    this.volume() === undefined
+      ? 'Type the outdoor temperature in Look: the volume of the circuit follows.'
+      : 'Type length and pump: the minutes follow.',
+  );
+
+  protected readonly count = computed(() => this.test()?.readings.length ?? 0);
+  private readonly question = computed((): PullDownArgs | undefined => {
+    const test = this.test();
+    if (test === undefined || test.readings.length < ENOUGH) return undefined;
+    return { meta: pullDownMetaOf(test.setUp), readings: pullDownReadings(test) };
+  });
+  private readonly judged = asked(this.properties, 'pullDown', this.question);
+  protected readonly answer = computed(() => valueOf(this.judged()));
+  protected readonly stale = computed(() => isStale(this.judged()));
+  protected readonly left = computed(() => {
+    const [answer, test] = [this.answer(), this.test()];
+    const now = test === undefined ? 0 : (pullDownReadings(test).timeS.at(-1) ?? 0);
+    const seconds = answer?.targetS ?? null;
+    return seconds === null
+      ? { number: '–', unit: 'never as it is' }
+      : { number: this.units.decimal(Math.max(0, seconds - now) / 60, 0), unit: 'min left' };
+  });
+
+  protected readonly entry = signal(emptyEntry('micron'));
+  protected readonly read = computed(() => readQuantity('vacuum', this.entry(), this.units.atmosphere()));
+  protected readonly adding = this.job.adding(() => this.entry.set(emptyEntry(this.entry().unit)));
+  protected readonly problem = computed(() => {
+    const own = this.read();
+    return own.state === 'bad' ? own.sentence : refusalIn(this.adding.state(), '/reading/micron');
+  });
+  private readonly beginning = this.job.adding();
+  private readonly ending = this.job.adding();
+  protected readonly refused = computed(() => refusalIn(this.beginning.state()) ?? refusalIn(this.ending.state()));
+  private readonly testId = linkedSignal({ source: this.test, computation: () => newKey() });
+
+  protected begin(): void {
+    const own = this.planQuestion();
+    if (own !== undefined) this.beginning.send({ kind: 'test-begun', testId: this.testId(), setUp: { test: 'pull-down', ...own } });
+  }
+
+  protected add(testId: string): void {
+    const own = this.read();
+    if (own.state === 'good') this.adding.send({ kind: 'test-read', testId, reading: { micron: own.si / 0.133322387415 } });
+  }
+
+  protected end(testId: string): void {
+    const answer = this.answer();
+    if (answer === undefined) return;
+    const said = `${pullDownText[answer.verdict]}${pullDownNextText[answer.verdict] === undefined ? '' : `. ${pullDownNextText[answer.verdict]!}`}`;
+    this.ending.send({ kind: 'test-ended', testId, finding: { verdict: answer.verdict, said, coreVersion } });
+  }
+}
