@@ -102,7 +102,7 @@ const USUAL = { capacityW: 10_550, plateKg: 3.2 };
     dl {
       display: grid;
       gap: 0 28px;
-      grid-template-columns: repeat(auto-fill, minmax(250px, 1fr));
+      grid-template-columns: repeat(auto-fill, minmax(320px, 1fr));
     }
 
     dl div {

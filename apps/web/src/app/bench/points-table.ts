@@ -113,7 +113,7 @@ export class PointsTable {
       row('Pressure', ({ p }) => this.units.pressure(p)),
       row('Temperature', ({ T }) => this.units.temperature(T, 1)),
       row('Liquid density', ({ rhoLiquid }) => this.units.density(rhoLiquid)),
-      row('Vapour density', ({ rhoVapour }) => this.units.density(rhoVapour)),
+      row('Vapor density', ({ rhoVapour }) => this.units.density(rhoVapour)),
     ];
   });
 

@@ -104,7 +104,7 @@ const TON = /^\s*\d+([.,]\d+)?\s*$/;
         <hy-recharge-log [composition]="own" [targetKg]="t.kg" />
       }
     }
-    <hy-stage-mark ask="How much was charged, and from which cylinder?" done="Recharged" />
+    <hy-stage-mark ask="How much was charged, and from which cylinder?" done="Recharged" [quiet]="true" />
   `,
   styleUrl: './stage.css',
   styles: `
