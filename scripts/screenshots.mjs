@@ -192,7 +192,9 @@ function startApplication(folder) {
 /** @param {import('@playwright/test').Browser} browser @param {View} view @param {Record<string, string>} ids */
 async function take(browser, { file, path: place, width = 1280, height = 800, dark = false, before }, ids) {
   const page = await browser.newPage({ viewport: { width, height }, colorScheme: dark ? 'dark' : 'light', reducedMotion: 'reduce' });
-  await page.goto(BASE + place.replace(/C-\d+|Cheese cave|Bell foundry|Mushroom farm/, (name) => ids[name] ?? name), { waitUntil: 'networkidle' });
+  await page.goto(BASE + place.replace(/C-\d+|Cheese cave|Bell foundry|Mushroom farm/, (name) => ids[name] ?? name), {
+    waitUntil: 'networkidle',
+  });
   await before?.(page);
   await page.waitForLoadState('networkidle');
   await page.evaluate(() => document.fonts.ready.then(() => undefined));
