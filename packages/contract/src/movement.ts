@@ -122,7 +122,7 @@ export type NewRemoval = z.infer<typeof newRemoval>;
 export const newDifference = z.strictObject({
   key: id,
   system: id,
-  /** The air, or what is not accounted for. */
+  /** The air, or what is not accounted for; of too much, also whoever supplied it. */
   account: id,
   direction: z.enum(['missing', 'surplus']),
   massKg: weighedKg('difference', 'The difference is 0: there is nothing to log.'),

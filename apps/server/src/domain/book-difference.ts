@@ -13,8 +13,11 @@ import { refuseOtherVisit } from './other-visit';
 import type { Outside } from './outside';
 import { Refused } from './refused';
 
-/** Where a difference may go to, or come from: nowhere that somebody has weighed. */
-const OPEN_ACCOUNTS: readonly string[] = ['air', 'unexplained'];
+/** Where a difference may go to, or come from: nowhere that somebody has weighed. Too much may have been charged by somebody else. */
+const OPEN_ACCOUNTS: Readonly<Record<NewDifference['direction'], readonly string[]>> = {
+  missing: ['air', 'unexplained'],
+  surplus: ['unexplained', 'supplier'],
+};
 
 /** Books what an account of a system has found missing or too much, with its reason; nothing is adjusted silently. @throws Refused */
 export const bookDifference = (db: Tx, organisation: OrganisationRow, difference: NewDifference, outside: Outside): Promise<Booked> =>
@@ -23,8 +26,14 @@ export const bookDifference = (db: Tx, organisation: OrganisationRow, difference
     const system = await systemById(tx, organisation.id, difference.system);
     if (system === undefined) throw new Refused('not-found', 'This system is not in the register.', '/system');
     const account = await accountById(tx, organisation.id, difference.account);
-    if (account === undefined || !OPEN_ACCOUNTS.includes(account.kind))
-      throw new Refused('not-found', 'A difference goes to the air, or to what is not accounted for.', '/account');
+    if (account === undefined || !OPEN_ACCOUNTS[direction].includes(account.kind))
+      throw new Refused(
+        'not-found',
+        direction === 'missing'
+          ? 'What is missing goes to the air, or to what is not accounted for.'
+          : 'Too much comes from what is not accounted for, or from whoever supplied it.',
+        '/account',
+      );
     const [from, to] = direction === 'missing' ? [system.id, account.id] : [account.id, system.id];
     const decided = { from, to, massKg, happenedAt, recordedBy, note, visit };
     const earlier = await bookedBefore(tx, organisation.id, key, decided);

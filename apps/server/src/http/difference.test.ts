@@ -47,6 +47,15 @@ test('too much in it comes from what is not accounted for', async () => {
   expect((await systemAt('Planetarium')).contentKg).toBeCloseTo(before + 0.5, 9);
 });
 
+test('too much may have been charged by somebody who is not in the book; what is missing never goes to a supplier', async () => {
+  const account = (await accountOf('supplier')).id;
+  expect((await send(await difference('Planetarium', { direction: 'surplus', account }))).status).toBe(201);
+  const { status, body } = await send(await difference('Planetarium', { account }));
+  expect([status, body.errors[0].pointer]).toEqual([404, '/account']);
+  const air = (await accountOf('air')).id;
+  expect((await send(await difference('Planetarium', { direction: 'surplus', account: air }))).status).toBe(404);
+});
+
 test('on a visit it is no recovery', async () => {
   const system = await systemAt('Seed bank');
   const visit = { key: randomUUID(), system: system.id, day: '2026-11-26', reason: 'drier', recordedBy: 'Ines Marrow' };

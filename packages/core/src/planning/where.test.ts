@@ -1,5 +1,6 @@
+import { systemKinds } from '../circuit/system-kind';
 import { methods } from './method';
-import { whereAfter, whereAtRest } from './where';
+import { whereAfter, whereAtRest, whereRunning } from './where';
 
 test('after a pump-down the charge lies outside, and the rest is nearly empty', () => {
   const where = whereAfter('pump-down-condenser', 'split');
@@ -19,4 +20,16 @@ test('after a recovery nothing is left anywhere, and only parts that exist are t
     expect(new Set(whereAfter(method, 'packaged').values())).toEqual(new Set(['nearly-empty']));
   expect(whereAfter('recover', 'split').has('receiver')).toBe(false);
   expect([...whereAtRest('split').values()].every((holds) => holds === 'both')).toBe(true);
+});
+
+test('while it runs, liquid comes to the metering device and vapor to the compressor, in every kind of system', () => {
+  for (const kind of systemKinds) {
+    const where = whereRunning(kind);
+    expect([kind, where.get('liquid-line'), where.get('suction-line'), where.get('compressor')]).toEqual([
+      kind,
+      'liquid',
+      'vapour',
+      'vapour',
+    ]);
+  }
 });

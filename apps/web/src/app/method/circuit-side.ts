@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { Holding } from '@hygromet/core/circuit/holding';
 import { pumpDowns } from '@hygromet/core/planning/method';
+import { whereRunning } from '@hygromet/core/planning/where';
 import type { PlanAnswer } from '../live/plan-operations';
 import { Units } from '../preferences/units.service';
 import { systemKindNames } from '../systems/system-words';
@@ -19,7 +20,12 @@ import { coolingWords } from './method-words';
     @if (system(); as s) {
       <h2>{{ title() }}</h2>
       <p class="second">{{ kinds[s.kind] }}, {{ s.refrigerant }}{{ readings() }}</p>
-      <hy-circuit-drawing [kind]="s.kind" [valves]="session.valves()" [where]="session.where()" [opened]="session.failedPart()" />
+      <hy-circuit-drawing
+        [kind]="s.kind"
+        [valves]="session.valves()"
+        [where]="where()"
+        [opened]="running() ? undefined : session.failedPart()"
+      />
       @if (plan(); as p) {
         <dl class="figures">
           @if (p.weakest; as weakest) {
@@ -88,6 +94,8 @@ import { coolingWords } from './method-words';
 export class CircuitSide {
   /** Whether the recovery is still ahead: what it needs is told then. */
   readonly planning = input(true);
+  /** Whether it runs: then the drawing shows that, whatever was planned. */
+  readonly running = input(false);
   protected readonly session = inject(MethodSession);
   protected readonly units = inject(Units);
   protected readonly kinds = systemKindNames;
@@ -96,9 +104,14 @@ export class CircuitSide {
 
   /** The drawing shows the end of the method; without one, what is there today. */
   protected readonly title = computed(() => {
+    if (this.running()) return 'As it runs';
     const method = this.plan()?.method;
     if (method === undefined || method === 'nothing') return 'As it stands';
     return pumpDowns.includes(method) ? 'After the pump-down' : 'After recovery';
+  });
+  protected readonly where = computed(() => {
+    const system = this.system();
+    return this.running() && system !== undefined ? whereRunning(system.kind) : this.session.where();
   });
   /** What was read of it, beside what it is. */
   protected readonly readings = computed(() => {

@@ -45,6 +45,12 @@ export class ReceiptPage {
   protected readonly fileProblem = signal<string | undefined>(undefined);
   protected readonly columns = receiptColumns.join(', ');
   protected readonly moment = momentText;
+  protected readonly analysis = [
+    { field: 'purity', label: 'Purity, %' },
+    { field: 'air', label: 'Non-condensables, %' },
+    { field: 'moisture', label: 'Moisture, ppm' },
+    { field: 'acid', label: 'Acidity, ppm' },
+  ] as const;
   protected readonly differences = [
     { value: 'booked', label: 'not accounted for' },
     { value: 'explained', label: 'explained' },
@@ -113,6 +119,10 @@ export class ReceiptPage {
 
   protected edit(cylinder: string, part: Partial<LineDraft>): void {
     this.change({ lines: { ...this.draft().lines, [cylinder]: { ...this.draftOf(cylinder), ...part } } });
+  }
+
+  protected analysed(cylinder: string, field: (typeof this.analysis)[number]['field'], text: string): void {
+    this.edit(cylinder, { [field]: text });
   }
 
   protected async choose(file: File | undefined): Promise<void> {

@@ -102,7 +102,7 @@ import { VisitStepper } from './visit-stepper';
           }
         </section>
         <aside class="map" aria-label="Circuit">
-          <hy-circuit-side [planning]="planning()" />
+          <hy-circuit-side [planning]="planning()" [running]="job.here() === 'check'" />
         </aside>
       </div>
     }

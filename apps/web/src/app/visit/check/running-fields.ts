@@ -73,20 +73,15 @@ const BASE: readonly TypedReading[] = ['head', 'suction', 'suctionLine', 'liquid
           [hint]="name === wanted() ? 'decides most now' : ''"
         />
       }
-      <hy-text-field
-        [label]="'Head gauge at zero, ' + units().zero.name"
-        [hint]="wanted() === 'headZero' ? 'decides most now' : 'open to the air'"
-        [text]="draft().zeros.head"
-        (textChange)="zero({ head: $event })"
-        [problem]="problems()['headZero']"
-      />
-      <hy-text-field
-        [label]="'Suction gauge at zero, ' + units().zero.name"
-        [hint]="wanted() === 'suctionZero' ? 'decides most now' : 'open to the air'"
-        [text]="draft().zeros.suction"
-        (textChange)="zero({ suction: $event })"
-        [problem]="problems()['suctionZero']"
-      />
+      @for (own of gauges; track own.side) {
+        <hy-text-field
+          [label]="own.name + ' gauge at zero, ' + units().zero.name"
+          [hint]="wanted() === own.reading ? 'decides most now' : 'open to the air'"
+          [text]="draft().zeros[own.side]"
+          (textChange)="zero(own.side, $event)"
+          [problem]="problems()[own.reading]"
+        />
+      }
     </div>
     <h3>Plate</h3>
     <div class="fields">
@@ -151,6 +146,10 @@ export class RunningFields {
   protected readonly preferences = inject(PreferencesService).current;
   protected readonly base = BASE;
   protected readonly more = (Object.keys(readingKinds) as TypedReading[]).filter((name) => !BASE.includes(name)); // the keys of the table
+  protected readonly gauges = [
+    { side: 'head', name: 'Head', reading: 'headZero' },
+    { side: 'suction', name: 'Suction', reading: 'suctionZero' },
+  ] as const;
   protected readonly airs = airNames;
   protected readonly names = readingText;
   protected readonly airText = airText;
@@ -173,7 +172,7 @@ export class RunningFields {
     this.change({ air: { ...this.draft().air, [name]: entry } });
   }
 
-  protected zero(part: Partial<CheckDraft['zeros']>): void {
-    this.change({ zeros: { ...this.draft().zeros, ...part } });
+  protected zero(side: keyof CheckDraft['zeros'], text: string): void {
+    this.change({ zeros: { ...this.draft().zeros, [side]: text } });
   }
 }

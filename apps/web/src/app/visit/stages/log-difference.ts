@@ -62,6 +62,7 @@ export class LogDifference {
   protected readonly choices = computed(() => [
     ...(this.differenceKg() > 0 ? [{ value: 'air', label: 'lost to the air' }] : []),
     { value: 'unexplained', label: 'not accounted for' },
+    ...(this.differenceKg() > 0 ? [] : [{ value: 'supplier', label: 'charged by somebody else' }]),
   ]);
   protected readonly account = computed(() => (valueOf(this.accounts()) ?? []).find(({ kind }) => kind === this.kind()));
   protected readonly mass = computed(() => this.units.massText(Math.abs(this.differenceKg())));
