@@ -92,6 +92,11 @@ export const runningCheckRequest = z.strictObject({
   readings: runningReadings,
   /** Whoever asks without a word has read it settled. */
   settled: z.boolean().default(true),
+  /** Superheat and subcooling as they were read, about every half minute: whether they have settled is judged by the last four minutes. */
+  series: z
+    .array(z.strictObject({ atS: finite('atS'), superheatK: finite('superheatK'), subcoolingK: finite('subcoolingK') }))
+    .max(5000, { error: 'series has more than 5000 readings.' })
+    .optional(),
 });
 
 export const advices = ['add', 'remove', 'leave', 'not-the-charge', 'cannot-tell'] as const;

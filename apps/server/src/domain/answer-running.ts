@@ -5,6 +5,7 @@ import { noFaults, type Conditions, type Faults } from '@hygromet/core/cycle/con
 import { designOf } from '@hygromet/core/cycle/cycle-design';
 import { derivedOf, readingsOf } from '@hygromet/core/cycle/cycle-readings';
 import { solveCycle } from '@hygromet/core/cycle/cycle-solve';
+import { isSettled } from '@hygromet/core/cycle/settled';
 import { sceneOf } from '@hygromet/core/cycle/cycle-state';
 import { runningCheck } from '@hygromet/core/cycle/running-check';
 import type { UnitPlate } from '@hygromet/core/cycle/unit';
@@ -53,8 +54,11 @@ export function answerCycle(request: Of<'cycle'>): ComputeAnswer {
   };
 }
 
-export function answerRunningCheck({ unit, conditions, readings, settled }: Of<'runningCheck'>): ComputeAnswer {
-  const answer = runningCheck({ plate: plateOf(unit, unit), conditions, readings: readingsFrom(readings), settled });
+export function answerRunningCheck({ unit, conditions, readings, settled, series }: Of<'runningCheck'>): ComputeAnswer {
+  const moments = (series ?? []).map(({ atS, superheatK, subcoolingK }) => ({ atS, superheat: superheatK, subcooling: subcoolingK }));
+  // a series that is too short to say leaves it unsettled: what nobody has seen does not count as good
+  const steady = series === undefined ? settled : (isSettled(moments) ?? false);
+  const answer = runningCheck({ plate: plateOf(unit, unit), conditions, readings: readingsFrom(readings), settled: steady });
   return {
     settled: answer.settled,
     expected: answer.expected ?? null,

@@ -59,3 +59,13 @@ test('a unit without a plate, and a reading that is none, are refused', async ()
   expect((await compute({ op: 'runningCheck', unit, conditions, readings: { headPa: -5 } })).status).toBe(422);
   expect((await compute({ op: 'cycle', ...unit, refrigerant: 'R-9999', ...conditions })).body.code).toBe('unknown-refrigerant');
 });
+
+test('with a series it is settled once its last four minutes are level, and never by too few readings', async () => {
+  const readings = { headPa: 2.75e6, suctionPa: 9.9e5, suctionLineK: 285.5, liquidLineK: 314, supplyK: 289 };
+  const at = (superheatK: (t: number) => number, count = 12) =>
+    Array.from({ length: count }, (_, k) => ({ atS: 30 * k, superheatK: superheatK(30 * k), subcoolingK: 5 }));
+  const settled = async (series: object[]) => (await compute({ op: 'runningCheck', unit, conditions, readings, series })).body.settled;
+  expect(await settled(at(() => 6))).toBe(true);
+  expect(await settled(at((t) => 6 + t / 60))).toBe(false);
+  expect(await settled(at(() => 6, 2))).toBe(false);
+});

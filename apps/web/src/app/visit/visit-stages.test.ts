@@ -384,6 +384,19 @@ describe('the charge', () => {
     expect(lines.join()).not.toMatch(/C-08|C-12/);
   });
 
+  test('says which way of finding the charge fits this system, and what is minded on the way', async () => {
+    const { text, type } = await begin();
+    expect(text()).toMatch(/by weight, verified by running ?possible/);
+    expect(text()).toMatch(/by subcooling ?possible once it is seen: which metering device it has/);
+    expect(text()).toMatch(/by the sight glass ?not here: without a receiver/);
+    expect(text()).toContain('Shut the micron gauge off: liquid ruins it.');
+    expect(text()).not.toContain('Flammable: ventilate');
+    await type('The system', 'running');
+    expect(text()).toMatch(/by weight, verified by running ?not here: nobody knows what is still in it/);
+    expect(text()).toContain('Throttle liquid into the suction');
+    expect(text()).not.toContain('Break the vacuum');
+  });
+
   test('is weighed in: what is left, when to shut the valve, and too much is said at once', async () => {
     const sent: object[] = [];
     const { text, type, press } = await begin({ bookRemoval$: (body: object) => (sent.push(body), of({})) });

@@ -1,21 +1,29 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
 import type { ChargeTerm, HoseBore } from '@hygromet/core/charge/charge-target';
+import { chargingSteps, schoolsFor, type ChargingFacts } from '@hygromet/core/charge/charging';
 import { feedingRules, goesInStanding } from '@hygromet/core/charge/feeding';
+import { kindOf } from '@hygromet/core/circuit/system-kind';
+import { meterings } from '@hygromet/core/cycle/unit';
 import { kilogram } from '@hygromet/core/units/quantity';
 import type { ChargeArgs, FeedArgs } from '../../live/account-operations';
 import { asked } from '../../live/asked';
 import { Drafts } from '../../live/draft.service';
 import { PropertyService } from '../../live/property.service';
+import { Registers } from '../../live/registers.service';
 import { MethodSession } from '../../method/method.session';
+import { PreferencesService } from '../../preferences/preferences.service';
 import { Units } from '../../preferences/units.service';
 import { BigNumber } from '../../ui/big-number';
 import { Caution } from '../../ui/caution';
 import { ChoiceField } from '../../ui/choice-field';
-import { isStale, valueOf } from '../../ui/loadable';
+import { isStale, loadable, valueOf, waiting } from '../../ui/loadable';
 import { QuantityField } from '../../ui/quantity-field';
 import { emptyEntry, readQuantity, type QuantityEntry } from '../../ui/quantity-entry';
 import { TextField } from '../../ui/text-field';
+import { emptyCheck, type CheckDraft } from '../check/check-draft';
 import { RechargeLog } from '../recharge-log';
+import { chargingStepText, schoolReasonText, schoolStandingText, schoolText } from '../recharge-words';
 import { StageMark } from '../stage-mark';
 import { VisitJob } from '../visit-job';
 
@@ -39,6 +47,7 @@ const termNames: Record<ChargeTerm, string> = {
   scale: 'Scale',
 };
 const HOSE_M = 1.5;
+const ROOM_K = 298.15;
 /** kg/s of refrigerant for a ton of cooling, as a rule: 12 000 Btu/h over some 165 kJ/kg. Common practice. */
 const FLOW_PER_TON = 0.0213;
 const TON = /^\s*\d+([.,]\d+)?\s*$/;
@@ -91,11 +100,24 @@ const TON = /^\s*\d+([.,]\d+)?\s*$/;
       }
     </div>
     <p class="arrival">{{ feeding() }}</p>
-    @if (blend()) {
-      <hy-caution
-        >A blend goes in as liquid only: cylinder upside down, or by its liquid port. Drawn as vapor its composition shifts.</hy-caution
-      >
-    }
+    <section aria-label="How the charge is found">
+      <h3>How the charge is found</h3>
+      <table>
+        <tbody>
+          @for (own of schools(); track own.school) {
+            <tr>
+              <th scope="row">{{ schoolNames[own.school] }}</th>
+              <td class="second">{{ own.text }}</td>
+            </tr>
+          }
+        </tbody>
+      </table>
+    </section>
+    <ol class="minded">
+      @for (own of steps(); track own) {
+        <li>{{ stepTexts[own] }}</li>
+      }
+    </ol>
     <hy-caution [grave]="true">
       A cylinder is warmed in water below {{ units.temperature(warmest) }}, never with a flame. Stop at {{ stops() }}.
     </hy-caution>
@@ -114,6 +136,13 @@ const TON = /^\s*\d+([.,]\d+)?\s*$/;
       gap: 14px 16px;
       grid-template-columns: repeat(auto-fit, minmax(210px, 1fr));
     }
+
+    .minded {
+      display: grid;
+      gap: 6px;
+      padding-left: 22px;
+      list-style: decimal;
+    }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
@@ -122,6 +151,7 @@ export class RechargeStage {
   private readonly session = inject(MethodSession);
   protected readonly units = inject(Units);
   private readonly properties = inject(PropertyService);
+  private readonly preferences = inject(PreferencesService).current;
   private readonly stored = inject(Drafts).open<RechargeDraft>(`recharge.${this.job.id}`, () => ({
     hose: '1/4',
     oil: emptyEntry('oz'),
@@ -132,6 +162,22 @@ export class RechargeStage {
   }));
   protected readonly draft = this.stored.value.asReadonly();
   protected readonly names = termNames;
+  protected readonly schoolNames = schoolText;
+  protected readonly stepTexts = chargingStepText;
+  /** Which metering device it has was said where the running unit is checked. */
+  private readonly check = inject(Drafts).open<CheckDraft>(`check.${this.job.id}`, () =>
+    emptyCheck(this.preferences().pressure, this.preferences().temperature),
+  );
+  private readonly refrigerants = toSignal(loadable(inject(Registers).refrigerants$), { initialValue: waiting });
+  private readonly refrigerant = computed(() => valueOf(this.refrigerants())?.find(({ id }) => id === this.system()?.refrigerant));
+  private readonly glide = asked(
+    this.properties,
+    'twoPoints',
+    computed(() => {
+      const composition = this.composition();
+      return composition === undefined ? undefined : { composition, given: { T: ROOM_K } };
+    }),
+  );
   protected readonly warmest = feedingRules.warmestCylinderK;
   protected readonly hoses = [
     { value: '1/4', label: '1/4 in, run back' },
@@ -146,7 +192,32 @@ export class RechargeStage {
 
   private readonly system = computed(() => valueOf(this.session.system()));
   protected readonly composition = computed(() => this.session.question()?.composition ?? this.session.composition());
-  protected readonly blend = computed(() => Object.keys(this.composition() ?? {}).length > 1);
+  private readonly facts = computed((): ChargingFacts | undefined => {
+    const [system, composition, ambient] = [this.system(), this.composition(), this.session.ambient()];
+    if (system === undefined || composition === undefined) return undefined;
+    const seen = meterings.find((own) => own === this.check.value().metering);
+    return {
+      metering: seen,
+      receiver: kindOf(system.kind).parts.includes('receiver'),
+      evacuated: this.draft().running === 'standing',
+      // what is not known is taken as burning
+      flammable: this.refrigerant()?.flammable ?? true,
+      heatPump: system.kind === 'heat-pump',
+      glideK: valueOf(this.glide())?.glide ?? (Object.keys(composition).length > 1 ? 1 : 0),
+      outdoorK: ambient.state === 'good' ? ambient.si : undefined,
+    };
+  });
+  protected readonly schools = computed(() => {
+    const facts = this.facts();
+    return (facts === undefined ? [] : schoolsFor(facts)).map(({ school, standing, reasons }) => ({
+      school,
+      text: [schoolStandingText[standing], ...reasons.map((reason) => schoolReasonText[reason])].join(': '),
+    }));
+  });
+  protected readonly steps = computed(() => {
+    const facts = this.facts();
+    return facts === undefined ? [] : chargingSteps(facts);
+  });
   private readonly question = computed((): ChargeArgs | undefined => {
     const [system, composition, { hose, oil }] = [this.system(), this.composition(), this.draft()];
     if (system === undefined || composition === undefined) return undefined;
