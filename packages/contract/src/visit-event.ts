@@ -75,7 +75,7 @@ export const newVisitEvent = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('test-ended'), ...said, testId: id, finding: testFinding }),
   z.strictObject({ kind: z.literal('ran'), ...said, ...ran }),
   z.strictObject({ kind: z.literal('moved'), ...decides, day, ...appointment }),
-  z.strictObject({ kind: z.literal('closed'), ...decides }),
+  z.strictObject({ kind: z.literal('closed'), ...decides, /** Where nothing was recorded: why. */ why: note.optional() }),
   z.strictObject({
     kind: z.literal('reopened'),
     ...said,
@@ -102,7 +102,7 @@ export const visitEvent = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('test-ended'), testId: id, finding: testFinding, ...kept }),
   z.strictObject({ kind: z.literal('ran'), ...ran, ...kept }),
   z.strictObject({ kind: z.literal('moved'), day, ...appointment, ...kept }),
-  z.strictObject({ kind: z.literal('closed'), ...kept }),
+  z.strictObject({ kind: z.literal('closed'), why: z.string().optional(), ...kept }),
   z.strictObject({ kind: z.literal('reopened'), why: z.string(), ...kept }),
 ]);
 export type VisitEvent = z.infer<typeof visitEvent>;

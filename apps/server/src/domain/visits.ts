@@ -1,3 +1,4 @@
+import { nothingRecorded } from '@hygromet/contract/nothing-recorded';
 import type { NewVisit, Visit, VisitWithEvents } from '@hygromet/contract/visit';
 import type { NewVisitEvent } from '@hygromet/contract/visit-event';
 import type { TestReading, TestSetUp } from '@hygromet/contract/visit-test';
@@ -73,7 +74,8 @@ const add = (db: Tx, organisationId: string, id: string, event: NewVisitEvent, o
     return read(tx, organisationId, id);
   });
 
-function refuseOutdated(event: NewVisitEvent, { state, version, system, tests }: Visit): void {
+function refuseOutdated(event: NewVisitEvent, visit: Visit): void {
+  const { state, version, system, tests } = visit;
   if (event.kind === 'reopened') {
     if (state === 'open') throw new Refused('changed-meanwhile', 'This visit is open.');
     return;
@@ -82,6 +84,12 @@ function refuseOutdated(event: NewVisitEvent, { state, version, system, tests }:
   if (event.kind === 'test-read' || event.kind === 'test-ended') refuseStrangeTest(event, tests);
   if (event.kind === 'planned' && event.plan.factsVersion !== system.factsVersion)
     throw new Refused('changed-meanwhile', 'The facts of this system have changed since. Check the plan again, then save it.');
+  if (event.kind === 'closed' && nothingRecorded(visit) && (event.why ?? '').trim() === '')
+    throw new Refused(
+      'reason-missing',
+      'Nothing was recorded on this visit. Say why it is closed: the reason stands in the record.',
+      '/why',
+    );
   if ('version' in event && event.version !== version)
     throw new Refused('changed-meanwhile', 'Somebody has changed this visit meanwhile. Check it again, then save.');
 }

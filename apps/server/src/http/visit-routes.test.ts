@@ -91,7 +91,9 @@ test('two people who keep a plan at once: one is told', async () => {
 
 test('a closed visit is not planned any more', async () => {
   const own = await opened('Bell foundry');
-  const { body } = await add(own.id, { kind: 'closed', version: own.version });
+  const nothing = await add(own.id, { kind: 'closed', version: own.version });
+  expect([nothing.status, nothing.body.code, nothing.body.errors[0].pointer]).toEqual([422, 'reason-missing', '/why']);
+  const { body } = await add(own.id, { kind: 'closed', version: own.version, why: 'nobody was there' });
   expect(visit.parse(body).state).toBe('closed');
   expect((await decide(own.id, own.version + 1, plan(own.system.factsVersion))).body.detail).toContain('closed');
 });
@@ -102,7 +104,7 @@ test('an open visit is moved to another day, once by one person, and a closed on
   expect(visit.parse((await move('2026-12-03', own.version)).body)).toMatchObject({ day: '2026-12-03', version: own.version + 1 });
   expect((await move('2026-12-04', own.version)).body.code).toBe('changed-meanwhile');
   expect((await move('', own.version + 1)).body.errors[0]).toMatchObject({ pointer: '/day', detail: 'The day is missing.' });
-  await add(own.id, { kind: 'closed', version: own.version + 1 });
+  await add(own.id, { kind: 'closed', version: own.version + 1, why: 'called off' });
   expect((await move('2026-12-05', own.version + 2)).body.detail).toContain('closed');
 });
 
@@ -176,7 +178,7 @@ test('a stage is not needed only with its reason, and a closed visit is opened a
   const refused = await add(id, { kind: 'marked', stage: 'recharge', mark: 'not-needed', why: ' ' });
   expect(refused.body.errors[0]).toMatchObject({ pointer: '/why' });
   expect((await add(id, { kind: 'reopened', why: 'x' })).body.detail).toBe('This visit is open.');
-  await add(id, { kind: 'closed', version });
+  await add(id, { kind: 'closed', version, why: 'called off' });
   expect((await add(id, { kind: 'looked', look: { leaks: true } })).body.detail).toContain('closed');
   expect((await add(id, { kind: 'reopened', why: '' })).status).toBe(422);
 });

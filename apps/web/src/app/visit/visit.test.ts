@@ -231,6 +231,14 @@ describe('the end', () => {
   });
 });
 
+test('a visit on which nothing was recorded is closed with its reason', async () => {
+  const { text, type, press, sent } = await open('close');
+  expect(text()).toContain('nothing was seen, planned or weighed on it');
+  await type('Why is it closed without a record?', 'nobody was there');
+  await press('Close the visit');
+  expect(sent[0]).toMatchObject({ kind: 'closed', why: 'nobody was there' });
+});
+
 test('a visit that is not there says so, with the way back', async () => {
   stage({ id: 'v1', registers: { visit$: () => throwError(() => new Refusal('not-found', 'This visit is not there.')) } });
   const { text } = await render(VisitPage);

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
+import { nothingRecorded } from '@hygromet/contract/nothing-recorded';
 import { refusalIn } from '../../live/command';
 import { TextField } from '../../ui/text-field';
 import { stageNames, stateText } from '../stage-words';
@@ -29,14 +30,17 @@ import { momentText } from '../../ui/day';
         </tbody>
       </table>
       @if (visit.state === 'open') {
+        @if (empty()) {
+          <hy-text-field
+            label="Why is it closed without a record?"
+            hint="nothing was seen, planned or weighed on it"
+            [text]="without()"
+            (textChange)="without.set($event)"
+            [problem]="withoutRefused()"
+          />
+        }
         <div class="actions">
-          <button
-            type="button"
-            class="button"
-            [class.main]="missing() === 0"
-            [disabled]="busy()"
-            (click)="closing.send({ kind: 'closed', version: visit.version })"
-          >
+          <button type="button" class="button" [class.main]="missing() === 0" [disabled]="busy()" (click)="close(visit.version)">
             Close the visit
           </button>
           @if (missing() > 0) {
@@ -66,9 +70,21 @@ export class CloseStage {
   protected readonly why = signal('');
   protected readonly stages = computed(() => this.job.states().filter(({ stage }) => stage !== 'close'));
   protected readonly missing = computed(() => this.stages().filter(({ state }) => state === 'ahead' || state === 'trouble').length);
-  protected readonly closing = this.job.adding();
+  /** Nothing was recorded: then it is closed only with the reason. */
+  protected readonly empty = computed(() => {
+    const visit = this.job.visit();
+    return visit !== undefined && nothingRecorded(visit);
+  });
+  protected readonly without = signal('');
+  protected readonly closing = this.job.adding(() => this.without.set(''));
+  protected readonly withoutRefused = computed(() => refusalIn(this.closing.state(), '/why'));
   protected readonly reopening = this.job.adding(() => this.why.set(''));
   protected readonly busy = computed(() => this.closing.state().state === 'busy');
-  protected readonly refused = computed(() => refusalIn(this.closing.state()));
+  protected readonly refused = computed(() => (this.withoutRefused() === undefined ? refusalIn(this.closing.state()) : undefined));
   protected readonly reopenRefused = computed(() => refusalIn(this.reopening.state(), '/why') ?? refusalIn(this.reopening.state()));
+
+  protected close(version: number): void {
+    const why = this.without().trim();
+    this.closing.send({ kind: 'closed', version, ...(why === '' ? {} : { why }) });
+  }
 }
