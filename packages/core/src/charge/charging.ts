@@ -41,7 +41,9 @@ const UNSEEN: readonly SchoolReason[] = ['metering-not-seen', 'outdoors-not-read
 function standingOf(school: ChargingSchool, facts: ChargingFacts): SchoolStanding {
   const reasons = reasonsAgainst(school, facts);
   const against = reasons.some((reason) => !UNSEEN.includes(reason));
-  return { school, standing: reasons.length === 0 ? 'possible' : against ? 'not-here' : 'once-seen', reasons };
+  // where something that was seen decides, nothing else has to be looked at
+  const deciding = against ? reasons.filter((reason) => !UNSEEN.includes(reason)) : reasons;
+  return { school, standing: reasons.length === 0 ? 'possible' : against ? 'not-here' : 'once-seen', reasons: deciding };
 }
 
 function reasonsAgainst(

@@ -211,7 +211,9 @@ export class RechargeStage {
     const facts = this.facts();
     return (facts === undefined ? [] : schoolsFor(facts)).map(({ school, standing, reasons }) => ({
       school,
-      text: [schoolStandingText[standing], ...reasons.map((reason) => schoolReasonText[reason])].join(': '),
+      text: [schoolStandingText[standing], reasons.map((reason) => schoolReasonText[reason]).join('; ')]
+        .filter((own) => own !== '')
+        .join(': '),
     }));
   });
   protected readonly steps = computed(() => {
