@@ -140,7 +140,7 @@ export const cylinder = z.strictObject({
   marks: cylinderMarks,
   /** Tare as it was weighed empty, beside the one on the collar. */
   tareWeighedKg: z.number().nullable(),
-  /** Volume share of air in its vapour at the last check since it was last evacuated. */
+  /** Volume share of non-condensables in the vapour at the last check since it was last evacuated. */
   airShare: z.number().nullable(),
   retiredAt: instant.nullable(),
   /** When it was last weighed in beside the ledger. */

@@ -1,22 +1,28 @@
-import type { Readings } from '@hygromet/core/cycle/cycle-readings';
+import type { ReadingName, Readings } from '@hygromet/core/cycle/cycle-readings';
 import type { RunningReadings } from './running';
 
+/** Each reading of the wire, with its unit in its name, and the core's word for it. */
+const words = {
+  headPa: 'head',
+  suctionPa: 'suction',
+  suctionLineK: 'suctionLine',
+  liquidLineK: 'liquidLine',
+  supplyK: 'supply',
+  dischargeK: 'discharge',
+  powerW: 'power',
+  condenserLeavingAirK: 'condenserAir',
+  meteringInletK: 'meteringInlet',
+  supplyWetBulbK: 'supplyWetBulb',
+  headGaugeZeroPa: 'headZero',
+  suctionGaugeZeroPa: 'suctionZero',
+  standingBeyondPa: 'standing',
+} as const satisfies Record<keyof RunningReadings, ReadingName>;
+const pairs = Object.entries(words) as [keyof RunningReadings, ReadingName][]; // the keys of the table are the names of the wire
+
 /** Readings of the wire in the words of the core; what was not read is absent. */
-export function readingsFrom(own: RunningReadings): Readings {
-  const all = {
-    head: own.headPa,
-    suction: own.suctionPa,
-    suctionLine: own.suctionLineK,
-    liquidLine: own.liquidLineK,
-    supply: own.supplyK,
-    discharge: own.dischargeK,
-    power: own.powerW,
-    condenserAir: own.condenserLeavingAirK,
-    meteringInlet: own.meteringInletK,
-    supplyWetBulb: own.supplyWetBulbK,
-    headZero: own.headGaugeZeroPa,
-    suctionZero: own.suctionGaugeZeroPa,
-    standing: own.standingBeyondPa,
-  };
-  return Object.fromEntries(Object.entries(all).filter(([, value]) => value !== undefined));
-}
+export const readingsFrom = (own: RunningReadings): Readings =>
+  Object.fromEntries(pairs.flatMap(([wire, word]) => (own[wire] === undefined ? [] : [[word, own[wire]]])));
+
+/** The same the other way; what the wire has no name for is left out. */
+export const readingsTo = (own: Readings): RunningReadings =>
+  Object.fromEntries(pairs.flatMap(([wire, word]) => (own[word] === undefined ? [] : [[wire, own[word]]])));

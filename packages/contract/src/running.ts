@@ -1,5 +1,5 @@
 import { hypothesisCodes } from '@hygromet/core/cycle/hypothesis';
-import { nextReadings } from '@hygromet/core/cycle/next-reading';
+import { nextReadings } from '@hygromet/core/cycle/cycle-readings';
 import { slipCodes } from '@hygromet/core/cycle/slips';
 import { meterings, unitKinds } from '@hygromet/core/cycle/unit';
 import * as z from 'zod';

@@ -1,18 +1,17 @@
 import { refrigerant } from '../src/fluids/refrigerant';
 import { noFaults, type Conditions, type Faults } from '../src/cycle/conditions';
 import { ratingOf } from '../src/cycle/cycle-design';
-import { sigmaOfReading, type ReadingName, type Readings } from '../src/cycle/cycle-readings';
+import { baseReadings, nextReadings, sigmaOfReading, type NextReading, type ReadingName, type Readings } from '../src/cycle/cycle-readings';
 import { explain, predictionsOf, type Explained } from '../src/cycle/explanations';
 import { hypothesisCodes, severities, type HypothesisCode } from '../src/cycle/hypothesis';
 import { cloudOf, unknownUnit } from '../src/cycle/knowledge';
 import { learnUnit } from '../src/cycle/learn-unit';
-import { nextReadings, tellingReadings, type NextReading } from '../src/cycle/next-reading';
+import { tellingReadings } from '../src/cycle/next-reading';
 import { adviceOf } from '../src/cycle/advice';
 import type { UnitPlate } from '../src/cycle/unit';
 import { HiddenUnit } from './simulated-unit';
 import { normalOf, randomOf } from './simulated-hold';
 
-const BASE = ['head', 'suction', 'suctionLine', 'liquidLine', 'supply'] as const satisfies readonly ReadingName[];
 /** What an instrument alone may be off, without what the model does not know. */
 const NOISE: Partial<Record<ReadingName, number>> = {
   suctionLine: 0.56,
@@ -79,12 +78,12 @@ export function runningCheckRates(kind: Kind, count: number, firstSeed = 1): Rat
       const good = weather(random);
       const seen = hidden.readings(good, noFaults);
       if (seen === undefined) continue;
-      knowledge = learnUnit(plate, misread(good, normal), read(seen, [...BASE, 'discharge'], normal)) ?? unknownUnit;
+      knowledge = learnUnit(plate, misread(good, normal), read(seen, [...baseReadings, 'discharge'], normal)) ?? unknownUnit;
     }
     of++;
     const started = performance.now();
     const predictions = predictionsOf(cloudOf(plate, knowledge), misread(conditions, normal));
-    let readings: Readings = read(true_, BASE, normal);
+    let readings: Readings = read(true_, baseReadings, normal);
     let explained = explain(predictions, readings, { prior: even });
     if (kind.endsWith('chosen') || kind === 'random') {
       const name =

@@ -58,6 +58,9 @@ test.each([
   [{ tests: { ...clean, acid: 'test-again' }, past: 'burn-out' }, 'no', 'untested-past'],
   [{ tests: { ...clean, moisture: 'not-tested' }, past: 'open' }, 'no', 'untested-past'],
   [{ past: 'burn-out' }, 'possible', 'within-tolerance'],
+  [{ past: 'unknown' }, 'possible', 'within-tolerance'],
+  [{ tests: { ...clean, acid: 'not-tested' }, past: 'unknown' }, 'no', 'untested-past'],
+  [{ tests: { ...clean, moisture: 'test-again' }, past: 'unknown' }, 'no', 'untested-past'],
 ] as const)('%j: %s', (more, standing, reason) => {
   const verdict = back(task('R-134a', more));
   expect([verdict.standing, verdict.reasons]).toEqual([standing, expect.arrayContaining([reason])]);
@@ -70,6 +73,16 @@ test('whatever was tested, it changes hands only by way of the reclaimer', () =>
     standing: 'no',
     reasons: ['another-owner'],
   });
+});
+
+test('a past that nobody knows opens no way that any past would shut', () => {
+  const rank = { no: 0, 'not-advised': 1, possible: 2 } as const;
+  const findings = ['pass', 'fail', 'test-again', 'not-tested'] as const;
+  for (const acid of findings)
+    for (const moisture of findings) {
+      const of = (past: ReuseTask['past']) => rank[back(task('R-134a', { past, tests: { ...clean, acid, moisture } })).standing];
+      for (const past of refrigerantPasts) expect([acid, moisture, past, of('unknown') <= of(past)]).toEqual([acid, moisture, past, true]);
+    }
 });
 
 test('less that is known never makes a way more open', () => {

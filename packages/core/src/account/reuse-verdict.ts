@@ -3,7 +3,7 @@ import { leak } from '../thermo/leak';
 import { cubicMetre, kelvin, kilogram } from '../units/quantity';
 import { MOST_AIR } from '../readings/air-check';
 import { beyondTolerance, isPublishedTolerance } from './blend-tolerance';
-import type { FindingNow, RefrigerantTest } from './refrigerant-tests';
+import { refrigerantTests, type FindingNow, type RefrigerantTest } from './refrigerant-tests';
 import rules from './reuse-rules.json';
 
 /** How it left the system; where nobody knows, both are reckoned with. */
@@ -67,6 +67,11 @@ export interface Reuse {
 /** The tests without which nothing goes back: common practice. */
 const ASKED_TESTS = rules.askedTests as readonly RefrigerantTest[]; // `reuse-verdict.test.ts` holds the names
 
+/** Whether the tests speak for putting it back: what is asked for has passed, and nothing has failed. */
+export const mayGoBackByTests = (finding: (test: RefrigerantTest) => FindingNow): boolean =>
+  ASKED_TESTS.every((test) => finding(test) === 'pass') &&
+  refrigerantTests.every((test) => finding(test) !== 'fail' && finding(test) !== 'test-again');
+
 /** What it is now, and where it may go. */
 export function reuseOf(task: ReuseTask): Reuse {
   const { designation, composition, lost } = task;
@@ -110,7 +115,9 @@ function verdictsOf(task: ReuseTask, beyond: ReadonlyMap<string, number>): reado
 function dirtOf({ tests, past, airShare }: ReuseTask): readonly ReuseReason[] {
   const untested = (test: RefrigerantTest) => tests[test] === 'not-tested' || tests[test] === 'test-again';
   const air = tests['non-condensables'] === 'fail' || (airShare ?? 0) > MOST_AIR;
-  const byPast = (past === 'burn-out' && untested('acid')) || (past === 'open' && untested('moisture'));
+  // where nobody knows, it may have been either
+  const [burnt, open] = [past === 'burn-out' || past === 'unknown', past === 'open' || past === 'unknown'];
+  const byPast = (burnt && untested('acid')) || (open && untested('moisture'));
   return [
     ...(tests.acid === 'fail' ? (['acid'] as const) : []),
     ...(tests.moisture === 'fail' ? (['moisture'] as const) : []),

@@ -28,6 +28,8 @@ export interface FeedRate {
 export const feedingRules = {
   keptSuperheatK: data.keptSuperheatK,
   pulseMinutes: data.pulseMinutes,
+  /** kg/s that a compressor draws for a watt of cooling, as a rule: some 165 kJ/kg. Common practice. */
+  flowPerWatt: data.flowPerWatt,
   /** Pa by which the suction may rise before it is stopped. */
   stopSuctionRisePa: data.stopSuctionRisePa,
   /** K: a cylinder is warmed in water, never above 125 °F, never with a flame. */

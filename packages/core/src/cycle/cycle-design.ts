@@ -26,7 +26,7 @@ const suctionSaturation = ({ kind }: UnitPlate, { suctionK }: Guesses): number =
 
 const flowsOf = ({ kind, capacityW }: UnitPlate, { indoorAir, outdoorAir }: Guesses) => {
   const tons = capacityW / TON;
-  const heatCapacity = 1190; // J/(m³ K) of air at the coils
+  const { heatCapacity } = data.air;
   const indoor =
     kind === 'chiller'
       ? capacityW / data.water.riseK

@@ -1,14 +1,12 @@
+import { STANDARD_ATMOSPHERE } from '../units/pressure';
 import { airEnthalpy, airHeatCapacity, saturatedTemperature } from './moist-air';
 import type { CycleState, Scene } from './cycle-state';
 import readings from './readings.json';
 
-/** What can be read on a running unit, and two that are read with it standing. */
-export const readingNames = [
-  'head',
-  'suction',
-  'suctionLine',
-  'liquidLine',
-  'supply',
+/** What everybody reads on a running unit. */
+export const baseReadings = ['head', 'suction', 'suctionLine', 'liquidLine', 'supply'] as const;
+/** What may be read next, where it decides; two of them with the unit standing. */
+export const nextReadings = [
   'discharge',
   'power',
   'condenserAir',
@@ -20,13 +18,15 @@ export const readingNames = [
   'airflow',
   'outdoorCoil',
 ] as const;
+export type NextReading = (typeof nextReadings)[number];
+export const readingNames = [...baseReadings, ...nextReadings] as const;
 export type ReadingName = (typeof readingNames)[number];
 /** Pa absolute, K, W; the zeros in Pa; the standing pressure beyond saturation in Pa; both airs as a share. */
 export type Readings = Readonly<Partial<Record<ReadingName, number>>>;
 
 /** What an instrument says of a state, with the errors that the faults give the gauges. */
 export function readingsOf(scene: Scene, state: CycleState): Record<ReadingName, number> {
-  const { faults, unit, evaporatorAir, conditions } = scene;
+  const { faults, unit, conditions } = scene;
   const { headGauge, suctionGauge, air, indoorAir, outdoorAir } = faults;
   return {
     head: state.head + headGauge,
@@ -41,16 +41,17 @@ export function readingsOf(scene: Scene, state: CycleState): Record<ReadingName,
     supplyWetBulb: wetBulbBehind(scene, state),
     headZero: headGauge,
     suctionZero: suctionGauge,
-    standing: air * (conditions.atmospherePa ?? 101_325) + headGauge,
+    standing: air * (conditions.atmospherePa ?? STANDARD_ATMOSPHERE) + headGauge,
     airflow: indoorAir * unit.guesses.indoorAir,
     outdoorCoil: outdoorAir * unit.guesses.outdoorAir,
   };
+}
 
-  function wetBulbBehind({ unit: { indoor } }: Scene, { evaporator: { heatW } }: CycleState): number {
-    if (evaporatorAir.humidity === 0) return evaporatorAir.T;
-    const flow = (indoor.flow * indoorAir) / airHeatCapacity(evaporatorAir.humidity);
-    return saturatedTemperature(airEnthalpy(evaporatorAir.T, evaporatorAir.humidity) - heatW / flow, evaporatorAir.p);
-  }
+/** K of the wet bulb behind the indoor coil. */
+function wetBulbBehind({ unit: { indoor }, faults, evaporatorAir, airDensity }: Scene, { evaporator: { heatW } }: CycleState): number {
+  if (evaporatorAir.humidity === 0) return evaporatorAir.T;
+  const flow = (indoor.flow * faults.indoorAir * airDensity) / airHeatCapacity(evaporatorAir.humidity);
+  return saturatedTemperature(airEnthalpy(evaporatorAir.T, evaporatorAir.humidity) - heatW / flow, evaporatorAir.p);
 }
 
 /** One sigma of what a reading may be off: by its instrument, and by what the model does not know of any real unit. */

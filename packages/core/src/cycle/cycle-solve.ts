@@ -1,6 +1,7 @@
 import { noFaults, type Conditions, type Faults } from './conditions';
 import { ratingOf } from './cycle-design';
 import { heatingOf, heatingRating } from './heating';
+import { solveThree } from './solve-three';
 import { sceneOf, stateAt, type CycleState, type Scene, type Unknown } from './cycle-state';
 import type { Unit } from './unit';
 
@@ -82,13 +83,7 @@ function moveOf(scene: Scene, { u, residual }: CycleState): Unknown | undefined 
     moved[k]! += INCREMENT;
     return stateAt(scene, moved).residual.map((own, i) => (own - residual[i]!) / INCREMENT) as unknown as Unknown; // three as well
   };
-  const [a, b, c] = [column(0), column(1), column(2)];
-  const determinant = (p: Unknown, q: Unknown, r: Unknown) =>
-    p[0] * (q[1] * r[2] - q[2] * r[1]) - q[0] * (p[1] * r[2] - p[2] * r[1]) + r[0] * (p[1] * q[2] - p[2] * q[1]);
-  const all = determinant(a, b, c);
-  if (!(Math.abs(all) > 1e-12)) return undefined;
-  const minus: Unknown = [-residual[0], -residual[1], -residual[2]];
-  return [determinant(minus, b, c) / all, determinant(a, minus, c) / all, determinant(a, b, minus) / all];
+  return solveThree([column(0), column(1), column(2)], [-residual[0], -residual[1], -residual[2]]);
 }
 
 /** From the rating, all conditions and faults at once in even steps. */

@@ -4,6 +4,7 @@ import { airInside, airOutside, type AirOn, type Conditions, type Faults } from 
 import data from './cycle-parameters.json';
 import { evaporatorAt, evaporatorOutlet, type EvaporatorState } from './evaporator';
 import { flowThrough } from './metering';
+import { STANDARD_ATMOSPHERE } from '../units/pressure';
 import type { Unit } from './unit';
 
 /** ln of the pressure in the condenser, ln of that in the evaporator, and the state that leaves the evaporator. */
@@ -39,6 +40,8 @@ export interface Scene {
   readonly faults: Faults;
   readonly condenserAir: AirOn;
   readonly evaporatorAir: AirOn;
+  /** Of the air of the place over that at the sea: a fan moves volumes. */
+  readonly airDensity: number;
 }
 
 export function sceneOf(unit: Unit, conditions: Conditions, faults: Faults): Scene {
@@ -50,16 +53,18 @@ export function sceneOf(unit: Unit, conditions: Conditions, faults: Faults): Sce
     faults,
     condenserAir: heating ? { ...inside, humidity: 0 } : outside,
     evaporatorAir: heating ? outside : inside,
+    airDensity: (conditions.atmospherePa ?? STANDARD_ATMOSPHERE) / STANDARD_ATMOSPHERE,
   };
 }
 
 /** Everything of a running circuit at this guess. */
 export function stateAt(scene: Scene, u: Unknown): CycleState {
-  const { unit, conditions, faults, condenserAir, evaporatorAir } = scene;
+  const { unit, conditions, faults, condenserAir, evaporatorAir, airDensity } = scene;
   const { table, plate } = unit;
   const heating = conditions.heating === true;
   const [hot, cold] = heating ? [unit.indoor, unit.outdoor] : [unit.outdoor, unit.indoor];
-  const [hotAir, coldAir] = heating ? [faults.indoorAir, faults.outdoorAir] : [faults.outdoorAir, faults.indoorAir];
+  const [indoorAir, outdoorAir] = [faults.indoorAir * (unit.wetSide === 'air' ? airDensity : 1), faults.outdoorAir * airDensity];
+  const [hotAir, coldAir] = heating ? [indoorAir, outdoorAir] : [outdoorAir, indoorAir];
   const [pc, pe, y] = [Math.exp(u[0]), Math.exp(u[1]), u[2]];
   const [atHead, atCoil] = [table.saturation(pc), table.saturation(pe)];
   const head = pc * (1 + data.drops.condenser);
@@ -123,8 +128,9 @@ export function stateAt(scene: Scene, u: Unknown): CycleState {
       rv: atHead.rv,
       wetBy: atCoil.hv - leaves.h,
     });
-  const fanW = unit.wetSide === 'air' ? data.air.fanPerFlow * volumeFlow(unit, coldAir) : 0;
-  const supplyAir = heating ? condenser : undefined;
+  const fanW = unit.wetSide === 'air' ? (data.air.fanPerFlow * indoorAir * unit.indoor.flow) / data.air.heatCapacity : 0;
+  const [hotRises, coldFalls] = [condenser.heatW / (hot.flow * hotAir), evaporator.leavingK];
+  const fanRises = fanW / (unit.indoor.flow * indoorAir);
   return {
     u,
     residual: [
@@ -138,9 +144,8 @@ export function stateAt(scene: Scene, u: Unknown): CycleState {
     liquidK: condenser.outletK,
     dischargeK: squeezed.dischargeK,
     meteringInletK: through.inletK,
-    supplyK:
-      supplyAir === undefined ? evaporator.leavingK + fanW / (cold.flow * coldAir) : condenserAir.T + condenser.heatW / (hot.flow * hotAir),
-    rejectedK: heating ? evaporator.leavingK : condenserAir.T + condenser.heatW / (hot.flow * hotAir),
+    supplyK: fanRises + (heating ? condenserAir.T + hotRises : coldFalls),
+    rejectedK: heating ? coldFalls : condenserAir.T + hotRises,
     powerW: flow * squeezed.work + fanW,
     capacityW: heating ? condenser.heatW : evaporator.heatW,
     flow,
@@ -149,8 +154,6 @@ export function stateAt(scene: Scene, u: Unknown): CycleState {
     evaporator,
   };
 }
-
-const volumeFlow = ({ indoor }: Unit, share: number): number => (share * indoor.flow) / 1190;
 
 interface SuctionTask {
   readonly pe: number;
@@ -194,7 +197,7 @@ function airPressure({ unit, faults, conditions }: Scene, T: number): number {
   const lines = lineM * (data.tubes.liquidAreaM2 + data.tubes.suctionAreaM2);
   const inside = outdoor.volume + indoor.volume + shellM3 + lines + (plate.receiverM3 ?? 0);
   const room = data.airInHead.condenser * outdoor.volume + data.airInHead.receiver * (plate.receiverM3 ?? 0);
-  return ((faults.air * inside) / room) * (conditions.atmospherePa ?? 101_325) * (T / 298.15);
+  return ((faults.air * inside) / room) * (conditions.atmospherePa ?? STANDARD_ATMOSPHERE) * (T / 298.15);
 }
 
 interface Elsewhere {

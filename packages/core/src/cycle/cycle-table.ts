@@ -6,6 +6,7 @@ import { bubblePoint, dewPoint, phasesOf } from '../thermo/saturation';
 import { saturationTable } from '../thermo/saturation-table';
 import { bubblePointAt, dewPointAt } from '../thermo/saturation-temperature';
 import { singlePhase } from '../thermo/single-phase';
+import { byContent } from '../thermo/tables-by-content';
 import { kelvin, pascal } from '../units/quantity';
 import { placeOn, valueAt, type EvenGrid } from './even-grid';
 
@@ -41,16 +42,8 @@ export interface CycleTable {
   readonly liquid: (T: number) => { readonly rho: number; readonly h: number; readonly p: number };
 }
 
-const remembered = new WeakMap<Composition, CycleTable>();
-
 /** @throws OutOfRange where there is no liquid at ordinary temperatures; the property core's errors */
-export function cycleTable(composition: Composition): CycleTable {
-  const known = remembered.get(composition);
-  if (known !== undefined) return known;
-  const table = built(composition);
-  remembered.set(composition, table);
-  return table;
-}
+export const cycleTable: (composition: Composition) => CycleTable = byContent(built);
 
 function built(composition: Composition): CycleTable {
   const line = saturationTable(composition);

@@ -1,11 +1,10 @@
-import type { Conditions, Faults } from './conditions';
-import { noFaults } from './conditions';
-import { derivedOf, readingNames, sigmaOfReading, type Derived, type ReadingName } from './cycle-readings';
+import { STANDARD_ATMOSPHERE } from '../units/pressure';
+import { noFaults, type Conditions, type Faults } from './conditions';
+import { derivedOf, readingNames, readingsOf, sigmaOfReading, type Derived, type ReadingName } from './cycle-readings';
 import { sceneOf } from './cycle-state';
 import { solveCycle } from './cycle-solve';
 import type { UnitCloud } from './knowledge';
 import { predict } from './prediction';
-import { readingsOf } from './cycle-readings';
 
 export interface Band {
   readonly low: number;
@@ -82,11 +81,13 @@ export function skewsOf(
   const dry = conditions.rain === true ? at({ ...conditions, rain: false }) : undefined;
   const inside = airSide ? at({ ...conditions, indoorK: RATED.indoorK, indoorWetBulbK: RATED.indoorWetBulbK }) : undefined;
   const outside = airSide ? at({ ...conditions, outdoorK: RATED.outdoorK, rain: false }) : undefined;
+  const low = at({ ...conditions, atmospherePa: STANDARD_ATMOSPHERE });
   const shows = plate.metering === 'orifice' ? ('superheat' as const) : ('suction' as const);
   const skews: readonly Skew[] = [
     ...(dry === undefined ? [] : [{ by: 'rain' as const, of: 'head' as const, amount: today.head - dry.head }]),
     ...(inside === undefined ? [] : [{ by: 'indoors' as const, of: shows, amount: today[shows] - inside[shows] }]),
     ...(outside === undefined ? [] : [{ by: 'outdoors' as const, of: 'head' as const, amount: today.head - outside.head }]),
+    ...(low === undefined ? [] : [{ by: 'altitude' as const, of: 'head' as const, amount: today.head - low.head }]),
     { by: 'suction-gauge', of: 'suction', amount: faults.suctionGauge },
     { by: 'head-gauge', of: 'head', amount: faults.headGauge },
   ];

@@ -1,23 +1,7 @@
 import { solveLower } from '../proof/gaussian';
-import type { ReadingName, Readings } from './cycle-readings';
-import { sigmaOfReading } from './cycle-readings';
+import { nextReadings, sigmaOfReading, type NextReading, type Readings } from './cycle-readings';
 import type { Weighed } from './explanations';
 import { hypothesisCodes } from './hypothesis';
-
-/** What may be read next, of all that can be. */
-export const nextReadings = [
-  'discharge',
-  'power',
-  'condenserAir',
-  'meteringInlet',
-  'supplyWetBulb',
-  'headZero',
-  'suctionZero',
-  'standing',
-  'airflow',
-  'outdoorCoil',
-] as const satisfies readonly ReadingName[];
-export type NextReading = (typeof nextReadings)[number];
 
 /** Points at which a reading is imagined. */
 const POINTS = 40;

@@ -5,6 +5,7 @@ import { sceneOf, stateAt, type CycleState, type Scene, type Unknown } from './c
 import { heatingOf } from './heating';
 import { STEP, type UnitCloud } from './knowledge';
 import readings from './readings.json';
+import { solveThree } from './solve-three';
 import type { Unit } from './unit';
 
 /** What every instrument should say under one hypothesis, and how each unknown moves it, one sigma each. */
@@ -66,16 +67,11 @@ const difference = (moved: Point, base: Point, step: number): Slope => ({
 });
 
 /** What a direction moves in all: by itself, and by where the circuit settles for it. */
-function total(direct: Slope, [a, b, c]: readonly [Slope, Slope, Slope]): Record<ReadingName, number> {
-  const det = (p: Unknown, q: Unknown, r: Unknown) =>
-    p[0] * (q[1] * r[2] - q[2] * r[1]) - q[0] * (p[1] * r[2] - p[2] * r[1]) + r[0] * (p[1] * q[2] - p[2] * q[1]);
-  const all = det(a.residual, b.residual, c.residual);
-  const off: Unknown = [-direct.residual[0], -direct.residual[1], -direct.residual[2]];
-  const [da, db, dc] = [
-    det(off, b.residual, c.residual) / all,
-    det(a.residual, off, c.residual) / all,
-    det(a.residual, b.residual, off) / all,
-  ];
+function total(direct: Slope, along: readonly [Slope, Slope, Slope]): Record<ReadingName, number> {
+  const [a, b, c] = along;
+  const [x, y, z] = direct.residual;
+  // a state that was solved has three directions: without them it would not have been found
+  const [da, db, dc] = solveThree([a.residual, b.residual, c.residual], [-x, -y, -z]) ?? [0, 0, 0];
   return eachReading((name) => direct.value[name] + da * a.value[name] + db * b.value[name] + dc * c.value[name]);
 }
 

@@ -127,6 +127,36 @@ test('what it should read today is a band, and rain is named with what it does t
   expect(answer.skews.find(({ by }) => by === 'rain')!.amount).toBeLessThan(-50_000);
 });
 
+// Thin air carries less heat for the same fan (common practice: derate by the density of the air).
+test('in thin air the head is higher, and that is named and not taken for a fault', () => {
+  const high: Conditions = { ...ratingOf(plate()), atmospherePa: 83_000 };
+  const [there, sea] = [read(plate(), high), read(plate(), ratingOf(plate()))];
+  expect(there.head! - sea.head!).toBeGreaterThan(50_000);
+  const answer = check(plate(), {}, { conditions: high });
+  expect([first(answer), answer.advice]).toEqual(['ok', 'leave']);
+  expect(answer.skews.find(({ by }) => by === 'altitude')?.amount).toBeCloseTo(there.head! - sea.head!, -3);
+  const blind = runningCheck({ plate: plate(), conditions: ratingOf(plate()), readings: there, settled: true });
+  const fine = (own: typeof blind) => own.explanations.find(({ code }) => code === 'ok')?.probability ?? 0;
+  expect(fine(blind)).toBeLessThan(fine(answer));
+});
+
+test('the next reading that is named tells the most of those that are missing, and none that was read', () => {
+  const answer = check(plate({ metering: 'orifice' }), { restriction: 12 });
+  const bits = answer.next.map((own) => own.bits);
+  expect(bits).toEqual([...bits].sort((a, b) => b - a));
+  expect(bits[0]).toBeGreaterThan(0);
+  const { name } = answer.next[0]!;
+  const conditions = ratingOf(plate());
+  const more = runningCheck({
+    plate: plate({ metering: 'orifice' }),
+    conditions,
+    readings: read(plate({ metering: 'orifice' }), conditions, { restriction: 12 }, [...BASE, name]),
+    settled: true,
+  });
+  expect(more.next.map((own) => own.name)).not.toContain(name);
+  expect(more.explanations[0]!.probability).toBeGreaterThan(answer.explanations[0]!.probability - 0.05);
+});
+
 test('a unit that was charged by weight and runs well is judged by its own numbers the next time', () => {
   const own = plate({ metering: 'orifice' });
   // this one condenses 4 °F hotter and has a larger evaporator than usual

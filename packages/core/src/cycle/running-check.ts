@@ -1,12 +1,12 @@
 import { adviceOf, type Advice } from './advice';
 import { noFaults, type Conditions } from './conditions';
-import { derivedOf, type Derived, type Readings } from './cycle-readings';
+import { derivedOf, type Derived, type NextReading, type Readings } from './cycle-readings';
 import { sceneOf } from './cycle-state';
 import { expectedToday, skewsOf, type Expected, type Skew } from './expected-today';
 import { explain, predictionsOf, type Explained } from './explanations';
 import data from './readings.json';
 import { cloudOf, unknownUnit, type Knowledge } from './knowledge';
-import { tellingReadings, type NextReading } from './next-reading';
+import { tellingReadings } from './next-reading';
 import { ruleOfThumb, type Thumb } from './rule-of-thumb';
 import { slipsOf, type SlipCode } from './slips';
 import type { UnitPlate } from './unit';

@@ -9,8 +9,8 @@ const WINDOW_S = 240;
 const LEAST = 4;
 /** K that it may still drift within the window. */
 const DRIFT_K = 1.5 / 1.8;
-/** A machine that has just started is not judged. */
-export const SETTLES_S = 600;
+/** s after which a unit that nobody has followed counts as settled: nine of ten are by 12.5 min, by a prototype. */
+export const SETTLES_S = 900;
 
 /** Whether a line through the last four minutes is level, for superheat and subcooling; nothing where there are too few readings to say. */
 export function isSettled(moments: readonly Moment[]): boolean | undefined {

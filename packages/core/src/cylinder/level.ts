@@ -14,7 +14,7 @@ export type Level =
       readonly p: Pascal;
     };
 
-/** @param airShare air in its vapour at 77 °F, by volume @throws OutOfRange, NoConvergence */
+/** @param airShare of non-condensables in the vapour at 77 °F, by volume @throws OutOfRange, NoConvergence */
 export function levelAt(composition: Composition, volume: CubicMetre, mass: Kilogram, T: Kelvin, airShare = 0): Level {
   if (mass === 0) return { state: 'empty', liquidShare: 0 };
   const vessel = closedVolume(composition, volume, mass, T);

@@ -9,7 +9,7 @@ import { pressureWithAir, UNCHECKED_AIR } from './hot-state';
 import { saturatedLiquid } from './saturated-liquid';
 import data from './pressure-rating.json';
 
-/** How full it will be, and what is known of air in it: both raise the pressure in the heat. */
+/** How full it will be, and which non-condensables were found: both raise the pressure in the heat. */
 export interface Filled {
   readonly volume: CubicMetre;
   readonly mass: Kilogram;

@@ -33,7 +33,7 @@ export interface Candidate {
   readonly flammableRated: boolean;
   /** Whose refrigerant it is kept for; nobody's where it is absent. */
   readonly owner?: string | undefined;
-  /** A check has found air in it, and what share of the vapour at 77 °F. */
+  /** A check has found non-condensables, and what share of the vapour at 77 °F. */
   readonly airy: boolean;
   readonly airShare?: number | undefined;
 }

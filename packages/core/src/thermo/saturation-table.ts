@@ -4,6 +4,7 @@ import { kelvin, type Density, type Kelvin, type Pascal } from '../units/quantit
 import { modelOf } from './mixture-model';
 import { reducingTemperature } from './reducing';
 import { bubblePoint, dewPoint } from './saturation';
+import { byContent } from './tables-by-content';
 
 /** Saturation over temperature for whoever draws or simulates; a booked result asks the full model. */
 export interface SaturationTable {
@@ -21,20 +22,8 @@ const BEYOND = 0.05;
 const HIGHEST = 0.995;
 const LOWEST = 0.55;
 
-const tables = new Map<string, SaturationTable>();
-const MOST_TABLES = 200;
-
 /** The table of a composition, built once from the full model and kept. */
-export function saturationTable(composition: Composition): SaturationTable {
-  const key = JSON.stringify(composition);
-  let table = tables.get(key);
-  if (table === undefined) {
-    if (tables.size >= MOST_TABLES) tables.clear();
-    table = build(composition);
-    tables.set(key, table);
-  }
-  return table;
-}
+export const saturationTable: (composition: Composition) => SaturationTable = byContent(build);
 
 function build(composition: Composition): SaturationTable {
   const { model, moleFraction } = modelOf(composition);

@@ -5,6 +5,7 @@ import { massDensity } from '../thermo/phase';
 import { bubblePoint, dewPoint, phasesOf } from '../thermo/saturation';
 import { saturationTable } from '../thermo/saturation-table';
 import { singlePhase } from '../thermo/single-phase';
+import { byContent } from '../thermo/tables-by-content';
 import { kelvin, pascal, type Kelvin } from '../units/quantity';
 import { OutOfRange } from '../errors';
 
@@ -72,16 +73,8 @@ function columnOf(values: Float64Array, least: number, step: number): Column {
   };
 }
 
-const remembered = new WeakMap<Composition, FluidTable>();
-
 /** @throws OutOfRange where the composition has no liquid at ordinary temperatures; the property core's errors */
-export function fluidTable(composition: Composition): FluidTable {
-  const known = remembered.get(composition);
-  if (known !== undefined) return known;
-  const table = built(composition);
-  remembered.set(composition, table);
-  return table;
-}
+export const fluidTable: (composition: Composition) => FluidTable = byContent(built);
 
 function built(composition: Composition): FluidTable {
   const line = saturationTable(composition);

@@ -24,8 +24,6 @@ import { TextField } from '../ui/text-field';
 import { BenchSession } from './bench.session';
 import { newBenchRun, type BenchRunDraft } from './bench-run-draft';
 
-/** kg/s of refrigerant for a watt of cooling, as a rule: some 165 kJ/kg. Common practice. */
-const FLOW_PER_WATT = 0.0213 / 3516.85;
 /** A unit of this size stands for any: bands hardly depend on it. */
 const USUAL = { capacityW: 10_550, plateKg: 3.2 };
 
@@ -197,7 +195,7 @@ export class BenchRun {
     return {
       composition,
       superheatK: superheat * this.units.kelvinsInADegree(),
-      massFlow: FLOW_PER_WATT * capacity * this.typed().capacity.W,
+      massFlow: feedingRules.flowPerWatt * capacity * this.typed().capacity.W,
     };
   });
   private readonly feed = asked(this.properties, 'feedRate', this.feedQuestion);

@@ -15,7 +15,7 @@ const todo: Readonly<Record<CylinderFlag, string>> = {
   overdrawn: 'weigh it in',
   overdue: 'have it requalified',
   airy: 'check it again, or send it in',
-  'wrong-tare': 'find out why',
+  'wrong-tare': 'verify the tare',
   'due-soon': 'have it requalified',
   'long-full': 'send it to the reclaimer',
   'no-limit': 'open it: a mark is missing, or it cannot be computed',

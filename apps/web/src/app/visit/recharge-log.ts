@@ -1,6 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import type { Cylinder } from '@hygromet/contract/cylinder';
+import { findingNow } from '@hygromet/core/account/refrigerant-tests';
+import { mayGoBackByTests } from '@hygromet/core/account/reuse-verdict';
 import { sourcesFor, type Stock } from '@hygromet/core/charge/sources';
 import type { Composition } from '@hygromet/core/fluids/composition';
 import { kelvin } from '@hygromet/core/units/quantity';
@@ -13,16 +15,17 @@ import { ChoiceField } from '../ui/choice-field';
 import { loadable, valueOf, waiting } from '../ui/loadable';
 import { emptyEntry, readQuantity } from '../ui/quantity-entry';
 import { QuantityField } from '../ui/quantity-field';
+import { VisitEntries } from './visit-entries';
 import { VisitJob } from './visit-job';
 
 const ROOM_K = kelvin(295.15);
-const ENTRIES = 200;
 /** kg of the target within which the valve is shut by hand: what the hose still holds comes after. */
 const SLOW_KG = 0.1;
 
 /** From which cylinders the charge comes, and the charge as it is weighed in: what is left to the target, and its entry in the ledger. */
 @Component({
   selector: 'hy-recharge-log',
+  providers: [VisitEntries],
   imports: [ChoiceField, QuantityField],
   template: `
     <h3>From which cylinder</h3>
@@ -37,6 +40,9 @@ const SLOW_KG = 0.1;
           <li class="second">No cylinder on the rack holds this refrigerant clean enough.</li>
         }
       </ul>
+      @for (own of untested(); track own) {
+        <p class="second">{{ own }} holds what was recovered here: not before acid and moisture are tested and passed, see Account.</p>
+      }
       @if (s.shortKg > 0) {
         <p class="short">{{ units.massText(s.shortKg, 'up') }} more are needed.</p>
       }
@@ -108,44 +114,37 @@ export class RechargeLog {
   protected readonly units = inject(Units);
   private readonly preferences = inject(PreferencesService).current;
   private readonly registers = inject(Registers);
+  private readonly book = inject(VisitEntries);
   private readonly loaded = toSignal(loadable(this.registers.cylinders$), { initialValue: waiting });
   private readonly rack = computed(() =>
     (valueOf(this.loaded()) ?? []).filter(({ retiredAt, place }) => retiredAt === null && place !== 'reclaimer'),
   );
-  private readonly entries = toSignal(loadable(this.registers.movements$(ENTRIES)), { initialValue: waiting });
-  private readonly ofVisit = computed(() =>
-    (valueOf(this.entries()) ?? []).filter(
-      ({ visit, reversedBy, reverses }) => visit === this.job.id && reversedBy === null && reverses === null,
-    ),
-  );
   /** Cylinders into which this system was recovered on this visit. */
-  private readonly own = computed(() => new Set(this.ofVisit().flatMap(({ from, to }) => (from.id === this.system() ? [to.id] : []))));
-  private readonly system = computed(() => this.job.visit()?.system.id);
-  protected readonly chargedKg = computed(() =>
-    this.ofVisit().reduce((sum, { to, massKg, known }) => sum + (to.id === this.system() && known === 'weighed' ? massKg : 0), 0),
-  );
+  private readonly own = computed(() => new Set(this.book.recovered().map(({ to }) => to.id)));
+  protected readonly chargedKg = computed(() => this.book.charged().reduce((sum, { massKg }) => sum + massKg, 0));
+  /** Nothing that was recovered goes back before acid and moisture were tested on this visit, and passed. */
+  private readonly tested = computed(() => {
+    const { refrigerantTests: tests = [], cleaning = [] } = this.job.visit() ?? {};
+    return mayGoBackByTests((test) => findingNow(tests, cleaning, test));
+  });
   private readonly stock = computed((): readonly Stock[] =>
     this.rack().flatMap((cylinder) => {
       const { id, composition, contentKg, volumeM3 } = cylinder;
-      return composition === null
-        ? []
-        : [{ id, composition, contentKg, volumeM3, is: this.sortOf(cylinder), against: speaksAgainst(cylinder) }];
+      const is = this.sortOf(cylinder);
+      if (composition === null || is === undefined) return [];
+      return [{ id, composition, contentKg, volumeM3, is, against: speaksAgainst(cylinder) || (is === 'own' && !this.tested()) }];
     }),
   );
-  private sortOf({ id, marks }: Cylinder): Stock['is'] {
-    return this.own().has(id) ? 'own' : marks.kind === 'virgin' ? 'virgin' : 'owners';
+  /** Recovered from others is offered only where the cylinder names this customer: it changes hands only reclaimed. */
+  private sortOf({ id, marks }: Cylinder): Stock['is'] | undefined {
+    if (this.own().has(id)) return 'own';
+    if (marks.kind === 'virgin') return 'virgin';
+    return marks.owner !== undefined && same(marks.owner, this.job.visit()?.system.site ?? '') ? 'owners' : undefined;
   }
-  protected readonly sorts = computed(() =>
-    Object.fromEntries(
-      this.stock().map(({ id, is }) => [
-        id,
-        {
-          own: 'recovered from this system: may it go back, says Account',
-          owners: 'recovered: only within systems of one owner',
-          virgin: 'virgin',
-        }[is],
-      ]),
-    ),
+  protected readonly sorts = computed(() => Object.fromEntries(this.stock().map(({ id, is }) => [id, sortText[is]])));
+  /** Recovered here, and not to be put back yet. */
+  protected readonly untested = computed(() =>
+    this.tested() ? [] : this.stock().flatMap(({ id, is }) => (is === 'own' ? [this.name(id)] : [])),
   );
   protected readonly sources = computed(() => sourcesFor(this.composition(), this.leftKg(), this.stock(), ROOM_K));
   protected name = (id: string): string => this.rack().find((own) => own.id === id)?.name ?? '';
@@ -188,7 +187,7 @@ export class RechargeLog {
   protected readonly refused = computed(() => refusalIn(this.logging.state()));
 
   protected log(): void {
-    const [reading, system] = [this.reading(), this.system()];
+    const [reading, system] = [this.reading(), this.book.system()];
     if (reading === undefined || system === undefined || !this.ready()) return;
     this.logging.send({
       key: this.key(),
@@ -204,6 +203,13 @@ export class RechargeLog {
     });
   }
 }
+
+const sortText: Record<Stock['is'], string> = {
+  own: 'recovered from this system and tested; its composition: see Account',
+  owners: 'recovered from this customer; its tests: see its cylinder',
+  virgin: 'virgin',
+};
+const same = (one: string, other: string): boolean => one.trim().toLowerCase() === other.trim().toLowerCase();
 
 /** What must not go into a system, whatever it is labelled. */
 const speaksAgainst = ({ flags, marks }: Cylinder): boolean =>

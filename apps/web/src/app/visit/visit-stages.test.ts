@@ -360,6 +360,8 @@ test('the charge to weigh in is the plate and the lines with its error; running 
 });
 
 describe('the charge', () => {
+  const linesOf = (root: Element): string[] =>
+    [...root.querySelectorAll('hy-recharge-log li')].map(({ textContent }) => (textContent ?? '').replace(/\s+/g, ' ').trim());
   const holder = (id: string, name: string, more: Partial<Cylinder> = {}) => aCylinder({ id, name, contentKg: 6, ...more });
   const virgin = { kind: 'virgin', flammableRated: false, ports: 'one', validYears: 5 } as const;
   const rack = [
@@ -369,19 +371,49 @@ describe('the charge', () => {
     holder('x', 'C-12', { composition: { 'R-32': 1 } }),
   ];
   const recovered = aMovement({ id: 'm1', visit: 'v1', massKg: 4, to: { id: 'own', kind: 'cylinder', name: 'C-07' } });
-  const begin = (more: Record<string, unknown> = {}) =>
-    open('recharge', { look: SEEN, plan }, { system$: () => of(split), cylinders$: of(rack), movements$: () => of([recovered]), ...more });
+  const passed = (['acid', 'moisture'] as const).map((test) => ({
+    test,
+    result: 'pass' as const,
+    kit: 'field kit',
+    at: '2026-11-26T08:00:00.000Z',
+    by: 'Ines Marrow',
+  }));
+  const begin = (more: Record<string, unknown> = {}, visit: Partial<Visit> = { refrigerantTests: passed }) =>
+    open(
+      'recharge',
+      { look: SEEN, plan, ...visit },
+      { system$: () => of(split), cylinders$: of(rack), movements$: () => of([recovered]), ...more },
+    );
 
   test('comes from what was recovered first, then from virgin, and never from what something speaks against', async () => {
-    const { root } = await begin();
-    const lines = [...root.querySelectorAll('hy-recharge-log li')].map(({ textContent }) =>
-      (textContent ?? '').replace(/\s+/g, ' ').trim(),
-    );
+    const { root, text } = await begin();
+    const lines = linesOf(root);
     expect(lines[0]).toMatch(
-      /^C-07 \d\.\d lb recovered from this system: may it go back, says Account; about 1\.\d lb stay in it as vapor/,
+      /^C-07 \d\.\d lb recovered from this system and tested; its composition: see Account; about 1\.\d lb stay in it as vapor/,
     );
+    expect(text()).not.toContain('not before acid and moisture');
     expect(lines[1]).toMatch(/^C-01 .* virgin/);
     expect(lines.join()).not.toMatch(/C-08|C-12/);
+  });
+
+  test.each([
+    ['nobody has tested', []],
+    ['only half was tested', passed.slice(0, 1)],
+    ['a test failed', passed.map((own) => ({ ...own, result: 'fail' as const }))],
+  ])('what was recovered here waits while %s', async (_, refrigerantTests) => {
+    const { root, text } = await begin({}, { refrigerantTests });
+    expect(linesOf(root)[0]).toMatch(/^C-01 .* virgin/);
+    expect(text()).toContain('C-07 holds what was recovered here: not before acid and moisture are tested and passed, see Account.');
+    expect([...root.querySelectorAll('hy-recharge-log hy-choice-field option')].map(({ textContent }) => textContent)).toEqual(['C-01']);
+  });
+
+  test("what was recovered elsewhere is drawn only from this customer's own cylinder", async () => {
+    const site = aVisit({}).system.site;
+    const others = holder('o', 'C-20', { marks: { ...virgin, kind: 'recovery' } });
+    const theirs = holder('t', 'C-21', { marks: { ...virgin, kind: 'recovery', owner: ` ${site.toUpperCase()}` } });
+    const { root } = await begin({ cylinders$: of([others, theirs]) }, {});
+    expect(linesOf(root).join()).toMatch(/C-21 .* recovered from this customer/);
+    expect(linesOf(root).join()).not.toContain('C-20');
   });
 
   test('says which way of finding the charge fits this system, and what is minded on the way', async () => {

@@ -1,6 +1,8 @@
 import type { Conditions } from '@hygromet/core/cycle/conditions';
 import type { ReadingName, Readings } from '@hygromet/core/cycle/cycle-readings';
+import { SETTLES_S } from '@hygromet/core/cycle/settled';
 import { meterings, type Metering } from '@hygromet/core/cycle/unit';
+import { PASCAL_PER_PSI } from '@hygromet/core/proof/trace';
 import { CoreError } from '@hygromet/core/errors';
 import { pascal, type Pascal } from '@hygromet/core/units/quantity';
 import { readNumber } from '@hygromet/core/units/read-number';
@@ -58,7 +60,6 @@ export interface TypedUnits {
   readonly zero: { readonly name: 'psi' | 'kPa'; readonly Pa: number };
 }
 const TON_W = 3516.85;
-const PASCAL_PER_PSI = 6894.757;
 export const typedUnits = (degreeK: number, metric: boolean): TypedUnits => ({
   degreeK,
   capacity: metric ? { name: 'kW', W: 1000 } : { name: 'tons', W: TON_W },
@@ -77,7 +78,7 @@ export interface CheckRead {
 }
 
 /** Minutes after which a unit may be judged. */
-export const SETTLES_MIN = 15;
+export const SETTLES_MIN = SETTLES_S / 60;
 
 export function readCheck(draft: CheckDraft, atmosphere: Pascal, units: TypedUnits): CheckRead {
   const problems: Record<string, string> = {};

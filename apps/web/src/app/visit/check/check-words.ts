@@ -1,5 +1,5 @@
 import type { ExplanationCode } from '@hygromet/core/cycle/explanations';
-import type { NextReading } from '@hygromet/core/cycle/next-reading';
+import type { NextReading } from '@hygromet/core/cycle/cycle-readings';
 import type { Withheld } from '@hygromet/core/cycle/running-check';
 import type { SlipCode } from '@hygromet/core/cycle/slips';
 import type { Skew } from '@hygromet/core/cycle/expected-today';

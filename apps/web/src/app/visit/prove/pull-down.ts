@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
 import { hoseSizes, type HoseSize } from '@hygromet/core/proof/conductance';
+import { PASCAL_PER_MICRON } from '@hygromet/core/proof/water';
 import { coreVersion } from '@hygromet/core/version';
 import { CoreError } from '@hygromet/core/errors';
 import { readNumber } from '@hygromet/core/units/read-number';
@@ -214,7 +215,7 @@ export class PullDown {
 
   protected add(testId: string): void {
     const own = this.read();
-    if (own.state === 'good') this.adding.send({ kind: 'test-read', testId, reading: { micron: own.si / 0.133322387415 } });
+    if (own.state === 'good') this.adding.send({ kind: 'test-read', testId, reading: { micron: own.si / PASCAL_PER_MICRON } });
   }
 
   protected end(testId: string): void {

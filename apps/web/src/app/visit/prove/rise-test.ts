@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { PASCAL_PER_MICRON } from '@hygromet/core/proof/water';
 import { coreVersion } from '@hygromet/core/version';
 import { asked } from '../../live/asked';
 import { refusalIn } from '../../live/command';
@@ -22,7 +23,6 @@ const LEAK_ABOVE = 2;
 const STEP_MICRON = 1;
 /** K: where nobody has measured a wall. */
 const USUAL_WALL_K = 293.15;
-const MICRON_PA = 0.133322387415;
 
 /** A vacuum that is shut in: whether it leaks, whether gas is released, and in the system or in the own rig. */
 @Component({
@@ -158,7 +158,7 @@ export class RiseTest {
   protected add(testId: string): void {
     const own = this.read();
     if (own.state !== 'good') return;
-    this.adding.send({ kind: 'test-read', testId, reading: { isolated: this.isolated(), micron: own.si / MICRON_PA } });
+    this.adding.send({ kind: 'test-read', testId, reading: { isolated: this.isolated(), micron: own.si / PASCAL_PER_MICRON } });
   }
 
   protected end(testId: string): void {

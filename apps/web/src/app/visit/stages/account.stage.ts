@@ -1,15 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import type { Explanation } from '@hygromet/core/account/account';
 import type { DecidingCheck } from '@hygromet/core/account/explanation';
 import { leakRate } from '@hygromet/core/account/leak-rate';
 import type { VisitTerm } from '@hygromet/core/account/visit-terms';
-import { of, switchMap } from 'rxjs';
 import { asked } from '../../live/asked';
 import type { AccountArgs } from '../../live/account-operations';
 import { Drafts } from '../../live/draft.service';
 import { PropertyService } from '../../live/property.service';
-import { Registers } from '../../live/registers.service';
 import { MethodSession } from '../../method/method.session';
 import { PreferencesService } from '../../preferences/preferences.service';
 import { Units } from '../../preferences/units.service';
@@ -17,10 +14,11 @@ import { BigNumber } from '../../ui/big-number';
 import { Caution } from '../../ui/caution';
 import { ChoiceField } from '../../ui/choice-field';
 import { momentText } from '../../ui/day';
-import { isStale, loadable, valueOf, waiting } from '../../ui/loadable';
+import { isStale, valueOf } from '../../ui/loadable';
 import { QuantityField } from '../../ui/quantity-field';
 import { emptyEntry, readQuantity, type QuantityEntry } from '../../ui/quantity-entry';
 import { StageMark } from '../stage-mark';
+import { VisitEntries } from '../visit-entries';
 import { VisitJob } from '../visit-job';
 import { AccountTerms, type TermRow } from './account-terms';
 import { AccountValue } from './account-value';
@@ -29,7 +27,6 @@ import { LogDifference } from './log-difference';
 import { RefrigerantRecord } from './refrigerant-record';
 import { ReuseVerdictOfVisit } from './reuse-verdict';
 
-const ENTRIES = 200;
 const SHOWN = 4;
 
 interface AccountDraft {
@@ -40,6 +37,7 @@ interface AccountDraft {
 /** What should have been in it, what came out, what is left: the difference with its error, and what explains it. */
 @Component({
   selector: 'hy-account-stage',
+  providers: [VisitEntries],
   imports: [
     AccountTerms,
     AccountValue,
@@ -146,7 +144,7 @@ interface AccountDraft {
 export class AccountStage {
   protected readonly job = inject(VisitJob);
   private readonly session = inject(MethodSession);
-  private readonly registers = inject(Registers);
+  private readonly book = inject(VisitEntries);
   protected readonly units = inject(Units);
   private readonly preferences = inject(PreferencesService).current;
   private readonly stored = inject(Drafts).open<AccountDraft>(`account.${this.job.id}`, () => ({
@@ -163,35 +161,17 @@ export class AccountStage {
     { value: 'found', label: 'found' },
     { value: 'not-found', label: 'not found' },
   ];
-  private readonly system = computed(() => this.job.visit()?.system.id);
-  private readonly movements = toSignal(
-    toObservable(this.system).pipe(
-      switchMap((account) => (account === undefined ? of(waiting) : loadable(this.registers.movements$(ENTRIES, { account })))),
-    ),
-    { initialValue: waiting },
-  );
-  /** What was taken out on this visit and stands. */
-  private readonly ofVisit = computed(() =>
-    (valueOf(this.movements()) ?? []).filter(
-      ({ visit, reversedBy, reverses }) => visit === this.job.id && reversedBy === null && reverses === null,
-    ),
-  );
-  private readonly entries = computed(() => this.ofVisit().filter(({ from, known }) => from.id === this.system() && known === 'weighed'));
+  private readonly entries = this.book.recovered;
   /** Where it is now. */
   protected readonly cylinders = computed(() => [...new Set(this.entries().flatMap(({ to }) => (to.kind === 'cylinder' ? [to.id] : [])))]);
-  /** What went into the system last, before this visit. */
-  private readonly lastIn = computed(() =>
-    (valueOf(this.movements()) ?? []).find(
-      ({ to, visit, reversedBy, reverses }) => to.id === this.system() && visit !== this.job.id && reversedBy === null && reverses === null,
-    ),
-  );
   /** What was purged with non-condensables, as it was noted. */
   private readonly purgedKg = computed(() => (this.job.visit()?.cleaning ?? []).reduce((sum, { massKg }) => sum + (massKg ?? 0), 0));
   /** Differences that were logged on this visit: missing above 0. */
   protected readonly loggedKg = computed(() =>
-    this.ofVisit()
+    this.book
+      .ofVisit()
       .filter(({ known }) => known === 'estimated')
-      .reduce((sum, { from, massKg }) => sum + (from.id === this.system() ? massKg : -massKg), 0),
+      .reduce((sum, { from, massKg }) => sum + (from.id === this.book.system() ? massKg : -massKg), 0),
   );
   private readonly leftKg = computed(() => {
     const system = valueOf(this.session.system());
@@ -259,7 +239,7 @@ export class AccountStage {
 
   /** What the ledger says to an explanation: since when it leaked, or who charged it last. */
   protected history({ code, kg }: Explanation): string {
-    const last = this.lastIn();
+    const last = this.book.lastIn();
     if (last === undefined) return '';
     const at = momentText(last.happenedAt);
     if (code === 'overcharged' || code === 'other-charge')

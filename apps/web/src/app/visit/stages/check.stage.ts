@@ -1,9 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
+import { RouterLink } from '@angular/router';
 import type { Run } from '@hygromet/contract/visit-record';
-import { readingsFrom } from '@hygromet/contract/running-readings';
+import { readingsFrom, readingsTo } from '@hygromet/contract/running-readings';
 import type { Band } from '@hygromet/core/cycle/expected-today';
 import type { Derived } from '@hygromet/core/cycle/cycle-readings';
+import { unitKindOf, usualCapacityW } from '@hygromet/core/cycle/unit-of-kind';
 import { coreVersion } from '@hygromet/core/version';
 import { asked } from '../../live/asked';
 import { refusalIn } from '../../live/command';
@@ -23,7 +25,7 @@ import { emptyCheck, readCheck, typedUnits, type CheckDraft } from '../check/che
 import { CheckTables } from '../check/check-tables';
 import { nextText, slipText, withheldText, withheldWhy } from '../check/check-words';
 import { RunningFields } from '../check/running-fields';
-import { plateOf, unitKindOf, usualCapacityW } from '../check/unit-of-system';
+import { plateOf } from '../check/unit-of-system';
 import { StageMark } from '../stage-mark';
 import { VisitJob } from '../visit-job';
 
@@ -40,7 +42,7 @@ const WORTH_READING = 0.05;
 /** The running unit: what it reads against what it should read today, what explains it, the charge with its range, and what to do. */
 @Component({
   selector: 'hy-check-stage',
-  imports: [BandRows, BigNumber, Caution, CheckTables, RunningFields, StageMark],
+  imports: [BandRows, BigNumber, Caution, CheckTables, RouterLink, RunningFields, StageMark],
   template: `
     @if (covered() === false) {
       <h2>Check it by the maker's chart</h2>
@@ -61,6 +63,9 @@ const WORTH_READING = 0.05;
             <div>{{ range() }}</div>
             <div>
               <b>{{ todo() }}</b>
+              @if (a.advice === 'add') {
+                <a class="how" [routerLink]="['/visits', job.id, 'recharge']">how fast, and from which cylinder</a>
+              }
             </div>
             @if (draft().rain) {
               <div>rain on the coil is counted in</div>
@@ -82,6 +87,10 @@ const WORTH_READING = 0.05;
       }
       @if (answer(); as a) {
         <hy-check-tables [answer]="a" />
+        <p class="second">
+          Computed from plate and readings by a model of the circuit; what no plate says is its doubt. Air flow before charge: filter,
+          blower and coil first. The maker's chart comes first where there is one.
+        </p>
         @if (next(); as words) {
           <p>
             Read next: <b>{{ words }}</b>.
@@ -126,6 +135,12 @@ const WORTH_READING = 0.05;
     <hy-stage-mark ask="What was found on the running system?" done="Check done" [quiet]="true" />
   `,
   styleUrl: './stage.css',
+  styles: `
+    .how {
+      margin-left: 10px;
+      font-size: 16px;
+    }
+  `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class CheckStage {
@@ -148,12 +163,12 @@ export class CheckStage {
   /** Nothing while it is not known. */
   protected readonly covered = computed(() => {
     const system = this.system();
-    return system === undefined ? undefined : unitKindOf(system) !== undefined;
+    return system === undefined ? undefined : unitKindOf(system.kind) !== undefined;
   });
   protected readonly usualCapacity = computed(() => {
     const system = this.system();
     const { name, W } = this.typed().capacity;
-    return system === undefined ? '' : `${this.units.decimal(usualCapacityW(system) / W, 1)} ${name}`;
+    return system === undefined ? '' : `${this.units.decimal(usualCapacityW(system.nameplateKg) / W, 1)} ${name}`;
   });
 
   /** Earlier visits to this system on which it ran well. */
@@ -252,25 +267,11 @@ export class CheckStage {
     if (question === undefined || answer === undefined) return;
     const { plate, conditions, readings, settled } = question;
     const { composition: _composition, compressor: _compressor, ...unit } = plate;
-    const { head, suction, suctionLine, liquidLine, supply, discharge, condenserAir, meteringInlet, supplyWetBulb, headZero, suctionZero } =
-      readings;
     this.logging.send({
       kind: 'ran',
       unit,
       conditions,
-      readings: {
-        headPa: head,
-        suctionPa: suction,
-        suctionLineK: suctionLine,
-        liquidLineK: liquidLine,
-        supplyK: supply,
-        dischargeK: discharge,
-        condenserLeavingAirK: condenserAir,
-        meteringInletK: meteringInlet,
-        supplyWetBulbK: supplyWetBulb,
-        headGaugeZeroPa: headZero,
-        suctionGaugeZeroPa: suctionZero,
-      },
+      readings: readingsTo(readings),
       settled,
       good,
       advice: answer.advice,

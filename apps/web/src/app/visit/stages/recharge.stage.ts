@@ -21,7 +21,7 @@ import { isStale, loadable, valueOf, waiting } from '../../ui/loadable';
 import { QuantityField } from '../../ui/quantity-field';
 import { emptyEntry, readQuantity, type QuantityEntry } from '../../ui/quantity-entry';
 import { TextField } from '../../ui/text-field';
-import { emptyCheck, type CheckDraft } from '../check/check-draft';
+import { emptyCheck, typedUnits, type CheckDraft } from '../check/check-draft';
 import { RechargeLog } from '../recharge-log';
 import { chargingStepText, schoolReasonText, schoolStandingText, schoolText } from '../recharge-words';
 import { StageMark } from '../stage-mark';
@@ -48,8 +48,6 @@ const termNames: Record<ChargeTerm, string> = {
 };
 const HOSE_M = 1.5;
 const ROOM_K = 298.15;
-/** kg/s of refrigerant for a ton of cooling, as a rule: 12 000 Btu/h over some 165 kJ/kg. Common practice. */
-const FLOW_PER_TON = 0.0213;
 const TON = /^\s*\d+([.,]\d+)?\s*$/;
 
 /** How much to weigh in and how sure that is; where to feed it, how fast, and when to stop. */
@@ -93,10 +91,22 @@ const TON = /^\s*\d+([.,]\d+)?\s*$/;
       <hy-quantity-field label="Oil that was changed" kind="charge" [entry]="draft().oil" (entryChange)="change({ oil: $event })" />
       <hy-choice-field label="The system" [choices]="states" [value]="draft().running" (valueChange)="change({ running: $event })" />
       @if (draft().running === 'running') {
-        <hy-text-field label="Superheat at the compressor, °F" [text]="draft().superheat" (textChange)="change({ superheat: $event })" />
-        <hy-text-field label="Cooling capacity, tons" [text]="draft().capacity" (textChange)="change({ capacity: $event })" />
+        <hy-text-field
+          [label]="'Superheat at the compressor, °' + units.temperatureUnit()"
+          [text]="draft().superheat"
+          (textChange)="change({ superheat: $event })"
+        />
+        <hy-text-field
+          [label]="'Cooling capacity, ' + typed().capacity.name"
+          [text]="draft().capacity"
+          (textChange)="change({ capacity: $event })"
+        />
       } @else {
-        <hy-text-field label="System warmer than the cylinder by, °F" [text]="draft().warmer" (textChange)="change({ warmer: $event })" />
+        <hy-text-field
+          [label]="'System warmer than the cylinder by, °' + units.temperatureUnit()"
+          [text]="draft().warmer"
+          (textChange)="change({ warmer: $event })"
+        />
       }
     </div>
     <p class="arrival">{{ feeding() }}</p>
@@ -152,6 +162,7 @@ export class RechargeStage {
   protected readonly units = inject(Units);
   private readonly properties = inject(PropertyService);
   private readonly preferences = inject(PreferencesService).current;
+  protected readonly typed = computed(() => typedUnits(this.units.kelvinsInADegree(), this.preferences().mass === 'kg'));
   private readonly stored = inject(Drafts).open<RechargeDraft>(`recharge.${this.job.id}`, () => ({
     hose: '1/4',
     oil: emptyEntry('oz'),
@@ -250,7 +261,11 @@ export class RechargeStage {
     computed((): FeedArgs | undefined => {
       const [composition, { superheat, capacity, running }] = [this.composition(), this.draft()];
       if (composition === undefined || running !== 'running' || !TON.test(superheat) || !TON.test(capacity)) return undefined;
-      return { composition, superheatK: numberOf(superheat) / 1.8, massFlow: FLOW_PER_TON * numberOf(capacity) };
+      return {
+        composition,
+        superheatK: numberOf(superheat) * this.units.kelvinsInADegree(),
+        massFlow: feedingRules.flowPerWatt * this.typed().capacity.W * numberOf(capacity),
+      };
     }),
   );
   protected readonly feeding = computed(() => {
@@ -262,13 +277,14 @@ export class RechargeStage {
     }
     const start = 'Standing: liquid into the liquid side.';
     if (!TON.test(warmer) || target === undefined) return `${start} How much goes in by itself depends on which is warmer.`;
-    const share = goesInStanding(numberOf(warmer) / 1.8);
+    const share = goesInStanding(numberOf(warmer) * this.units.kelvinsInADegree());
     return share >= 1
       ? `${start} All of it goes in by itself.`
       : `${start} About ${this.units.massText(kilogram(share * target.kg), 'down')} go in by themselves within half an hour; then warm the cylinder in water, or feed the rest with the system running.`;
   });
   protected readonly stops = computed(
-    () => `less than 10 °F of superheat, or when the suction has risen by ${this.units.pressureStep(feedingRules.stopSuctionRisePa)}`,
+    () =>
+      `less than ${this.units.temperatureStep(feedingRules.keptSuperheatK)} of superheat, or when the suction has risen by ${this.units.pressureStep(feedingRules.stopSuctionRisePa)}`,
   );
 
   protected change(part: Partial<RechargeDraft>): void {

@@ -40,7 +40,13 @@ import { cleaningText, findingText, testText } from './account-words';
       <form novalidate (submit)="$event.preventDefault(); clean()">
         <hy-choice-field label="Cleaning" [choices]="steps" [value]="step()" (valueChange)="step.set($event)" />
         @if (step() === 'purge') {
-          <hy-quantity-field label="Purged" hint="about" kind="charge" [entry]="purged()" (entryChange)="purged.set($event)" />
+          <hy-quantity-field
+            label="Purged"
+            hint="about; into a recovery cylinder, never to the air"
+            kind="charge"
+            [entry]="purged()"
+            (entryChange)="purged.set($event)"
+          />
         }
         <button type="submit" class="button" [disabled]="busy()">Log cleaning</button>
       </form>

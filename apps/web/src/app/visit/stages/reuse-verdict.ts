@@ -162,7 +162,8 @@ export class ReuseVerdictOfVisit {
   /** After a compressor that failed, or may have burned out, acid is reckoned with. */
   private readonly seenPast = computed((): RefrigerantPast => {
     const look = this.job.visit()?.look;
-    return perhapsBurntOut(look?.compressor ?? 'unknown') || look?.failed === 'compressor' ? 'burn-out' : 'usual';
+    if (perhapsBurntOut(look?.compressor ?? 'unknown') || look?.failed === 'compressor') return 'burn-out';
+    return look?.failed === undefined || look.failed === 'unknown' ? 'unknown' : 'usual';
   });
   /** By the record of this visit; an acid test of the look counts until there is another. */
   private readonly tests = computed((): ReuseArgs['tests'] => {
