@@ -1,8 +1,8 @@
-import { refrigerant } from '../fluids/refrigerant';
+import { allRefrigerants, refrigerant } from '../fluids/refrigerant';
 import { celsius } from '../units/temperature';
 import { massFrom, massIn } from '../units/mass';
 import { randomOf } from '../../test/simulated-hold';
-import { sourcesFor, type Stock } from './sources';
+import { mayFeed, sourcesFor, type Stock } from './sources';
 
 const { composition } = refrigerant('R-410A');
 const T = celsius(22.2);
@@ -32,6 +32,14 @@ test('its own comes first, then its owner’s, then virgin; the fullest of each'
 test('nothing comes from another refrigerant, nor from what something speaks against', () => {
   const some = [stock('x', 9, 'own', { against: true }), stock('y', 9, 'virgin', { composition: refrigerant('R-32').composition })];
   expect(sourcesFor(composition, 2, some, T)).toEqual({ draws: [], shortKg: 2 });
+});
+
+test('of all refrigerants only its own may go into a system, and not even that where something speaks against it', () => {
+  for (const { id, composition: own } of allRefrigerants) {
+    const fitting = allRefrigerants.filter((other) => mayFeed(own, stock('c', 3, 'virgin', { composition: other.composition })));
+    expect(fitting.map((other) => other.id)).toEqual([id]);
+    expect(mayFeed(own, stock('c', 3, 'own', { composition: own, against: true }))).toBe(false);
+  }
 });
 
 test('a hair that is missing opens no other cylinder', () => {

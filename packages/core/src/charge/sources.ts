@@ -31,6 +31,10 @@ const ORDER = ['own', 'owners', 'virgin'] as const;
 /** Less than this is not worth connecting a cylinder for, kg. Common practice. */
 const LEAST_KG = 0.05;
 
+/** Whether it may go into a system of this refrigerant at all: the same blend, and nothing speaks against it. */
+export const mayFeed = (composition: Composition, { against, composition: own }: Stock): boolean =>
+  !against && sameRefrigerant(own, composition);
+
 /**
  * From which cylinders a charge comes: what was recovered from the system first, then what its owner has, then virgin of the same blend; the
  * fullest first, so that the fewest are opened. What stays as vapour in a cylinder at this temperature cannot be drawn as liquid. Nothing
@@ -39,7 +43,7 @@ const LEAST_KG = 0.05;
 export function sourcesFor(composition: Composition, targetKg: number, stock: readonly Stock[], T: Kelvin): Sources {
   const rhoVapour = dewPoint(composition, T).rhoVapour;
   const usable = stock
-    .filter(({ against, composition: own }) => !against && sameRefrigerant(own, composition))
+    .filter((own) => mayFeed(composition, own))
     .map((own) => ({ ...own, heelKg: rhoVapour * own.volumeM3 }))
     .map((own) => ({ ...own, drawableKg: own.contentKg - own.heelKg }))
     .filter(({ drawableKg }) => drawableKg > LEAST_KG)

@@ -3,7 +3,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import type { Cylinder } from '@hygromet/contract/cylinder';
 import { findingNow } from '@hygromet/core/account/refrigerant-tests';
 import { mayGoBackByTests } from '@hygromet/core/account/reuse-verdict';
-import { sourcesFor, type Stock } from '@hygromet/core/charge/sources';
+import { mayFeed, sourcesFor, type Stock } from '@hygromet/core/charge/sources';
 import type { Composition } from '@hygromet/core/fluids/composition';
 import { kelvin } from '@hygromet/core/units/quantity';
 import { command, refusalIn } from '../live/command';
@@ -47,7 +47,7 @@ const SLOW_KG = 0.1;
         <p class="short">{{ units.massText(s.shortKg, 'up') }} more are needed.</p>
       }
     }
-    @if (job.open()) {
+    @if (job.open() && choices().length > 0) {
       <form novalidate (submit)="$event.preventDefault(); log()">
         <hy-choice-field label="Charge from" [choices]="choices()" [value]="chosen()" (valueChange)="chosen.set($event)" />
         <hy-quantity-field
@@ -151,7 +151,7 @@ export class RechargeLog {
 
   protected readonly choices = computed(() => {
     const first = this.sources().draws.map(({ id }) => id);
-    const rest = this.stock().filter(({ id, against }) => !against && !first.includes(id));
+    const rest = this.stock().filter((own) => mayFeed(this.composition(), own) && !first.includes(own.id));
     return [...first, ...rest.map(({ id }) => id)].map((id) => ({ value: id, label: this.name(id) }));
   });
   protected readonly chosen = linkedSignal<string>(() => this.choices()[0]?.value ?? '');

@@ -407,6 +407,17 @@ describe('the charge', () => {
     expect([...root.querySelectorAll('hy-recharge-log hy-choice-field option')].map(({ textContent }) => textContent)).toEqual(['C-01']);
   });
 
+  test('another refrigerant is not even to be chosen, and without any there is nothing to log', async () => {
+    const offered = (root: Element) =>
+      [...root.querySelectorAll('hy-recharge-log hy-choice-field option')].map(({ textContent }) => textContent);
+    expect(offered((await begin()).root)).toEqual(['C-07', 'C-01']);
+    TestBed.resetTestingModule();
+    const { root, text } = await begin({ cylinders$: of([rack[3]!]) });
+    expect(offered(root)).toEqual([]);
+    expect(text()).toContain('No cylinder on the rack holds this refrigerant clean enough.');
+    expect(root.querySelector('hy-recharge-log form')).toBeNull();
+  });
+
   test("what was recovered elsewhere is drawn only from this customer's own cylinder", async () => {
     const site = aVisit({}).system.site;
     const others = holder('o', 'C-20', { marks: { ...virgin, kind: 'recovery' } });
