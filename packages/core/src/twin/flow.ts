@@ -24,7 +24,7 @@ function smooth(x: number, from: number, to: number): number {
 /** Share of the volume with liquid below which a low port draws vapour as well, and above which a high one draws liquid. */
 const LOW_DRAWS = [0.005, 0.03] as const;
 const HIGH_DRAWS = [0.93, 0.98] as const;
-const SUPERHEATED_OMEGA = 0.9;
+export const SUPERHEATED_OMEGA = 0.9;
 
 /** What leaves by a port here and now. */
 export function leaving(table: FluidTable, { T, p, phase, liquidShare, rho }: VolumeState, port: Port): Leaving {
@@ -66,9 +66,8 @@ function integral(eta: number, omega: number, etaBoil: number): number {
   return 1 - etaBoil + boiling(etaBoil) - boiling(eta);
 }
 
-const volumeRatio = (eta: number, omega: number, etaBoil: number): number => (eta >= etaBoil ? 1 : 1 + omega * (etaBoil / eta - 1));
-
-const CHOKE_POINTS = 9;
+/** v over v0 of what began to boil at `etaBoil`, at a share of the pressure upstream. */
+export const volumeRatio = (eta: number, omega: number, etaBoil: number): number => (eta >= etaBoil ? 1 : 1 + omega * (etaBoil / eta - 1));
 
 /**
  * kg/(m² s) through a line by the homogeneous equilibrium of the omega method, friction and acceleration together, choked where more
@@ -78,12 +77,30 @@ const CHOKE_POINTS = 9;
 export function massFlux({ rho, omega, etaBoil }: Leaving, p0: number, p1: number, loss: number): number {
   const eta1 = Math.min(1, Math.max(1e-3, p1 / p0));
   if (eta1 >= 1) return 0;
-  let most = 0;
-  for (let k = 1; k <= CHOKE_POINTS; k++) {
-    const eta = 1 - ((1 - eta1) * k) / CHOKE_POINTS;
-    const below = loss / 2 + Math.log(volumeRatio(eta, omega, etaBoil)) + 0.5;
-    const squared = (p0 * rho * integral(eta, omega, etaBoil)) / below;
-    if (squared > most) most = squared;
+  const squared = (eta: number) => integral(eta, omega, etaBoil) / (loss / 2 + Math.log(volumeRatio(eta, omega, etaBoil)) + 0.5);
+  const [here, above] = [squared(eta1), squared(eta1 + CHOKE_STEP * (1 - eta1))];
+  const most = above <= here ? here : Math.max(here, highest(squared, eta1, 1));
+  return Math.sqrt(Math.max(0, p0 * rho * most));
+}
+
+const CHOKE_STEP = 0.02;
+const GOLDEN = (Math.sqrt(5) - 1) / 2;
+
+/** The highest value between two ends, where there is one hill: golden section. */
+function highest(of: (x: number) => number, from: number, to: number): number {
+  let [low, high] = [from, to];
+  let [a, b] = [high - GOLDEN * (high - low), low + GOLDEN * (high - low)];
+  let [atA, atB] = [of(a), of(b)];
+  while (high - low > 2e-3) {
+    if (atA > atB) {
+      [high, b, atB] = [b, a, atA];
+      a = high - GOLDEN * (high - low);
+      atA = of(a);
+    } else {
+      [low, a, atA] = [a, b, atB];
+      b = low + GOLDEN * (high - low);
+      atB = of(b);
+    }
   }
-  return Math.sqrt(Math.max(0, most));
+  return Math.max(atA, atB);
 }

@@ -1,6 +1,6 @@
 import { solveInPlace } from '../thermo/linear-solve';
-import { leaving, massFlux, type Line, type Port } from './flow';
 import type { FluidTable } from './fluid-table';
+import { linkFlow, type Link, type LinkFlow } from './link';
 import { energyAt, pressureAt, stateOf, type Volume, type VolumeState } from './volume-state';
 
 /** A volume in a network, with what heats or cools it. */
@@ -11,126 +11,49 @@ export interface Node extends Volume {
   readonly around: number;
 }
 
-export interface Pipe {
-  readonly kind: 'pipe';
-  readonly from: number;
-  readonly to: number;
-  readonly port: Port;
-  readonly line: Line;
-  /** Nothing goes back through it. */
-  readonly oneWay: boolean;
-}
-
-/** A compressor from one volume to another. */
-export interface Compressor {
-  readonly kind: 'compressor';
-  readonly from: number;
-  readonly to: number;
-  readonly port: Port;
-  /** m³/s, share of clearance, exponent, filling, efficiency. */
-  readonly displacement: number;
-  readonly clearance: number;
-  readonly polytropic: number;
-  readonly filling: number;
-  readonly efficiency: number;
-  /** kg/s of liquid at most, where its suction is throttled for liquid. */
-  readonly mostLiquid: number;
-  /** Pa that it, or the hand on its valve, lets into its suction at most. */
-  readonly suctionAtMost: number;
-}
-
-export type Link = Pipe | Compressor;
-
 /** Masses and energies of all volumes: the whole state. */
 export interface NetworkState {
   readonly m: Float64Array;
   readonly U: Float64Array;
   readonly states: readonly VolumeState[];
-}
-
-export interface Flow {
-  /** kg/s from `from` to `to`, and W that go with it. */
-  readonly mass: number;
-  readonly energy: number;
-  /** W of work that a compressor adds. */
-  readonly work: number;
-}
-
-/** What passes a link at these pressures of its ends. */
-export function flowOf(table: FluidTable, link: Link, states: readonly VolumeState[], pFrom: number, pTo: number): Flow {
-  if (link.kind === 'compressor') return compressed(table, link, states[link.from]!, pFrom, pTo);
-  if (pFrom >= pTo) return piped(table, link, states[link.from]!, pFrom, pTo);
-  if (link.oneWay) return NONE;
-  const back = piped(table, link, states[link.to]!, pTo, pFrom);
-  return { mass: -back.mass, energy: -back.energy, work: 0 };
-}
-
-const NONE: Flow = { mass: 0, energy: 0, work: 0 };
-/** Pa: below this difference a flow is laminar, and straight through nothing. */
-const SOFT = 1500;
-
-function piped(table: FluidTable, { line, port }: Pipe, upstream: VolumeState, p0: number, p1: number): Flow {
-  const out = leaving(table, upstream, port);
-  const difference = p0 - p1;
-  // sqrt has no slope at nothing: a straight piece joins it
-  const flux = difference < SOFT ? massFlux(out, p0, p0 - SOFT, line.loss) * (difference / SOFT) : massFlux(out, p0, p1, line.loss);
-  const mass = flux * line.area;
-  return { mass, energy: mass * out.h, work: 0 };
-}
-
-function compressed(table: FluidTable, own: Compressor, upstream: VolumeState, p0: number, p1: number): Flow {
-  const out = leaving(table, upstream, own.port);
-  const suction = Math.min(p0, own.suctionAtMost);
-  const ratio = Math.max(1, p1 / suction);
-  const volumetric = own.filling * (1 + own.clearance - own.clearance * ratio ** (1 / own.polytropic));
-  if (volumetric <= 0) return NONE;
-  const drawn = own.displacement * volumetric * out.rho * (suction / p0);
-  const mass = out.quality > 0.999 ? drawn : (drawn * own.mostLiquid) / (drawn + own.mostLiquid);
-  const n = own.polytropic;
-  const perKg = ((n / (n - 1)) * (suction / (out.rho * (suction / p0))) * (ratio ** ((n - 1) / n) - 1)) / own.efficiency;
-  // liquid is not compressed: only the vapour in it takes the work
-  const work = mass * perKg * out.quality;
-  return { mass, energy: mass * out.h + work, work };
+  /** Pa absolute at the suction of a machine; nothing while none runs. */
+  readonly suctionPa: number | undefined;
 }
 
 /** Shares of a step: pressure within, temperature and mass at most. */
-const WITHIN = { pressureShare: 0.02, pressurePa: 1500, kelvins: 1.5, massShare: 0.06, leastMass: 2e-4 };
+const WITHIN = { pressureShare: 0.004, pressurePa: 60, kelvins: 0.3, massShare: 0.04, leastMass: 2e-4 };
 /** m³: hoses and the machine's condenser fill and empty in a moment, and little hangs on them. */
 const SMALL = 1e-3;
-const WITHIN_SMALL = { pressureShare: 0.08, pressurePa: 8000, kelvins: 5, massShare: 0.35, leastMass: 2e-3 };
+const WITHIN_SMALL = { pressureShare: 0.01, pressurePa: 1000, kelvins: 1, massShare: 0.1, leastMass: 2e-3 };
 const [SHORTEST, LONGEST] = [1e-4, 10];
 
 export interface Stepped {
   readonly state: NetworkState;
   readonly dt: number;
-  readonly flows: readonly Flow[];
-  /** W taken up from around, all volumes. */
-  readonly heat: number;
+  /** kg/s of the largest flow. */
+  readonly fastest: number;
+  /** W that came from around and from compressors, all volumes. */
+  readonly power: number;
 }
 
 /**
  * One step, implicit in the pressures: every link is straightened about where it stands, the pressures at the end are solved together, and
- * the same flows go into mass and energy. Shortened until nothing moves too far.
+ * the same flows go into mass and energy. Shortened until nothing moves too far; where not even the shortest step goes, nothing moves.
  */
 export function step(table: FluidTable, nodes: readonly Node[], links: readonly Link[], before: NetworkState, wanted: number): Stepped {
   let dt = Math.min(LONGEST, Math.max(SHORTEST, wanted));
   for (;;) {
     const tried = attempt(table, nodes, links, before, dt);
-    if (tried !== undefined || dt <= SHORTEST * 1.01) return tried ?? still(nodes, links, before, dt);
+    if (tried !== undefined || dt <= SHORTEST * 1.01) return tried ?? { state: before, dt, fastest: 0, power: 0 };
     dt = Math.max(SHORTEST, dt / 3);
   }
-}
-
-/** Where not even the shortest step goes, only heat passes: the next one tries again. */
-function still(nodes: readonly Node[], links: readonly Link[], before: NetworkState, dt: number): Stepped {
-  return { state: before, dt, flows: links.map(() => NONE), heat: 0 * nodes.length };
 }
 
 function attempt(
   table: FluidTable,
   nodes: readonly Node[],
   links: readonly Link[],
-  { m, U, states }: NetworkState,
+  { m, U, states, suctionPa }: NetworkState,
   dt: number,
 ): Stepped | undefined {
   const n = nodes.length;
@@ -142,46 +65,25 @@ function attempt(
     matrix[i * n + i] = 1;
     right[i] = slopes[i]!.byU * heats[i]! * dt;
   }
-  const base = links.map((link) => {
-    const [a, b] = [states[link.from]!.p, states[link.to]!.p];
-    const flow = flowOf(table, link, states, a, b);
-    const [da, db] = [Math.max(50, 1e-4 * a), Math.max(50, 1e-4 * b)];
-    const byFrom = (flowOf(table, link, states, a + da, b).mass - flow.mass) / da;
-    const byTo = (flowOf(table, link, states, a, b + db).mass - flow.mass) / db;
-    const h = flow.mass === 0 ? 0 : flow.energy / flow.mass;
-    return { flow, byFrom, byTo, h };
-  });
-  for (const [k, link] of links.entries()) {
-    const { flow, byFrom, byTo, h } = base[k]!;
-    // what enters takes its enthalpy along, what leaves takes the same away but for the work of a compressor
-    const hOut = flow.mass === 0 ? 0 : (flow.energy - flow.work) / flow.mass;
-    const [out, into] = [slopes[link.from]!, slopes[link.to]!];
-    const gain = into.byM + into.byU * h;
-    const lose = out.byM + out.byU * hOut;
-    right[link.to]! += dt * gain * flow.mass;
-    right[link.from]! -= dt * lose * flow.mass;
-    matrix[link.to * n + link.from]! -= dt * gain * byFrom;
-    matrix[link.to * n + link.to]! -= dt * gain * byTo;
-    matrix[link.from * n + link.from]! += dt * lose * byFrom;
-    matrix[link.from * n + link.to]! += dt * lose * byTo;
-  }
+  const base = links.map((link) => linkFlow(table, link, states, suctionPa));
+  for (const own of base) straighten(own, slopes, matrix, right, dt, n);
   if (!solveInPlace(matrix, right)) return undefined;
   const [mass, energy] = [Float64Array.from(m), Float64Array.from(U)];
-  const flows = links.map((link, k): Flow => {
-    const { flow, byFrom, byTo, h } = base[k]!;
-    let own = flow.mass + byFrom * right[link.from]! + byTo * right[link.to]!;
-    // no straight line carries more out of a volume than is in it, nor turns a one-way flow
-    if (link.kind === 'compressor' || link.oneWay) own = Math.max(0, own);
-    const most = (0.5 * (own > 0 ? m[link.from]! : m[link.to]!)) / dt;
-    own = Math.min(most, Math.max(-most, own));
-    const share = flow.mass === 0 ? 0 : own / flow.mass;
-    const passed = { mass: own, energy: own * h, work: flow.work * share };
-    mass[link.from]! -= own * dt;
-    mass[link.to]! += own * dt;
-    energy[link.from]! -= (passed.energy - passed.work) * dt;
-    energy[link.to]! += passed.energy * dt;
-    return passed;
-  });
+  let [work, fastest] = [0, 0];
+  for (const [k, own] of base.entries()) {
+    const moved = corrected(own, links[k]!, right, m, dt);
+    const last = own.ends.length - 1;
+    const done = own.mass[last] === 0 ? 0 : (own.work * moved[last]!) / own.mass[last]!;
+    // what leaves takes its enthalpy along; the last end gets what the others gave, and the work of a compressor
+    let given = 0;
+    for (const [i, end] of own.ends.entries()) {
+      mass[end]! += moved[i]! * dt;
+      if (i < last) given -= moved[i]! * own.h[i]!;
+      energy[end]! += (i < last ? moved[i]! * own.h[i]! : given + done) * dt;
+      fastest = Math.max(fastest, Math.abs(moved[i]!));
+    }
+    work += done;
+  }
   for (let i = 0; i < n; i++) energy[i]! += heats[i]! * dt;
   const after: VolumeState[] = [];
   for (let i = 0; i < n; i++) {
@@ -198,7 +100,58 @@ function attempt(
     if (far && dt > SHORTEST * 1.01) return undefined;
     after.push(state);
   }
-  return { state: { m: mass, U: energy, states: after }, dt, flows, heat: heats.reduce((sum, value) => sum + value, 0) };
+  const suction = base.find((own) => own.suctionPa !== undefined)?.suctionPa;
+  return {
+    state: { m: mass, U: energy, states: after, suctionPa: suction },
+    dt,
+    fastest,
+    power: work + heats.reduce((sum, value) => sum + value, 0),
+  };
+}
+
+type Slopes = ReturnType<typeof slopesOf>;
+
+/** One link into the equations of the pressures: each end's response to what comes, and how that follows the pressures of all its ends. */
+function straighten(
+  { ends, mass, h, slopes: bySlope, work }: LinkFlow,
+  slopes: readonly Slopes[],
+  matrix: Float64Array,
+  right: Float64Array,
+  dt: number,
+  n: number,
+): void {
+  const last = ends.length - 1;
+  const to = ends[last]!;
+  const perKg = mass[last] === 0 ? 0 : work / mass[last]!;
+  for (let i = 0; i < last; i++) {
+    const end = ends[i]!;
+    const here = dt * (slopes[end]!.byM + slopes[end]!.byU * h[i]!);
+    const there = -dt * (slopes[to]!.byM + slopes[to]!.byU * (h[i]! + perKg));
+    right[end]! += here * mass[i]!;
+    right[to]! += there * mass[i]!;
+    for (let j = 0; j <= last; j++) {
+      const slope = bySlope[i * (last + 1) + j]!;
+      matrix[end * n + ends[j]!]! -= here * slope;
+      matrix[to * n + ends[j]!]! -= there * slope;
+    }
+  }
+}
+
+/** kg/s into each end at the pressures of the end of the step. No straight line carries more out of a volume than is in it, nor turns a one-way flow. */
+function corrected({ ends, mass, slopes }: LinkFlow, link: Link, change: Float64Array, m: Float64Array, dt: number): Float64Array {
+  const last = ends.length - 1;
+  const moved = new Float64Array(last + 1);
+  for (let i = 0; i < last; i++) {
+    let own = mass[i]!;
+    for (let j = 0; j <= last; j++) own += slopes[i * (last + 1) + j]! * change[ends[j]!]!;
+    if (link.kind === 'compressor' || (link.kind === 'pipe' && link.oneWay)) own = Math.min(0, own);
+    const out = (0.5 * m[ends[i]!]!) / dt;
+    const back = link.kind === 'pipe' ? (0.5 * m[ends[last]!]!) / dt : Number.POSITIVE_INFINITY;
+    moved[i] = Math.min(back, Math.max(-out, own));
+    moved[last]! -= moved[i]!;
+  }
+  if (link.kind === 'machine' && moved[last]! < 0) return new Float64Array(last + 1);
+  return moved;
 }
 
 /** How the pressure follows mass and energy: from the slopes over temperature and density, without solving for a state again. */

@@ -3,9 +3,10 @@ import { bubblePoint } from '../thermo/saturation';
 import { kelvin, within } from '../units/quantity';
 import type { Line } from './flow';
 import type { FluidTable } from './fluid-table';
-import type { Compressor, Link, Node, Pipe } from './network';
+import type { Compressor, Hose, Link, Machine, Pipe, Pump } from './link';
+import type { Node } from './network';
 import data from './parameters.json';
-import { totalEnergy, type Volume } from './volume-state';
+import { totalEnergy } from './volume-state';
 
 export const transferMethods = ['direct', 'liquid-first', 'vapour', 'push-pull', 'pump-down'] as const;
 export type TransferMethod = (typeof transferMethods)[number];
@@ -44,9 +45,8 @@ export interface Scenario {
 /** Where things are in the network. */
 export const HIGH = 0;
 export const LOW = 1;
-export const SUCTION = 2;
-export const MACHINE = 3;
-export const CYLINDER = 4;
+export const MACHINE = 2;
+export const CYLINDER = 3;
 
 /** The links of a stage of the transfer. */
 export type StageLinks = 'direct' | 'machine' | 'machine-liquid' | 'push-pull' | 'own' | 'rest';
@@ -56,8 +56,6 @@ export interface Rig {
   readonly links: Readonly<Record<StageLinks, readonly Link[]>>;
 }
 
-/** m³ and J/K of a hose that is drawn through. */
-const HOSE_NODE: Volume = { V: 3e-4, C: 250 };
 /** m²: what equalises the sides of a system that stands, through its metering device. */
 const EQUALISES = 1.2e-6;
 const OPEN = 3e-5;
@@ -107,14 +105,15 @@ function lineOf({ size, lengthM, cores }: Scenario['hoses']): Line {
 export function rigOf(scenario: Scenario): Rig {
   const { system, cylinder, machine, ambientK, hoses } = scenario;
   const high = system.condenserM3 + (system.receiverM3 ?? 0);
-  const { heatPerM3, UAPerM3 } = data.system;
+  const { heatPerM3, UAPerM3, condenserUAPerM3 } = data.system;
+  // its own compressor runs with the fan of its condenser
+  const highUA = scenario.method === 'pump-down' ? condenserUAPerM3 : UAPerM3;
   const cooling = cylinder.cooling;
   const coolant = cooling === 'water' || cooling === 'ice' ? data.cylinder.coolant[cooling] : ambientK;
   const own = machine === null ? undefined : data.machine[machine];
   const nodes: Node[] = [
-    { name: 'high side', V: high, C: heatPerM3 * high, UA: UAPerM3 * high, around: ambientK },
+    { name: 'high side', V: high, C: heatPerM3 * high, UA: highUA * high, around: ambientK },
     { name: 'low side', V: system.evaporatorM3, C: heatPerM3 * system.evaporatorM3, UA: UAPerM3 * system.evaporatorM3, around: ambientK },
-    { name: 'suction hose', ...HOSE_NODE, UA: 2, around: ambientK },
     { name: 'machine', V: data.machine.condenserM3, C: data.machine.condenserC, UA: own?.condenserUA ?? 5, around: ambientK },
     {
       name: 'cylinder',
@@ -134,11 +133,7 @@ export function rigOf(scenario: Scenario): Rig {
     oneWay,
   });
   const between = pipe(HIGH, LOW, 'low', { area: EQUALISES, loss: 1.5 }, false);
-  const machineLink = (from: number): Compressor => ({
-    kind: 'compressor',
-    from,
-    to: MACHINE,
-    port: 'low',
+  const pump: Pump = {
     displacement: own?.displacement ?? 0,
     clearance: data.machine.clearance,
     polytropic: data.machine.polytropic,
@@ -146,43 +141,34 @@ export function rigOf(scenario: Scenario): Rig {
     efficiency: data.machine.efficiency,
     mostLiquid: own?.mostLiquid ?? 1,
     suctionAtMost: data.machine.suctionAtMost,
+  };
+  const drawing = (...from: readonly (readonly [node: number, port: Hose['port']])[]): Machine => ({
+    kind: 'machine',
+    hoses: from.map(([node, port]) => ({ node, port, line: hose })),
+    to: MACHINE,
+    pump,
   });
   const discharge = (to: number) => pipe(MACHINE, to, 'low', { ...hose, area: Math.max(hose.area, OPEN / 3) }, true);
   const ownCompressor: Compressor = {
-    ...machineLink(LOW),
+    kind: 'compressor',
     from: LOW,
     to: HIGH,
     port: 'high',
-    displacement: data.own.displacementPerKg * Math.max(0.3, system.chargeKg),
-    clearance: data.own.clearance,
-    mostLiquid: 1,
-    suctionAtMost: 5e6,
+    pump: {
+      ...pump,
+      displacement: data.own.displacementPerKg * Math.max(0.3, system.chargeKg),
+      clearance: data.own.clearance,
+      mostLiquid: 1,
+      suctionAtMost: 5e6,
+    },
   };
   return {
     nodes,
     links: {
       direct: [between, pipe(HIGH, CYLINDER, 'low', hose, false)],
-      machine: [
-        between,
-        pipe(HIGH, SUCTION, 'high', hose, false),
-        pipe(LOW, SUCTION, 'high', hose, false),
-        machineLink(SUCTION),
-        discharge(CYLINDER),
-      ],
-      'machine-liquid': [
-        between,
-        pipe(HIGH, SUCTION, 'low', hose, false),
-        pipe(LOW, SUCTION, 'high', hose, false),
-        machineLink(SUCTION),
-        discharge(CYLINDER),
-      ],
-      'push-pull': [
-        between,
-        pipe(HIGH, CYLINDER, 'low', hose, true),
-        pipe(CYLINDER, SUCTION, 'high', hose, true),
-        machineLink(SUCTION),
-        discharge(HIGH),
-      ],
+      machine: [between, drawing([HIGH, 'high'], [LOW, 'high']), discharge(CYLINDER)],
+      'machine-liquid': [between, drawing([HIGH, 'low'], [LOW, 'high']), discharge(CYLINDER)],
+      'push-pull': [between, pipe(HIGH, CYLINDER, 'low', hose, true), drawing([CYLINDER, 'high']), discharge(HIGH)],
       own: [ownCompressor],
       rest: [between],
     },
@@ -208,10 +194,9 @@ export function startOf(
   const m = new Float64Array(nodes.length);
   m[HIGH] = vapour * (vHigh / (vHigh + vLow)) + inHigh;
   m[LOW] = vapour * (vLow / (vHigh + vLow)) + liquid - inHigh;
-  m[SUCTION] = least(SUCTION, T);
   m[MACHINE] = least(MACHINE, T);
   m[CYLINDER] = Math.max(cylinder.contentKg, least(CYLINDER, cylinder.temperatureK));
-  const temperatures = [T, T, T, T, cylinder.temperatureK];
+  const temperatures = [T, T, T, cylinder.temperatureK];
   const U = Float64Array.from(m, (mass, k) => totalEnergy(table, nodes[k]!, mass, temperatures[k]!));
   return { m, U };
 }

@@ -9,7 +9,6 @@ import {
   refuseImpossible,
   rigOf,
   startOf,
-  SUCTION,
   type Rig,
   type Scenario,
   type StageLinks,
@@ -88,7 +87,7 @@ class Run {
     this.rig = rigOf(scenario);
     const { m, U } = startOf(scenario, this.table, this.rig.nodes);
     const temperatures = this.rig.nodes.map((_, k) => (k === CYLINDER ? scenario.cylinder.temperatureK : scenario.system.temperatureK));
-    this.state = { m, U, states: this.rig.nodes.map((node, k) => stateOf(this.table, node, m[k]!, U[k]!, temperatures[k]!)) };
+    this.state = { m, U, states: this.rig.nodes.map((node, k) => stateOf(this.table, node, m[k]!, U[k]!, temperatures[k]!)), suctionPa: undefined };
     this.stage = firstStage(scenario);
     this.first = { mass: sum(m), energy: sum(U), scale: U.reduce((total, own) => total + Math.abs(own), 0) };
     this.sampleUntil(this.state, 0, 0);
@@ -107,7 +106,7 @@ class Run {
     const from = this.t;
     this.t += stepped.dt;
     this.state = stepped.state;
-    this.gained += stepped.dt * (stepped.heat + stepped.flows.reduce((total, { work }) => total + work, 0));
+    this.gained += stepped.dt * stepped.power;
     this.dt = stepped.dt < this.dt * 0.99 ? stepped.dt : stepped.dt * 1.5;
     this.sampleUntil(before, from, this.t);
     this.judge(stepped);
@@ -130,7 +129,7 @@ class Run {
     return this.scenario.cylinder.tareKg + m[CYLINDER]!;
   }
 
-  private judge({ flows, dt }: Stepped): void {
+  private judge({ fastest, dt }: Stepped): void {
     const { states, m } = this.state;
     const pumpsDown = this.scenario.method === 'pump-down';
     const system = pumpsDown ? states[LOW]!.p : Math.max(states[HIGH]!.p, states[LOW]!.p);
@@ -147,7 +146,7 @@ class Run {
     }
     if (system <= this.scenario.endPa && this.stage !== 'direct') this.end ??= 'reached';
     if (this.t > data.most.hours * 3600) this.end ??= 'time';
-    this.watchFlow(Math.max(...flows.map(({ mass }) => Math.abs(mass))), states[HIGH]!.liquidShare, m, dt);
+    this.watchFlow(fastest, states[HIGH]!.liquidShare, m, dt);
   }
 
   private watchHead(head: number, cutOut: number): void {
@@ -221,7 +220,7 @@ function sampleOf({ cylinder, method }: Scenario, before: NetworkState, after: N
   return {
     t,
     grossKg: cylinder.tareKg + mix(({ m }) => m[CYLINDER]!),
-    suctionPa: mix(({ states }) => states[pumpsDown ? LOW : method === 'direct' ? HIGH : SUCTION]!.p),
+    suctionPa: mix(({ states, suctionPa }) => (pumpsDown ? states[LOW]!.p : (suctionPa ?? states[HIGH]!.p))),
     headPa: mix(({ states }) => states[pumpsDown ? HIGH : method === 'direct' ? CYLINDER : MACHINE]!.p),
     cylinderK: mix(({ states }) => states[CYLINDER]!.T),
     systemKg: mix(({ m }) => m[HIGH]! + m[LOW]!),
