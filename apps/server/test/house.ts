@@ -6,6 +6,7 @@ import { loadDemo } from '../src/demo/load-demo';
 import { inThisThread } from '../src/computing/computing';
 import type { Outside } from '../src/domain/outside';
 import { createApp } from '../src/http/app';
+import { LiveReadings } from '../src/live/live-readings';
 import { connect, type Db } from '../src/store/database';
 import { migrate } from '../src/store/migrate';
 
@@ -49,7 +50,9 @@ export async function openHouse(): Promise<House> {
   await loadDemo(owner, outside);
   await owner.destroy();
   const db = connect(urlOf('app'), () => undefined);
-  const app = createApp({ db, outside, log: pino({ level: 'silent' }), version: coreVersion, checkAnswers: true });
+  const log = pino({ level: 'silent' });
+  const live = new LiveReadings(db, urlOf('app'), log);
+  const app = createApp({ db, outside, log, live, version: coreVersion, checkAnswers: true });
   const answer = async (response: Response): Promise<Answer> => ({ status: response.status, body: await response.json() });
   return {
     db,
@@ -58,7 +61,10 @@ export async function openHouse(): Promise<House> {
     get: async (path) => answer(await app.request(path)),
     send: async (method, path, body) =>
       answer(await app.request(path, { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })),
-    close: () => db.destroy(),
+    close: async () => {
+      await live.stop();
+      await db.destroy();
+    },
   };
 }
 

@@ -25,6 +25,7 @@ export const organisation: CurrentOrganisation = {
   hottestK: 318.15,
   partShare: 0.8,
   endOfPumpDown: 'slightly-positive',
+  readingsKeptDays: 30,
 };
 
 /** 26.2 lb of water capacity, tare 17.2 lb, 7.4 lb of R-410A in it. */
@@ -91,6 +92,7 @@ export const aVisit = (more: Partial<Visit> = {}): Visit => ({
   plan: null,
   readings: [],
   tests: [],
+  transfers: [],
   joints: [],
   refrigerantTests: [],
   cleaning: [],

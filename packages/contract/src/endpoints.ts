@@ -5,6 +5,7 @@ import { cylinderEvent, cylinderMoves, movedCylinders, newCylinderEvent } from '
 import { fillLimitsAnswer, fillLimitsRequest } from './fill-limits';
 import { booked, movement, movementsQuery, newDifference, newRemoval, newReversal, newTransfer, newWeighing } from './movement';
 import { currentOrganisation, organisationChange, savedOrganisation } from './organisation';
+import { addedGateway, gateway, instrument, newGateway, receivedReadings, senmlPack } from './instrument';
 import { cylindersImport, importAnswer, systemsImport } from './import';
 import { id } from './primitives';
 import { computeAnswer, computeRequest } from './compute';
@@ -58,6 +59,11 @@ export const endpoints = {
   addVisit: { method: 'post', path: '/api/visits', summary: 'Open a visit to a system', body: newVisit, answer: visit, status: 201 },
   visit: { method: 'get', path: '/api/visits/:id', summary: 'A visit, with everything that was added to it', params: byId, answer: visitWithEvents, status: 200 },
   addVisitEvent: { method: 'post', path: '/api/visits/:id/events', summary: 'Add to a visit what was seen, read, decided or done; what decides for others is refused where there is something newer', params: byId, body: newVisitEvent, answer: visit, status: 201 },
+  instruments: { method: 'get', path: '/api/instruments', summary: 'Instruments that were heard in the last day, with what they last said', answer: z.array(instrument), status: 200 },
+  sendReadings: { method: 'post', path: '/api/instruments/readings', summary: 'Readings of instruments as SenML (RFC 8428), with the token of a gateway; what is sent twice is stored once', body: senmlPack, answer: receivedReadings, status: 200 },
+  gateways: { method: 'get', path: '/api/gateways', summary: 'What may send readings', answer: z.array(gateway), status: 200 },
+  addGateway: { method: 'post', path: '/api/gateways', summary: 'Let a gateway send readings; its token is told this once', body: newGateway, answer: addedGateway, status: 201 },
+  revokeGateway: { method: 'post', path: '/api/gateways/:id/revocation', summary: 'Let a gateway send no more', params: byId, answer: gateway, status: 200 },
   shipments: { method: 'get', path: '/api/shipments', summary: 'What was sent to the reclaimer, the latest first, each with its receipt once there is one', answer: z.array(shipment), status: 200 },
   shipment: { method: 'get', path: '/api/shipments/:id', summary: 'One shipment', params: byId, answer: shipment, status: 200 },
   sendShipment: { method: 'post', path: '/api/shipments', summary: 'Cylinders leave for the reclaimer, with what is in them by the ledger', body: newShipment, answer: shipment, status: 201 },

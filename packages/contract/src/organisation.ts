@@ -16,6 +16,12 @@ export const organisation = z.strictObject({
     .min(0.5, { error: 'Below 50 % hardly anything is kept. Choose 50 to 80 %.' })
     .max(0.8, { error: 'More than 80 % liquid leaves no room for it to warm up. Choose 50 to 80 %.' }),
   endOfPumpDown: z.enum(endsOfPumpDown),
+  /** Days for which single readings of instruments are kept; what a record needs of them it keeps itself. */
+  readingsKeptDays: z
+    .int({ error: 'The days for which readings are kept are a whole number.' })
+    .min(1, { error: 'Readings are kept for a day at least.' })
+    .max(3650, { error: 'Readings are kept for ten years at most.' })
+    .default(30),
 });
 export type Organisation = z.infer<typeof organisation>;
 

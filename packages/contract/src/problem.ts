@@ -33,6 +33,7 @@ export const problemCodes = [
   'name-taken',
   'changed-meanwhile',
   'method-not-possible',
+  'unknown-gateway',
   'foreign',
   'too-large',
   'unavailable',

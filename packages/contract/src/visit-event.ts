@@ -7,6 +7,7 @@ import { look } from './look';
 import { advices, runningConditions, runningReadings, runningUnit } from './running';
 import { visitPlan } from './visit-plan';
 import { anySetUp, testFinding, testReading, testSetUp } from './visit-test';
+import { transferFinish, transferNote, transferReading, transferSetUp } from './visit-transfer';
 
 export const stage = z.enum(stages);
 
@@ -73,6 +74,10 @@ export const newVisitEvent = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('test-begun'), ...said, testId: id, setUp: testSetUp }),
   z.strictObject({ kind: z.literal('test-read'), ...said, testId: id, reading: testReading }),
   z.strictObject({ kind: z.literal('test-ended'), ...said, testId: id, finding: testFinding }),
+  z.strictObject({ kind: z.literal('transfer-begun'), ...said, transferId: id, setUp: transferSetUp }),
+  z.strictObject({ kind: z.literal('transfer-read'), ...said, transferId: id, reading: transferReading }),
+  z.strictObject({ kind: z.literal('transfer-noted'), ...said, transferId: id, note: transferNote }),
+  z.strictObject({ kind: z.literal('transfer-ended'), ...said, transferId: id, finish: transferFinish }),
   z.strictObject({ kind: z.literal('ran'), ...said, ...ran }),
   z.strictObject({ kind: z.literal('moved'), ...decides, day, ...appointment }),
   z.strictObject({ kind: z.literal('closed'), ...decides, /** Where nothing was recorded: why. */ why: note.optional() }),
@@ -100,6 +105,10 @@ export const visitEvent = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('test-begun'), testId: id, setUp: anySetUp, ...kept }),
   z.strictObject({ kind: z.literal('test-read'), testId: id, reading: testReading, ...kept }),
   z.strictObject({ kind: z.literal('test-ended'), testId: id, finding: testFinding, ...kept }),
+  z.strictObject({ kind: z.literal('transfer-begun'), transferId: id, setUp: transferSetUp, ...kept }),
+  z.strictObject({ kind: z.literal('transfer-read'), transferId: id, reading: transferReading, ...kept }),
+  z.strictObject({ kind: z.literal('transfer-noted'), transferId: id, note: transferNote, ...kept }),
+  z.strictObject({ kind: z.literal('transfer-ended'), transferId: id, finish: transferFinish, ...kept }),
   z.strictObject({ kind: z.literal('ran'), ...ran, ...kept }),
   z.strictObject({ kind: z.literal('moved'), day, ...appointment, ...kept }),
   z.strictObject({ kind: z.literal('closed'), why: z.string().optional(), ...kept }),

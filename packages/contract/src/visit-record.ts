@@ -4,6 +4,7 @@ import { look } from './look';
 import { ran, stage } from './visit-event';
 import { visitPlan } from './visit-plan';
 import { visitTest } from './visit-test';
+import { visitTransfer } from './visit-transfer';
 import { cleaningSteps, refrigerantTests, testResults } from '@hygromet/core/account/refrigerant-tests';
 import { jointChecks, jointFindings } from '@hygromet/core/circuit/joints';
 import { marks } from '@hygromet/core/visit/stage';
@@ -31,6 +32,8 @@ export const visitRecord = z.strictObject({
   ),
   /** Pressure and vacuum tests, in the order in which they were begun. */
   tests: z.array(visitTest),
+  /** Transfers that were followed as they ran, in the order in which they were begun. */
+  transfers: z.array(visitTransfer),
   /** Samples of what was recovered, each with its kit, and what was done to it, in the order in which it happened. */
   refrigerantTests: z.array(
     z.strictObject({ test: z.enum(refrigerantTests), result: z.enum(testResults), kit: z.string(), at: instant, by: z.string() }),

@@ -1,6 +1,7 @@
 import type { VisitEvent } from './visit-event';
 import type { VisitRecord } from './visit-record';
 import type { VisitTest } from './visit-test';
+import type { VisitTransfer } from './visit-transfer';
 
 /** The state after one more event. Nothing of the state before is changed. */
 export function withEvent(before: VisitRecord | undefined, event: VisitEvent): VisitRecord {
@@ -16,6 +17,7 @@ export function withEvent(before: VisitRecord | undefined, event: VisitEvent): V
       marked: [],
       readings: [],
       tests: [],
+      transfers: [],
       joints: [],
       refrigerantTests: [],
       cleaning: [],
@@ -78,6 +80,42 @@ function changeBy(event: VisitEvent, before: VisitRecord): Partial<VisitRecord> 
           ended: { at: event.happenedAt, by: event.recordedBy, finding: event.finding },
         })),
       };
+    case 'transfer-begun':
+      return {
+        transfers: [
+          ...before.transfers,
+          {
+            id: event.transferId,
+            setUp: event.setUp,
+            begunAt: event.happenedAt,
+            begunBy: event.recordedBy,
+            readings: [],
+            notes: [],
+            ended: null,
+          },
+        ],
+      };
+    case 'transfer-read':
+      return {
+        transfers: changedTransfer(before, event.transferId, (transfer) => ({
+          ...transfer,
+          readings: [...transfer.readings, { at: event.happenedAt, by: event.recordedBy, reading: event.reading }],
+        })),
+      };
+    case 'transfer-noted':
+      return {
+        transfers: changedTransfer(before, event.transferId, (transfer) => ({
+          ...transfer,
+          notes: [...transfer.notes, { at: event.happenedAt, by: event.recordedBy, note: event.note }],
+        })),
+      };
+    case 'transfer-ended':
+      return {
+        transfers: changedTransfer(before, event.transferId, (transfer) => ({
+          ...transfer,
+          ended: { at: event.happenedAt, by: event.recordedBy, finish: event.finish },
+        })),
+      };
     case 'ran': {
       const { unit, conditions, readings, settled, good, advice, chargeShare, coreVersion, happenedAt: at, recordedBy: by } = event;
       return { runs: [...before.runs, { unit, conditions, readings, settled, good, advice, chargeShare, coreVersion, at, by }] };
@@ -96,6 +134,9 @@ function changeBy(event: VisitEvent, before: VisitRecord): Partial<VisitRecord> 
 
 const changedTest = ({ tests }: VisitRecord, id: string, change: (test: VisitTest) => VisitTest): VisitTest[] =>
   tests.map((test) => (test.id === id ? change(test) : test));
+
+const changedTransfer = ({ transfers }: VisitRecord, id: string, change: (transfer: VisitTransfer) => VisitTransfer): VisitTransfer[] =>
+  transfers.map((transfer) => (transfer.id === id ? change(transfer) : transfer));
 
 /** @throws where the events do not begin with an opening */
 export function recordOf(events: readonly VisitEvent[]): VisitRecord {

@@ -61,6 +61,7 @@ export const loadDemo = (db: Db, outside: Outside): Promise<boolean> =>
     await addOrganisation(tx, id, {
       ...scenario.organisation,
       endOfPumpDown: scenario.organisation.endOfPumpDown as EndOfPumpDown,
+      readingsKeptDays: 30,
       requiredRules: fillRules.filter((rule) => scenario.organisation.requiredRules.includes(rule)),
     });
     for (const { kind, name } of scenario.accounts)

@@ -75,13 +75,14 @@ const add = (db: Tx, organisationId: string, id: string, event: NewVisitEvent, o
   });
 
 function refuseOutdated(event: NewVisitEvent, visit: Visit): void {
-  const { state, version, system, tests } = visit;
+  const { state, version, system, tests, transfers } = visit;
   if (event.kind === 'reopened') {
     if (state === 'open') throw new Refused('changed-meanwhile', 'This visit is open.');
     return;
   }
   if (state === 'closed') throw new Refused('changed-meanwhile', 'This visit is closed. Open it again, or open a new one.');
   if (event.kind === 'test-read' || event.kind === 'test-ended') refuseStrangeTest(event, tests);
+  refuseStrangeTransfer(event, transfers);
   if (event.kind === 'planned' && event.plan.factsVersion !== system.factsVersion)
     throw new Refused('changed-meanwhile', 'The facts of this system have changed since. Check the plan again, then save it.');
   if (event.kind === 'closed' && nothingRecorded(visit) && (event.why ?? '').trim() === '')
@@ -104,6 +105,16 @@ function refuseStrangeTest(event: Extract<NewVisitEvent, { kind: 'test-read' | '
   if (test.ended !== null) throw new Refused('changed-meanwhile', 'This test has ended. Begin another one.', '/testId');
   if (event.kind === 'test-read' && kindOfReading(event.reading) !== test.setUp.test)
     throw new Refused('invalid-input', 'This reading is of another kind of test.', '/reading');
+}
+
+/** A transfer is begun once, one at a time, and what is said of it belongs to one that still runs. */
+function refuseStrangeTransfer(event: NewVisitEvent, transfers: Visit['transfers']): void {
+  if (event.kind === 'transfer-begun' && transfers.some(({ ended }) => ended === null))
+    throw new Refused('changed-meanwhile', 'A transfer of this visit is running. End it first.', '/transferId');
+  if (event.kind !== 'transfer-read' && event.kind !== 'transfer-noted' && event.kind !== 'transfer-ended') return;
+  const transfer = transfers.find(({ id }) => id === event.transferId);
+  if (transfer === undefined) throw new Refused('not-found', 'This transfer is not on this visit.', '/transferId');
+  if (transfer.ended !== null) throw new Refused('changed-meanwhile', 'This transfer has ended. Begin another one.', '/transferId');
 }
 
 async function read(tx: Tx, organisationId: string, id: string): Promise<Visit> {

@@ -9,6 +9,7 @@ import { documentRoutes } from './document-routes';
 import type { Deps, Env } from './env';
 import { problemAnswer, problemOf } from './errors';
 import { healthRoutes } from './health-routes';
+import { instrumentRoutes, instrumentStream } from './instrument-routes';
 import { notTooManyAtOnce } from './in-flight';
 import { movementRoutes } from './movement-routes';
 import { bodyOfARegister, bodyOfUsualSize, ownHouse } from './own-house';
@@ -40,6 +41,8 @@ export function createApp(deps: Deps, webRoot?: string) {
   app.use(ownHouse);
   app.use('/api/*', notTooManyAtOnce());
   app.use('/api/*', (c, next) => (c.req.path.endsWith('/import') ? bodyOfARegister : bodyOfUsualSize)(c, next));
+  // a stream has no end that could be compressed, hashed or counted
+  app.route('/', instrumentStream(deps));
   app.use(compress());
   app.use(etag());
   app.use(
@@ -70,6 +73,7 @@ export function createApp(deps: Deps, webRoot?: string) {
   app.route('/', calendarRoutes(deps));
   app.route('/', movementRoutes(deps));
   app.route('/', shipmentRoutes(deps));
+  app.route('/', instrumentRoutes(deps));
   app.all('/api/*', (c) => problemAnswer(c, { code: 'not-found', detail: `There is no ${c.req.method} ${c.req.path}. See /api/docs.` }));
   app.route('/', webFiles(webRoot));
   return app;

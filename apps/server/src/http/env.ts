@@ -1,4 +1,6 @@
 import type { Logger } from 'pino';
+import type { Collector } from '../devices/collector';
+import type { LiveReadings } from '../live/live-readings';
 import type { Outside } from '../domain/outside';
 import type { Db } from '../store/database';
 
@@ -7,6 +9,10 @@ export interface Deps {
   readonly db: Db;
   readonly outside: Outside;
   readonly log: Logger;
+  /** Readings as they come in; nothing where nobody listens to PostgreSQL. */
+  /** Shared with whatever else receives readings. */
+  readonly collector?: Collector | undefined;
+  readonly live?: LiveReadings | undefined;
   readonly version: string;
   /** Holds every answer to its contract: in tests and in development. */
   readonly checkAnswers?: boolean | undefined;

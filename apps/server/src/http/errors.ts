@@ -43,6 +43,7 @@ export const statusOf = {
   'name-taken': 409,
   'changed-meanwhile': 409,
   'method-not-possible': 409,
+  'unknown-gateway': 401,
   foreign: 403,
   'too-large': 413,
   unavailable: 503,

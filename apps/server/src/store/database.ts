@@ -1,4 +1,5 @@
 import type { Cylinder, CylinderMarks } from '@hygromet/contract/cylinder';
+import type { Instrument } from '@hygromet/contract/instrument';
 import type { ScaleTarget } from '@hygromet/contract/movement';
 import type { Objection } from '@hygromet/core/cylinder/objection';
 import type { Receipt, ShippedLine } from '@hygromet/contract/shipment';
@@ -24,6 +25,7 @@ interface OrganisationTable {
   hottest_k: Numeric;
   part_share: Numeric;
   end_of_pump_down: string;
+  readings_kept_days: Generated<number>;
   created_at: Generated<Date>;
   version: Generated<number>;
   changed_at: ColumnType<Date | null, Date | undefined, Date>;
@@ -192,6 +194,34 @@ interface PriceTable {
   recorded_by: string;
 }
 
+interface GatewayTable {
+  id: string;
+  organisation_id: string;
+  name: string;
+  token_hash: string;
+  added_at: Generated<Date>;
+  added_by: string;
+  revoked_at: ColumnType<Date | null, undefined, Date>;
+}
+
+interface InstrumentTable {
+  organisation_id: string;
+  id: string;
+  gateway_id: string;
+  facts: Json<Instrument['facts']>;
+  heard_at: Instant;
+}
+
+interface ReadingTable {
+  organisation_id: string;
+  instrument: string;
+  quantity: string;
+  measured_at: Instant;
+  value: number;
+  received_at: Generated<Date>;
+  sequence: Generated<string>;
+}
+
 interface BalanceTable {
   account_id: string;
   organisation_id: string;
@@ -246,6 +276,9 @@ export interface Tables {
   shipment: ShipmentTable;
   shipment_receipt: ShipmentReceiptTable;
   price: PriceTable;
+  gateway: GatewayTable;
+  instrument: InstrumentTable;
+  reading: ReadingTable;
   balance: BalanceTable;
   balance_part: BalancePartTable;
   balance_difference: BalanceDifferenceTable;

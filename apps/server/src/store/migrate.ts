@@ -21,6 +21,7 @@ import * as appointments from './migrations/0017-visit-appointments-and-tests';
 import * as refrigerantTests from './migrations/0018-refrigerant-tests';
 import * as shipments from './migrations/0019-shipments-and-prices';
 import * as runs from './migrations/0020-runs';
+import * as instruments from './migrations/0021-instruments';
 
 /** Imported one by one, so that they survive bundling. A migration is never edited once it has run anywhere. */
 const migrations: Record<string, Migration> = {
@@ -44,6 +45,7 @@ const migrations: Record<string, Migration> = {
   '0018-refrigerant-tests': refrigerantTests,
   '0019-shipments-and-prices': shipments,
   '0020-runs': runs,
+  '0021-instruments': instruments,
 };
 
 export const newestMigration = Object.keys(migrations).sort().at(-1) ?? '';

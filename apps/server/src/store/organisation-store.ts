@@ -14,6 +14,7 @@ const columnsOf = (organisation: Organisation) => ({
   hottest_k: organisation.hottestK,
   part_share: organisation.partShare,
   end_of_pump_down: organisation.endOfPumpDown,
+  readings_kept_days: organisation.readingsKeptDays,
 });
 
 /** A row, or a state of it in the history: the driver gives decimals as text, JSON as numbers. */
@@ -27,6 +28,8 @@ const settingsOf = (stored: Stored): Organisation => ({
   hottestK: Number(stored.hottest_k),
   partShare: Number(stored.part_share),
   endOfPumpDown: stored.end_of_pump_down as Organisation['endOfPumpDown'], // written from the contract's own list
+  // states of before it was a setting
+  readingsKeptDays: Number(stored.readings_kept_days ?? 30),
 });
 
 /** The organisation this server works for. Until there are accounts of people, there is one. */

@@ -10,7 +10,7 @@ import type { Db } from './database';
 const APPLICATION: Record<string, { readonly insert?: true; readonly update?: readonly string[] }> = {
   organisation: {
     update: [
-      'name', 'altitude_m', 'required_rules', 'liquid_share_at_131f', 'hottest_k', 'part_share', 'end_of_pump_down', 'changed_at', 'changed_by',
+      'name', 'altitude_m', 'required_rules', 'liquid_share_at_131f', 'hottest_k', 'part_share', 'end_of_pump_down', 'readings_kept_days', 'changed_at', 'changed_by',
     ],
   },
   account: { insert: true },
@@ -28,6 +28,9 @@ const APPLICATION: Record<string, { readonly insert?: true; readonly update?: re
   shipment: { insert: true },
   shipment_receipt: { insert: true },
   price: { insert: true },
+  gateway: { insert: true, update: ['revoked_at'] },
+  instrument: { insert: true, update: ['gateway_id', 'facts', 'heard_at'] },
+  reading: { insert: true },
   balance: {},
   balance_part: {},
   balance_difference: {},
@@ -53,6 +56,9 @@ export const giveRights = (db: Db): Promise<void> =>
     await sql`revoke all on all tables in schema public from public, hygromet_app, hygromet_reader`.execute(tx);
     await sql`revoke execute on function seal_movements(integer) from public`.execute(tx);
     await sql`grant execute on function seal_movements(integer) to hygromet_app`.execute(tx);
+    await sql`revoke execute on function keep_readings(integer) from public`.execute(tx);
+    await sql`grant execute on function keep_readings(integer) to hygromet_app`.execute(tx);
+    await sql`grant usage on sequence reading_sequence to hygromet_app`.execute(tx);
     for (const [name, { insert, update }] of Object.entries(APPLICATION)) {
       const table = sql.table(name);
       await sql`grant select on ${table} to hygromet_app, hygromet_reader`.execute(tx);

@@ -127,7 +127,12 @@ function compressorFlow(table: FluidTable, link: Compressor, states: readonly Vo
 }
 
 /** kg/s and W of a pump that draws this at p0 and pushes it against p1. */
-export function pumped(pump: Pump, out: Pick<Leaving, 'rho' | 'quality'>, p0: number, p1: number): { readonly mass: number; readonly work: number } {
+export function pumped(
+  pump: Pump,
+  out: Pick<Leaving, 'rho' | 'quality'>,
+  p0: number,
+  p1: number,
+): { readonly mass: number; readonly work: number } {
   const suction = Math.min(p0, pump.suctionAtMost);
   const ratio = Math.max(1, p1 / suction);
   const n = pump.polytropic;

@@ -15,6 +15,26 @@ export type CylinderCooling = (typeof coolingsOfCylinder)[number];
 export const twinHoses = ['1/4', '3/8', '1/2'] as const;
 export const twinMachines = ['one-cylinder', 'two-cylinders'] as const;
 
+/** What somebody does on the way, at so many seconds after the start. */
+export interface Deed {
+  readonly at: number;
+  readonly cooling?: CylinderCooling | undefined;
+  readonly machine?: 'on' | 'off' | undefined;
+  readonly valve?: 'open' | 'shut' | undefined;
+}
+
+/** What no record gives, as factors of the usual values; readings tell them. */
+export interface Tuning {
+  /** Of areas: hoses, cores, what is left in them. */
+  readonly flow: number;
+  /** Of what the machine draws. */
+  readonly pump: number;
+  /** Of the heat that machine and cylinder give away. */
+  readonly machineCooling: number;
+  readonly cylinderCooling: number;
+}
+export const AS_USUAL: Tuning = { flow: 1, pump: 1, machineCooling: 1, cylinderCooling: 1 };
+
 /** A transfer, SI. */
 export interface Scenario {
   readonly composition: Composition;
@@ -40,6 +60,10 @@ export interface Scenario {
   readonly method: TransferMethod;
   /** Pa absolute at which it ends. */
   readonly endPa: number;
+  readonly tuning?: Tuning | undefined;
+  readonly deeds?: readonly Deed[] | undefined;
+  /** s before which no cut-out opens: what has happened is told by deeds. */
+  readonly tripsFrom?: number | undefined;
 }
 
 /** Where things are in the network. */
@@ -90,7 +114,7 @@ export function refuseImpossible({ composition, system, cylinder, hoses, ambient
 export const fitsInCylinder = ({ composition, system, cylinder }: Scenario): boolean =>
   system.chargeKg + cylinder.contentKg <= cylinder.volumeM3 * bubblePoint(composition, kelvin(cylinder.temperatureK)).rhoLiquid;
 
-function lineOf({ size, lengthM, cores }: Scenario['hoses']): Line {
+function lineOf({ size, lengthM, cores }: Scenario['hoses'], flow: number): Line {
   const { bore, friction, fittings } = data.hose;
   const d = bore[size];
   const hose = (Math.PI * d * d) / 4;
@@ -98,12 +122,12 @@ function lineOf({ size, lengthM, cores }: Scenario['hoses']): Line {
   // losses in series, by the smaller area: the core and what the hose takes, in its own velocity heads
   const area = Math.min(hose, core);
   const loss = ((friction * lengthM) / d + fittings) * (area / hose) ** 2 + 1.5 * (area / core) ** 2;
-  return { area, loss: Math.max(1.2, loss) };
+  return { area: flow * area, loss: Math.max(1.2, loss) };
 }
 
 /** The network of a scenario, and what is open in each of its stages. */
 export function rigOf(scenario: Scenario): Rig {
-  const { system, cylinder, machine, ambientK, hoses } = scenario;
+  const { system, cylinder, machine, ambientK, hoses, tuning = AS_USUAL } = scenario;
   const high = system.condenserM3 + (system.receiverM3 ?? 0);
   const { heatPerM3, UAPerM3, condenserUAPerM3 } = data.system;
   // its own compressor runs with the fan of its condenser
@@ -114,16 +138,22 @@ export function rigOf(scenario: Scenario): Rig {
   const nodes: Node[] = [
     { name: 'high side', V: high, C: heatPerM3 * high, UA: highUA * high, around: ambientK },
     { name: 'low side', V: system.evaporatorM3, C: heatPerM3 * system.evaporatorM3, UA: UAPerM3 * system.evaporatorM3, around: ambientK },
-    { name: 'machine', V: data.machine.condenserM3, C: data.machine.condenserC, UA: own?.condenserUA ?? 5, around: ambientK },
+    {
+      name: 'machine',
+      V: data.machine.condenserM3,
+      C: data.machine.condenserC,
+      UA: (own?.condenserUA ?? 5) * tuning.machineCooling,
+      around: ambientK,
+    },
     {
       name: 'cylinder',
       V: cylinder.volumeM3,
       C: data.cylinder.heatPerM3 * cylinder.volumeM3,
-      UA: data.cylinder.UA[cooling] * Math.max(0.5, cylinder.volumeM3 / 0.022),
+      UA: tuning.cylinderCooling * data.cylinder.UA[cooling] * Math.max(0.5, cylinder.volumeM3 / 0.022),
       around: coolant,
     },
   ];
-  const hose = lineOf(hoses);
+  const hose = lineOf(hoses, tuning.flow);
   const pipe = (from: number, to: number, port: 'low' | 'high', line: Line, oneWay: boolean): Pipe => ({
     kind: 'pipe',
     from,
@@ -134,7 +164,7 @@ export function rigOf(scenario: Scenario): Rig {
   });
   const between = pipe(HIGH, LOW, 'low', { area: EQUALISES, loss: 1.5 }, false);
   const pump: Pump = {
-    displacement: own?.displacement ?? 0,
+    displacement: tuning.pump * (own?.displacement ?? 0),
     clearance: data.machine.clearance,
     polytropic: data.machine.polytropic,
     filling: data.machine.filling,
@@ -156,7 +186,7 @@ export function rigOf(scenario: Scenario): Rig {
     port: 'high',
     pump: {
       ...pump,
-      displacement: data.own.displacementPerKg * Math.max(0.3, system.chargeKg),
+      displacement: tuning.pump * data.own.displacementPerKg * Math.max(0.3, system.chargeKg),
       clearance: data.own.clearance,
       mostLiquid: 1,
       suctionAtMost: 5e6,

@@ -11,12 +11,7 @@ const MOST_TRIES = 60;
  * What passes a machine with its hoses. The suction pressure is found where the hoses bring what the pump draws: the more it falls, the more
  * they bring and the less it draws, so that there is one.
  */
-export function suctionLine(
-  table: FluidTable,
-  link: Machine,
-  states: readonly VolumeState[],
-  guess: number | undefined,
-): LinkFlow {
+export function suctionLine(table: FluidTable, link: Machine, states: readonly VolumeState[], guess: number | undefined): LinkFlow {
   const manifold = new Manifold(table, link, states);
   const { p, brought } = manifold;
   const size = p.length;
@@ -74,7 +69,9 @@ class Manifold {
     const { hoses, to } = link;
     this.p = Float64Array.from([...hoses.map(({ node }) => states[node]!.p), states[to]!.p]);
     this.sources = hoses.map(({ node, port }) => leaving(table, states[node]!, port));
-    this.vapour = Float64Array.from(hoses, ({ node }) => (states[node]!.phase === 'vapour' ? states[node]!.rho : table.rhoVapour.at(states[node]!.T)));
+    this.vapour = Float64Array.from(hoses, ({ node }) =>
+      states[node]!.phase === 'vapour' ? states[node]!.rho : table.rhoVapour.at(states[node]!.T),
+    );
     this.brought = new Float64Array(hoses.length);
   }
 

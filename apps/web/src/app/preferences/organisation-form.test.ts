@@ -7,13 +7,14 @@ const good: OrganisationForm = {
   requiredRules: ['eighty-percent-77F'],
   partPercent: '75',
   endOfPumpDown: 'vacuum',
+  keptDays: '60',
 };
 
 test('settings become SI', () => {
   const reading = readOrganisationForm(good, 'Tidewrack');
   expect(reading).toMatchObject({
     state: 'good',
-    organisation: { altitudeM: 40, liquidShareAt131F: 0.95, partShare: 0.75, endOfPumpDown: 'vacuum' },
+    organisation: { altitudeM: 40, liquidShareAt131F: 0.95, partShare: 0.75, endOfPumpDown: 'vacuum', readingsKeptDays: 60 },
   });
   expect(reading.state === 'good' && reading.organisation.hottestK).toBeCloseTo(333.15, 9);
 });
@@ -24,6 +25,8 @@ test.each([
   [{ liquidPercent: '120' }, 'liquidPercent', /50 to 100/],
   [{ hottest: { unit: 'F', text: '', ounces: '' } }, 'hottest', /missing/],
   [{ partPercent: '85' }, 'partPercent', /50 to 80/],
+  [{ keptDays: '0' }, 'keptDays', /1 to 3650/],
+  [{ keptDays: 'a month' }, 'keptDays', /1 to 3650/],
   [{ requiredRules: [] }, 'requiredRules', /at least one/],
 ])('%j has its sentence at its field', (change, field, sentence) => {
   expect(readOrganisationForm({ ...good, ...change }, 'Tidewrack')).toEqual({

@@ -13,6 +13,7 @@ export interface OrganisationForm {
   readonly requiredRules: readonly FillRule[];
   readonly partPercent: string;
   readonly endOfPumpDown: string;
+  readonly keptDays: string;
 }
 
 export type FormProblems = Readonly<Partial<Record<keyof OrganisationForm, string>>>;
@@ -25,11 +26,13 @@ export function readOrganisationForm(form: OrganisationForm, name: string): Form
   const altitudeM = attempt(() => altitude(readNumber(form.altitudeM)));
   const share = attempt(() => shareBetween(readNumber(form.liquidPercent), 50, 100));
   const partShare = attempt(() => shareBetween(readNumber(form.partPercent), 50, 80));
+  const keptDays = attempt(() => wholeBetween(readNumber(form.keptDays), 1, 3650));
   const hottest = readQuantity('temperature', form.hottest);
   const problems: FormProblems = {
     ...(altitudeM === undefined ? { altitudeM: 'The altitude is a number of metres from −450 to 9000.' } : {}),
     ...(share === undefined ? { liquidPercent: 'Choose 50 to 100 %: the share of the volume that liquid may fill at 131 °F.' } : {}),
     ...(partShare === undefined ? { partPercent: 'Choose 50 to 80 %: above that nothing is left for the liquid to warm up into.' } : {}),
+    ...(keptDays === undefined ? { keptDays: 'Choose 1 to 3650 days, a whole number.' } : {}),
     ...(hottest.state === 'good' ? {} : { hottest: hottest.state === 'bad' ? hottest.sentence : 'The hottest temperature is missing.' }),
     ...(form.requiredRules.length === 0 ? { requiredRules: 'Require at least one rule: without one there is no stop weight.' } : {}),
   };
@@ -37,6 +40,7 @@ export function readOrganisationForm(form: OrganisationForm, name: string): Form
     altitudeM === undefined ||
     share === undefined ||
     partShare === undefined ||
+    keptDays === undefined ||
     hottest.state !== 'good' ||
     form.requiredRules.length === 0
   )
@@ -51,12 +55,16 @@ export function readOrganisationForm(form: OrganisationForm, name: string): Form
       requiredRules: [...form.requiredRules],
       partShare,
       endOfPumpDown: form.endOfPumpDown as Organisation['endOfPumpDown'], // the field offers only these
+      readingsKeptDays: keptDays,
     },
   };
 }
 
 const shareBetween = (percent: number, least: number, most: number): number | undefined =>
   percent >= least && percent <= most ? percent / 100 : undefined;
+
+const wholeBetween = (value: number, least: number, most: number): number | undefined =>
+  Number.isInteger(value) && value >= least && value <= most ? value : undefined;
 
 function attempt<T>(read: () => T): T | undefined {
   try {

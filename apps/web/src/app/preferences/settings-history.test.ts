@@ -9,6 +9,7 @@ const settings: Organisation = {
   hottestK: 333.15,
   partShare: 0.8,
   endOfPumpDown: 'slightly-positive',
+  readingsKeptDays: 30,
 };
 const tell = {
   decimal: (value: number, digits: number) => value.toFixed(digits),

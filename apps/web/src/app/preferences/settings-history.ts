@@ -11,6 +11,7 @@ const linesOf = (settings: Organisation, tell: Telling): readonly (readonly [str
   ['Liquid at most at 131 °F', `${tell.decimal(100 * settings.liquidShareAt131F, 1)} %`],
   ['Default maximum storage temperature', tell.temperature(settings.hottestK)],
   ['Liquid at most in condenser or receiver', `${tell.decimal(100 * settings.partShare, 1)} %`],
+  ['Readings of instruments kept', `${settings.readingsKeptDays} days`],
   ['End of a pump-down', settings.endOfPumpDown === 'vacuum' ? 'vacuum' : 'slightly positive'],
 ];
 

@@ -49,6 +49,7 @@ export class SettingsPage {
       requiredRules: stored?.requiredRules ?? [],
       partPercent: stored === undefined ? '' : String(Math.round(stored.partShare * 100)),
       endOfPumpDown: stored?.endOfPumpDown ?? 'slightly-positive',
+      keptDays: String(stored?.readingsKeptDays ?? ''),
       ...this.edits(),
     };
   });

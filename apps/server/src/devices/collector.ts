@@ -1,0 +1,76 @@
+import type { Db } from '../store/database';
+import type { Sender } from '../store/instrument-store';
+import { addReadings, type OwnedReading } from '../store/reading-store';
+
+interface Waiting {
+  readonly readings: readonly OwnedReading[];
+  readonly done: (stored: number) => void;
+  readonly failed: (error: unknown) => void;
+}
+
+/** Written at most so often that an instrument was heard, ms. */
+const HEARD_EVERY = 10_000;
+/** Instruments that are remembered as just heard; then it begins anew. */
+const MOST_REMEMBERED = 10_000;
+
+/**
+ * Puts together what comes in while the database is busy with the readings before: a hundred gateways cost a few statements a second, and
+ * each gets its answer once its own are stored.
+ */
+export class Collector {
+  private waiting: Waiting[] = [];
+  private busy = false;
+  private readonly lastHeard = new Map<string, number>();
+
+  constructor(private readonly db: Db) {}
+
+  /** @returns how many of them are new, once they are stored */
+  add(readings: readonly OwnedReading[]): Promise<number> {
+    if (readings.length === 0) return Promise.resolve(0);
+    return new Promise((done, failed) => {
+      this.waiting.push({ readings, done, failed });
+      void this.flush();
+    });
+  }
+
+  /** Those that were not written as heard for a while. */
+  firstOf({ organisationId }: Sender, instruments: readonly string[], now: Date): readonly string[] {
+    if (this.lastHeard.size > MOST_REMEMBERED) this.lastHeard.clear();
+    return [...new Set(instruments)].filter((own) => {
+      const key = `${organisationId} ${own}`;
+      const due = now.getTime() - (this.lastHeard.get(key) ?? 0) >= HEARD_EVERY;
+      if (due) this.lastHeard.set(key, now.getTime());
+      return due;
+    });
+  }
+
+  private async flush(): Promise<void> {
+    if (this.busy) return;
+    this.busy = true;
+    while (this.waiting.length > 0) {
+      const own = this.waiting;
+      this.waiting = [];
+      await this.store(own);
+    }
+    this.busy = false;
+  }
+
+  private async store(own: readonly Waiting[]): Promise<void> {
+    try {
+      if (own.length === 1) own[0]!.done(await addReadings(this.db, own[0]!.readings));
+      else {
+        const all = own.flatMap(({ readings }) => readings);
+        const stored = await addReadings(this.db, all);
+        // which of them were there before is not told apart: as good as always none were
+        let missing = all.length - stored;
+        for (const { readings, done } of own) {
+          const repeated = Math.min(missing, readings.length);
+          missing -= repeated;
+          done(readings.length - repeated);
+        }
+      }
+    } catch (error) {
+      for (const { failed } of own) failed(error);
+    }
+  }
+}

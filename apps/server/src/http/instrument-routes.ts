@@ -1,0 +1,106 @@
+import { endpoints } from '@hygromet/contract/endpoints';
+import { streamQuery, type LiveReading } from '@hygromet/contract/instrument';
+import { Hono } from 'hono';
+import { streamSSE } from 'hono/streaming';
+import { Collector } from '../devices/collector';
+import { letSend, letSendNoMore, senderOf } from '../devices/gateways';
+import { receiveReadings } from '../devices/receive-readings';
+import { gatewaysOf, instrumentsSince } from '../store/instrument-store';
+import { ownOrganisation } from '../store/organisation-store';
+import { readingsAfter, readingsSince, type Numbered } from '../store/reading-store';
+import type { Deps, Env } from './env';
+import { problemAnswer } from './errors';
+import { body, params, query } from './valid';
+
+const { instruments, sendReadings, gateways, addGateway, revokeGateway } = endpoints;
+
+/** An instrument that was not heard for a day is not offered. */
+const HEARD_WITHIN_MS = 86_400_000;
+
+export const instrumentRoutes = ({ db, outside, collector = new Collector(db) }: Deps) =>
+  new Hono<Env>()
+    .get(instruments.path, async (c) =>
+      c.json(await instrumentsSince(db, (await ownOrganisation(db)).id, new Date(outside.now().getTime() - HEARD_WITHIN_MS))),
+    )
+    .post(sendReadings.path, body(sendReadings.body), async (c) => {
+      const sender = await senderOf(db, c.req.header('authorization'));
+      return c.json(await receiveReadings(db, collector, sender, c.req.valid('json'), outside));
+    })
+    .get(gateways.path, async (c) => c.json(await gatewaysOf(db, (await ownOrganisation(db)).id)))
+    .post(addGateway.path, body(addGateway.body), async (c) =>
+      c.json(await letSend(db, (await ownOrganisation(db)).id, c.req.valid('json'), outside), addGateway.status),
+    )
+    .post(revokeGateway.path, params(revokeGateway.params), async (c) =>
+      c.json(await letSendNoMore(db, (await ownOrganisation(db)).id, c.req.valid('param').id, outside)),
+    );
+
+/** Of a long transfer the page gets the latest; older ones it does not draw one by one. */
+const MOST_AT_START = 30_000;
+const IN_ONE_EVENT = 2000;
+/** ms: so that a page knows within seconds that nothing comes any more. */
+const BEAT_EVERY = 4000;
+/** Readings that wait for a page that does not read: then its stream ends, and it comes back with the number of the last it has. */
+const MOST_WAITING = 50_000;
+
+/** Readings as server-sent events; "last-event-id" goes on after what a page has, from whichever server process it was. */
+export const instrumentStream = ({ db, live }: Deps) =>
+  new Hono<Env>().get('/api/instruments/stream', query(streamQuery), async (c) => {
+    if (live === undefined) return problemAnswer(c, { code: 'unavailable', detail: 'This server passes on no readings.' });
+    const organisation = await ownOrganisation(db);
+    const { instruments: names, since } = c.req.valid('query');
+    const wanted = names.split(',').filter((name) => name !== '');
+    const after = Number(c.req.header('last-event-id') ?? Number.NaN);
+    c.header('cache-control', 'no-store');
+    c.header('x-accel-buffering', 'no');
+    return streamSSE(c, async (stream) => {
+      let waiting: LiveReading[] = [];
+      let [sequence, open] = [Number.isFinite(after) ? after : 0, true];
+      let wake: () => void = () => undefined;
+      const unsubscribe = live.subscribe(organisation.id, wanted, (heard) => {
+        sequence = Math.max(sequence, heard.sequence);
+        waiting.push(...heard.readings);
+        if (waiting.length > MOST_WAITING) open = false;
+        wake();
+      });
+      const end = () => {
+        open = false;
+        wake();
+      };
+      stream.onAbort(end);
+      live.signal.addEventListener('abort', end);
+      try {
+        const before: readonly Numbered[] = Number.isFinite(after)
+          ? await readingsAfter(db, organisation.id, wanted, after, MOST_AT_START)
+          : since === undefined
+            ? []
+            : await readingsSince(db, organisation.id, wanted, new Date(since), MOST_AT_START);
+        sequence = Math.max(sequence, before.at(-1)?.sequence ?? 0);
+        waiting = [...before.map(({ reading }) => reading), ...waiting];
+        while (open) {
+          const sent = waiting.splice(0, IN_ONE_EVENT);
+          // the number goes with the last of what waits: who breaks off before it gets those again
+          if (sent.length > 0)
+            await stream.writeSSE({
+              event: 'readings',
+              data: JSON.stringify(sent),
+              ...(waiting.length === 0 ? { id: String(sequence) } : {}),
+            });
+          else await stream.writeSSE({ event: 'beat', data: '' });
+          if (waiting.length === 0 && open) await untilWoken(BEAT_EVERY, (own) => (wake = own));
+        }
+      } finally {
+        unsubscribe();
+        live.signal.removeEventListener('abort', end);
+      }
+    });
+  });
+
+function untilWoken(ms: number, hand: (wake: () => void) => void): Promise<void> {
+  return new Promise((resolve) => {
+    const timer = setTimeout(resolve, ms);
+    hand(() => {
+      clearTimeout(timer);
+      resolve();
+    });
+  });
+}

@@ -1,0 +1,148 @@
+import parameters from '../parameters.json';
+import { coolingsOfCylinder, type CylinderCooling, type Scenario } from '../scenario';
+import type { EndReason, Sample, Simulated } from '../transfer-run';
+import { valueAt, type Observable } from './observed';
+import { run, type Fitted, type Underway } from './refit';
+import { unknowns, type Guess } from './unknowns';
+
+/** A figure with its nine-in-ten range. */
+export interface Range {
+  readonly likely: number;
+  readonly low: number;
+  readonly high: number;
+}
+
+/** What comes, as far as readings and records tell. Times in s since the start. */
+export interface Outlook {
+  readonly t: readonly number[];
+  readonly bands: Readonly<Record<Observable, readonly Range[]>>;
+  readonly end: { readonly reason: EndReason; readonly t: Range; readonly grossKg: Range; readonly leftKg: Range };
+  readonly below20psig: Range | undefined;
+  /** Where the head meets the cut-out of the machine, if it goes on like this. */
+  readonly trip: Range | undefined;
+  readonly chargeKg: Range;
+  /** While liquid is left the charge cannot be seen: the plate decides. */
+  readonly chargeSeen: boolean;
+  /** kg in the system now. */
+  readonly systemKg: Range;
+  readonly cures: readonly Cure[];
+  readonly guess: Guess;
+}
+
+/** What another way of cooling the cylinder would change from now on. */
+export interface Cure {
+  readonly cooling: CylinderCooling;
+  /** Pa: the highest head from a minute after it on. */
+  readonly headPa: number;
+  readonly endS: number;
+  readonly tripS: number | undefined;
+}
+
+/** Of nine in ten. */
+const SIGMAS = 1.645;
+const POINTS = 60;
+/** s after which another way of cooling shows. */
+const SHOWS_AFTER = 60;
+/** Of the doubt before anything was read: below it the readings have seen the charge. */
+const SEEN = 0.6;
+
+/**
+ * From where it stands to its end, with the range that is left of what is not known: one run at the estimate, and one at a standard deviation
+ * along each direction of its covariance.
+ */
+export function outlook({ scenario, now }: Underway, { guess, covariance, prior }: Fitted): Outlook | undefined {
+  const coming: Scenario = { ...scenario, tripsFrom: Number.POSITIVE_INFINITY };
+  const base = run(coming, guess, 5);
+  if (base === undefined) return undefined;
+  const root = cholesky(covariance);
+  const others = unknowns.map((_, k) => {
+    const at = guess.map((value, i) => value + root[i * unknowns.length + k]!);
+    return (
+      run(coming, at, 5) ??
+      run(
+        coming,
+        guess.map((value, i) => value - root[i * unknowns.length + k]!),
+        5,
+      ) ??
+      base
+    );
+  });
+  const range = (of: (simulated: Simulated) => number | undefined): Range | undefined => {
+    const likely = of(base);
+    if (likely === undefined) return undefined;
+    const sd = Math.hypot(...others.map((other) => (of(other) ?? likely) - likely));
+    return { likely, low: likely - SIGMAS * sd, high: likely + SIGMAS * sd };
+  };
+  const sure = (of: (simulated: Simulated) => number): Range => range(of)!;
+  const after = ({ low, likely, high }: Range): Range => ({ likely, low: Math.max(now, low), high: Math.max(now, high) });
+  const until = Math.max(base.end.t, now + 60);
+  const t = Array.from({ length: POINTS + 1 }, (_, k) => now + ((until - now) * k) / POINTS);
+  const band = (of: Observable) => t.map((at) => sure(({ samples }) => valueAt(samples, of, at)));
+  const bands = { grossKg: band('grossKg'), suctionPa: band('suctionPa'), headPa: band('headPa') };
+  const below = range(({ events }) => events.find(({ kind }) => kind === 'below-20-psig')?.t);
+  const chargeSd = Math.sqrt(covariance[0]!);
+  const charge = scenario.system.chargeKg * Math.exp(guess[0]!);
+  const cutOut = scenario.method === 'pump-down' ? parameters.own.cutOut : parameters.machine.cutOut;
+  return {
+    t,
+    bands,
+    end: {
+      reason: base.end.reason,
+      t: after(sure(({ end }) => end.t)),
+      grossKg: sure(({ end }) => end.grossKg),
+      leftKg: atLeastNothing(sure(({ end }) => end.leftKg)),
+    },
+    below20psig: below === undefined ? undefined : after(below),
+    trip: scenario.machine === null ? undefined : crossing(t, bands.headPa, cutOut),
+    chargeKg: { likely: charge, low: charge * Math.exp(-SIGMAS * chargeSd), high: charge * Math.exp(SIGMAS * chargeSd) },
+    chargeSeen: chargeSd < SEEN * prior[0]!,
+    systemKg: atLeastNothing(sure(({ samples }) => valueAt(samples, 'systemKg', now))),
+    cures: scenario.method === 'pump-down' ? [] : cures(coming, guess, now, cutOut),
+    guess,
+  };
+}
+
+const atLeastNothing = ({ likely, low, high }: Range): Range => ({
+  likely: Math.max(0, likely),
+  low: Math.max(0, low),
+  high: Math.max(0, high),
+});
+
+/** Where a rising band meets a line: with its middle likely, with its upper edge first, with its lower edge last. */
+function crossing(t: readonly number[], band: readonly Range[], line: number): Range | undefined {
+  const first = (of: keyof Range): number | undefined => {
+    const k = band.findIndex((value) => value[of] > line);
+    if (k < 0) return undefined;
+    if (k === 0) return t[0];
+    const [a, b] = [band[k - 1]![of], band[k]![of]];
+    return t[k - 1]! + ((line - a) / (b - a)) * (t[k]! - t[k - 1]!);
+  };
+  const likely = first('likely');
+  return likely === undefined ? undefined : { likely, low: first('high') ?? likely, high: first('low') ?? Number.POSITIVE_INFINITY };
+}
+
+function cures(scenario: Scenario, guess: Guess, now: number, cutOut: number): readonly Cure[] {
+  const present = [...(scenario.deeds ?? [])].reverse().find(({ cooling }) => cooling !== undefined)?.cooling ?? scenario.cylinder.cooling;
+  const better = coolingsOfCylinder.slice(coolingsOfCylinder.indexOf(present) + 1);
+  return better.flatMap((cooling) => {
+    const simulated = run({ ...scenario, deeds: [...(scenario.deeds ?? []), { at: now, cooling }] }, guess, 5);
+    if (simulated === undefined) return [];
+    const later = simulated.samples.filter(({ t }) => t >= now + SHOWS_AFTER);
+    const headPa = later.reduce((most, { headPa: own }) => Math.max(most, own), valueAt(simulated.samples, 'headPa', now + SHOWS_AFTER));
+    return [{ cooling, headPa, endS: simulated.end.t, tripS: later.find(({ headPa: own }: Sample) => own > cutOut)?.t }];
+  });
+}
+
+/** The lower root of a covariance; a direction in which nothing is left to know is none. */
+function cholesky(matrix: Float64Array): Float64Array {
+  const n = unknowns.length;
+  const root = new Float64Array(n * n);
+  for (let i = 0; i < n; i++)
+    for (let j = 0; j <= i; j++) {
+      let rest = matrix[i * n + j]!;
+      for (let k = 0; k < j; k++) rest -= root[i * n + k]! * root[j * n + k]!;
+      if (i === j) root[i * n + i] = Math.sqrt(Math.max(0, rest));
+      else root[i * n + j] = root[j * n + j]! > 0 ? rest / root[j * n + j]! : 0;
+    }
+  return root;
+}

@@ -1,0 +1,135 @@
+import { solveInPlace } from '../../thermo/linear-solve';
+import { simulate } from '../simulate';
+import type { Scenario } from '../scenario';
+import type { Simulated } from '../transfer-run';
+import data from './priors.json';
+import { pointsOf, valueAt, type Point, type Traces } from './observed';
+import { priorSd, tuned, unknowns, type Guess } from './unknowns';
+
+/** A transfer as far as it has come. */
+export interface Underway {
+  /** From its records; `deeds` tell what people have done since. */
+  readonly scenario: Scenario;
+  readonly readings: Traces;
+  /** s since the start. */
+  readonly now: number;
+  /** Where the last fit came to. */
+  readonly from: Guess;
+  /** Of the logarithm of the charge, before anything is read. */
+  readonly chargeSd?: number | undefined;
+}
+
+export interface Fitted {
+  readonly guess: Guess;
+  /** Row by row. */
+  readonly covariance: Float64Array;
+  readonly prior: readonly number[];
+  /** Root mean square of what is left, in standard deviations. */
+  readonly misfit: number;
+}
+
+const N = unknowns.length;
+/** A step of a logarithm to find a slope. */
+const STEP = 0.02;
+const MOST_ROUNDS = 3;
+const SETTLED = 0.02;
+/** Nobody believes readings that put a factor further off than this. */
+const FURTHEST = 4;
+
+/**
+ * What readings say of charge, lines, machine and cooling: damped Gauss-Newton with a robust loss, from where the last fit came to. What
+ * people did is given, never simulated: no cut-out opens in a fit. Deterministic.
+ */
+export function refit({ scenario, readings, now, from, chargeSd }: Underway): Fitted {
+  const points = pointsOf(readings);
+  const prior = priorSd(chargeSd);
+  const past = told(scenario);
+  const every = Math.max(0.5, now / 200);
+  const left = (guess: Guess) => residuals(points, run(past, guess, every, now));
+  let guess = from;
+  let [own, normal] = [left(guess), new Float64Array(N * N)];
+  for (let round = 0; round < MOST_ROUNDS; round++) {
+    const slopes = unknowns.map((_, k) => left(moved(guess, k, STEP)).map((value, i) => (value - own[i]!) / STEP));
+    const stepped = newton(own, slopes, guess, prior);
+    normal = stepped.normal;
+    // half as far, until it fits better
+    let better: { guess: Guess; own: readonly number[] } | undefined;
+    for (let share = 1; share > 0.1 && better === undefined; share /= 2) {
+      const tried = guess.map((value, k) => within(value + share * stepped.change[k]!, prior[k]!));
+      const there = left(tried);
+      if (loss(there, tried, prior) <= loss(own, guess, prior)) better = { guess: tried, own: there };
+    }
+    if (better === undefined) break;
+    const far = Math.max(...better.guess.map((value, k) => Math.abs(value - guess[k]!) / prior[k]!));
+    [guess, own] = [better.guess, better.own];
+    if (far < SETTLED) break;
+  }
+  const misfit = Math.sqrt(own.reduce((sum, value) => sum + value * value, 0) / Math.max(1, own.length));
+  return { guess, covariance: inflated(inverse(normal), misfit), prior, misfit };
+}
+
+/** As people and readings tell it: no cut-out opens by itself, and nobody shuts the valve at a stop that only the model has reached. */
+const told = (scenario: Scenario): Scenario => ({
+  ...scenario,
+  tripsFrom: Number.POSITIVE_INFINITY,
+  cylinder: { ...scenario.cylinder, stopKg: Number.POSITIVE_INFINITY },
+});
+
+const within = (value: number, sd: number): number => Math.max(-FURTHEST * sd, Math.min(FURTHEST * sd, value));
+export const moved = (guess: Guess, k: number, by: number): Guess => guess.map((value, i) => (i === k ? value + by : value));
+
+/** A run that cannot be is none: too much for its circuit. */
+export function run(scenario: Scenario, guess: Guess, every: number, until?: number): Simulated | undefined {
+  try {
+    return simulate(tuned(scenario, guess), every, until);
+  } catch {
+    return undefined;
+  }
+}
+
+/** What a run that could not be made counts for each point, in standard deviations. */
+const IMPOSSIBLE = 20;
+
+const residuals = (points: readonly Point[], simulated: Simulated | undefined): readonly number[] =>
+  points.map(({ of, t, value, sd }) => (simulated === undefined ? IMPOSSIBLE : (value - valueAt(simulated.samples, of, t)) / sd));
+
+/** Huber: beyond so many standard deviations a reading pulls no harder. */
+const weight = (residual: number): number => Math.min(1, data.outlier / Math.max(1e-9, Math.abs(residual)));
+
+function loss(own: readonly number[], guess: Guess, prior: readonly number[]): number {
+  const k = data.outlier;
+  const read = own.reduce((sum, r) => sum + (Math.abs(r) <= k ? r * r : 2 * k * Math.abs(r) - k * k), 0);
+  return guess.reduce((sum, value, i) => sum + (value / prior[i]!) ** 2, read);
+}
+
+function newton(own: readonly number[], slopes: readonly (readonly number[])[], guess: Guess, prior: readonly number[]) {
+  const normal = new Float64Array(N * N);
+  const right = new Float64Array(N);
+  for (let a = 0; a < N; a++) {
+    normal[a * N + a] = 1 / prior[a]! ** 2;
+    right[a] = -guess[a]! / prior[a]! ** 2;
+    for (const [i, residual] of own.entries()) {
+      const w = weight(residual);
+      right[a]! -= w * slopes[a]![i]! * residual;
+      for (let b = 0; b < N; b++) normal[a * N + b]! += w * slopes[a]![i]! * slopes[b]![i]!;
+    }
+  }
+  const change = Float64Array.from(right);
+  if (!solveInPlace(Float64Array.from(normal), change)) change.fill(0);
+  return { normal, change };
+}
+
+function inverse(matrix: Float64Array): Float64Array {
+  const result = new Float64Array(N * N);
+  for (let k = 0; k < N; k++) {
+    const column = new Float64Array(N);
+    column[k] = 1;
+    if (!solveInPlace(Float64Array.from(matrix), column)) continue;
+    for (let i = 0; i < N; i++) result[i * N + k] = column[i]!;
+  }
+  return result;
+}
+
+/** What fits worse than its errors allow is known less well. */
+const inflated = (covariance: Float64Array, misfit: number): Float64Array =>
+  covariance.map((value) => value * Math.max(1, misfit * misfit));

@@ -1,0 +1,265 @@
+import { fluidTable } from './fluid-table';
+import { step, type NetworkState, type Stepped } from './network';
+import data from './parameters.json';
+import { CYLINDER, HIGH, LOW, MACHINE, rigOf, startOf, type Deed, type Rig, type Scenario, type StageLinks } from './scenario';
+import { stateOf } from './volume-state';
+
+export interface Sample {
+  readonly t: number;
+  readonly grossKg: number;
+  readonly suctionPa: number;
+  readonly headPa: number;
+  readonly cylinderK: number;
+  readonly systemKg: number;
+}
+
+export type TwinEventKind =
+  'start' | 'liquid-over' | 'machine-on' | 'trip' | 'restart' | 'below-20-psig' | 'stop-weight' | 'cylinder-full' | 'end';
+export interface TwinEvent {
+  readonly t: number;
+  readonly kind: TwinEventKind;
+}
+
+export type EndReason = 'reached' | 'stop-weight' | 'stalled' | 'trips' | 'cylinder-full' | 'time';
+
+export interface Simulated {
+  readonly samples: readonly Sample[];
+  readonly events: readonly TwinEvent[];
+  readonly end: { readonly reason: EndReason; readonly t: number; readonly grossKg: number; readonly leftKg: number };
+  /** Relative errors of mass and energy over the whole run. */
+  readonly balance: { readonly mass: number; readonly energy: number };
+}
+
+const TWENTY_PSIG = 101_325 + 137_895;
+/** A cylinder this full of liquid is stopped. */
+const FULL = 0.97;
+/** Trips after which nobody restarts it. */
+const MOST_TRIPS = 12;
+/** A hundred times what a transfer takes: what still runs then is given up. */
+const MOST_STEPS = 400_000;
+
+/** A transfer on its way: it is advanced step by step, and what people do meanwhile changes it from there on. */
+export class TransferRun {
+  private readonly table;
+  private rig: Rig;
+  private stage: StageLinks;
+  private t = 0;
+  private steps = 0;
+  private dt = 0.01;
+  private state: NetworkState;
+  private readonly samples: Sample[] = [];
+  private readonly events: TwinEvent[] = [{ t: 0, kind: 'start' }];
+  private nextSample = 0;
+  private stalledSince: number | undefined;
+  /** Deeds that are still to come, the next one first. */
+  private coming: Deed[];
+  private valveShut = false;
+  private machineOff = false;
+  private tripped = false;
+  private trips = 0;
+  private end: EndReason | undefined;
+  /** J that came from around and from compressors. */
+  private gained = 0;
+  private readonly first: { readonly mass: number; readonly energy: number; readonly scale: number };
+
+  constructor(
+    private readonly scenario: Scenario,
+    private readonly every: number,
+  ) {
+    this.table = fluidTable(scenario.composition);
+    this.rig = rigOf(scenario);
+    this.coming = [...(scenario.deeds ?? [])].sort((a, b) => a.at - b.at);
+    const { m, U } = startOf(scenario, this.table, this.rig.nodes);
+    const temperatures = this.rig.nodes.map((_, k) => (k === CYLINDER ? scenario.cylinder.temperatureK : scenario.system.temperatureK));
+    this.state = {
+      m,
+      U,
+      states: this.rig.nodes.map((node, k) => stateOf(this.table, node, m[k]!, U[k]!, temperatures[k]!)),
+      suctionPa: undefined,
+    };
+    this.stage = firstStage(scenario);
+    this.first = { mass: sum(m), energy: sum(U), scale: U.reduce((total, own) => total + Math.abs(own), 0) };
+    this.sampleUntil(this.state, 0, 0);
+  }
+
+  get over(): boolean {
+    if (this.steps > MOST_STEPS) this.end ??= 'time';
+    return this.end !== undefined;
+  }
+
+  /** s since the start. */
+  get time(): number {
+    return this.t;
+  }
+
+  /** How it stands now. */
+  get now(): Sample {
+    return sampleOf(this.scenario, this.state, this.state, 1, this.t);
+  }
+
+  /** What somebody does now, or later on. */
+  do(deed: Deed): void {
+    this.coming = [...this.coming, deed].sort((a, b) => a.at - b.at);
+    // what had ended may go on: a valve is opened again, a machine restarted
+    if (this.end === 'stalled' || this.end === 'reached') this.end = undefined;
+    this.stalledSince = undefined;
+  }
+
+  advance(): void {
+    this.steps++;
+    for (let next = this.coming[0]; next !== undefined && next.at <= this.t + 1e-9; next = this.coming[0]) {
+      this.coming.shift();
+      this.take(next);
+    }
+    const until = (this.coming[0]?.at ?? Number.POSITIVE_INFINITY) - this.t;
+    const stepped = step(this.table, this.rig.nodes, this.open(), this.state, Math.min(this.dt, until));
+    const before = this.state;
+    const from = this.t;
+    this.t += stepped.dt;
+    this.state = stepped.state;
+    this.gained += stepped.dt * stepped.power;
+    // a step that was cut for a deed says nothing of how long the next one may be
+    if (stepped.dt < 0.99 * Math.min(this.dt, until)) this.dt = stepped.dt;
+    else if (this.dt <= until) this.dt = stepped.dt * 1.5;
+    this.sampleUntil(before, from, this.t);
+    this.judge(stepped);
+  }
+
+  private open() {
+    if (this.valveShut) return this.rig.links.rest;
+    const links = this.rig.links[this.stage];
+    return this.tripped || this.machineOff ? links.filter(({ kind }) => kind === 'pipe') : links;
+  }
+
+  private take({ cooling, machine, valve }: Deed): void {
+    if (cooling !== undefined) this.rig = rigOf({ ...this.scenario, cylinder: { ...this.scenario.cylinder, cooling } });
+    if (valve !== undefined) this.valveShut = valve === 'shut';
+    if (machine !== undefined) {
+      this.machineOff = machine === 'off';
+      if (machine === 'on') this.tripped = false;
+    }
+    this.dt = 0.01;
+    this.stalledSince = undefined;
+  }
+
+  result(): Simulated {
+    const { m, U } = this.state;
+    return {
+      samples: this.samples,
+      events: [...this.events, { t: this.t, kind: 'end' }],
+      end: { reason: this.end ?? 'time', t: this.t, grossKg: this.gross(m), leftKg: m[HIGH]! + m[LOW]! },
+      balance: {
+        mass: Math.abs(sum(m) - this.first.mass) / this.first.mass,
+        energy: Math.abs(sum(U) - this.first.energy - this.gained) / this.first.scale,
+      },
+    };
+  }
+
+  private gross(m: Float64Array): number {
+    return this.scenario.cylinder.tareKg + m[CYLINDER]!;
+  }
+
+  private judge({ fastest, dt }: Stepped): void {
+    const { states, m } = this.state;
+    const pumpsDown = this.scenario.method === 'pump-down';
+    const system = pumpsDown ? states[LOW]!.p : Math.max(states[HIGH]!.p, states[LOW]!.p);
+    const head = pumpsDown ? states[HIGH]!.p : Math.max(states[MACHINE]!.p, states[CYLINDER]!.p);
+    if (system < TWENTY_PSIG) this.once('below-20-psig');
+    this.watchHead(head, pumpsDown ? data.own.cutOut : data.machine.cutOut);
+    if (!pumpsDown && m[CYLINDER]! >= (this.scenario.cylinder.stopKg ?? Number.POSITIVE_INFINITY)) {
+      this.once('stop-weight');
+      this.end ??= 'stop-weight';
+    }
+    if (!pumpsDown && states[CYLINDER]!.liquidShare > FULL) {
+      this.once('cylinder-full');
+      this.end = 'cylinder-full';
+    }
+    if (system <= this.scenario.endPa && this.stage !== 'direct' && !this.valveShut) this.end ??= 'reached';
+    if (this.t > data.most.hours * 3600) this.end ??= 'time';
+    this.watchFlow(fastest, states[HIGH]!.liquidShare, m, dt);
+  }
+
+  private watchHead(head: number, cutOut: number): void {
+    if (this.t < (this.scenario.tripsFrom ?? 0)) return;
+    if (!this.tripped && head > cutOut) {
+      this.tripped = true;
+      this.events.push({ t: this.t, kind: 'trip' });
+      if (++this.trips > MOST_TRIPS) this.end ??= 'trips';
+    } else if (this.tripped && head < data.machine.restartBelow) {
+      this.tripped = false;
+      this.events.push({ t: this.t, kind: 'restart' });
+    }
+  }
+
+  /** Nothing moves any more, or the liquid is over: the next stage, or the end. */
+  private watchFlow(fastest: number, liquid: number, m: Float64Array, dt: number): void {
+    const moves = fastest * 60 > data.most.stalledKgPerMinute * Math.max(0.2, Math.min(1, m[HIGH]! + m[LOW]!));
+    if (moves || this.tripped || this.machineOff || this.valveShut) this.stalledSince = undefined;
+    else this.stalledSince ??= this.t - dt;
+    const stalled = this.stalledSince === undefined ? 0 : this.t - this.stalledSince;
+    if (this.stage === 'direct' && this.scenario.method === 'liquid-first' && (stalled > 15 || liquid < 0.03))
+      return this.goOn('machine-liquid');
+    if (this.stage === 'push-pull' && liquid < 0.03) return this.goOn('machine');
+    if (stalled > data.most.stalledMinutes * 60) this.end ??= 'stalled';
+  }
+
+  private goOn(stage: StageLinks): void {
+    this.events.push({ t: this.t, kind: 'liquid-over' });
+    if (this.scenario.machine === null) {
+      this.end ??= 'stalled';
+      return;
+    }
+    this.stage = stage;
+    this.stalledSince = undefined;
+    this.dt = 0.01;
+    this.once('machine-on');
+  }
+
+  private once(kind: TwinEventKind): void {
+    if (!this.events.some((event) => event.kind === kind)) this.events.push({ t: this.t, kind });
+  }
+
+  /** What is reported lies between two steps: it is put there, and no step is cut for it. */
+  private sampleUntil(before: NetworkState, from: number, to: number): void {
+    while (this.nextSample <= to + 1e-9) {
+      const share = to > from ? (this.nextSample - from) / (to - from) : 1;
+      this.samples.push(sampleOf(this.scenario, before, this.state, share, this.nextSample));
+      this.nextSample += this.every;
+    }
+  }
+}
+
+function firstStage({ method, machine }: Scenario): StageLinks {
+  switch (method) {
+    case 'pump-down':
+      return 'own';
+    case 'vapour':
+      return machine === null ? 'rest' : 'machine';
+    case 'push-pull':
+      return machine === null ? 'direct' : 'push-pull';
+    case 'direct':
+    case 'liquid-first':
+      return 'direct';
+    default:
+      return method satisfies never;
+  }
+}
+
+function sampleOf({ cylinder, method }: Scenario, before: NetworkState, after: NetworkState, share: number, t: number): Sample {
+  const mix = (of: (state: NetworkState) => number) => of(before) + share * (of(after) - of(before));
+  const pumpsDown = method === 'pump-down';
+  return {
+    t,
+    grossKg: cylinder.tareKg + mix(({ m }) => m[CYLINDER]!),
+    suctionPa: mix(({ states, suctionPa }) => (pumpsDown ? states[LOW]!.p : (suctionPa ?? states[HIGH]!.p))),
+    headPa: mix(({ states }) => (pumpsDown ? states[HIGH]!.p : Math.max(states[MACHINE]!.p, states[CYLINDER]!.p))),
+    cylinderK: mix(({ states }) => states[CYLINDER]!.T),
+    systemKg: mix(({ m }) => m[HIGH]! + m[LOW]!),
+  };
+}
+
+const sum = (values: Float64Array): number => {
+  let total = 0;
+  for (const value of values) total += value;
+  return total;
+};
