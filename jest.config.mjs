@@ -23,6 +23,7 @@ export default {
   projects: [
     project('core', 'packages/core'),
     project('contract', 'packages/contract'),
+    project('instruments', 'apps/instruments'),
     project('server', 'apps/server', {
       globalSetup: '<rootDir>/test/start-postgres.mjs',
       globalTeardown: '<rootDir>/test/stop-postgres.mjs',

@@ -8,6 +8,7 @@ const projects = [
   'packages/core/tsconfig.test.json',
   'packages/contract',
   'apps/server',
+  'apps/instruments',
   'apps/web/tsconfig.spec.json',
   'e2e',
   'scripts',

@@ -12,6 +12,8 @@ const SHARED = ['packages/core/src', 'packages/contract/src', 'tsconfig.base.jso
 export const SERVER = at('dist/server/main.mjs');
 /** What the threads of the server run. */
 const COMPUTE = at('dist/server/compute.mjs');
+/** The simulated instruments. */
+export const INSTRUMENTS = at('dist/instruments/main.mjs');
 export const WEB_ROOT = at('dist/web/browser');
 
 export const PROPERTIES = at('dist/server/properties.mjs');
@@ -31,6 +33,8 @@ async function bundle(entry, outfile) {
     target: 'node20',
     sourcemap: true,
     tsconfig: at('apps/server/tsconfig.json'),
+    // the page of the instruments is part of their program
+    loader: { '.html': 'text', '.script.js': 'text' },
     // piscina starts threads from a file of its own, highs has its WebAssembly beside it
     external: ['pg-native', 'piscina', 'highs'],
     // packages that still ask for modules by `require` find one
@@ -49,6 +53,17 @@ export const buildServer = () =>
       await bundle('apps/server/src/computing/worker.ts', COMPUTE);
     },
     ['dist/server/main.mjs', 'dist/server/compute.mjs'],
+  );
+
+export const buildInstruments = () =>
+  whenChanged(
+    'dist/instruments.stamp',
+    [...SHARED, 'apps/instruments/src', 'scripts/lib/build.mjs'],
+    async () => {
+      say('building the simulated instruments');
+      await bundle('apps/instruments/src/main.ts', INSTRUMENTS);
+    },
+    ['dist/instruments/main.mjs'],
   );
 
 /** The property core on the command line: small, and up in a moment. */

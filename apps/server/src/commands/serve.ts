@@ -5,7 +5,8 @@ import type { Config } from '../config';
 import { pool } from '../computing/pool';
 import { realOutside, type Outside } from '../domain/outside';
 import { warmRack } from '../domain/warm-rack';
-import { Collector } from '../devices/collector';
+import { readingSocket } from '../devices/reading-socket';
+import { Receiver } from '../devices/receiver';
 import { createApp } from '../http/app';
 import { closeGently, keepAlive } from '../http/keep-alive';
 import { keepDaysOfReadings } from '../live/keep-days';
@@ -22,14 +23,16 @@ export function serveUntilStopped(db: Db, config: Config, log: Logger): void {
   const stopSealing = keepSealing(db, log);
   const stopKeeping = keepDaysOfReadings(db, log);
   const live = new LiveReadings(db, config.databaseUrl, log);
-  const collector = new Collector(db);
+  const receiver = new Receiver(db, outside);
   const { dataFolder, checkAnswers, webRoot } = config;
-  const app = createApp({ db, outside, log, live, collector, version: coreVersion, dataFolder, checkAnswers }, webRoot);
+  const app = createApp({ db, outside, log, live, receiver, version: coreVersion, dataFolder, checkAnswers }, webRoot);
   const server = serve({ fetch: app.fetch, port: config.port, hostname: '127.0.0.1' }, ({ port }) => log.info({ port }, 'listening'));
   keepAlive(server);
+  const closeSockets = readingSocket(server, receiver, log);
   const stop = () => {
     stopSealing();
     stopKeeping();
+    closeSockets();
     void live.stop();
     closeGently(server, () => void Promise.allSettled([threads.close(), db.destroy()]).then(() => process.exit(0)));
   };

@@ -1,5 +1,4 @@
 import type { Db } from '../store/database';
-import type { Sender } from '../store/instrument-store';
 import { addReadings, type OwnedReading } from '../store/reading-store';
 
 interface Waiting {
@@ -8,11 +7,6 @@ interface Waiting {
   readonly failed: (error: unknown) => void;
 }
 
-/** Written at most so often that an instrument was heard, ms. */
-const HEARD_EVERY = 10_000;
-/** Instruments that are remembered as just heard; then it begins anew. */
-const MOST_REMEMBERED = 10_000;
-
 /**
  * Puts together what comes in while the database is busy with the readings before: a hundred gateways cost a few statements a second, and
  * each gets its answer once its own are stored.
@@ -20,7 +14,6 @@ const MOST_REMEMBERED = 10_000;
 export class Collector {
   private waiting: Waiting[] = [];
   private busy = false;
-  private readonly lastHeard = new Map<string, number>();
 
   constructor(private readonly db: Db) {}
 
@@ -30,17 +23,6 @@ export class Collector {
     return new Promise((done, failed) => {
       this.waiting.push({ readings, done, failed });
       void this.flush();
-    });
-  }
-
-  /** Those that were not written as heard for a while. */
-  firstOf({ organisationId }: Sender, instruments: readonly string[], now: Date): readonly string[] {
-    if (this.lastHeard.size > MOST_REMEMBERED) this.lastHeard.clear();
-    return [...new Set(instruments)].filter((own) => {
-      const key = `${organisationId} ${own}`;
-      const due = now.getTime() - (this.lastHeard.get(key) ?? 0) >= HEARD_EVERY;
-      if (due) this.lastHeard.set(key, now.getTime());
-      return due;
     });
   }
 

@@ -1,5 +1,5 @@
 import type { Logger } from 'pino';
-import type { Collector } from '../devices/collector';
+import type { Receiver } from '../devices/receiver';
 import type { LiveReadings } from '../live/live-readings';
 import type { Outside } from '../domain/outside';
 import type { Db } from '../store/database';
@@ -11,7 +11,7 @@ export interface Deps {
   readonly log: Logger;
   /** Readings as they come in; nothing where nobody listens to PostgreSQL. */
   /** Shared with whatever else receives readings. */
-  readonly collector?: Collector | undefined;
+  readonly receiver?: Receiver | undefined;
   readonly live?: LiveReadings | undefined;
   readonly version: string;
   /** Holds every answer to its contract: in tests and in development. */

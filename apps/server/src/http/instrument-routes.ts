@@ -2,9 +2,8 @@ import { endpoints } from '@hygromet/contract/endpoints';
 import { streamQuery, type LiveReading } from '@hygromet/contract/instrument';
 import { Hono } from 'hono';
 import { streamSSE } from 'hono/streaming';
-import { Collector } from '../devices/collector';
-import { letSend, letSendNoMore, senderOf } from '../devices/gateways';
-import { receiveReadings } from '../devices/receive-readings';
+import { letSend, letSendNoMore } from '../devices/gateways';
+import { Receiver } from '../devices/receiver';
 import { gatewaysOf, instrumentsSince } from '../store/instrument-store';
 import { ownOrganisation } from '../store/organisation-store';
 import { readingsAfter, readingsSince, type Numbered } from '../store/reading-store';
@@ -17,22 +16,24 @@ const { instruments, sendReadings, gateways, addGateway, revokeGateway } = endpo
 /** An instrument that was not heard for a day is not offered. */
 const HEARD_WITHIN_MS = 86_400_000;
 
-export const instrumentRoutes = ({ db, outside, collector = new Collector(db) }: Deps) =>
+export const instrumentRoutes = ({ db, outside, receiver = new Receiver(db, outside) }: Deps) =>
   new Hono<Env>()
     .get(instruments.path, async (c) =>
       c.json(await instrumentsSince(db, (await ownOrganisation(db)).id, new Date(outside.now().getTime() - HEARD_WITHIN_MS))),
     )
     .post(sendReadings.path, body(sendReadings.body), async (c) => {
-      const sender = await senderOf(db, c.req.header('authorization'));
-      return c.json(await receiveReadings(db, collector, sender, c.req.valid('json'), outside));
+      const sender = await receiver.sender(c.req.header('authorization'));
+      return c.json(await receiver.receive(sender, c.req.valid('json')));
     })
     .get(gateways.path, async (c) => c.json(await gatewaysOf(db, (await ownOrganisation(db)).id)))
     .post(addGateway.path, body(addGateway.body), async (c) =>
       c.json(await letSend(db, (await ownOrganisation(db)).id, c.req.valid('json'), outside), addGateway.status),
     )
-    .post(revokeGateway.path, params(revokeGateway.params), async (c) =>
-      c.json(await letSendNoMore(db, (await ownOrganisation(db)).id, c.req.valid('param').id, outside)),
-    );
+    .post(revokeGateway.path, params(revokeGateway.params), async (c) => {
+      const revoked = await letSendNoMore(db, (await ownOrganisation(db)).id, c.req.valid('param').id, outside);
+      receiver.sendersChanged();
+      return c.json(revoked);
+    });
 
 /** Of a long transfer the page gets the latest; older ones it does not draw one by one. */
 const MOST_AT_START = 30_000;

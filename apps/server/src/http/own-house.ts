@@ -6,6 +6,10 @@ import { problemAnswer } from './errors';
 /** Names under which this server is reached until people have accounts: it listens on loopback alone. */
 const OWN_NAMES: readonly string[] = ['127.0.0.1', 'localhost', '[::1]'];
 
+/** Whether a Host header names this server. */
+export const isOwnName = (host: string | undefined): boolean =>
+  host !== undefined && URL.canParse(`http://${host}`) && OWN_NAMES.includes(new URL(`http://${host}`).hostname);
+
 /**
  * Answers only to its own name, and to no other page than its own: a name that was pointed at this machine (DNS rebinding), and a page of
  * somebody else in the same browser, read and book nothing.

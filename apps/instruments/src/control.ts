@@ -1,0 +1,52 @@
+import { coolingsOfCylinder, transferMethods } from '@hygromet/core/twin/scenario';
+import { Hono } from 'hono';
+import * as z from 'zod';
+import page from './page/index.html';
+import script from './page/page.script.js';
+import { probes, speeds } from './scene';
+import type { Simulation } from './simulation';
+
+const setting = z.strictObject({
+  system: z.uuid(),
+  cylinder: z.uuid(),
+  method: z.enum(transferMethods),
+  ambientK: z.number().min(240).max(330),
+});
+
+const act = z.discriminatedUnion('act', [
+  z.strictObject({ act: z.literal('valve'), to: z.enum(['open', 'shut']) }),
+  z.strictObject({ act: z.literal('machine'), to: z.enum(['on', 'off']) }),
+  z.strictObject({ act: z.literal('cooling'), to: z.enum(coolingsOfCylinder) }),
+  z.strictObject({ act: z.literal('probe'), probe: z.enum(probes), to: z.enum(['on', 'off']) }),
+  z.strictObject({ act: z.literal('kick') }),
+  z.strictObject({ act: z.literal('zero'), kg: z.number().min(-5).max(5) }),
+  z.strictObject({ act: z.literal('speed'), to: z.literal([...speeds]) }),
+]);
+
+/** The page on which a person sets the scene. It answers to this machine alone, and to no page of somebody else. */
+export const control = (simulation: Simulation) =>
+  new Hono()
+    .use(async (c, next) => {
+      const { hostname, host } = new URL(c.req.url);
+      const origin = c.req.header('origin');
+      if (!['127.0.0.1', 'localhost'].includes(hostname) || (origin !== undefined && origin !== `http://${host}`))
+        return c.text('Not from here.', 403);
+      return next();
+    })
+    .get('/', (c) => c.html(page))
+    .get('/page.js', (c) => c.body(script, 200, { 'content-type': 'text/javascript' }))
+    .get('/state', (c) => c.json(simulation.state()))
+    .get('/offers', async (c) => c.json(await simulation.offers()))
+    .post('/scene', async (c) => {
+      const own = setting.safeParse(await c.req.json());
+      if (!own.success) return c.json({ problem: own.error.issues[0]?.message ?? 'This is no scene.' }, 422);
+      await simulation.set(own.data);
+      return c.json(simulation.state());
+    })
+    .post('/act', async (c) => {
+      const own = act.safeParse(await c.req.json());
+      if (!own.success) return c.json({ problem: own.error.issues[0]?.message ?? 'Nobody can do that here.' }, 422);
+      simulation.do(own.data);
+      return c.json(simulation.state());
+    })
+    .onError((error, c) => c.json({ problem: error.message }, 503));

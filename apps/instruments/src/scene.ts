@@ -1,0 +1,132 @@
+import type { CylinderCooling, Scenario } from '@hygromet/core/twin/scenario';
+import { TransferRun } from '@hygromet/core/twin/transfer-run';
+import type { Noise } from './noise';
+
+export const speeds = [1, 10, 60] as const;
+export type Speed = (typeof speeds)[number];
+export const probes = ['suction', 'head', 'wall'] as const;
+export type Probe = (typeof probes)[number];
+
+/** A reading as an instrument shows it, SI. */
+export type Shown = Readonly<Partial<Record<'gross' | 'suction' | 'head' | 'wall', number>>>;
+
+/** What a person can do in the scene. */
+export type Act =
+  | { readonly act: 'valve'; readonly to: 'open' | 'shut' }
+  | { readonly act: 'machine'; readonly to: 'on' | 'off' }
+  | { readonly act: 'cooling'; readonly to: CylinderCooling }
+  | { readonly act: 'probe'; readonly probe: Probe; readonly to: 'on' | 'off' }
+  | { readonly act: 'kick' }
+  | { readonly act: 'zero'; readonly kg: number }
+  | { readonly act: 'speed'; readonly to: Speed };
+
+const AIR_PA = 101_325;
+/** kg, and seconds until a kicked scale rests again. */
+const KICK = { kg: 1.2, restS: 3 };
+/** kg: what the display of a field scale shows. */
+const SCALE_STEP = 0.005;
+/** Share of the readings that never arrive. */
+const DROPPED = 0.005;
+const AT_ONCE = 2e4;
+
+/** System, machine, hoses and cylinder as they really are, and what instruments make of them. Its seconds pass `speed` times as fast as ours. */
+export class Scene {
+  private readonly run: TransferRun;
+  private t = 0;
+  private speed: Speed = 1;
+  private readonly off = new Set<Probe>();
+  private zeroKg = 0;
+  private kickedAt = Number.NEGATIVE_INFINITY;
+  private valve: 'open' | 'shut' = 'shut';
+  private machine: 'on' | 'off' = 'on';
+  private cooling: CylinderCooling;
+  /** Each probe is a little off, and stays so. */
+  private readonly bias: { readonly suction: number; readonly head: number; readonly wall: number };
+
+  constructor(
+    private readonly truth: Scenario,
+    private readonly noise: Noise,
+  ) {
+    this.run = new TransferRun(truth, 60);
+    this.cooling = truth.cylinder.cooling;
+    this.bias = { suction: 1 + 0.005 * noise.normal(), head: 1 + 0.005 * noise.normal(), wall: 0.5 * noise.normal() };
+  }
+
+  /** Lets our seconds pass. */
+  pass(seconds: number): void {
+    this.t += this.speed * seconds;
+    for (let k = 0; k < AT_ONCE && !this.run.over && this.run.time < this.t; k++) this.run.advance();
+  }
+
+  do(own: Act): void {
+    const at = Math.max(this.t, this.run.time);
+    switch (own.act) {
+      case 'valve':
+        this.valve = own.to;
+        return this.run.do({ at, valve: own.to });
+      case 'machine':
+        this.machine = own.to;
+        return this.run.do({ at, machine: own.to });
+      case 'cooling':
+        this.cooling = own.to;
+        return this.run.do({ at, cooling: own.to });
+      case 'probe':
+        if (own.to === 'off') this.off.add(own.probe);
+        else this.off.delete(own.probe);
+        return;
+      case 'kick':
+        this.kickedAt = this.t;
+        return;
+      case 'zero':
+        this.zeroKg = own.kg;
+        return;
+      case 'speed':
+        this.speed = own.to;
+        return;
+      default:
+        return own satisfies never;
+    }
+  }
+
+  /** What stands on the displays now; a reading that is lost on its way is not there. */
+  shown(): Shown {
+    const { grossKg, suctionPa, headPa, cylinderK } = this.run.now;
+    const since = (this.t - this.kickedAt) / this.speed;
+    const kicked = since < KICK.restS ? KICK.kg * Math.sin(5 * since) * (1 - since / KICK.restS) : 0;
+    const pressure = (probe: 'suction' | 'head', p: number) =>
+      this.off.has(probe) ? AIR_PA : Math.max(0, AIR_PA + (p - AIR_PA) * this.bias[probe] + 1500 * this.noise.normal());
+    const all: Shown = {
+      gross: Math.round((grossKg + this.zeroKg + kicked + 0.004 * this.noise.normal()) / SCALE_STEP) * SCALE_STEP,
+      suction: pressure('suction', suctionPa),
+      head: pressure('head', headPa),
+      ...(this.off.has('wall') ? {} : { wall: cylinderK + this.bias.wall + 0.2 * this.noise.normal() }),
+    };
+    return Object.fromEntries(Object.entries(all).filter(() => this.noise.uniform() > DROPPED));
+  }
+
+  /** For the page of the simulation: what really is. */
+  state() {
+    const { valve, machine, cooling, speed, t } = this;
+    const { grossKg, suctionPa, headPa, cylinderK, systemKg } = this.run.now;
+    return {
+      valve,
+      machine,
+      cooling,
+      speed,
+      t,
+      off: [...this.off],
+      zeroKg: this.zeroKg,
+      grossKg,
+      suctionPa,
+      headPa,
+      cylinderK,
+      systemKg,
+      events: this.run.result().events,
+    };
+  }
+
+  /** Of what is really connected: an identifier tells it. */
+  get composition(): Scenario['composition'] {
+    return this.truth.composition;
+  }
+}

@@ -1,0 +1,86 @@
+import { cylinder } from '@hygromet/contract/cylinder';
+import { system } from '@hygromet/contract/system';
+import * as z from 'zod';
+import type { Gateway } from './gateway';
+import { Noise } from './noise';
+import { Scene, type Act } from './scene';
+import { factsOf, packOf } from './senml-pack';
+import { hiddenTruth, type SceneSetting } from './truth';
+
+/** ms between readings. */
+export const EVERY_MS = 500;
+const FACTS_EVERY = 20;
+/** Per cent of a battery that an hour takes. */
+const BATTERY_PER_HOUR = 4;
+
+/** The scene that is set, read twice a second and passed on. */
+export class Simulation {
+  private scene: Scene | undefined;
+  private setting: SceneSetting | undefined;
+  private readonly startedAt = Date.now();
+  private ticks = 0;
+  private last = Date.now();
+
+  constructor(
+    private readonly server: string,
+    private readonly gateway: Gateway,
+    private seed: number,
+  ) {}
+
+  /** Cylinder on the scale, hoses to the system, valve shut. */
+  async set(setting: SceneSetting): Promise<void> {
+    const [ownSystem, ownCylinder] = await Promise.all([
+      this.ask(`/api/systems/${setting.system}`, system),
+      this.ask(`/api/cylinders/${setting.cylinder}`, cylinder),
+    ]);
+    const noise = new Noise(this.seed++);
+    this.scene = new Scene(hiddenTruth(setting, ownSystem, ownCylinder, noise), noise);
+    this.setting = setting;
+  }
+
+  do(act: Act): void {
+    this.scene?.do(act);
+  }
+
+  /** What there is to set up a scene with. */
+  async offers() {
+    const [systems, cylinders] = await Promise.all([
+      this.ask('/api/systems', z.array(system)),
+      this.ask('/api/cylinders', z.array(cylinder)),
+    ]);
+    return {
+      systems: systems.map(({ id, site, name, refrigerant, nameplateKg }) => ({
+        id,
+        title: `${site}, ${name} (${refrigerant}, ${nameplateKg.toFixed(1)} kg)`,
+      })),
+      cylinders: cylinders.map(({ id, name, refrigerant, contentKg }) => ({
+        id,
+        title: `${name}, ${refrigerant ?? 'unlabeled'}, ${contentKg.toFixed(1)} kg in it`,
+      })),
+    };
+  }
+
+  state() {
+    return { setting: this.setting, waiting: this.gateway.waiting, scene: this.scene?.state() };
+  }
+
+  tick(): void {
+    const now = Date.now();
+    const passed = Math.min(5, (now - this.last) / 1000);
+    this.last = now;
+    if (this.scene === undefined) return;
+    this.scene.pass(passed);
+    const battery = Math.max(5, 96 - (BATTERY_PER_HOUR * (now - this.startedAt)) / 3_600_000);
+    const facts = this.ticks++ % FACTS_EVERY === 0 ? factsOf(this.scene.state().speed, battery, now / 1000) : [];
+    const pack = packOf(this.scene.shown(), now / 1000);
+    // names of readings are whole: a base name before them would be put in front
+    if (pack.length > 0) this.gateway.send(pack);
+    if (facts.length > 0) this.gateway.send(facts);
+  }
+
+  private async ask<T>(path: string, schema: z.ZodType<T>): Promise<T> {
+    const response = await fetch(this.server + path, { signal: AbortSignal.timeout(10_000) });
+    if (!response.ok) throw new Error(`${path} answers ${response.status}`);
+    return schema.parse(await response.json());
+  }
+}

@@ -1,0 +1,64 @@
+import type { ReceivedReadings, SenmlPack } from '@hygromet/contract/instrument';
+import { resolve, type SenmlRecord } from '@hygromet/core/instruments/senml';
+import type { Outside } from '../domain/outside';
+import type { Db } from '../store/database';
+import { heard, type Sender } from '../store/instrument-store';
+import { Collector } from './collector';
+import { Senders } from './senders';
+
+/** Written at most so often that an instrument was heard, ms. */
+const HEARD_EVERY = 10_000;
+/** Instruments that are remembered as just heard; then it begins anew. */
+const MOST_REMEMBERED = 10_000;
+
+/** What gateways send, by whichever way: readings are stored, what instruments say of themselves is kept, what cannot be read is named. */
+export class Receiver {
+  private readonly collector: Collector;
+  private readonly senders: Senders;
+  private readonly lastHeard = new Map<string, number>();
+
+  constructor(
+    private readonly db: Db,
+    private readonly outside: Outside,
+  ) {
+    this.collector = new Collector(db);
+    this.senders = new Senders(db);
+  }
+
+  /** @throws Refused where nobody may send with this token */
+  sender(authorization: string | undefined): Promise<Sender> {
+    return this.senders.of(authorization);
+  }
+
+  /** Who may send has changed. */
+  sendersChanged(): void {
+    this.senders.forget();
+  }
+
+  async receive(sender: Sender, pack: SenmlPack): Promise<ReceivedReadings> {
+    const now = this.outside.now();
+    const { readings, facts, problems } = resolve(pack as readonly SenmlRecord[], now.getTime() / 1000); // a schema of loose objects knows no fields
+    const told = facts.map(({ instrument }) => instrument);
+    const due = this.due(
+      sender,
+      readings.map(({ instrument }) => instrument),
+      now,
+    );
+    const [stored] = await Promise.all([
+      this.collector.add(readings.map((own) => ({ ...own, organisationId: sender.organisationId }))),
+      heard(this.db, sender, [...told, ...due], facts, now),
+    ]);
+    return { stored, repeated: readings.length - stored, problems: [...problems] };
+  }
+
+  /** Those that were not written as heard for a while. */
+  private due({ organisationId }: Sender, instruments: readonly string[], now: Date): readonly string[] {
+    if (this.lastHeard.size > MOST_REMEMBERED) this.lastHeard.clear();
+    return [...new Set(instruments)].filter((own) => {
+      const key = `${organisationId} ${own}`;
+      const due = now.getTime() - (this.lastHeard.get(key) ?? 0) >= HEARD_EVERY;
+      if (due) this.lastHeard.set(key, now.getTime());
+      return due;
+    });
+  }
+}
