@@ -52,8 +52,12 @@ export const transferSetUp = z.strictObject({
   startGrossKg: massKg('starting gross weight'),
   stopGrossKg: massKg('stop weight'),
   /** ln of how far the charge may be off, one standard deviation. */
+  /** Of the cylinder, as it was told then. */
+  tareKg: massKg('tare'),
+  machine: z.boolean(),
   chargeSd: quantity('doubt of the charge').min(0.01).max(2),
-  scenario: transferScenario,
+  /** Nothing where too little is known: then it is followed without a twin. */
+  scenario: transferScenario.nullable(),
   instruments: paired,
   /** How many of its seconds pass in one of ours: 1 but for simulated instruments. */
   speed: quantity('speed').min(1).max(120),

@@ -165,6 +165,8 @@ test('a transfer that is followed: begun once, read, noted, ended, and nothing o
     cylinder: randomUUID(),
     startGrossKg: 12,
     stopGrossKg: 20,
+    tareKg: 12,
+    machine: true,
     chargeSd: 0.1,
     instruments: { gross: 'scale-1' },
     speed: 1,

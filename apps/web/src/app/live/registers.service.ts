@@ -55,6 +55,11 @@ export class Registers {
     this.entries$({ before, limit: String(limit), ...asked(which) });
   private readonly entries$ = (query: Record<string, string>) => this.api.call$('movements', { query });
 
+  readonly instruments$ = this.api.call$('instruments');
+  readonly gateways$ = this.fresh$(() => this.api.call$('gateways'));
+  readonly addGateway$ = (body: { readonly name: string; readonly recordedBy: string }) =>
+    this.changes$(this.api.call$('addGateway', { body }));
+  readonly revokeGateway$ = (id: string) => this.changes$(this.api.call$('revokeGateway', { params: { id } }));
   readonly shipments$ = this.fresh$(() => this.api.call$('shipments'));
   readonly shipment$ = (id: string) => this.fresh$(() => this.api.call$('shipment', { params: { id } }));
   readonly sendShipment$ = (body: NewShipment) => this.changes$(this.api.call$('sendShipment', { body }));

@@ -1,3 +1,5 @@
+import { outlook, type Outlook } from '@hygromet/core/twin/estimate/outlook';
+import { refit, type Underway } from '@hygromet/core/twin/estimate/refit';
 import type { Scenario } from '@hygromet/core/twin/scenario';
 import { simulate, type Simulated } from '@hygromet/core/twin/simulate';
 
@@ -18,6 +20,9 @@ export interface Forecast {
 const EVERY_S = 5;
 
 export const twinOperations = {
+  /** What comes, by the readings so far; nothing where no run can be made of the records. */
+  outlook: (underway: Underway): Outlook | undefined => outlook(underway, refit(underway)),
+
   forecast: ({ scenario, chargeOff }: ForecastArgs): Forecast => {
     const of = (share: number, cores: 'in' | 'out') =>
       simulate(

@@ -1,8 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import type { Cylinder } from '@hygromet/contract/cylinder';
-import type { Method } from '@hygromet/core/planning/method';
-import type { Scenario, TransferMethod } from '@hygromet/core/twin/scenario';
+import type { Scenario } from '@hygromet/core/twin/scenario';
 import type { Simulated } from '@hygromet/core/twin/simulate';
 import { scaleLinear } from 'd3-scale';
 import { asked } from '../live/asked';
@@ -12,19 +10,11 @@ import type { ForecastArgs } from '../live/twin-operations';
 import { MethodSession } from '../method/method.session';
 import { Units } from '../preferences/units.service';
 import { loadable, valueOf, waiting } from '../ui/loadable';
+import { scenarioOf } from './live/scenario-of';
 
 const [WIDTH, HEIGHT, LEFT, RIGHT, TOP, BOTTOM] = [560, 190, 52, 52, 24, 30];
 /** How far a charge by plate and ledger may be off. */
 const CHARGE_OFF = 0.1;
-const CORE_OF_METHOD: Partial<Record<Method, TransferMethod>> = {
-  recover: 'liquid-first',
-  'liquid-first': 'liquid-first',
-  'push-pull': 'push-pull',
-  pierce: 'vapour',
-  'pump-down-and-recover': 'vapour',
-};
-const COOLINGS = { still: 'still-air', fan: 'fan', water: 'water', ice: 'ice' } as const;
-
 /** A transfer as it will likely go, drawn before it starts: weight and head over time, with the band of what is not known. */
 @Component({
   selector: 'hy-transfer-forecast',
@@ -131,32 +121,13 @@ export class TransferForecast {
   protected readonly right = WIDTH - RIGHT;
   protected readonly bottom = HEIGHT - BOTTOM;
 
-  private readonly scenario = computed((): Scenario | undefined => {
-    const [question, plan] = [this.session.question(), valueOf(this.session.plan())];
-    const cylinder = valueOf(this.cylinders())?.find(({ id }) => id === this.cylinder());
-    const method = plan?.method === undefined ? undefined : CORE_OF_METHOD[plan.method];
-    if (question === undefined || plan === undefined || cylinder === undefined || method === undefined || plan.content.likely < 0.05)
-      return undefined;
-    const { T, equipment } = question.look;
-    const half = plan.volume.likely / 2;
-    return {
-      composition: question.composition,
-      system: { chargeKg: plan.content.likely, temperatureK: T, condenserM3: 1.1 * half, evaporatorM3: 0.9 * half },
-      cylinder: {
-        volumeM3: cylinder.volumeM3,
-        tareKg: cylinder.tareKg,
-        contentKg: Math.max(0, cylinder.contentKg),
-        temperatureK: T,
-        cooling: COOLINGS[equipment.cooling],
-        stopKg: stopOf(cylinder),
-      },
-      machine: equipment.machine === 'one-cylinder' ? 'one-cylinder' : 'two-cylinders',
-      hoses: { size: equipment.hoses === 'quarter-inch' ? '1/4' : '3/8', lengthM: 1.5, cores: equipment.cores },
-      ambientK: T,
-      method,
-      endPa: Math.max(2000, plan.level.p),
-    };
-  });
+  private readonly scenario = computed((): Scenario | undefined =>
+    scenarioOf(
+      this.session.question(),
+      valueOf(this.session.plan()),
+      valueOf(this.cylinders())?.find(({ id }) => id === this.cylinder()),
+    ),
+  );
   private readonly answer = asked(
     inject(PropertyService),
     'forecast',
@@ -216,10 +187,6 @@ export class TransferForecast {
   /** In the unit of the scale, as a number. */
   private number = (kg: number): number => kg / (this.units.mass(1).unit === 'kg' ? 1 : 0.45359237);
 }
-
-/** kg in it at the stop weight; of one that is empty, 80 % of its water capacity as a rule: the fill page has the limit. */
-const stopOf = ({ standing, tareKg, volumeM3 }: Cylinder): number =>
-  'stopGrossKg' in standing ? Math.max(0.05, standing.stopGrossKg - tareKg) : 0.7 * 1000 * volumeM3;
 
 /** kg that are in the cylinder beyond what was in it, at a time. */
 const gained = ({ samples }: Simulated, t: number): number =>

@@ -18,6 +18,10 @@ import { RechargeStage } from './stages/recharge.stage';
 import { SaidStage } from './stages/said.stage';
 import { TransferStage } from './stages/transfer.stage';
 import { nextActionText, stateText } from './stage-words';
+import { AlarmSound } from './live/alarm-sound';
+import { LiveTransfer } from './live/live-transfer';
+import { StopAlarm } from './live/stop-alarm';
+import { WhereItIs } from './live/where-it-is';
 import { VisitJob } from './visit-job';
 import { VisitLook } from './visit-look';
 import { VisitStepper } from './visit-stepper';
@@ -37,13 +41,17 @@ import { VisitStepper } from './visit-stepper';
     RechargeStage,
     RouterLink,
     SaidStage,
+    StopAlarm,
     TransferStage,
     VisitStepper,
+    WhereItIs,
   ],
   providers: [
     { provide: SYSTEM_ID, useFactory: () => inject(VisitJob).visit()?.system.id ?? '' },
     { provide: LookSource, useClass: VisitLook },
     MethodSession,
+    LiveTransfer,
+    AlarmSound,
   ],
   template: `
     @if (job.visit(); as visit) {
@@ -90,7 +98,7 @@ import { VisitStepper } from './visit-stepper';
           @if (session.unsaved(); as sentence) {
             <p role="alert" class="over">{{ sentence }}</p>
           }
-          @if (elsewhere(); as stage) {
+          @if (live.transfer() === undefined && elsewhere(); as stage) {
             <p class="onward">
               <a
                 class="button"
@@ -102,9 +110,13 @@ import { VisitStepper } from './visit-stepper';
           }
         </section>
         <aside class="map" aria-label="Circuit">
+          @if (live.transfer() !== undefined) {
+            <hy-where-it-is />
+          }
           <hy-circuit-side [planning]="planning()" [running]="job.here() === 'check'" />
         </aside>
       </div>
+      <hy-stop-alarm />
     }
   `,
   styleUrl: './visit-workspace.css',
@@ -113,12 +125,15 @@ import { VisitStepper } from './visit-stepper';
 export class VisitWorkspace {
   protected readonly job = inject(VisitJob);
   protected readonly session = inject(MethodSession);
+  protected readonly live = inject(LiveTransfer);
   private readonly units = inject(Units);
   protected readonly action = nextActionText;
   /** What is done next, where that is another stage than the one that is looked at. */
   protected readonly elsewhere = computed(() => (this.job.open() && this.job.next() !== this.job.here() ? this.job.next() : undefined));
 
-  protected readonly planning = computed(() => ['look', 'method', 'transfer'].includes(this.job.here()));
+  protected readonly planning = computed(
+    () => ['look', 'method', 'transfer'].includes(this.job.here()) && this.live.transfer() === undefined,
+  );
   /** Why this stage is not needed; a transfer says it itself. */
   protected readonly notNeeded = computed(() => {
     const state = this.job.state();

@@ -1,8 +1,9 @@
 import parameters from '../parameters.json';
 import { coolingsOfCylinder, type CylinderCooling, type Scenario } from '../scenario';
-import type { EndReason, Sample, Simulated } from '../transfer-run';
+import type { EndReason, Sample, Simulated, TwinEventKind } from '../transfer-run';
 import { valueAt, type Observable } from './observed';
 import { run, type Fitted, type Underway } from './refit';
+import { suspectsOf, type Suspect } from './suspects';
 import { unknowns, type Guess } from './unknowns';
 
 /** A figure with its nine-in-ten range. */
@@ -17,9 +18,13 @@ export interface Outlook {
   readonly t: readonly number[];
   readonly bands: Readonly<Record<Observable, readonly Range[]>>;
   readonly end: { readonly reason: EndReason; readonly t: Range; readonly grossKg: Range; readonly leftKg: Range };
+  /** When the liquid was over, or will be. */
+  readonly liquidOver: Range | undefined;
   readonly below20psig: Range | undefined;
   /** Where the head meets the cut-out of the machine, if it goes on like this. */
   readonly trip: Range | undefined;
+  /** Pa absolute, of a usual machine. */
+  readonly cutOutPa: number;
   readonly chargeKg: Range;
   /** While liquid is left the charge cannot be seen: the plate decides. */
   readonly chargeSeen: boolean;
@@ -27,6 +32,9 @@ export interface Outlook {
   readonly systemKg: Range;
   readonly cures: readonly Cure[];
   readonly guess: Guess;
+  readonly suspects: readonly Suspect[];
+  /** What is left between readings and twin, in standard deviations. */
+  readonly misfit: number;
 }
 
 /** What another way of cooling the cylinder would change from now on. */
@@ -34,6 +42,8 @@ export interface Cure {
   readonly cooling: CylinderCooling;
   /** Pa: the highest head from a minute after it on. */
   readonly headPa: number;
+  /** Pa, at the times of the outlook. */
+  readonly heads: readonly number[];
   readonly endS: number;
   readonly tripS: number | undefined;
 }
@@ -50,7 +60,8 @@ const SEEN = 0.6;
  * From where it stands to its end, with the range that is left of what is not known: one run at the estimate, and one at a standard deviation
  * along each direction of its covariance.
  */
-export function outlook({ scenario, now }: Underway, { guess, covariance, prior }: Fitted): Outlook | undefined {
+export function outlook({ scenario, now }: Underway, fitted: Fitted): Outlook | undefined {
+  const { guess, covariance, prior } = fitted;
   const coming: Scenario = { ...scenario, tripsFrom: Number.POSITIVE_INFINITY };
   const base = run(coming, guess, 5);
   if (base === undefined) return undefined;
@@ -79,7 +90,8 @@ export function outlook({ scenario, now }: Underway, { guess, covariance, prior 
   const t = Array.from({ length: POINTS + 1 }, (_, k) => now + ((until - now) * k) / POINTS);
   const band = (of: Observable) => t.map((at) => sure(({ samples }) => valueAt(samples, of, at)));
   const bands = { grossKg: band('grossKg'), suctionPa: band('suctionPa'), headPa: band('headPa') };
-  const below = range(({ events }) => events.find(({ kind }) => kind === 'below-20-psig')?.t);
+  const when = (kind: TwinEventKind) => range(({ events }) => events.find((event) => event.kind === kind)?.t);
+  const below = when('below-20-psig');
   const chargeSd = Math.sqrt(covariance[0]!);
   const charge = scenario.system.chargeKg * Math.exp(guess[0]!);
   const cutOut = scenario.method === 'pump-down' ? parameters.own.cutOut : parameters.machine.cutOut;
@@ -92,13 +104,17 @@ export function outlook({ scenario, now }: Underway, { guess, covariance, prior 
       grossKg: sure(({ end }) => end.grossKg),
       leftKg: atLeastNothing(sure(({ end }) => end.leftKg)),
     },
+    liquidOver: when('liquid-over'),
     below20psig: below === undefined ? undefined : after(below),
+    cutOutPa: cutOut,
     trip: scenario.machine === null ? undefined : crossing(t, bands.headPa, cutOut),
     chargeKg: { likely: charge, low: charge * Math.exp(-SIGMAS * chargeSd), high: charge * Math.exp(SIGMAS * chargeSd) },
     chargeSeen: chargeSd < SEEN * prior[0]!,
     systemKg: atLeastNothing(sure(({ samples }) => valueAt(samples, 'systemKg', now))),
-    cures: scenario.method === 'pump-down' ? [] : cures(coming, guess, now, cutOut),
+    cures: scenario.method === 'pump-down' ? [] : cures(coming, guess, t, cutOut),
     guess,
+    suspects: suspectsOf(fitted),
+    misfit: fitted.misfit,
   };
 }
 
@@ -121,7 +137,8 @@ function crossing(t: readonly number[], band: readonly Range[], line: number): R
   return likely === undefined ? undefined : { likely, low: first('high') ?? likely, high: first('low') ?? Number.POSITIVE_INFINITY };
 }
 
-function cures(scenario: Scenario, guess: Guess, now: number, cutOut: number): readonly Cure[] {
+function cures(scenario: Scenario, guess: Guess, t: readonly number[], cutOut: number): readonly Cure[] {
+  const now = t[0]!;
   const present = [...(scenario.deeds ?? [])].reverse().find(({ cooling }) => cooling !== undefined)?.cooling ?? scenario.cylinder.cooling;
   const better = coolingsOfCylinder.slice(coolingsOfCylinder.indexOf(present) + 1);
   return better.flatMap((cooling) => {
@@ -129,7 +146,15 @@ function cures(scenario: Scenario, guess: Guess, now: number, cutOut: number): r
     if (simulated === undefined) return [];
     const later = simulated.samples.filter(({ t }) => t >= now + SHOWS_AFTER);
     const headPa = later.reduce((most, { headPa: own }) => Math.max(most, own), valueAt(simulated.samples, 'headPa', now + SHOWS_AFTER));
-    return [{ cooling, headPa, endS: simulated.end.t, tripS: later.find(({ headPa: own }: Sample) => own > cutOut)?.t }];
+    return [
+      {
+        cooling,
+        headPa,
+        heads: t.map((at) => valueAt(simulated.samples, 'headPa', at)),
+        endS: simulated.end.t,
+        tripS: later.find(({ headPa: own }: Sample) => own > cutOut)?.t,
+      },
+    ];
   });
 }
 

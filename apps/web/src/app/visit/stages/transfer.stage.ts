@@ -8,6 +8,8 @@ import { MethodSession } from '../../method/method.session';
 import { Units } from '../../preferences/units.service';
 import { valueOf } from '../../ui/loadable';
 import { stateText } from '../stage-words';
+import { EndedTransfers } from '../live/ended-transfers';
+import { LiveTransfer } from '../live/live-transfer';
 import { TransferForecast } from '../transfer-forecast';
 import { VisitFill } from '../visit-fill';
 import { VisitJob } from '../visit-job';
@@ -15,16 +17,21 @@ import { VisitJob } from '../visit-job';
 /** Which cylinder takes the charge, and its transfer by the scale. */
 @Component({
   selector: 'hy-transfer-stage-of-visit',
-  imports: [CylinderChoice, RouterLink, TransferForecast, VisitFill],
+  imports: [CylinderChoice, EndedTransfers, RouterLink, TransferForecast, VisitFill],
   template: `
     @if (job.visit(); as visit) {
       @if (cylinder(); as id) {
         <!-- another cylinder is another transfer -->
         @for (own of [id]; track own) {
           <hy-visit-fill />
-          <hy-transfer-forecast [cylinder]="own" />
+          @if (live.transfer() === undefined) {
+            <hy-transfer-forecast [cylinder]="own" />
+          }
+          <hy-ended-transfers />
         }
-        <p><a [routerLink]="['/visits', visit.id, 'transfer']">Choose another cylinder</a></p>
+        @if (live.transfer() === undefined) {
+          <p><a [routerLink]="['/visits', visit.id, 'transfer']">Choose another cylinder</a></p>
+        }
       } @else {
         @if (job.state()?.state === 'not-needed') {
           <h2>No transfer</h2>
@@ -48,6 +55,7 @@ import { VisitJob } from '../visit-job';
 })
 export class TransferStage {
   protected readonly job = inject(VisitJob);
+  protected readonly live = inject(LiveTransfer);
   private readonly session = inject(MethodSession);
   protected readonly apart = this.session.keptApart;
   protected readonly back = computed(() => goesBack(this.session.draft().destination));

@@ -1,0 +1,157 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import type { Instrument } from '@hygromet/contract/instrument';
+import type { TransferMethod } from '@hygromet/core/twin/scenario';
+import type { Paired } from '@hygromet/contract/visit-transfer';
+import { catchError, of, switchMap, timer } from 'rxjs';
+import { refusalIn } from '../../live/command';
+import { Registers } from '../../live/registers.service';
+import { MethodSession } from '../../method/method.session';
+import { Units } from '../../preferences/units.service';
+import { FillSession } from '../../transfer/fill.session';
+import { ChoiceField, type Choice } from '../../ui/choice-field';
+import { valueOf } from '../../ui/loadable';
+import { liveQuantities, type LiveQuantity } from './live-figures';
+import { LiveTransfer } from './live-transfer';
+import { scenarioOf } from './scenario-of';
+
+const LOOK_EVERY_MS = 3000;
+/** ms: what was not heard for so long is not there. */
+const THERE_MS = 30_000;
+/** Of the logarithm, where a plan cannot tell how far a charge may be off. */
+const CHARGE_SD = 0.12;
+/** A range of nine in ten, in standard deviations to each side. */
+const SIGMAS = 1.645;
+
+const QUANTITY_NAMES: Record<LiveQuantity, string> = {
+  gross: 'Scale',
+  suction: 'Suction probe',
+  head: 'Head probe',
+  wall: 'Clamp on the cylinder',
+};
+
+const WAYS: readonly Choice[] = [
+  { value: 'liquid-first', label: 'Liquid first, then vapor through the machine' },
+  { value: 'vapour', label: 'Vapor through the machine' },
+  { value: 'push-pull', label: 'Push-pull' },
+  { value: 'direct', label: 'By its own pressure, no machine' },
+];
+
+/** Which instruments read this transfer, and off: two touches. Without any, it is followed by typed readings. */
+@Component({
+  selector: 'hy-begin-live',
+  imports: [ChoiceField],
+  template: `
+    <section aria-label="Follow it live">
+      <h3>Follow it live</h3>
+      <p class="second">
+        The stop alarm counts what still comes while you shut the valve; the twin says when it ends and whether the machine will trip.
+      </p>
+      <hy-choice-field label="How it flows" [choices]="ways" [value]="way()" (valueChange)="chosenWay.set($event)" />
+      @if (found().length > 0) {
+        <ul>
+          @for (own of found(); track own.quantity) {
+            <li>
+              <label>
+                <input type="checkbox" [checked]="!left().includes(own.quantity)" (change)="toggle(own.quantity)" />
+                <span
+                  >{{ names[own.quantity] }} <b>{{ own.id }}</b> {{ own.shows }}</span
+                >
+              </label>
+            </li>
+          }
+        </ul>
+        @if (speed() > 1) {
+          <p class="second">Simulated instruments: {{ speed() }} of their minutes pass in one of ours.</p>
+        }
+      } @else {
+        <p class="second">No instruments are heard here. Readings can be typed at any time.</p>
+      }
+      <div class="actions">
+        <button type="button" class="button" [disabled]="busy()" (click)="begin()">
+          {{ chosen() > 0 ? 'Follow with ' + (chosen() === 1 ? 'this instrument' : 'these instruments') : 'Follow with typed readings' }}
+        </button>
+      </div>
+      @if (refused(); as sentence) {
+        <p role="alert" class="over">{{ sentence }}</p>
+      }
+    </section>
+  `,
+  styleUrl: './live.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class BeginLive {
+  private readonly live = inject(LiveTransfer);
+  private readonly fill = inject(FillSession);
+  private readonly session = inject(MethodSession);
+  private readonly units = inject(Units);
+  private readonly registers = inject(Registers);
+  protected readonly names = QUANTITY_NAMES;
+
+  private readonly heard = toSignal<readonly Instrument[], readonly Instrument[]>(
+    timer(0, LOOK_EVERY_MS).pipe(switchMap(() => this.registers.instruments$.pipe(catchError(() => of([]))))),
+    {
+      initialValue: [],
+    },
+  );
+  private readonly there = computed(() => this.heard().filter(({ heardAt }) => Date.now() - Date.parse(heardAt) < THERE_MS));
+  /** Of each kind the one that was heard last. */
+  protected readonly found = computed(() =>
+    liveQuantities.flatMap((quantity) => {
+      const own = this.there()
+        .filter(({ last }) => last[quantity] !== undefined)
+        .sort((a, b) => Date.parse(b.last[quantity]!.at) - Date.parse(a.last[quantity]!.at))[0];
+      return own === undefined ? [] : [{ quantity, id: own.id, shows: this.shows(quantity, own.last[quantity]!.value), facts: own.facts }];
+    }),
+  );
+  protected readonly ways = WAYS;
+  protected readonly chosenWay = signal<string | undefined>(undefined);
+  /** As the plan has it, until somebody says otherwise. */
+  protected readonly way = computed(() => this.chosenWay() ?? this.planned()?.method ?? 'liquid-first');
+  private readonly planned = computed(() => {
+    const [shutAt, cylinder] = [this.fill.shutAt(), valueOf(this.fill.cylinder())];
+    return scenarioOf(this.session.question(), valueOf(this.session.plan()), cylinder, shutAt?.gross);
+  });
+  protected readonly left = signal<readonly LiveQuantity[]>([]);
+  protected readonly chosen = computed(() => this.found().filter(({ quantity }) => !this.left().includes(quantity)).length);
+  protected readonly speed = computed(() => {
+    const speed = this.found().find(({ facts }) => facts['simulated'] === true)?.facts['speed'];
+    return typeof speed === 'number' && speed >= 1 ? speed : 1;
+  });
+  protected readonly busy = computed(() => this.live.adding.state().state === 'busy');
+  protected readonly refused = computed(() => refusalIn(this.live.adding.state()));
+
+  protected toggle(quantity: LiveQuantity): void {
+    this.left.update((left) => (left.includes(quantity) ? left.filter((own) => own !== quantity) : [...left, quantity]));
+  }
+
+  protected begin(): void {
+    const [shutAt, cylinder, plan] = [this.fill.shutAt(), valueOf(this.fill.cylinder()), valueOf(this.session.plan())];
+    if (shutAt === undefined || cylinder === undefined) return;
+    const instruments: Paired = Object.fromEntries(
+      this.found()
+        .filter(({ quantity }) => !this.left().includes(quantity))
+        .map(({ quantity, id }) => [quantity, id]),
+    );
+    const planned = this.planned();
+    const method = this.way() as TransferMethod; // the field offers only these
+    const scenario = planned === undefined ? null : { ...planned, method, machine: method === 'direct' ? null : planned.machine };
+    const { low = 0, high = 0 } = plan?.content ?? {};
+    this.live.begin({
+      cylinder: cylinder.id,
+      startGrossKg: this.fill.grossBefore() ?? this.fill.tareKg(),
+      stopGrossKg: shutAt.gross,
+      tareKg: this.fill.tareKg(),
+      machine: method !== 'direct',
+      chargeSd: low > 0 && high > low ? Math.min(1, Math.max(0.05, Math.log(high / low) / 2 / SIGMAS)) : CHARGE_SD,
+      scenario,
+      instruments,
+      speed: Object.keys(instruments).length === 0 ? 1 : this.speed(),
+    });
+  }
+
+  private shows(quantity: LiveQuantity, value: number): string {
+    if (quantity === 'gross') return this.units.massText(value);
+    return quantity === 'wall' ? this.units.temperature(value) : this.units.pressure(value);
+  }
+}

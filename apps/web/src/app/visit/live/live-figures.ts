@@ -1,0 +1,157 @@
+import type { LiveReading } from '@hygromet/contract/instrument';
+import type { Paired, TransferTrace, VisitTransfer } from '@hygromet/contract/visit-transfer';
+import { flowRate } from '@hygromet/core/twin/alarm/flow-rate';
+import type { Trace, Traces } from '@hygromet/core/twin/estimate/observed';
+import type { Deed } from '@hygromet/core/twin/scenario';
+
+export const liveQuantities = ['gross', 'suction', 'head', 'wall'] as const;
+export type LiveQuantity = (typeof liveQuantities)[number];
+
+/** A reading by the clock of the device: ms since 1970, SI. */
+export interface Read {
+  readonly at: number;
+  readonly value: number;
+  readonly typed: boolean;
+}
+export type ReadSeries = Readonly<Record<LiveQuantity, readonly Read[]>>;
+
+/** Readings of the paired instruments, each once, in the order of their times. */
+export class ReadingLog {
+  private readonly known = new Set<string>();
+  private readonly series: Record<LiveQuantity, Read[]> = { gross: [], suction: [], head: [], wall: [] };
+
+  constructor(private readonly paired: Paired) {}
+
+  add(readings: readonly LiveReading[]): void {
+    for (const [instrument, quantity, at, value] of readings) {
+      const own = liveQuantities.find((name) => name === quantity);
+      if (own === undefined || this.paired[own] !== instrument) continue;
+      const key = `${quantity} ${at}`;
+      if (this.known.has(key)) continue;
+      this.known.add(key);
+      const into = this.series[own];
+      into.push({ at, value, typed: false });
+      // late ones are put where they belong
+      for (let k = into.length - 1; k > 0 && into[k - 1]!.at > into[k]!.at; k--) [into[k - 1], into[k]] = [into[k]!, into[k - 1]!];
+    }
+  }
+
+  /** With what people have typed between. */
+  with(transfer: VisitTransfer): ReadSeries {
+    const typed = transfer.readings.map(({ at, reading }) => ({ at: Date.parse(at), reading }));
+    const merged = (name: LiveQuantity, field: 'grossKg' | 'suctionPa' | 'headPa' | undefined): readonly Read[] => {
+      const own = typed.flatMap(({ at, reading }) => {
+        const value = field === undefined ? undefined : reading[field];
+        return value === undefined ? [] : [{ at, value, typed: true }];
+      });
+      return own.length === 0 ? this.series[name] : [...this.series[name], ...own].sort((a, b) => a.at - b.at);
+    };
+    return {
+      gross: merged('gross', 'grossKg'),
+      suction: merged('suction', 'suctionPa'),
+      head: merged('head', 'headPa'),
+      wall: merged('wall', undefined),
+    };
+  }
+}
+
+/** Seconds of the transfer at an instant: those of simulated instruments pass faster than ours. */
+export const secondsOf = ({ begunAt, setUp }: VisitTransfer, at: number): number => ((at - Date.parse(begunAt)) / 1000) * setUp.speed;
+
+/** What people have done since it began. */
+export const deedsOf = (transfer: VisitTransfer): readonly Deed[] =>
+  transfer.notes.flatMap(({ at, note }): Deed[] => {
+    const when = secondsOf(transfer, Date.parse(at));
+    switch (note.what) {
+      case 'cooling':
+        return [{ at: when, cooling: note.cooling }];
+      case 'machine':
+        return [{ at: when, machine: note.state }];
+      case 'valve':
+        return [{ at: when, valve: note.state }];
+      default:
+        return [];
+    }
+  });
+
+/** Instruments as they were paired last. */
+export const pairedNow = ({ setUp, notes }: VisitTransfer): Paired =>
+  [...notes].reverse().flatMap(({ note }) => (note.what === 'paired' ? [note.instruments] : []))[0] ?? setUp.instruments;
+
+/** A fit looks at so many readings of a kind; more tell it nothing new. */
+const MOST_TO_FIT = 400;
+
+/** Readings since the start as the fit takes them. Those of before it belong to none. */
+export function tracesOf(transfer: VisitTransfer, { gross, suction, head }: ReadSeries): Traces {
+  const trace = (series: readonly Read[]): Trace => {
+    const since = series.filter(({ at }) => at >= Date.parse(transfer.begunAt));
+    const every = Math.max(1, Math.ceil(since.length / MOST_TO_FIT));
+    const kept = since.filter((_, k) => k % every === 0 || k === since.length - 1);
+    return { t: kept.map(({ at }) => secondsOf(transfer, at)), value: kept.map(({ value }) => value) };
+  };
+  return { grossKg: trace(gross), suctionPa: trace(suction), headPa: trace(head) };
+}
+
+/** ms over which the rate of a scale is taken, at ordinary speed; of typed readings, the last two that far apart. */
+const RATE_OVER_MS = 20_000;
+const TYPED_APART_MS = 10_000;
+
+/** kg/s by the person's clock. Nothing while nobody can say. */
+export function rateOf(gross: readonly Read[], speed: number): number | undefined {
+  const last = gross.at(-1);
+  if (last === undefined) return undefined;
+  if (last.typed) {
+    const before = gross.findLast(({ at }) => last.at - at >= TYPED_APART_MS);
+    return before === undefined ? undefined : (last.value - before.value) / ((last.at - before.at) / 1000);
+  }
+  const window = Math.max(2600, RATE_OVER_MS / Math.sqrt(speed));
+  const recent = gross.filter(({ at }) => at >= last.at - window - 1000);
+  return flowRate({ t: recent.map(({ at }) => at / 1000), value: recent.map(({ value }) => value) }, window / 1000)?.kgPerS;
+}
+
+/** Of the cut-out: a head that was as high lately, and falls now, has tripped the machine. */
+const NEAR_CUT_OUT = 0.95;
+/** Of it: it falls. */
+const FALLS_BY = 0.01;
+const LATELY_MS = 60_000;
+
+/** Whether the machine seems to have tripped: the head was at the cut-out, falls, and nothing flows any more. @param rate kg/s by our clock */
+export function seemsTripped(head: readonly Read[], rate: number | undefined, cutOutPa: number, speed: number): boolean {
+  const last = head.at(-1);
+  if (last === undefined || rate === undefined || rate > 2e-4 * speed) return false;
+  const lately = head.filter(({ at }) => at >= last.at - LATELY_MS / Math.sqrt(speed));
+  const highest = Math.max(...lately.map(({ value }) => value));
+  return highest > NEAR_CUT_OUT * cutOutPa && last.value < (1 - FALLS_BY) * highest;
+}
+
+const STEADY_READINGS = 7;
+
+/** kg: the middle one of the last readings, so that a kick is no weight. */
+export function steadyGross(gross: readonly Read[]): number | undefined {
+  const last = gross.at(-1);
+  if (last === undefined || last.typed) return last?.value;
+  const values = gross
+    .slice(-STEADY_READINGS)
+    .map(({ value }) => value)
+    .sort((a, b) => a - b);
+  return values[values.length >> 1];
+}
+
+const TRACE_POINTS = 240;
+
+/** What stays with the record: readings thinned to even steps, nothing where nothing was read. */
+export function traceOf(transfer: VisitTransfer, series: ReadSeries, until: number): TransferTrace {
+  const end = Math.max(1, secondsOf(transfer, until));
+  const steps = Math.max(1, Math.min(TRACE_POINTS, Math.floor(end)));
+  const t = Array.from({ length: steps + 1 }, (_, k) => Math.round((end * k) / steps));
+  const at = (own: readonly Read[]) => {
+    const seconds = own.map((read) => secondsOf(transfer, read.at));
+    let k = 0;
+    return t.map((wanted) => {
+      while (k + 1 < own.length && Math.abs(seconds[k + 1]! - wanted) <= Math.abs(seconds[k]! - wanted)) k++;
+      const near = own[k];
+      return near === undefined || Math.abs(seconds[k]! - wanted) > end / steps ? null : near.value;
+    });
+  };
+  return { t, grossKg: at(series.gross), suctionPa: at(series.suction), headPa: at(series.head) };
+}

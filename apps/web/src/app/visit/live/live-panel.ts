@@ -1,0 +1,312 @@
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  ElementRef,
+  inject,
+  output,
+  untracked,
+} from '@angular/core';
+import { coolingsOfCylinder, type CylinderCooling } from '@hygromet/core/twin/scenario';
+import type { MassUnit } from '@hygromet/core/units/mass';
+import { refusalIn } from '../../live/command';
+import { Drafts } from '../../live/draft.service';
+import { PreferencesService } from '../../preferences/preferences.service';
+import { Units } from '../../preferences/units.service';
+import { FillSession } from '../../transfer/fill.session';
+import { BigNumber } from '../../ui/big-number';
+import { Caution } from '../../ui/caution';
+import { clockText } from '../../ui/day';
+import { valueOf } from '../../ui/loadable';
+import { QuantityField } from '../../ui/quantity-field';
+import { emptyEntry, readQuantity, type QuantityEntry } from '../../ui/quantity-entry';
+import { WeightBeam } from '../../ui/weight-beam';
+import { VisitJob } from '../visit-job';
+import { AlarmSound } from './alarm-sound';
+import { LiveChart } from './live-chart';
+import { LiveTransfer } from './live-transfer';
+import { coolingBy, coolingNames, doubtText, durationText, endText, fromNow, suspectText } from './live-words';
+import { screenOn } from './wake-lock';
+
+interface TypedDraft {
+  readonly gross: QuantityEntry;
+  readonly suction: QuantityEntry;
+  readonly head: QuantityEntry;
+}
+
+/** kg/min: a change of rate that is worth a word, as a share. */
+const SLOWING = 0.85;
+/** Pa: a head this near to the cut-out is told. */
+const NEAR_CUT_OUT = 0.9;
+
+/** A transfer as it runs: the scale in large, what is left to the stop and for how long, where the pressures go, what to do next. */
+@Component({
+  selector: 'hy-live-panel',
+  imports: [BigNumber, Caution, LiveChart, QuantityField, WeightBeam],
+  template: `
+    @if (live.transfer(); as t) {
+      <hy-big-number [what]="what()" [number]="gross().number" [unit]="gross().unit">
+        @if (leftKg() >= 0) {
+          <p>
+            <b>{{ onScale(leftKg(), 'down') }}</b> to the stop at {{ onScale(t.setUp.stopGrossKg, 'down') }}
+          </p>
+        } @else {
+          <p class="over">
+            beyond the stop by <b>{{ onScale(-leftKg(), 'up') }}</b>
+          </p>
+        }
+        @if (ending(); as words) {
+          <p>{{ words }}</p>
+        }
+        <p>{{ rate() }}</p>
+      </hy-big-number>
+      <hy-weight-beam
+        [tareKg]="t.setUp.tareKg"
+        [nowKg]="live.gross()?.kg ?? t.setUp.startGrossKg"
+        [stopKg]="t.setUp.stopGrossKg"
+        [unit]="fill.scaleUnit()"
+      />
+      @if (live.connection(); as connection) {
+        @if (!connection.connected) {
+          <hy-caution>
+            No connection to the instruments since {{ clock(connection.since) }}. The twin goes on from the last reading; what is read
+            meanwhile comes later. Stay at the scale.
+          </hy-caution>
+        }
+      }
+      @if (live.tripped()) {
+        <div class="foreseen" role="status">
+          <div>
+            <b>The machine seems to have tripped:</b> the head falls and nothing flows.<br />Cool the cylinder before it is started again.
+          </div>
+          <button type="button" class="button main" (click)="machine('off')">It has tripped</button>
+        </div>
+      } @else if (foreseen(); as f) {
+        <div class="foreseen" role="status">
+          <div>
+            <b>The machine will trip at {{ units.pressure(f.cutOutPa) }} in about {{ f.inText }}.</b><br />
+            {{ f.cureText }}
+          </div>
+          @if (f.cure; as cure) {
+            <button type="button" class="button main" (click)="cool(cure.cooling)">It is {{ by[cure.cooling] }}</button>
+          }
+        </div>
+      } @else if (nearTrip()) {
+        <hy-caution>The head is at {{ headText() }}: cool the cylinder, or throttle the suction.</hy-caution>
+      }
+      @for (doubt of live.doubts(); track doubt.quantity + doubt.doubt) {
+        <hy-caution>{{ doubtText(doubt.quantity, doubt.doubt) }}</hy-caution>
+      }
+      @for (suspect of suspects(); track suspect) {
+        <hy-caution>{{ suspectWords[suspect] }}</hy-caution>
+      }
+      @if (pressures()) {
+        <hy-live-chart />
+      }
+      @if (live.withoutTwin()) {
+        <p class="second">
+          No forecast: outdoor temperature and a method are needed for it (stages Look and Method). Scale and alarm work without.
+        </p>
+      }
+      <div class="deeds">
+        <fieldset>
+          <legend>Cylinder stands in</legend>
+          @for (own of coolings; track own) {
+            <button type="button" class="choice" [attr.aria-pressed]="own === cooling()" (click)="cool(own)">{{ names[own] }}</button>
+          }
+        </fieldset>
+        @if (t.setUp.machine) {
+          <fieldset>
+            <legend>Machine</legend>
+            <button type="button" class="choice" [attr.aria-pressed]="!live.machineOff()" (click)="machine('on')">Running</button>
+            <button type="button" class="choice" [attr.aria-pressed]="live.machineOff()" (click)="machine('off')">Stopped</button>
+          </fieldset>
+        }
+        <fieldset>
+          <legend>Valve of the cylinder</legend>
+          <button type="button" class="choice" [attr.aria-pressed]="!live.valveShut()" (click)="valve('open')">Open</button>
+          <button type="button" class="choice" [attr.aria-pressed]="live.valveShut()" (click)="valve('shut')">Shut</button>
+        </fieldset>
+      </div>
+      <details [open]="typedOnly()">
+        <summary>Type a reading</summary>
+        <form class="typed" novalidate (submit)="$event.preventDefault(); type()">
+          <hy-quantity-field label="Gross weight" kind="mass" [entry]="draft().gross" (entryChange)="change({ gross: $event })" />
+          <hy-quantity-field label="Suction" kind="pressure" [entry]="draft().suction" (entryChange)="change({ suction: $event })" />
+          <hy-quantity-field label="Head" kind="pressure" [entry]="draft().head" (entryChange)="change({ head: $event })" />
+          <button type="submit" class="button" [disabled]="!readable()">Add reading</button>
+        </form>
+        @if (refused(); as sentence) {
+          <p role="alert" class="over">{{ sentence }}</p>
+        }
+      </details>
+      <div class="actions">
+        <button type="button" class="button main" (click)="stop()">Stop, read the scale</button>
+        <span class="state">{{ state() }}</span>
+        @if (!sound.ready()) {
+          <button type="button" class="button small" (click)="sound.wake()">Turn the alarm’s sound on</button>
+        }
+      </div>
+    }
+  `,
+  styleUrl: './live.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class LivePanel {
+  protected readonly live = inject(LiveTransfer);
+  protected readonly fill = inject(FillSession);
+  protected readonly units = inject(Units);
+  protected readonly sound = inject(AlarmSound);
+  private readonly preferences = inject(PreferencesService).current;
+  private readonly stored = inject(Drafts).open<TypedDraft>(`live-reading.${inject(VisitJob).id}`, () => ({
+    gross: emptyEntry(this.preferences().mass),
+    suction: emptyEntry(this.preferences().pressure),
+    head: emptyEntry(this.preferences().pressure),
+  }));
+  protected readonly draft = this.stored.value.asReadonly();
+  /** Gross at the end, kg. */
+  readonly ended = output<number>();
+
+  protected readonly coolings = coolingsOfCylinder;
+  protected readonly names = coolingNames;
+  protected readonly by = coolingBy;
+  protected readonly doubtText = doubtText;
+  protected readonly suspectWords = suspectText;
+  protected readonly clock = clockText;
+  private readonly awake = screenOn(computed(() => this.live.transfer() !== undefined));
+
+  protected readonly onScale = (kg: number, rounding?: 'nearest' | 'down' | 'up') =>
+    this.units.massText(kg, rounding, this.fill.scaleUnit());
+  protected readonly gross = computed(() => this.units.mass(this.live.gross()?.kg ?? 0, 'nearest', this.fill.scaleUnit()));
+  protected readonly what = computed(() => {
+    const name = valueOf(this.fill.cylinder())?.name ?? 'Cylinder';
+    switch (this.live.gross()?.by) {
+      case 'twin':
+        return `${name}, gross as the twin says: no reading for ${durationText(this.live.silentMs() / 1000, this.units)}`;
+      case 'typed':
+        return `${name}, gross as it was typed last`;
+      case 'start':
+      case undefined:
+        return `${name}, gross at the start`;
+      default:
+        return `${name} on the scale, gross`;
+    }
+  });
+  protected readonly leftKg = computed(() => (this.live.transfer()?.setUp.stopGrossKg ?? 0) - (this.live.gross()?.kg ?? 0));
+  protected readonly ending = computed(() => {
+    const outlook = this.live.outlook();
+    if (outlook === undefined || this.live.valveShut()) return undefined;
+    return endText(outlook, this.live.elapsed(), this.units);
+  });
+  protected readonly rate = computed(() => {
+    const [rate, speed] = [this.live.rate(), this.live.speed()];
+    if (this.live.valveShut()) return 'valve shut';
+    if (rate === undefined) return 'no rate yet';
+    const perMinute = (rate * 60) / speed;
+    const { number, unit } = this.units.mass(Math.max(0, perMinute), 'nearest', this.unitOfRate());
+    return `${number} ${unit}/min${this.slowing() ? ', slowing' : ''}`;
+  });
+  private readonly unitOfRate = (): MassUnit => (this.fill.scaleUnit() === 'kg' ? 'kg' : 'lb');
+  private readonly slowing = computed(() => {
+    const outlook = this.live.outlook();
+    const [first, middle, last] = [outlook?.bands.grossKg[0], outlook?.bands.grossKg[30], outlook?.bands.grossKg.at(-1)];
+    if (first === undefined || middle === undefined || last === undefined) return false;
+    return last.likely - middle.likely < SLOWING * (middle.likely - first.likely);
+  });
+
+  protected readonly foreseen = computed(() => {
+    const outlook = this.live.outlook();
+    const trip = outlook?.trip;
+    if (outlook === undefined || trip === undefined || this.live.machineOff() || this.live.valveShut()) return undefined;
+    const inS = trip.likely - this.live.elapsed();
+    const cure = outlook.cures.find(({ tripS }) => tripS === undefined) ?? outlook.cures.at(-1);
+    const saved = cure === undefined ? 0 : outlook.end.t.likely - cure.endS;
+    const cureText =
+      cure === undefined
+        ? 'Throttle the suction, or take less at a time.'
+        : `${capital(coolingBy[cure.cooling])} the head stays below ${this.units.pressure(cure.headPa)}${saved > 60 ? `, and ${durationText(saved, this.units)} are saved` : ''}.`;
+    return { inS, inText: fromNow(trip, this.live.elapsed(), this.units), cutOutPa: outlook.cutOutPa, cure, cureText };
+  });
+  protected readonly nearTrip = computed(() => {
+    const [head, outlook] = [this.live.last('head'), this.live.outlook()];
+    return head !== undefined && outlook !== undefined && head.value > NEAR_CUT_OUT * outlook.cutOutPa && !this.live.machineOff();
+  });
+  protected readonly headText = computed(() => this.units.pressure(this.live.last('head')?.value ?? 0));
+  protected readonly pressures = computed(() => {
+    const series = this.live.series();
+    return (series?.head.length ?? 0) + (series?.suction.length ?? 0) > 0 || this.live.outlook() !== undefined;
+  });
+  protected readonly cooling = computed((): CylinderCooling => {
+    const note = this.live.transfer()?.notes.findLast(({ note: own }) => own.what === 'cooling')?.note;
+    return note?.what === 'cooling' ? note.cooling : (this.live.transfer()?.setUp.scenario?.cylinder.cooling ?? 'still-air');
+  });
+  /** What has a plainer cause is not looked for further. */
+  protected readonly suspects = computed(() => (this.live.tripped() ? [] : (this.live.outlook()?.suspects ?? [])));
+  protected readonly typedOnly = computed(() => Object.keys(this.live.instruments()).length === 0);
+  protected readonly state = computed(() => {
+    const parts = [
+      ...(this.typedOnly() ? ['typed readings'] : [`last reading ${durationText(this.live.silentMs() / 1000, this.units)} ago`]),
+      ...(this.live.speed() > 1 ? [`simulated, ${this.live.speed()} × time`] : []),
+      this.sound.ready() ? 'alarm on' : 'alarm on the screen only',
+      this.awake() ? 'screen stays on' : 'screen may go dark',
+    ];
+    return parts.join(' · ');
+  });
+  protected readonly readable = computed(() => Object.values(this.draft()).some((entry) => readQuantity('mass', entry).state !== 'empty'));
+  protected readonly refused = computed(() => refusalIn(this.live.adding.state()));
+
+  constructor() {
+    void this.sound.wake();
+    const host = inject<ElementRef<HTMLElement>>(ElementRef);
+    afterNextRender(() => host.nativeElement.scrollIntoView({ block: 'center' }));
+    // that a trip was foreseen stays in the record, once
+    effect(() => {
+      const foreseen = this.foreseen();
+      if (foreseen === undefined) return;
+      untracked(() => {
+        const told = this.live.transfer()?.notes.some(({ note }) => note.what === 'trip-foreseen') ?? true;
+        if (!told) this.live.note({ what: 'trip-foreseen', inS: Math.max(0, Math.round(foreseen.inS)) });
+      });
+    });
+  }
+
+  protected change(part: Partial<TypedDraft>): void {
+    this.stored.value.update((draft) => ({ ...draft, ...part }));
+  }
+
+  protected cool(cooling: CylinderCooling): void {
+    void this.sound.wake();
+    if (cooling !== this.cooling()) this.live.note({ what: 'cooling', cooling });
+  }
+
+  protected machine(state: 'on' | 'off'): void {
+    if ((state === 'off') !== this.live.machineOff()) this.live.note({ what: 'machine', state });
+  }
+
+  protected valve(state: 'open' | 'shut'): void {
+    if ((state === 'shut') !== this.live.valveShut()) this.live.note({ what: 'valve', state });
+  }
+
+  protected type(): void {
+    const { gross, suction, head } = this.draft();
+    const atmosphere = this.units.atmosphere();
+    const read = {
+      grossKg: readQuantity('mass', gross),
+      suctionPa: readQuantity('pressure', suction, atmosphere),
+      headPa: readQuantity('pressure', head, atmosphere),
+    };
+    const good = Object.fromEntries(Object.entries(read).flatMap(([name, own]) => (own.state === 'good' ? [[name, own.si]] : [])));
+    if (Object.values(read).some(({ state }) => state === 'bad') || Object.keys(good).length === 0) return;
+    this.live.type(good);
+    this.change({ gross: emptyEntry(gross.unit), suction: emptyEntry(suction.unit), head: emptyEntry(head.unit) });
+  }
+
+  protected stop(): void {
+    const gross = this.live.finish();
+    if (gross !== undefined) this.ended.emit(gross);
+  }
+}
+
+const capital = (text: string): string => `${text[0]?.toUpperCase() ?? ''}${text.slice(1)}`;

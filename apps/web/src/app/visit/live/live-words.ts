@@ -1,0 +1,83 @@
+import type { ReadingDoubt } from '@hygromet/core/instruments/doubts';
+import type { Quantity } from '@hygromet/core/instruments/quantity';
+import type { Outlook, Range } from '@hygromet/core/twin/estimate/outlook';
+import type { Suspect } from '@hygromet/core/twin/estimate/suspects';
+import type { CylinderCooling } from '@hygromet/core/twin/scenario';
+import type { Units } from '../../preferences/units.service';
+
+export const coolingNames: Record<CylinderCooling, string> = { 'still-air': 'Still air', fan: 'Fan', water: 'Water', ice: 'Ice' };
+export const coolingBy: Record<CylinderCooling, string> = {
+  'still-air': 'in still air',
+  fan: 'with a fan',
+  water: 'in running water',
+  ice: 'on ice',
+};
+
+const probeNames: Partial<Record<Quantity, string>> = { gross: 'scale', suction: 'suction probe', head: 'head probe', wall: 'clamp' };
+const nameOf = (quantity: Quantity): string => probeNames[quantity] ?? quantity;
+
+/** What is odd about a reading, and what to do. */
+export const doubtText = (quantity: Quantity, doubt: ReadingDoubt): string => {
+  const it = nameOf(quantity);
+  switch (doubt) {
+    case 'jumped':
+      return 'The scale jumped. Take hoses and hands off it, and see that it stands level.';
+    case 'below-zero':
+      return 'The scale shows less than nothing. Set its zero with nothing on it.';
+    case 'stuck':
+      return `The ${it} has shown the same to the last digit for a while. See whether it is still connected.`;
+    case 'sides-changed':
+      return 'Suction reads above head. The two probes are on each other’s side.';
+    case 'silent':
+      return `Nothing comes from the ${it}. Check its battery and its distance; readings can be typed meanwhile.`;
+    case 'open-to-air':
+      return `The ${it} reads the air. Put it back on its port.`;
+    default:
+      return doubt satisfies never;
+  }
+};
+
+/** What the readings say of the rig. */
+export const suspectText: Record<Suspect, string> = {
+  restricted: 'It flows slower than this rig should: a core left in, a valve half open, or a kinked hose.',
+  'machine-weak': 'The machine draws less than it should: worn, or its inlet drier is plugging.',
+  'machine-hot': 'The machine gives its heat away badly: clear its condenser, look at its fan.',
+  'cylinder-hot': 'The cylinder stays warmer than it should: out of the sun, and cool it.',
+  'more-than-recorded': 'More comes out than the records say is in it.',
+  'less-than-recorded': 'Less comes out than the records say is in it.',
+  'does-not-fit':
+    'The readings do not fit this transfer. Look for another refrigerant or non-condensables, a hose that touches the scale, a valve that is shut.',
+};
+
+const MINUTE = 60;
+
+/** "8 min", "40 s". */
+export const durationText = (seconds: number, units: Pick<Units, 'decimal'>): string =>
+  seconds < 90 ? `${units.decimal(Math.max(0, 5 * Math.round(seconds / 5)), 0)} s` : `${units.decimal(seconds / MINUTE, 0)} min`;
+
+/** "8 min (6 to 11)" from now on. */
+export function fromNow({ likely, low, high }: Range, now: number, units: Pick<Units, 'decimal'>): string {
+  const minutes = (t: number) => units.decimal(Math.max(0, (t - now) / MINUTE), 0);
+  const main = durationText(Math.max(0, likely - now), units);
+  return minutes(low) === minutes(high) ? main : `${main} (${minutes(low)} to ${minutes(high)})`;
+}
+
+/** Where it ends, as far as it can be told. */
+export function endText({ end }: Outlook, now: number, units: Pick<Units, 'decimal' | 'massText'>): string {
+  const when = fromNow(end.t, now, units);
+  switch (end.reason) {
+    case 'stop-weight':
+      return `about ${when} to the stop`;
+    case 'reached':
+      return `done in about ${when}, ${units.massText(end.grossKg.likely)} gross then`;
+    case 'stalled':
+      return `comes to a standstill in about ${when}`;
+    case 'cylinder-full':
+      return `the cylinder is liquid-full in about ${when}`;
+    case 'trips':
+    case 'time':
+      return 'no end in sight like this';
+    default:
+      return end.reason satisfies never;
+  }
+}

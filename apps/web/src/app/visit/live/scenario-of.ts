@@ -1,0 +1,53 @@
+import type { Cylinder } from '@hygromet/contract/cylinder';
+import type { TransferScenario } from '@hygromet/contract/visit-transfer';
+import type { Method } from '@hygromet/core/planning/method';
+import type { TransferMethod } from '@hygromet/core/twin/scenario';
+import type { PlanAnswer, PlanArgs } from '../../live/plan-operations';
+
+const METHODS: Partial<Record<Method, TransferMethod>> = {
+  recover: 'liquid-first',
+  'liquid-first': 'liquid-first',
+  'push-pull': 'push-pull',
+  pierce: 'vapour',
+  'pump-down-and-recover': 'vapour',
+};
+const COOLINGS = { still: 'still-air', fan: 'fan', water: 'water', ice: 'ice' } as const;
+/** Pa absolute: below it nobody draws. */
+const DEEPEST = 2000;
+/** kg: less is no transfer that could be followed. */
+const LEAST = 0.05;
+
+/** What the twin of a visit's transfer is built from: plate and ledger, the look, the equipment. Nothing where one of them is not there. */
+export function scenarioOf(
+  question: PlanArgs | undefined,
+  plan: PlanAnswer | undefined,
+  cylinder: Cylinder | undefined,
+  stopGrossKg?: number,
+): TransferScenario | undefined {
+  const method = plan?.method === undefined ? undefined : METHODS[plan.method];
+  if (question === undefined || plan === undefined || cylinder === undefined || method === undefined || plan.content.likely < LEAST)
+    return undefined;
+  const { T, equipment } = question.look;
+  const half = plan.volume.likely / 2;
+  return {
+    composition: question.composition,
+    system: { chargeKg: plan.content.likely, temperatureK: T, condenserM3: 1.1 * half, evaporatorM3: 0.9 * half },
+    cylinder: {
+      volumeM3: cylinder.volumeM3,
+      tareKg: cylinder.tareKg,
+      contentKg: Math.max(0, cylinder.contentKg),
+      temperatureK: T,
+      cooling: COOLINGS[equipment.cooling],
+      stopKg: stopGrossKg === undefined ? stopOf(cylinder) : Math.max(LEAST, stopGrossKg - cylinder.tareKg),
+    },
+    machine: equipment.machine === 'one-cylinder' ? 'one-cylinder' : 'two-cylinders',
+    hoses: { size: equipment.hoses === 'quarter-inch' ? '1/4' : '3/8', lengthM: 1.5, cores: equipment.cores },
+    ambientK: T,
+    method,
+    endPa: Math.max(DEEPEST, plan.level.p),
+  };
+}
+
+/** kg in it at the stop weight; of one that is empty, 70 % of its water capacity as a rule: the fill page has the limit. */
+const stopOf = ({ standing, tareKg, volumeM3 }: Cylinder): number =>
+  'stopGrossKg' in standing ? Math.max(LEAST, standing.stopGrossKg - tareKg) : 0.7 * 1000 * volumeM3;

@@ -1,0 +1,149 @@
+import { ChangeDetectionStrategy, Component, computed, effect, ElementRef, inject, untracked, viewChild } from '@angular/core';
+import type { AlarmStage } from '@hygromet/core/twin/alarm/stop-alarm';
+import { Units } from '../../preferences/units.service';
+import { AlarmSound } from './alarm-sound';
+import { LiveTransfer } from './live-transfer';
+
+/** ms for which an answered alarm is still, while the weight does not rise any more. */
+const STILL_MS = 15_000;
+/** kg/s: below it a scale is at rest. */
+const AT_REST = 0.003;
+
+/**
+ * The whole screen, sound and vibration, when the valve has to be shut, on whichever stage somebody looks. It cannot be switched off: it is
+ * answered, and comes again while the weight goes on rising.
+ */
+@Component({
+  selector: 'hy-stop-alarm',
+  template: `
+    @if (active(); as stage) {
+      <div class="alarm" role="alertdialog" aria-modal="true" aria-labelledby="alarm-title" [class.over]="stage === 'over'">
+        <p id="alarm-title">{{ stage === 'over' ? 'Beyond the stop. Close the valve' : 'Close the valve now' }}</p>
+        <p class="gross">{{ units.massText(live.alarm()!.grossKg) }}</p>
+        <p>stop at {{ units.massText(live.alarm()!.stopKg, 'down') }} gross</p>
+        @if (!sound.ready()) {
+          <p class="quiet">No sound on this device until the page is touched.</p>
+        }
+        <button #answer type="button" (click)="shut()">Valve is shut</button>
+      </div>
+    }
+  `,
+  styles: `
+    .alarm {
+      position: fixed;
+      z-index: 1000;
+      inset: 0;
+      display: grid;
+      align-content: center;
+      justify-items: center;
+      gap: 12px;
+      padding: 24px;
+      background: var(--danger);
+      color: var(--paper);
+      text-align: center;
+    }
+
+    #alarm-title {
+      font-size: clamp(34px, 6vw, 64px);
+      font-weight: 700;
+      line-height: 1.05;
+    }
+
+    .gross {
+      font-size: clamp(72px, 16vw, 168px);
+      font-weight: 700;
+      letter-spacing: -0.03em;
+      line-height: 0.95;
+    }
+
+    p {
+      font-size: 22px;
+    }
+
+    .quiet {
+      font-size: 16px;
+    }
+
+    button {
+      margin-top: 20px;
+      min-width: min(420px, 90vw);
+      min-height: 84px;
+      border: 0;
+      border-radius: var(--radius);
+      background: var(--paper);
+      color: var(--danger);
+      font: inherit;
+      font-size: 28px;
+      font-weight: 700;
+      cursor: pointer;
+    }
+
+    button:focus-visible {
+      outline: 4px solid var(--paper);
+      outline-offset: 5px;
+    }
+
+    @media (prefers-reduced-motion: no-preference) {
+      .over {
+        animation: pulse 0.6s steps(2, jump-none) infinite;
+      }
+
+      @keyframes pulse {
+        to {
+          filter: brightness(1.35);
+        }
+      }
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class StopAlarm {
+  protected readonly live = inject(LiveTransfer);
+  protected readonly units = inject(Units);
+  protected readonly sound = inject(AlarmSound);
+  private readonly answer = viewChild<ElementRef<HTMLButtonElement>>('answer');
+
+  private readonly answeredAt = computed(() => {
+    const note = this.live.transfer()?.notes.findLast(({ note: own }) => own.what === 'acknowledged');
+    return note === undefined ? 0 : Date.parse(note.at);
+  });
+  /** What calls now, and was not answered. */
+  protected readonly active = computed((): Exclude<AlarmStage, 'quiet' | 'soon'> | undefined => {
+    const stage = this.live.alarm()?.stage;
+    if (stage !== 'now' && stage !== 'over') return undefined;
+    const answered = this.live.now() - this.answeredAt();
+    // a valve takes its moment to be shut; after that only a scale at rest is believed
+    const rising = (this.live.rate() ?? 0) > AT_REST;
+    if (answered < STILL_MS / this.live.speed() + 2000) return undefined;
+    return this.answeredAt() > 0 && !rising ? undefined : stage;
+  });
+  private readonly soon = computed(() => this.live.alarm()?.stage === 'soon');
+
+  constructor() {
+    effect(() => {
+      const stage = this.active();
+      if (stage === undefined) return this.sound.stop();
+      this.sound.sound(stage);
+      untracked(() => this.keep(stage));
+    });
+    effect(() => {
+      if (this.soon()) untracked(() => this.sound.sound('once'));
+    });
+    effect(() => this.answer()?.nativeElement.focus());
+  }
+
+  protected shut(): void {
+    const gross = this.live.gross();
+    void this.sound.wake();
+    this.live.note({ what: 'acknowledged', grossKg: gross?.kg ?? 0 });
+    this.live.note({ what: 'valve', state: 'shut' });
+  }
+
+  /** It stays in the record, once for each time it called. */
+  private keep(stage: AlarmStage): void {
+    const [transfer, gross] = [this.live.transfer(), this.live.gross()];
+    const last = transfer?.notes.findLast(({ note }) => note.what === 'alarm' || note.what === 'acknowledged')?.note;
+    if (last?.what === 'alarm' && last.stage === stage) return;
+    this.live.note({ what: 'alarm', stage, grossKg: gross?.kg ?? 0 });
+  }
+}
