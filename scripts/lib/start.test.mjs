@@ -22,7 +22,13 @@ after(() => rmSync(folder, { recursive: true, force: true }));
 
 describe('what is typed after npm start --', () => {
   test('nothing means the usual port and the data of this folder', () => {
-    assert.deepEqual(startOptions([]), { port: 4180, dataFolder: at('.data'), backups: at('.data/backups'), resetDemo: false });
+    assert.deepEqual(startOptions([]), {
+      port: 4180,
+      dataFolder: at('.data'),
+      backups: at('.data/backups'),
+      resetDemo: false,
+      instruments: 4181,
+    });
   });
 
   test('backups elsewhere, or none', () => {
@@ -36,7 +42,14 @@ describe('what is typed after npm start --', () => {
       dataFolder: '/tmp/elsewhere',
       backups: '/tmp/elsewhere/backups',
       resetDemo: true,
+      instruments: 4291,
     });
+  });
+
+  test('instruments on another port, or none', () => {
+    assert.equal(startOptions(['--instruments', '4999']).instruments, 4999);
+    assert.equal(startOptions(['--no-instruments']).instruments, undefined);
+    assert.throws(() => startOptions(['--instruments', 'none']), /no port/);
   });
 
   for (const wrong of ['0', '65536', '41.5', 'eighty', '-3'])

@@ -1,4 +1,4 @@
-import { senmlProblems } from '@hygromet/core/instruments/senml';
+import { senmlProblems } from '@hygromet/core/instruments/received';
 import * as z from 'zod';
 import { id, instant, name, plainText } from './primitives';
 

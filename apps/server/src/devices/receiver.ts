@@ -1,5 +1,6 @@
 import type { ReceivedReadings, SenmlPack } from '@hygromet/contract/instrument';
-import { resolve, type SenmlRecord } from '@hygromet/core/instruments/senml';
+import { received } from '@hygromet/core/instruments/received';
+import type { SenmlRecord } from '@hygromet/core/instruments/senml';
 import type { Outside } from '../domain/outside';
 import type { Db } from '../store/database';
 import { heard, type Sender } from '../store/instrument-store';
@@ -37,7 +38,7 @@ export class Receiver {
 
   async receive(sender: Sender, pack: SenmlPack): Promise<ReceivedReadings> {
     const now = this.outside.now();
-    const { readings, facts, problems } = resolve(pack as readonly SenmlRecord[], now.getTime() / 1000); // a schema of loose objects knows no fields
+    const { readings, facts, problems } = received(pack as readonly SenmlRecord[], now.getTime() / 1000); // a schema of loose objects knows no fields
     const told = facts.map(({ instrument }) => instrument);
     const due = this.due(
       sender,

@@ -1,5 +1,5 @@
 import type { Gateway, Instrument } from '@hygromet/contract/instrument';
-import type { InstrumentFact } from '@hygromet/core/instruments/senml';
+import type { InstrumentFact } from '@hygromet/core/instruments/received';
 import { sql } from 'kysely';
 import type { Tx } from './database';
 

@@ -1,5 +1,5 @@
 import type { LiveReading } from '@hygromet/contract/instrument';
-import type { InstrumentReading } from '@hygromet/core/instruments/senml';
+import type { InstrumentReading } from '@hygromet/core/instruments/received';
 import { sql } from 'kysely';
 import type { Tx } from './database';
 

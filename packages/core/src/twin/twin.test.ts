@@ -7,8 +7,10 @@ import { cubicMetre, kilogram } from '../units/quantity';
 import { celsius, fahrenheit } from '../units/temperature';
 import { fluidTable } from './fluid-table';
 import { leaving, massFlux } from './flow';
+import { linkFlow, type Machine } from './link';
 import { coolingsOfCylinder, transferMethods, twinHoses, twinMachines, type Scenario } from './scenario';
 import { simulate } from './simulate';
+import { TransferRun } from './transfer-run';
 import { pressureAt, stateOf, totalEnergy } from './volume-state';
 
 const of = (id: string) => refrigerant(id).composition;
@@ -169,6 +171,108 @@ describe('a transfer', () => {
     expect(() => simulate(scenario('R-410A', 8, { endPa: 0 }), 10)).toThrow(/pressure at the end/);
     expect(() => simulate(scenario('R-410A', Number.NaN), 10)).toThrow(/charge/);
     expect(() => simulate(scenario('R-410A', 8, { ambientK: 500 }), 10)).toThrow(/temperature/);
+  });
+});
+
+describe('what people do on the way', () => {
+  const own = scenario('R-410A', 19.8, { method: 'vapour' });
+
+  test('a valve that is shut lets nothing more into the cylinder', () => {
+    const { samples } = simulate({ ...own, deeds: [{ at: 100, valve: 'shut' }] }, 10, 300);
+    const at = (t: number) => samples.find((sample) => sample.t === t)!.grossKg;
+    expect(at(100)).toBeGreaterThan(at(0) + 0.3);
+    expect(at(300)).toBe(at(110));
+  });
+
+  test('a machine that is stopped by hand does not start by itself, and goes on when it is started', () => {
+    const stopped = simulate({ ...own, deeds: [{ at: 100, machine: 'off' }] }, 10, 400);
+    expect(stopped.samples.at(-1)!.grossKg).toBeLessThan(stopped.samples.find(({ t }) => t === 110)!.grossKg + 0.1);
+    const again = simulate({ ...own, deeds: [{ at: 100, machine: 'off' }, { at: 200, machine: 'on' }] }, 10, 400); // prettier-ignore
+    expect(again.samples.at(-1)!.grossKg).toBeGreaterThan(stopped.samples.at(-1)!.grossKg + 0.5);
+  });
+
+  test('ice from a moment on changes nothing before it, and averts the trip after', () => {
+    const [warm, iced] = [simulate(own, 10, 900), simulate({ ...own, deeds: [{ at: 150, cooling: 'ice' }] }, 10, 900)];
+    const before = (run: typeof warm) => run.samples.filter(({ t }) => t <= 140).map(({ headPa }) => headPa);
+    expect(before(iced)).toEqual(before(warm));
+    expect(warm.events.map(({ kind }) => kind)).toContain('trip');
+    expect(iced.events.map(({ kind }) => kind)).not.toContain('trip');
+  });
+
+  test('a run that is acted on as it goes is the one with the deeds told beforehand', () => {
+    const run = new TransferRun(own, 10);
+    while (run.time < 150) run.advance();
+    const at = run.time;
+    run.do({ at, cooling: 'ice' });
+    while (run.time < 600) run.advance();
+    const told = simulate({ ...own, deeds: [{ at, cooling: 'ice' }] }, 10, 600);
+    expect(run.result().samples).toEqual(told.samples);
+  });
+
+  test('before a moment no cut-out opens by itself', () => {
+    const { events } = simulate({ ...own, tripsFrom: 1e9 }, 10, 900);
+    expect(events.map(({ kind }) => kind)).not.toContain('trip');
+  });
+});
+
+describe('the suction line of a machine', () => {
+  const table = fluidTable(of('R-410A'));
+  const volume = { V: 0.01, C: 1000 };
+  const state = (m: number, t: number) => stateOf(table, volume, m, totalEnergy(table, volume, m, celsius(t)), celsius(t));
+  const states = [state(6, 27), state(0.2, 20), state(0.4, 35)];
+  const pump = {
+    displacement: 6e-4,
+    clearance: 0.02,
+    polytropic: 1.12,
+    filling: 0.85,
+    efficiency: 0.6,
+    mostLiquid: 0.07,
+    suctionAtMost: 5e6,
+  };
+  const machine = (area: number): Machine => ({
+    kind: 'machine',
+    hoses: [
+      { node: 0, port: 'high', line: { area, loss: 4 } },
+      { node: 1, port: 'high', line: { area, loss: 4 } },
+    ],
+    to: 2,
+    pump,
+  });
+
+  test('brings what the pump draws: what leaves all volumes enters the last', () => {
+    const flow = linkFlow(table, machine(1.7e-5), states, undefined);
+    expect(flow.mass.reduce((sum, own) => sum + own, 0)).toBeCloseTo(0, 12);
+    expect(flow.mass[2]).toBeGreaterThan(1e-3);
+    expect(flow.suctionPa).toBeLessThan(Math.max(states[0]!.p, states[1]!.p));
+  });
+
+  test('a thin hose pulls the suction down and brings less', () => {
+    const [wide, thin] = [linkFlow(table, machine(5e-5), states, undefined), linkFlow(table, machine(2e-6), states, undefined)];
+    expect(thin.suctionPa).toBeLessThan(0.8 * wide.suctionPa!);
+    expect(thin.mass[2]).toBeLessThan(wide.mass[2]!);
+  });
+
+  test('where it starts to look changes nothing', () => {
+    const [own, near] = [linkFlow(table, machine(1.7e-5), states, undefined), linkFlow(table, machine(1.7e-5), states, 9e5)];
+    expect(near.suctionPa! / own.suctionPa!).toBeCloseTo(1, 5);
+    expect(near.mass[2]! / own.mass[2]!).toBeCloseTo(1, 4);
+  });
+
+  test('its slopes are those of the flows', () => {
+    // vapor: a liquid whose pressure is moved alone begins to boil elsewhere
+    const vapor = [state(0.45, 30), state(0.3, 20), state(0.4, 35)];
+    const moved = (k: number, by: number) => vapor.map((own, i) => (i === k ? { ...own, p: own.p + by } : own));
+    const here = linkFlow(table, machine(1.7e-5), vapor, undefined);
+    for (const k of [0, 1, 2]) {
+      const [low, high] = [
+        linkFlow(table, machine(1.7e-5), moved(k, -2000), undefined),
+        linkFlow(table, machine(1.7e-5), moved(k, 2000), undefined),
+      ];
+      for (const i of [0, 1, 2]) {
+        const slope = (high.mass[i]! - low.mass[i]!) / 4000;
+        expect(Math.abs(here.slopes[3 * i + k]! - slope)).toBeLessThan(0.1 * Math.abs(slope) + 2e-10);
+      }
+    }
   });
 });
 

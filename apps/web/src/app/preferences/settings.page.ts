@@ -11,6 +11,7 @@ import { TextField } from '../ui/text-field';
 import { readOrganisationForm, type OrganisationForm } from './organisation-form';
 import type { Preferences } from './preferences';
 import { PreferencesService } from './preferences.service';
+import { Instruments } from './instruments';
 import { Prices } from './prices';
 import { settingsHistory } from './settings-history';
 import { Units } from './units.service';
@@ -19,7 +20,7 @@ import { momentText } from '../ui/day';
 /** What belongs to this person on this device, and what the whole firm has decided. */
 @Component({
   selector: 'hy-settings-page',
-  imports: [ChoiceField, PageHead, Prices, QuantityField, TextField],
+  imports: [ChoiceField, PageHead, Instruments, Prices, QuantityField, TextField],
   templateUrl: './settings.page.html',
   styleUrls: ['../ui/form.css', './settings.page.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,

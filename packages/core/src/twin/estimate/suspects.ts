@@ -28,14 +28,14 @@ const LOW: Partial<Record<Unknown, Suspect>> = {
   charge: 'less-than-recorded',
 };
 
-/** Which factor is far from usual, and seen to be. */
+/** Which factor is farthest from usual, where one is far and seen to be: one thing at a time is looked at. */
 export function suspectsOf({ guess, covariance, prior, misfit }: Fitted): readonly Suspect[] {
   if (misfit > MISFIT) return ['does-not-fit'];
-  return unknowns.flatMap((name, k) => {
-    const sd = Math.sqrt(covariance[k * unknowns.length + k]!);
-    const far = guess[k]! / prior[k]!;
-    if (sd > SEEN * prior[k]! || Math.abs(far) < BEYOND) return [];
-    if (far > 0) return name === 'charge' ? ['more-than-recorded' as const] : [];
-    return LOW[name] ?? [];
-  });
+  const far = unknowns
+    .map((name, k) => ({ name, far: guess[k]! / prior[k]!, seen: Math.sqrt(covariance[k * unknowns.length + k]!) < SEEN * prior[k]! }))
+    .filter((own) => own.seen && Math.abs(own.far) > BEYOND)
+    .sort((a, b) => Math.abs(b.far) - Math.abs(a.far))[0];
+  if (far === undefined) return [];
+  const suspect = far.far < 0 ? LOW[far.name] : far.name === 'charge' ? 'more-than-recorded' : undefined;
+  return suspect === undefined ? [] : [suspect];
 }

@@ -86,7 +86,7 @@ const NEAR_CUT_OUT = 0.9;
       } @else if (foreseen(); as f) {
         <div class="foreseen" role="status">
           <div>
-            <b>The machine will trip at {{ units.pressure(f.cutOutPa) }} in about {{ f.inText }}.</b><br />
+            <b>The machine {{ f.sure ? 'will' : 'may' }} trip at {{ units.pressure(f.cutOutPa) }} in about {{ f.inText }}.</b><br />
             {{ f.cureText }}
           </div>
           @if (f.cure; as cure) {
@@ -197,7 +197,9 @@ export class LivePanel {
   protected readonly leftKg = computed(() => (this.live.transfer()?.setUp.stopGrossKg ?? 0) - (this.live.gross()?.kg ?? 0));
   protected readonly ending = computed(() => {
     const outlook = this.live.outlook();
-    if (outlook === undefined || this.live.valveShut()) return undefined;
+    // beyond a trip nothing is as it would be without
+    if (outlook === undefined || this.live.valveShut() || (outlook.trip !== undefined && outlook.trip.likely < outlook.end.t.likely))
+      return undefined;
     return endText(outlook, this.live.elapsed(), this.units);
   });
   protected readonly rate = computed(() => {
@@ -227,7 +229,14 @@ export class LivePanel {
       cure === undefined
         ? 'Throttle the suction, or take less at a time.'
         : `${capital(coolingBy[cure.cooling])} the head stays below ${this.units.pressure(cure.headPa)}${saved > 60 ? `, and ${durationText(saved, this.units)} are saved` : ''}.`;
-    return { inS, inText: fromNow(trip, this.live.elapsed(), this.units), cutOutPa: outlook.cutOutPa, cure, cureText };
+    return {
+      inS,
+      sure: Number.isFinite(trip.high),
+      inText: fromNow(trip, this.live.elapsed(), this.units),
+      cutOutPa: outlook.cutOutPa,
+      cure,
+      cureText,
+    };
   });
   protected readonly nearTrip = computed(() => {
     const [head, outlook] = [this.live.last('head'), this.live.outlook()];

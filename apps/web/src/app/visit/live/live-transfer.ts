@@ -1,19 +1,19 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
-import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import type { TransferNote, TransferReading, TransferSetUp, VisitTransfer } from '@hygromet/contract/visit-transfer';
 import { doubtsOf } from '@hygromet/core/instruments/doubts';
 import { stopAlarm } from '@hygromet/core/twin/alarm/stop-alarm';
 import type { Underway } from '@hygromet/core/twin/estimate/refit';
 import { AS_RECORDED } from '@hygromet/core/twin/estimate/unknowns';
 import { coreVersion } from '@hygromet/core/version';
-import { interval, map, of, scan, startWith, switchMap, type Observable } from 'rxjs';
+import { catchError, concatMap, defer, EMPTY, interval, map, of, retry, scan, startWith, Subject, switchMap, type Observable } from 'rxjs';
 import { asked } from '../../live/asked';
 import { newKey } from '../../live/new-key';
 import { PropertyService } from '../../live/property.service';
 import { readings$ } from '../../live/reading-stream';
 import { Units } from '../../preferences/units.service';
 import { valueOf } from '../../ui/loadable';
-import { VisitJob } from '../visit-job';
+import { VisitJob, type Addition } from '../visit-job';
 import {
   deedsOf,
   pairedNow,
@@ -35,6 +35,8 @@ const FIT_EVERY_MS = 5000;
 const LEAST_TO_FIT = 5;
 /** ms without a reading, after which the twin tells what the scale would show. */
 const SILENT_MS = 6000;
+const MOST_TRIES = 100;
+const AGAIN_MS = 3000;
 /** Readings of a minute before it began are drawn as well: they show where it started. */
 const BEFORE_MS = 60_000;
 
@@ -177,9 +179,22 @@ export class LiveTransfer {
   });
 
   readonly adding = this.job.adding();
-  private readonly noting = this.job.adding();
+  /** One after the other, as they were said, and again while the server cannot be reached: what people did decides what the twin says. */
+  private readonly noted$ = new Subject<Addition>();
 
   constructor() {
+    this.noted$
+      .pipe(
+        concatMap((addition) => {
+          const said = this.job.said();
+          return defer(() => this.job.add$(addition, said)).pipe(
+            retry({ count: MOST_TRIES, delay: AGAIN_MS }),
+            catchError(() => EMPTY), // refused: the visit or the transfer has ended meanwhile
+          );
+        }),
+        takeUntilDestroyed(),
+      )
+      .subscribe();
     effect(() => {
       const outlook = this.outlook();
       const id = untracked(() => this.transfer()?.id);
@@ -196,7 +211,7 @@ export class LiveTransfer {
 
   note(note: TransferNote): void {
     const transfer = this.transfer();
-    if (transfer !== undefined) this.noting.send({ kind: 'transfer-noted', transferId: transfer.id, note });
+    if (transfer !== undefined) this.noted$.next({ kind: 'transfer-noted', transferId: transfer.id, note });
   }
 
   type(reading: TransferReading): void {

@@ -59,6 +59,7 @@ export const durationText = (seconds: number, units: Pick<Units, 'decimal'>): st
 export function fromNow({ likely, low, high }: Range, now: number, units: Pick<Units, 'decimal'>): string {
   const minutes = (t: number) => units.decimal(Math.max(0, (t - now) / MINUTE), 0);
   const main = durationText(Math.max(0, likely - now), units);
+  if (!Number.isFinite(high)) return `${main} (from ${minutes(low)}, or not at all)`;
   return minutes(low) === minutes(high) ? main : `${main} (${minutes(low)} to ${minutes(high)})`;
 }
 

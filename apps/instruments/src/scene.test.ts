@@ -1,0 +1,89 @@
+import { refrigerant } from '@hygromet/core/fluids/refrigerant';
+import { received } from '@hygromet/core/instruments/received';
+import { Noise } from './noise';
+import { Scene } from './scene';
+import { factsOf, packOf } from './senml-pack';
+import { hiddenTruth } from './truth';
+
+const system = { nameplateKg: 9, contentKg: 9, refrigerant: 'R-410A' } as Parameters<typeof hiddenTruth>[1];
+const cylinder = { volumeM3: 0.0119, tareKg: 7.8, tareWeighedKg: null, contentKg: 3.4 } as Parameters<typeof hiddenTruth>[2];
+const truth = (seed: number) =>
+  hiddenTruth({ system: '', cylinder: '', method: 'vapour', ambientK: 300 }, system, cylinder, new Noise(seed));
+const scene = (seed = 1) => new Scene(truth(seed), new Noise(seed));
+const average = (own: Scene, of: 'gross' | 'head', n = 60) => {
+  const values = Array.from({ length: n }, () => own.shown()[of]).filter((value) => value !== undefined);
+  return values.reduce((sum, value) => sum + value, 0) / values.length;
+};
+
+test('noise is the same for the same seed, and as wide as it says', () => {
+  const draw = (seed: number) => {
+    const noise = new Noise(seed);
+    return Array.from({ length: 4000 }, () => noise.normal());
+  };
+  expect(draw(7)).toEqual(draw(7));
+  expect(draw(7)).not.toEqual(draw(8));
+  const values = draw(3);
+  expect(values.reduce((sum, own) => sum + own, 0) / values.length).toBeCloseTo(0, 1);
+  expect(Math.sqrt(values.reduce((sum, own) => sum + own * own, 0) / values.length)).toBeCloseTo(1, 1);
+});
+
+test('the truth is near the records and never quite as they say', () => {
+  const charges = [1, 2, 3, 4, 5, 6].map((seed) => truth(seed).system.chargeKg);
+  for (const kg of charges) expect(Math.abs(kg / 9 - 1)).toBeLessThan(0.4);
+  expect(new Set(charges).size).toBe(6);
+  expect(refrigerant('R-410A').composition).toEqual(truth(1).composition);
+});
+
+test('while the valve is shut the scale rests at tare and contents', () => {
+  const own = scene();
+  own.pass(60);
+  expect(average(own, 'gross')).toBeCloseTo(11.2, 2);
+});
+
+test('an open valve fills the cylinder, a shut one ends it; at 60 times the speed it takes a minute for an hour', () => {
+  const own = scene();
+  own.do({ act: 'speed', to: 60 });
+  own.do({ act: 'valve', to: 'open' });
+  own.pass(3);
+  const filled = average(own, 'gross');
+  expect(filled).toBeGreaterThan(11.6);
+  own.do({ act: 'valve', to: 'shut' });
+  own.pass(2);
+  expect(average(own, 'gross')).toBeCloseTo(own.state().grossKg, 2);
+  expect(own.state().t).toBeCloseTo(300, 0);
+});
+
+test('a kick is over after a moment, a zero that is off stays, a probe that is off reads the air', () => {
+  const own = scene();
+  own.pass(1);
+  own.do({ act: 'kick' });
+  own.pass(0.3);
+  expect(Math.abs(own.shown().gross! - 11.2)).toBeGreaterThan(0.2);
+  own.pass(5);
+  expect(average(own, 'gross')).toBeCloseTo(11.2, 2);
+  own.do({ act: 'zero', kg: 0.4536 });
+  expect(average(own, 'gross')).toBeCloseTo(11.6536, 2);
+  own.do({ act: 'probe', probe: 'head', to: 'off' });
+  expect(average(own, 'head')).toBe(101_325);
+});
+
+test('what is sent can be read by the one who receives it', () => {
+  const now = 1_795_953_600;
+  const pack = received(packOf({ gross: 11.2, suction: 8e5, head: 2e6, wall: 300 }, now), now);
+  expect(pack.problems).toEqual([]);
+  expect(pack.readings.map(({ instrument, quantity, at }) => [instrument, quantity, at])).toEqual([
+    ['scale-1', 'gross', now],
+    ['probe-low', 'suction', now],
+    ['probe-high', 'head', now],
+    ['clamp-1', 'wall', now],
+  ]);
+  const facts = received(factsOf(10, 80, now), now);
+  expect(facts.problems).toEqual([]);
+  expect(facts.facts.filter(({ instrument }) => instrument === 'scale-1').map(({ fact, value }) => [fact, value])).toEqual([
+    ['kind', 'scale'],
+    ['unit', 'lb'],
+    ['battery', 80],
+    ['simulated', true],
+    ['speed', 10],
+  ]);
+});

@@ -1,0 +1,155 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import type { Instrument } from '@hygromet/contract/instrument';
+import { command, refusalIn } from '../live/command';
+import { Registers } from '../live/registers.service';
+import { momentText } from '../ui/day';
+import { loadable, valueOf, waiting } from '../ui/loadable';
+import { TextField } from '../ui/text-field';
+import { PreferencesService } from './preferences.service';
+
+/** What may send readings, and which instruments were heard: a gateway gets a token that is shown once. */
+@Component({
+  selector: 'hy-instruments',
+  imports: [TextField],
+  template: `
+    <h2 id="instruments">Instruments</h2>
+    <p class="small">
+      Scales, probes and clamps reach Hygromet through a gateway that knows its token. What a gateway has to send is open: SenML over HTTP
+      or a WebSocket.
+    </p>
+    @if (heard().length > 0) {
+      <ul aria-label="Instruments heard today">
+        @for (own of heard(); track own.id) {
+          <li>
+            <b>{{ own.id }}</b> {{ own.facts['kind'] ?? 'instrument' }}
+            <span class="small">{{ about(own) }}</span>
+          </li>
+        }
+      </ul>
+    }
+    @if (gateways().length > 0) {
+      <ul aria-label="Gateways">
+        @for (own of gateways(); track own.id) {
+          <li class="row">
+            <span>
+              {{ own.name }}
+              <span class="small"
+                >{{ own.revokedAt === null ? 'sends since ' + moment(own.addedAt) : 'sends no more since ' + moment(own.revokedAt) }},
+                {{ own.addedBy }}</span
+              >
+            </span>
+            @if (own.revokedAt === null) {
+              <button type="button" class="button small" (click)="revoking.send(own.id)">Revoke</button>
+            }
+          </li>
+        }
+      </ul>
+    }
+    @if (token(); as text) {
+      <p role="status">
+        Token of {{ added() }}, shown this once: <code>{{ text }}</code>
+      </p>
+    }
+    <form novalidate (submit)="$event.preventDefault(); send()">
+      <hy-text-field
+        label="Name of the gateway"
+        placeholder="e.g. van 2"
+        [text]="name()"
+        (textChange)="name.set($event)"
+        [problem]="problem()"
+      />
+      <button type="submit" class="button" [disabled]="adding.state().state === 'busy'">Add a gateway</button>
+    </form>
+    @if (refused(); as sentence) {
+      <p class="refused" role="alert">{{ sentence }}</p>
+    }
+  `,
+  styleUrl: '../ui/form.css',
+  styles: `
+    :host {
+      display: block;
+      padding: 0 var(--margin) 32px;
+    }
+
+    h2 {
+      font-size: 18px;
+    }
+
+    ul {
+      margin: 8px 0 12px;
+      padding: 0;
+      list-style: none;
+    }
+
+    li {
+      max-width: 760px;
+      padding: 8px 0;
+      border-top: 1px solid var(--line);
+    }
+
+    .row {
+      display: flex;
+      align-items: center;
+      justify-content: space-between;
+      gap: 16px;
+    }
+
+    code {
+      padding: 4px 8px;
+      border-radius: var(--radius);
+      background: var(--act-soft);
+      font-size: 16px;
+      overflow-wrap: anywhere;
+      user-select: all;
+    }
+
+    form {
+      align-items: end;
+      padding: 12px 0 0;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class Instruments {
+  private readonly registers = inject(Registers);
+  private readonly preferences = inject(PreferencesService).current;
+  private readonly loadedGateways = toSignal(loadable(this.registers.gateways$), { initialValue: waiting });
+  private readonly loadedInstruments = toSignal(loadable(this.registers.instruments$), { initialValue: waiting });
+  protected readonly gateways = computed(() => valueOf(this.loadedGateways()) ?? []);
+  protected readonly heard = computed(() => valueOf(this.loadedInstruments()) ?? []);
+  protected readonly name = signal('');
+  protected readonly token = signal('');
+  protected readonly added = signal('');
+  private readonly asked = signal(false);
+  protected readonly moment = momentText;
+
+  protected readonly adding = command(this.registers.addGateway$, ({ name, token }) => {
+    this.added.set(name);
+    this.token.set(token);
+    this.name.set('');
+    this.asked.set(false);
+  });
+  protected readonly revoking = command(this.registers.revokeGateway$, () => undefined);
+  protected readonly problem = computed(
+    () => refusalIn(this.adding.state(), '/name') ?? (this.asked() && this.name().trim() === '' ? 'Give the gateway a name.' : undefined),
+  );
+  protected readonly refused = computed(
+    () => (this.problem() === undefined ? refusalIn(this.adding.state()) : undefined) ?? refusalIn(this.revoking.state()),
+  );
+
+  protected send(): void {
+    this.asked.set(true);
+    if (this.name().trim() !== '') this.adding.send({ name: this.name(), recordedBy: this.preferences().person });
+  }
+
+  protected about({ facts, gateway, heardAt }: Instrument): string {
+    const parts = [
+      ...(facts['unit'] === undefined ? [] : [`shows ${String(facts['unit'])}`]),
+      ...(facts['battery'] === undefined ? [] : [`battery ${String(facts['battery'])} %`]),
+      ...(facts['simulated'] === true ? ['simulated'] : []),
+      `by ${gateway}, heard ${momentText(heardAt)}`,
+    ];
+    return parts.join(' · ');
+  }
+}
