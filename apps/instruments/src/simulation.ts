@@ -40,6 +40,8 @@ export class Simulation {
 
   do(act: Act): void {
     this.scene?.do(act);
+    // another speed is told at once
+    if (act.act === 'speed') this.ticks = 0;
   }
 
   /** What there is to set up a scene with. */

@@ -24,3 +24,6 @@ class EverythingInSight implements IntersectionObserver {
   takeRecords = () => [];
 }
 globalThis.IntersectionObserver ??= EverythingInSight;
+
+/** Nothing is scrolled here. */
+Element.prototype.scrollIntoView = () => undefined;

@@ -49,9 +49,19 @@ export const readings$ = (instruments: readonly string[], since: string): Observ
       });
       alive();
     };
+    // the device knows before the stream does
+    const offline = () => {
+      clearTimeout(timer);
+      source?.close();
+      subscriber.next({ kind: 'lost' });
+    };
+    addEventListener('offline', offline);
+    addEventListener('online', open);
     open();
     return () => {
       closed = true;
+      removeEventListener('offline', offline);
+      removeEventListener('online', open);
       clearTimeout(timer);
       source?.close();
     };

@@ -3,7 +3,6 @@ import { objectionWords } from '../cylinders/objection-words';
 import { refusalIn } from '../live/command';
 import { Units } from '../preferences/units.service';
 import { BeginLive } from '../visit/live/begin-live';
-import { LivePanel } from '../visit/live/live-panel';
 import { LiveTransfer } from '../visit/live/live-transfer';
 import { AskedBack } from '../ui/asked-back';
 import { BigNumber } from '../ui/big-number';
@@ -14,7 +13,6 @@ import { TextField } from '../ui/text-field';
 import { WeightBeam } from '../ui/weight-beam';
 import { WeightKeys } from '../ui/weight-keys';
 import { WhenField } from '../ui/when-field';
-import { entryOf } from './entry-of';
 import { beyondSource } from './beyond-source';
 import { CylinderSide } from './cylinder-side';
 import { FillSession } from './fill.session';
@@ -22,120 +20,113 @@ import { FillSession } from './fill.session';
 /** While it flows and after: the stop in large, the reading after, and the booking. */
 @Component({
   selector: 'hy-transfer-stage',
-  imports: [AskedBack, BeginLive, BigNumber, Caution, CylinderSide, LivePanel, QuantityField, TextField, WeightBeam, WeightKeys, WhenField],
+  imports: [AskedBack, BeginLive, BigNumber, Caution, CylinderSide, QuantityField, TextField, WeightBeam, WeightKeys, WhenField],
   template: `
     @let c = cylinder();
     <div class="columns">
       <section class="main-column" aria-label="Transfer">
-        @if (following()) {
-          <hy-live-panel (ended)="endedAt($event)" />
-          <hy-caution>Stay with the cylinder while it fills. It warms and its pressure climbs; a float switch is no limit.</hy-caution>
-        } @else {
-          @if (told(); as shutAt) {
-            <hy-big-number what="Close the valve when the scale reads" [number]="stop().number" [unit]="stop().unit + ' gross'">
-              <p>{{ units.massText(shutAt.gross, 'down', units.otherMassUnit(session.scaleUnit())) }} gross</p>
-              <p>
-                moved <b>{{ session.onScale(movedKg()) }}</b>
+        @if (told(); as shutAt) {
+          <hy-big-number what="Close the valve when the scale reads" [number]="stop().number" [unit]="stop().unit + ' gross'">
+            <p>{{ units.massText(shutAt.gross, 'down', units.otherMassUnit(session.scaleUnit())) }} gross</p>
+            <p>
+              moved <b>{{ session.onScale(movedKg()) }}</b>
+            </p>
+            @if (beyond()) {
+              <p class="over">
+                beyond the stop by <b>{{ session.onScale(-leftKg(), 'up') }}</b>
               </p>
-              @if (beyond()) {
-                <p class="over">
-                  beyond the stop by <b>{{ session.onScale(-leftKg(), 'up') }}</b>
-                </p>
-              } @else {
-                <p>
-                  left until the stop <b>{{ session.onScale(leftKg(), 'down') }}</b>
-                </p>
-              }
-            </hy-big-number>
-            <hy-weight-beam [tareKg]="session.tareKg()" [nowKg]="nowKg()" [stopKg]="shutAt.gross" [unit]="session.scaleUnit()" />
-          } @else {
-            <div class="ask">
-              <h2>{{ c.name }} went from {{ session.onScale(session.grossBefore() ?? 0) }} to …</h2>
-              <p class="second">What already happened had no stop weight. Enter the reading after it.</p>
-            </div>
-          }
-          <hy-caution>Stay with the cylinder while it fills. It warms and its pressure climbs; a float switch is no limit.</hy-caution>
-          @if (canFollow()) {
-            <hy-begin-live />
-          }
-          @if (session.draft().acceptMixing && session.stopped()) {
-            <hy-caution [grave]="true">
-              This will be logged as it happened.
-              @if (against(); as list) {
-                Warnings at the time are kept with the entry: {{ list }}.
-              }
-              The cylinder will be flagged until the problem is corrected.
-            </hy-caution>
-          }
-          <div class="narrow-fields">
-            <hy-quantity-field
-              label="Ending gross weight"
-              missing="The reading after the transfer is missing."
-              kind="mass"
-              [entry]="session.draft().after"
-              (entryChange)="session.change({ after: $event, certain: false })"
-              [asked]="session.asked()"
-              [problem]="problem()"
-            >
-              <hy-weight-keys
-                label="Ending gross weight"
-                [entry]="session.draft().after"
-                (entryChange)="session.change({ after: $event, certain: false })"
-              />
-            </hy-quantity-field>
-          </div>
-          <div class="fields">
-            <hy-when-field
-              [when]="session.draft().when"
-              (whenChange)="session.change({ when: $event })"
-              [problem]="problemAt('/happenedAt')"
-            />
-            <hy-text-field
-              [label]="session.mixes() ? 'What happened?' : 'Note'"
-              [placeholder]="session.mixes() ? 'e.g. labels were swapped' : 'optional'"
-              [text]="session.draft().note"
-              (textChange)="session.change({ note: $event })"
-              [problem]="noteProblem()"
-            />
-          </div>
-          @if (session.asked() && session.doubt(); as question) {
-            <hy-caution [grave]="true">
-              {{ question }}
-              <button type="button" class="link" (click)="session.change({ certain: true })">Reading is correct – continue</button>
-            </hy-caution>
-          }
-          @if (beyondSource(); as sentence) {
-            <hy-caution>{{ sentence }}</hy-caution>
-          }
-          @if (beyond()) {
-            <p class="second">If that is correct, log it anyway – the ledger records what actually happened.</p>
-          }
-          @if (session.question(); as question) {
-            <hy-asked-back
-              role="alert"
-              [question]="question"
-              [sentence]="asking()"
-              (certain)="session.certain($event)"
-              (same)="session.again()"
-            />
-          } @else if (refused(); as sentence) {
-            <p role="alert" class="over">{{ sentence }}</p>
-          }
-          <div class="end">
-            <div class="actions">
-              <button type="button" class="button main" [disabled]="busy()" (click)="session.book()">
-                {{ busy() ? 'Booking' : 'Log transfer' }}
-              </button>
-            </div>
-            <button type="button" class="button plain" (click)="session.change({ stage: 'cylinder', acceptMixing: false })">
-              Back to the stop weight
-            </button>
+            } @else {
+              <p>
+                left until the stop <b>{{ session.onScale(leftKg(), 'down') }}</b>
+              </p>
+            }
+          </hy-big-number>
+          <hy-weight-beam [tareKg]="session.tareKg()" [nowKg]="nowKg()" [stopKg]="shutAt.gross" [unit]="session.scaleUnit()" />
+        } @else {
+          <div class="ask">
+            <h2>{{ c.name }} went from {{ session.onScale(session.grossBefore() ?? 0) }} to …</h2>
+            <p class="second">What already happened had no stop weight. Enter the reading after it.</p>
           </div>
         }
+        <hy-caution>Stay with the cylinder while it fills. It warms and its pressure climbs; a float switch is no limit.</hy-caution>
+        @if (canFollow()) {
+          <hy-begin-live />
+        }
+        @if (session.draft().acceptMixing && session.stopped()) {
+          <hy-caution [grave]="true">
+            This will be logged as it happened.
+            @if (against(); as list) {
+              Warnings at the time are kept with the entry: {{ list }}.
+            }
+            The cylinder will be flagged until the problem is corrected.
+          </hy-caution>
+        }
+        <div class="narrow-fields">
+          <hy-quantity-field
+            label="Ending gross weight"
+            missing="The reading after the transfer is missing."
+            kind="mass"
+            [entry]="session.draft().after"
+            (entryChange)="session.change({ after: $event, certain: false })"
+            [asked]="session.asked()"
+            [problem]="problem()"
+          >
+            <hy-weight-keys
+              label="Ending gross weight"
+              [entry]="session.draft().after"
+              (entryChange)="session.change({ after: $event, certain: false })"
+            />
+          </hy-quantity-field>
+        </div>
+        <div class="fields">
+          <hy-when-field
+            [when]="session.draft().when"
+            (whenChange)="session.change({ when: $event })"
+            [problem]="problemAt('/happenedAt')"
+          />
+          <hy-text-field
+            [label]="session.mixes() ? 'What happened?' : 'Note'"
+            [placeholder]="session.mixes() ? 'e.g. labels were swapped' : 'optional'"
+            [text]="session.draft().note"
+            (textChange)="session.change({ note: $event })"
+            [problem]="noteProblem()"
+          />
+        </div>
+        @if (session.asked() && session.doubt(); as question) {
+          <hy-caution [grave]="true">
+            {{ question }}
+            <button type="button" class="link" (click)="session.change({ certain: true })">Reading is correct – continue</button>
+          </hy-caution>
+        }
+        @if (beyondSource(); as sentence) {
+          <hy-caution>{{ sentence }}</hy-caution>
+        }
+        @if (beyond()) {
+          <p class="second">If that is correct, log it anyway – the ledger records what actually happened.</p>
+        }
+        @if (session.question(); as question) {
+          <hy-asked-back
+            role="alert"
+            [question]="question"
+            [sentence]="asking()"
+            (certain)="session.certain($event)"
+            (same)="session.again()"
+          />
+        } @else if (refused(); as sentence) {
+          <p role="alert" class="over">{{ sentence }}</p>
+        }
+        <div class="end">
+          <div class="actions">
+            <button type="button" class="button main" [disabled]="busy()" (click)="session.book()">
+              {{ busy() ? 'Booking' : 'Log transfer' }}
+            </button>
+          </div>
+          <button type="button" class="button plain" (click)="session.change({ stage: 'cylinder', acceptMixing: false })">
+            Back to the stop weight
+          </button>
+        </div>
       </section>
-      @if (!following()) {
-        <hy-cylinder-side />
-      }
+      <hy-cylinder-side />
     </div>
   `,
   styleUrls: ['../ui/columns.css', './stage.css'],
@@ -147,7 +138,6 @@ export class TransferStage {
 
   /** Within a visit a transfer can be followed as it runs; elsewhere there is nobody to follow it with. */
   private readonly live = inject(LiveTransfer, { optional: true });
-  protected readonly following = computed(() => this.live?.transfer()?.setUp.cylinder === this.session.cylinderId);
   protected readonly canFollow = computed(
     () =>
       this.live !== null &&
@@ -183,11 +173,6 @@ export class TransferStage {
   protected readonly beyondSource = computed(() =>
     this.after() === undefined ? undefined : beyondSource(this.session.source(), this.movedKg(), { massText: this.session.onScale }),
   );
-  /** What the scale showed at the end is the reading after, in the unit of that scale. */
-  protected endedAt(grossKg: number): void {
-    this.session.change({ after: entryOf(grossKg, this.session.scaleUnit()), certain: false });
-  }
-
   protected readonly busy = computed(() => this.session.booking.state().state === 'busy');
   /** A question stands on its own, with its ways on: not beside a field as well. */
   protected readonly problemAt = (pointer: string) =>

@@ -1,28 +1,38 @@
-import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { ActivatedRoute } from '@angular/router';
 import { FillJob } from '../transfer/fill-job';
 import { FillSession } from '../transfer/fill.session';
 import { FillTarget } from '../transfer/fill-target';
 import { valueOf } from '../ui/loadable';
+import { Caution } from '../ui/caution';
+import { entryOf } from '../transfer/entry-of';
+import { LivePanel, type EndedGross } from './live/live-panel';
+import { LiveTransfer } from './live/live-transfer';
 import { VisitJob } from './visit-job';
 
 function targetOfVisit(): FillTarget {
   const { visit, id } = inject(VisitJob);
-  const cylinderId = inject(ActivatedRoute).snapshot.queryParamMap.get('cylinder') ?? '';
+  const running = inject(LiveTransfer).transfer()?.setUp.cylinder;
+  const cylinderId = inject(ActivatedRoute).snapshot.queryParamMap.get('cylinder') ?? running ?? '';
   return { cylinderId, visit: id, source: visit()?.system.id ?? null };
 }
 
 /** The transfer of a visit: from its system into one cylinder. */
 @Component({
   selector: 'hy-visit-fill',
-  imports: [FillJob],
+  imports: [Caution, FillJob, LivePanel],
   providers: [FillSession, { provide: FillTarget, useFactory: targetOfVisit }],
   template: `
     @let loaded = session.cylinder();
     @switch (loaded.state) {
       @case ('ready') {
-        <h2>Fill {{ name() }}</h2>
-        <hy-fill-job />
+        @if (following()) {
+          <hy-live-panel (ended)="endedAt($event)" />
+          <hy-caution>Stay with the cylinder while it fills. It warms and its pressure climbs; a float switch is no limit.</hy-caution>
+        } @else {
+          <h2>Fill {{ name() }}</h2>
+          <hy-fill-job />
+        }
       }
       @case ('failed') {
         <p role="alert">{{ loaded.sentence }}</p>
@@ -37,5 +47,19 @@ function targetOfVisit(): FillTarget {
 })
 export class VisitFill {
   protected readonly session = inject(FillSession);
+  private readonly live = inject(LiveTransfer);
+  /** Whoever looks at the visit follows it, whether they began it or not. */
+  protected readonly following = computed(() => this.live.transfer()?.setUp.cylinder === this.session.cylinderId);
   protected readonly name = () => valueOf(this.session.cylinder())?.name ?? '';
+
+  /** What the scale showed at the end is the reading after, in the unit of that scale. */
+  protected endedAt({ grossKg, startGrossKg }: EndedGross): void {
+    const [unit, { before }] = [this.session.scaleUnit(), this.session.draft()];
+    this.session.change({
+      stage: 'transfer',
+      before: before.text === '' ? entryOf(startGrossKg, unit) : before,
+      after: entryOf(grossKg, unit),
+      certain: false,
+    });
+  }
 }

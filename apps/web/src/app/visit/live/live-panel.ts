@@ -30,6 +30,12 @@ import { LiveTransfer } from './live-transfer';
 import { coolingBy, coolingNames, doubtText, durationText, endText, fromNow, suspectText } from './live-words';
 import { screenOn } from './wake-lock';
 
+/** What the scale showed when it was stopped, and when it began. */
+export interface EndedGross {
+  readonly grossKg: number;
+  readonly startGrossKg: number;
+}
+
 interface TypedDraft {
   readonly gross: QuantityEntry;
   readonly suction: QuantityEntry;
@@ -166,8 +172,7 @@ export class LivePanel {
     head: emptyEntry(this.preferences().pressure),
   }));
   protected readonly draft = this.stored.value.asReadonly();
-  /** Gross at the end, kg. */
-  readonly ended = output<number>();
+  readonly ended = output<EndedGross>();
 
   protected readonly coolings = coolingsOfCylinder;
   protected readonly names = coolingNames;
@@ -183,8 +188,8 @@ export class LivePanel {
   protected readonly what = computed(() => {
     const name = valueOf(this.fill.cylinder())?.name ?? 'Cylinder';
     switch (this.live.gross()?.by) {
-      case 'twin':
-        return `${name}, gross as the twin says: no reading for ${durationText(this.live.silentMs() / 1000, this.units)}`;
+      case 'carried-on':
+        return `${name}, gross carried on from the last reading, ${durationText(this.live.silentMs() / 1000, this.units)} ago`;
       case 'typed':
         return `${name}, gross as it was typed last`;
       case 'start':
@@ -198,7 +203,7 @@ export class LivePanel {
   protected readonly ending = computed(() => {
     const outlook = this.live.outlook();
     // beyond a trip nothing is as it would be without
-    if (outlook === undefined || this.live.valveShut() || (outlook.trip !== undefined && outlook.trip.likely < outlook.end.t.likely))
+    if (outlook === undefined || this.live.valveShut() || (outlook.trip !== undefined && outlook.trip.likely <= outlook.end.t.likely))
       return undefined;
     return endText(outlook, this.live.elapsed(), this.units);
   });
@@ -223,6 +228,8 @@ export class LivePanel {
     const trip = outlook?.trip;
     if (outlook === undefined || trip === undefined || this.live.machineOff() || this.live.valveShut()) return undefined;
     const inS = trip.likely - this.live.elapsed();
+    // what should have happened by now and did not is no forecast any more: the head itself tells
+    if (inS <= 0) return undefined;
     const cure = outlook.cures.find(({ tripS }) => tripS === undefined) ?? outlook.cures.at(-1);
     const saved = cure === undefined ? 0 : outlook.end.t.likely - cure.endS;
     const cureText =
@@ -269,7 +276,7 @@ export class LivePanel {
   constructor() {
     void this.sound.wake();
     const host = inject<ElementRef<HTMLElement>>(ElementRef);
-    afterNextRender(() => host.nativeElement.scrollIntoView({ block: 'center' }));
+    afterNextRender(() => host.nativeElement.scrollIntoView({ block: 'start' }));
     // that a trip was foreseen stays in the record, once
     effect(() => {
       const foreseen = this.foreseen();
@@ -313,8 +320,9 @@ export class LivePanel {
   }
 
   protected stop(): void {
-    const gross = this.live.finish();
-    if (gross !== undefined) this.ended.emit(gross);
+    const startGrossKg = this.live.transfer()?.setUp.startGrossKg ?? 0;
+    const grossKg = this.live.finish();
+    if (grossKg !== undefined) this.ended.emit({ grossKg, startGrossKg });
   }
 }
 

@@ -33,7 +33,7 @@ const CLOCK_MS = 500;
 const FIT_EVERY_MS = 5000;
 /** Readings that say something at all. */
 const LEAST_TO_FIT = 5;
-/** ms without a reading, after which the twin tells what the scale would show. */
+/** ms without a reading, after which what the scale would show is carried on from the last one. */
 const SILENT_MS = 6000;
 const MOST_TRIES = 100;
 const AGAIN_MS = 3000;
@@ -94,10 +94,10 @@ export class LiveTransfer {
     const transfer = this.transfer();
     return transfer === undefined ? 0 : Math.max(0, secondsOf(transfer, this.now()));
   });
-  /** ms since the scale was read last, where an instrument reads it. */
+  /** ms since the scale was read last. */
   readonly silentMs = computed(() => {
     const last = this.last('gross');
-    return last === undefined || last.typed ? 0 : Math.max(0, this.now() - last.at);
+    return last === undefined ? 0 : Math.max(0, this.now() - last.at);
   });
 
   private readonly fitAt = toSignal(
@@ -126,15 +126,16 @@ export class LiveTransfer {
   /** What the twin cannot say, and why. */
   readonly withoutTwin = computed(() => this.transfer()?.setUp.scenario === null || this.answer().state === 'failed');
 
-  /** The scale: as it was read, or, while it is silent, as the twin says. */
-  readonly gross = computed((): { readonly kg: number; readonly by: 'scale' | 'typed' | 'twin' | 'start' } | undefined => {
+  /** The scale: as it was read, or, while it is silent, carried on from there at the rate that was read, else at the twin's. */
+  readonly gross = computed((): { readonly kg: number; readonly by: 'scale' | 'typed' | 'carried-on' | 'start' } | undefined => {
     const transfer = this.transfer();
     if (transfer === undefined) return undefined;
     const last = this.last('gross');
     if (last === undefined || Date.parse(transfer.begunAt) > last.at) return { kg: transfer.setUp.startGrossKg, by: 'start' };
-    const foretold = this.foretoldGross();
-    if (this.now() - last.at > SILENT_MS && foretold !== undefined && !this.valveShut())
-      return { kg: Math.max(last.value, foretold), by: 'twin' };
+    const since = (this.now() - last.at) / 1000;
+    const rate = this.rate() ?? this.twinsRate();
+    if (1000 * since > SILENT_MS && rate !== undefined && !this.valveShut())
+      return { kg: last.value + Math.max(0, rate) * since, by: 'carried-on' };
     return { kg: steadyGross(this.series()!.gross) ?? last.value, by: last.typed ? 'typed' : 'scale' };
   });
   readonly valveShut = computed(() => this.deeds().findLast(({ valve }) => valve !== undefined)?.valve === 'shut');
@@ -230,11 +231,12 @@ export class LiveTransfer {
     return endGrossKg;
   }
 
-  private foretoldGross(): number | undefined {
+  /** kg/s by our clock. */
+  private twinsRate(): number | undefined {
     const outlook = this.outlook();
-    if (outlook === undefined) return undefined;
-    const k = outlook.t.findIndex((t) => t > this.elapsed());
-    return (k < 0 ? outlook.bands.grossKg.at(-1) : outlook.bands.grossKg[k])?.likely;
+    const [first, next] = [outlook?.bands.grossKg[0], outlook?.bands.grossKg[1]];
+    if (outlook === undefined || first === undefined || next === undefined) return undefined;
+    return ((next.likely - first.likely) / (outlook.t[1]! - outlook.t[0]!)) * this.speed();
   }
 
   private underway(at: number, deeds: Underway['scenario']['deeds']): Underway | undefined {

@@ -61,7 +61,9 @@ export class TransferStage {
   protected readonly back = computed(() => goesBack(this.session.draft().destination));
   protected readonly suspect = computed(() => valueOf(this.session.plan())?.arrival.state === 'air-or-other');
   protected readonly units = inject(Units);
-  protected readonly cylinder = toSignal(inject(ActivatedRoute).queryParamMap.pipe(map((query) => query.get('cylinder'))));
+  private readonly asked = toSignal(inject(ActivatedRoute).queryParamMap.pipe(map((query) => query.get('cylinder'))));
+  /** As the address says; else the one that is being filled. */
+  protected readonly cylinder = computed(() => this.asked() ?? this.live.transfer()?.setUp.cylinder);
   protected readonly notNeeded = computed(() => {
     const state = this.job.state();
     const words = state === undefined ? '' : stateText(state);

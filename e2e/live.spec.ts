@@ -1,0 +1,85 @@
+import { expect, test, type APIRequestContext, type Page } from '@playwright/test';
+import { randomUUID } from 'node:crypto';
+import { PORT } from './playwright.config';
+import { cylinderId, systemId } from './pages';
+
+/** The page of the simulated instruments stands on the next port. */
+const INSTRUMENTS = `http://127.0.0.1:${PORT + 1}`;
+const act = (request: APIRequestContext, own: object) => request.post(`${INSTRUMENTS}/act`, { data: own });
+
+/** A visit of its own to a system, looked at, with one cylinder on the simulated scale. */
+async function begin(page: Page, site: string, cylinder: string, speed: number): Promise<void> {
+  const [system, into] = [await systemId(page, site), await cylinderId(page, cylinder)];
+  const said = { recordedBy: 'Ines Marrow' };
+  const day = new Date().toLocaleDateString('sv');
+  const opened = await page.request.post('/api/visits', { data: { key: randomUUID(), system, day, reason: 'followed live', ...said } });
+  const { id } = (await opened.json()) as { id: string };
+  const look = { ambient: { text: '95', unit: 'F' }, standing: { text: '280', unit: 'psig' }, failed: 'condenser' };
+  await page.request.post(`/api/visits/${id}/events`, {
+    data: { kind: 'looked', key: randomUUID(), happenedAt: new Date().toISOString(), look, ...said },
+  });
+  await page.request.post(`${INSTRUMENTS}/scene`, { data: { system, cylinder: into, method: 'vapour', ambientK: 308.15 } });
+  await act(page.request, { act: 'speed', to: speed });
+  const own = (await (await page.request.get(`/api/cylinders/${into}`)).json()) as { tareKg: number; contentKg: number };
+  await page.goto(`/visits/${id}/transfer?cylinder=${into}`);
+  await page.getByLabel('Gross weight (scale reading)', { exact: true }).fill(((own.tareKg + own.contentKg) / 0.45359237).toFixed(1));
+  await page.getByRole('button', { name: 'Start the transfer' }).click();
+  await page.getByLabel('How it flows').selectOption('vapour');
+}
+
+test('a transfer followed with instruments: a connection that is cut, the alarm before the stop, the trace in the record', async ({
+  page,
+  context,
+}) => {
+  await begin(page, 'Planetarium', 'C-07', 10);
+  await expect(page.getByText('10 of their minutes pass in one of ours')).toBeVisible();
+  await page.getByRole('button', { name: 'Follow with these instruments' }).click();
+  await act(page.request, { act: 'valve', to: 'open' });
+  const panel = page.locator('hy-live-panel');
+  await expect(panel.getByText('C-07 on the scale, gross')).toBeVisible();
+  await expect(panel.getByText(/simulated, 10 × time/)).toBeVisible();
+  await panel.getByRole('button', { name: 'Ice', exact: true }).click();
+  await act(page.request, { act: 'cooling', to: 'ice' });
+  await expect(panel.getByText(/to the stop$/)).toBeVisible();
+  await expect(page.getByRole('table').getByText('System, as vapor and in the oil')).toBeVisible();
+
+  await context.setOffline(true);
+  await expect(panel.getByText(/No connection to the instruments since/)).toBeVisible();
+  await expect(panel.getByText(/carried on from the last reading/)).toBeVisible();
+  await context.setOffline(false);
+  await expect(panel.getByText('C-07 on the scale, gross')).toBeVisible();
+
+  await act(page.request, { act: 'speed', to: 60 });
+  const alarm = page.getByRole('alertdialog');
+  await expect(alarm.getByText(/Close the valve/)).toBeVisible({ timeout: 90_000 });
+  await act(page.request, { act: 'valve', to: 'shut' });
+  await alarm.getByRole('button', { name: 'Valve is shut' }).click();
+  await expect(alarm).toBeHidden();
+  await panel.getByRole('button', { name: 'Stop, read the scale' }).click();
+  await expect(page.getByLabel('Ending gross weight', { exact: true })).not.toHaveValue('');
+  const followed = page.getByRole('region', { name: 'Transfers that were followed' });
+  const file = page.waitForEvent('download');
+  await followed.getByRole('button', { name: 'CSV' }).click();
+  expect((await file).suggestedFilename()).toMatch(/^transfer-.*\.csv$/);
+});
+
+test('a transfer followed with typed readings alone, seen by a colleague as well', async ({ page, browser }) => {
+  await begin(page, 'Ceramics museum', 'C-04', 1);
+  const chosen = page.getByRole('region', { name: 'Follow it live' }).getByRole('checkbox', { checked: true });
+  await expect(chosen).toHaveCount(4);
+  for (let left = 4; left > 0; left--) await chosen.first().uncheck();
+  await page.getByRole('button', { name: 'Follow with typed readings' }).click();
+  const panel = page.locator('hy-live-panel');
+  await panel.getByLabel('Gross weight', { exact: true }).fill('20.2');
+  await panel.getByRole('button', { name: 'Add reading' }).click();
+  await expect(panel.getByText(/gross as it was typed last/)).toBeVisible();
+
+  const colleague = await (await browser.newContext()).newPage();
+  await colleague.goto(page.url().replace(/\?.*/, ''));
+  await expect(colleague.locator('hy-live-panel').getByText(/gross/).first()).toBeVisible();
+  await colleague.locator('hy-live-panel').getByRole('button', { name: 'Stopped', exact: true }).click();
+  await expect(panel.getByRole('button', { name: 'Stopped', exact: true })).toHaveAttribute('aria-pressed', 'true');
+  await colleague.context().close();
+  await panel.getByRole('button', { name: 'Stop, read the scale' }).click();
+  await expect(page.getByRole('button', { name: 'Log transfer' })).toBeVisible();
+});
