@@ -64,7 +64,7 @@ export default tseslint.config(
   },
   { files: ['apps/web/**/*.html'], extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility] },
   {
-    files: ['**/*.mjs', '**/*.cjs', 'apps/web/public/*.js'],
+    files: ['**/*.mjs', '**/*.cjs', 'apps/web/public/*.js', 'apps/instruments/src/page/*.js'],
     languageOptions: {
       globals: Object.fromEntries(
         [
@@ -84,6 +84,8 @@ export default tseslint.config(
           'document',
           'localStorage',
           'matchMedia',
+          'FormData',
+          'Option',
           'window',
         ].map((name) => [name, 'readonly']),
       ),

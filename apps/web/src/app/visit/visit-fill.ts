@@ -27,7 +27,7 @@ function targetOfVisit(): FillTarget {
     @switch (loaded.state) {
       @case ('ready') {
         @if (following()) {
-          <hy-live-panel (ended)="endedAt($event)" />
+          <hy-live-panel (stopped)="endedAt($event)" />
           <hy-caution>Stay with the cylinder while it fills. It warms and its pressure climbs; a float switch is no limit.</hy-caution>
         } @else {
           <h2>Fill {{ name() }}</h2>

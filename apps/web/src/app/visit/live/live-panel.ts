@@ -172,7 +172,7 @@ export class LivePanel {
     head: emptyEntry(this.preferences().pressure),
   }));
   protected readonly draft = this.stored.value.asReadonly();
-  readonly ended = output<EndedGross>();
+  readonly stopped = output<EndedGross>();
 
   protected readonly coolings = coolingsOfCylinder;
   protected readonly names = coolingNames;
@@ -322,7 +322,7 @@ export class LivePanel {
   protected stop(): void {
     const startGrossKg = this.live.transfer()?.setUp.startGrossKg ?? 0;
     const grossKg = this.live.finish();
-    if (grossKg !== undefined) this.ended.emit({ grossKg, startGrossKg });
+    if (grossKg !== undefined) this.stopped.emit({ grossKg, startGrossKg });
   }
 }
 

@@ -1,4 +1,4 @@
-import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
+import { computed, effect, inject, Injectable, untracked } from '@angular/core';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import type { TransferNote, TransferReading, TransferSetUp, VisitTransfer } from '@hygromet/contract/visit-transfer';
 import { doubtsOf } from '@hygromet/core/instruments/doubts';
