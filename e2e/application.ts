@@ -12,7 +12,9 @@ export interface Application {
 }
 
 export function startApplication(args: readonly string[]): Application {
-  const child = spawn(process.execPath, ['scripts/start.mjs', '--backups', 'none', ...args], {
+  // two at once would want the same port for their instruments
+  const alone = args.includes('--instruments') ? [] : ['--no-instruments'];
+  const child = spawn(process.execPath, ['scripts/start.mjs', '--backups', 'none', ...alone, ...args], {
     cwd: root,
     stdio: ['ignore', 'pipe', 'pipe'],
   });

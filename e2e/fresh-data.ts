@@ -2,13 +2,13 @@ import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { startApplication, stopApplication, untilReady } from './application';
-import { PORT } from './playwright.config';
+import { INSTRUMENTS_PORT, PORT } from './playwright.config';
 
 /** The application on an empty folder for all tests of the interface, and gone after them. */
 export default async function freshData(): Promise<() => Promise<void>> {
   const folder = mkdtempSync(path.join(tmpdir(), 'hygromet-e2e-'));
   chmodSync(folder, 0o755);
-  const application = startApplication(['--port', String(PORT), '--data', folder]);
+  const application = startApplication(['--port', String(PORT), '--instruments', String(INSTRUMENTS_PORT), '--data', folder]);
   await untilReady(application);
   return async () => {
     await stopApplication(application);

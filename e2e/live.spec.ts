@@ -1,15 +1,17 @@
 import { expect, test, type APIRequestContext, type Page } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
-import { PORT } from './playwright.config';
-import { cylinderId, systemId } from './pages';
+import { INSTRUMENTS_PORT } from './playwright.config';
+import { cylinderId } from './pages';
 
-/** The page of the simulated instruments stands on the next port. */
-const INSTRUMENTS = `http://127.0.0.1:${PORT + 1}`;
+const INSTRUMENTS = `http://127.0.0.1:${INSTRUMENTS_PORT}`;
 const act = (request: APIRequestContext, own: object) => request.post(`${INSTRUMENTS}/act`, { data: own });
 
-/** A visit of its own to a system, looked at, with one cylinder on the simulated scale. */
+/** A visit of its own to a rooftop unit of its own, looked at, with one cylinder on the simulated scale. */
 async function begin(page: Page, site: string, cylinder: string, speed: number): Promise<void> {
-  const [system, into] = [await systemId(page, site), await cylinderId(page, cylinder)];
+  const registered = await page.request.post('/api/systems', {
+    data: { key: randomUUID(), site, name: 'rooftop unit', kind: 'packaged', refrigerant: 'R-410A', nameplateKg: 9 },
+  });
+  const [{ id: system }, into] = [(await registered.json()) as { id: string }, await cylinderId(page, cylinder)];
   const said = { recordedBy: 'Ines Marrow' };
   const day = new Date().toLocaleDateString('sv');
   const opened = await page.request.post('/api/visits', { data: { key: randomUUID(), system, day, reason: 'followed live', ...said } });
@@ -31,7 +33,7 @@ test('a transfer followed with instruments: a connection that is cut, the alarm 
   page,
   context,
 }) => {
-  await begin(page, 'Planetarium', 'C-07', 10);
+  await begin(page, 'Rope walk', 'C-07', 10);
   await expect(page.getByText('10 of their minutes pass in one of ours')).toBeVisible();
   await page.getByRole('button', { name: 'Follow with these instruments' }).click();
   await act(page.request, { act: 'valve', to: 'open' });
@@ -64,13 +66,13 @@ test('a transfer followed with instruments: a connection that is cut, the alarm 
 });
 
 test('a transfer followed with typed readings alone, seen by a colleague as well', async ({ page, browser }) => {
-  await begin(page, 'Ceramics museum', 'C-04', 1);
+  await begin(page, 'Sail loft', 'C-07', 1);
   const chosen = page.getByRole('region', { name: 'Follow it live' }).getByRole('checkbox', { checked: true });
   await expect(chosen).toHaveCount(4);
   for (let left = 4; left > 0; left--) await chosen.first().uncheck();
   await page.getByRole('button', { name: 'Follow with typed readings' }).click();
   const panel = page.locator('hy-live-panel');
-  await panel.getByLabel('Gross weight', { exact: true }).fill('20.2');
+  await panel.getByLabel('Gross weight', { exact: true }).fill('27.2');
   await panel.getByRole('button', { name: 'Add reading' }).click();
   await expect(panel.getByText(/gross as it was typed last/)).toBeVisible();
 

@@ -1,6 +1,8 @@
 import { defineConfig } from '@playwright/test';
 
 export const PORT = 4391;
+/** The page of the simulated instruments. */
+export const INSTRUMENTS_PORT = 4399;
 
 /** Through the real interface, as `npm start` serves it, on data of its own. */
 export default defineConfig({

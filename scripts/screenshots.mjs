@@ -33,7 +33,7 @@ const views = [
   { file: 'system', path: '/systems/Cheese cave' },
   { file: 'method', path: '/visits/Bell foundry/method', before: verdict },
   { file: 'method-phone', path: '/visits/Bell foundry/method', width: 390, height: 844, before: verdict },
-  { file: 'visit-fill', path: '/visits/Bell foundry/transfer', before: fillOnVisit },
+  { file: 'visit-fill', path: '/visits/Planetarium/transfer', before: followLive },
   { file: 'book', path: '/book' },
   { file: 'bench', path: '/bench', before: compareWithLabel },
   { file: 'settings', path: '/settings' },
@@ -148,13 +148,33 @@ async function holdNitrogen(page) {
   await page.getByText('Pressure, with its temperature taken out').waitFor();
 }
 
-/** Recovered against the proposal: the first cylinder that takes it. @param {import('@playwright/test').Page} page */
-async function fillOnVisit(page) {
-  await page
-    .getByRole('link', { name: /^Fill / })
-    .first()
-    .click();
-  await page.getByLabel('Gross weight (scale reading)', { exact: true }).waitFor();
+/** A transfer that runs beside its twin, by the simulated instruments. @param {import('@playwright/test').Page} page */
+async function followLive(page) {
+  const get = async (/** @type {string} */ path) => (await page.request.get(path)).json();
+  const act = (/** @type {string} */ path, /** @type {object} */ data) =>
+    page.request.post(`http://127.0.0.1:${PORT + 1}${path}`, { data });
+  const visit = await get(page.url().replace('/visits/', '/api/visits/').replace('/transfer', ''));
+  const cylinder = (await get('/api/cylinders')).find((/** @type {{ name: string }} */ own) => own.name === 'C-07');
+  await page.request.post(`/api/visits/${visit.id}/events`, {
+    data: {
+      kind: 'looked',
+      key: randomUUID(),
+      happenedAt: new Date().toISOString(),
+      recordedBy: 'Tobin Wake',
+      look: { ambient: { text: '88', unit: 'F' }, standing: { text: '255', unit: 'psig' }, failed: 'condenser' },
+    },
+  });
+  await act('/scene', { system: visit.system.id, cylinder: cylinder.id, method: 'vapour', ambientK: 304.3 });
+  await act('/act', { act: 'speed', to: 10 });
+  await page.goto(`${page.url()}?cylinder=${cylinder.id}`);
+  await page.getByLabel('Gross weight (scale reading)', { exact: true }).fill('24.6');
+  await page.getByRole('button', { name: 'Start the transfer' }).click();
+  await page.getByLabel('How it flows').selectOption('vapour');
+  await page.getByText('10 of their minutes').waitFor();
+  await page.getByRole('button', { name: 'Follow with these instruments' }).click();
+  await act('/act', { act: 'valve', to: 'open' });
+  await page.getByText(/The machine (will|may) trip/).waitFor();
+  await page.waitForTimeout(14_000);
 }
 
 /** A mixture under the wrong label, with what the gauge shows. @param {import('@playwright/test').Page} page */

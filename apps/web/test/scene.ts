@@ -189,6 +189,8 @@ export function stage({ registers = {}, drafts = {}, id = 'c7', more = {}, query
     cylinderEvents$: () => of([]),
     shipments$: of([]),
     prices$: of([]),
+    instruments$: of([]),
+    gateways$: of([]),
   };
   TestBed.configureTestingModule({
     providers: [

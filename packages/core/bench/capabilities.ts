@@ -9,6 +9,8 @@ import { simulate } from '../src/twin/simulate';
 import { randomOf, simulateHold } from '../test/simulated-hold';
 import { simulateRise } from '../test/simulated-rise';
 
+export { besideReadings } from './beside-readings';
+
 interface Rate {
   readonly what: string;
   readonly of: number;

@@ -369,7 +369,9 @@ test('the routes and the contract name the same endpoints', () => {
     .filter(({ path, method }) => path.startsWith('/api/') && method !== 'ALL')
     .map(({ method, path }) => `${method} ${path}`);
   const promised = Object.values(endpoints).map(({ method, path }) => `${method.toUpperCase()} ${path}`);
-  expect([...new Set(routed)].sort()).toEqual([...promised, 'GET /api/calendar.ics', 'GET /api/docs', 'GET /api/openapi.json'].sort());
+  expect([...new Set(routed)].sort()).toEqual(
+    [...promised, 'GET /api/calendar.ics', 'GET /api/docs', 'GET /api/instruments/stream', 'GET /api/openapi.json'].sort(),
+  );
 });
 
 test('the document and its page are served, with an ETag that saves the second answer', async () => {

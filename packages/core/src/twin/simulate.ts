@@ -6,11 +6,12 @@ export type { Sample, Simulated, TwinEvent, TwinEventKind, EndReason } from './t
 /**
  * A transfer from its start to its end. Deterministic: the same scenario gives the same run, however it is reported, since no step is cut
  * in order to report. @param sampleEveryS s between samples @param untilS s at which it is left as it stands
+ * @param mostSteps after so many it is given up, with the reason "time"
  * @throws OutOfRange, NotANumber, the property core's errors
  */
-export function simulate(scenario: Scenario, sampleEveryS: number, untilS = Number.POSITIVE_INFINITY): Simulated {
+export function simulate(scenario: Scenario, sampleEveryS: number, untilS = Number.POSITIVE_INFINITY, mostSteps?: number): Simulated {
   refuseImpossible(scenario);
-  const run = new TransferRun(scenario, Math.max(0.1, sampleEveryS));
+  const run = new TransferRun(scenario, Math.max(0.1, sampleEveryS), mostSteps);
   while (!run.over && run.time < untilS) run.advance();
   return run.result();
 }

@@ -65,6 +65,7 @@ export class TransferRun {
   constructor(
     private readonly scenario: Scenario,
     private readonly every: number,
+    private readonly mostSteps = MOST_STEPS,
   ) {
     this.table = fluidTable(scenario.composition);
     this.rig = rigOf(scenario);
@@ -83,7 +84,7 @@ export class TransferRun {
   }
 
   get over(): boolean {
-    if (this.steps > MOST_STEPS) this.end ??= 'time';
+    if (this.steps > this.mostSteps) this.end ??= 'time';
     return this.end !== undefined;
   }
 

@@ -5,6 +5,7 @@ import { findingNow } from '@hygromet/core/account/refrigerant-tests';
 import { mayGoBackByTests } from '@hygromet/core/account/reuse-verdict';
 import { mayFeed, sourcesFor, type Stock } from '@hygromet/core/charge/sources';
 import type { Composition } from '@hygromet/core/fluids/composition';
+import type { MassUnit } from '@hygromet/core/units/mass';
 import { kelvin } from '@hygromet/core/units/quantity';
 import { command, refusalIn } from '../live/command';
 import { newKey } from '../live/new-key';
@@ -14,7 +15,9 @@ import { Units } from '../preferences/units.service';
 import { ChoiceField } from '../ui/choice-field';
 import { loadable, valueOf, waiting } from '../ui/loadable';
 import { emptyEntry, readQuantity } from '../ui/quantity-entry';
+import { massEntry } from '../ui/entry-of';
 import { QuantityField } from '../ui/quantity-field';
+import { TakeReading } from './live/take-reading';
 import { VisitEntries } from './visit-entries';
 import { VisitJob } from './visit-job';
 
@@ -26,7 +29,7 @@ const SLOW_KG = 0.1;
 @Component({
   selector: 'hy-recharge-log',
   providers: [VisitEntries],
-  imports: [ChoiceField, QuantityField],
+  imports: [ChoiceField, QuantityField, TakeReading],
   template: `
     <h3>From which cylinder</h3>
     @if (sources(); as s) {
@@ -56,14 +59,18 @@ const SLOW_KG = 0.1;
           [entry]="before()"
           (entryChange)="before.set($event)"
           [problem]="field('/grossBeforeKg')"
-        />
+        >
+          <hy-take-reading quantity="gross" (taken)="before.set(typed($event, before().unit))" />
+        </hy-quantity-field>
         <hy-quantity-field
           label="Gross now"
           kind="mass"
           [entry]="after()"
           (entryChange)="after.set($event)"
           [problem]="field('/grossAfterKg')"
-        />
+        >
+          <hy-take-reading quantity="gross" (taken)="after.set(typed($event, after().unit))" />
+        </hy-quantity-field>
         <button type="submit" class="button main" [disabled]="!ready() || busy()">Log {{ fedText() }}</button>
       </form>
       @if (left(); as words) {
@@ -183,6 +190,7 @@ export class RechargeLog {
     this.after.set(emptyEntry(this.preferences().mass));
   });
   protected readonly busy = computed(() => this.logging.state().state === 'busy');
+  protected readonly typed = (kg: number, unit: string) => massEntry(kg, unit as MassUnit); // the field offers only these
   protected readonly field = (pointer: string) => refusalIn(this.logging.state(), pointer);
   protected readonly refused = computed(() => refusalIn(this.logging.state()));
 

@@ -5,7 +5,7 @@ import { FillSession } from '../transfer/fill.session';
 import { FillTarget } from '../transfer/fill-target';
 import { valueOf } from '../ui/loadable';
 import { Caution } from '../ui/caution';
-import { entryOf } from '../transfer/entry-of';
+import { massEntry } from '../ui/entry-of';
 import { LivePanel, type EndedGross } from './live/live-panel';
 import { LiveTransfer } from './live/live-transfer';
 import { VisitJob } from './visit-job';
@@ -57,8 +57,8 @@ export class VisitFill {
     const [unit, { before }] = [this.session.scaleUnit(), this.session.draft()];
     this.session.change({
       stage: 'transfer',
-      before: before.text === '' ? entryOf(startGrossKg, unit) : before,
-      after: entryOf(grossKg, unit),
+      before: before.text === '' ? massEntry(startGrossKg, unit) : before,
+      after: massEntry(grossKg, unit),
       certain: false,
     });
   }

@@ -2,6 +2,7 @@ import parameters from '../parameters.json';
 import { coolingsOfCylinder, type CylinderCooling, type Scenario } from '../scenario';
 import type { EndReason, Sample, Simulated, TwinEventKind } from '../transfer-run';
 import { valueAt, type Observable } from './observed';
+import data from './priors.json';
 import { run, type Fitted, type Underway } from './refit';
 import { suspectsOf, type Suspect } from './suspects';
 import { unknowns, type Guess } from './unknowns';
@@ -78,19 +79,25 @@ export function outlook({ scenario, now }: Underway, fitted: Fitted): Outlook | 
       base
     );
   });
-  const range = (of: (simulated: Simulated) => number | undefined): Range | undefined => {
+  /** @param structure what the model itself may be off, one standard deviation */
+  const range = (of: (simulated: Simulated) => number | undefined, structure: (likely: number) => number): Range | undefined => {
     const likely = of(base);
     if (likely === undefined) return undefined;
-    const sd = Math.hypot(...others.map((other) => (of(other) ?? likely) - likely));
+    const sd = Math.hypot(structure(likely), ...others.map((other) => (of(other) ?? likely) - likely));
     return { likely, low: likely - SIGMAS * sd, high: likely + SIGMAS * sd };
   };
-  const sure = (of: (simulated: Simulated) => number): Range => range(of)!;
+  const sure = (of: (simulated: Simulated) => number, structure: (likely: number) => number): Range => range(of, structure)!;
+  const { time, mass, pressure } = data.structure;
+  const ofTime = (likely: number) => time * Math.max(0, likely - now);
+  const grossNow = valueAt(base.samples, 'grossKg', now);
+  const ofMass = (likely: number) => mass * Math.abs(likely - grossNow);
+  const ofPressure = (likely: number) => pressure * likely;
   const after = ({ low, likely, high }: Range): Range => ({ likely, low: Math.max(now, low), high: Math.max(now, high) });
   const until = Math.max(base.end.t, now + 60);
   const t = Array.from({ length: POINTS + 1 }, (_, k) => now + ((until - now) * k) / POINTS);
-  const band = (of: Observable) => t.map((at) => sure(({ samples }) => valueAt(samples, of, at)));
+  const band = (of: Observable) => t.map((at) => sure(({ samples }) => valueAt(samples, of, at), of === 'grossKg' ? ofMass : ofPressure));
   const bands = { grossKg: band('grossKg'), suctionPa: band('suctionPa'), headPa: band('headPa') };
-  const when = (kind: TwinEventKind) => range(({ events }) => events.find((event) => event.kind === kind)?.t);
+  const when = (kind: TwinEventKind) => range(({ events }) => events.find((event) => event.kind === kind)?.t, ofTime);
   const below = when('below-20-psig');
   const chargeSd = Math.sqrt(covariance[0]!);
   const charge = scenario.system.chargeKg * Math.exp(guess[0]!);
@@ -100,9 +107,14 @@ export function outlook({ scenario, now }: Underway, fitted: Fitted): Outlook | 
     bands,
     end: {
       reason: base.end.reason,
-      t: after(sure(({ end }) => end.t)),
-      grossKg: sure(({ end }) => end.grossKg),
-      leftKg: atLeastNothing(sure(({ end }) => end.leftKg)),
+      t: after(sure(({ end }) => end.t, ofTime)),
+      grossKg: sure(({ end }) => end.grossKg, ofMass),
+      leftKg: atLeastNothing(
+        sure(
+          ({ end }) => end.leftKg,
+          (likely) => mass * likely,
+        ),
+      ),
     },
     liquidOver: when('liquid-over'),
     below20psig: below === undefined ? undefined : after(below),
@@ -110,7 +122,12 @@ export function outlook({ scenario, now }: Underway, fitted: Fitted): Outlook | 
     trip: scenario.machine === null ? undefined : crossing(t, bands.headPa, cutOut),
     chargeKg: { likely: charge, low: charge * Math.exp(-SIGMAS * chargeSd), high: charge * Math.exp(SIGMAS * chargeSd) },
     chargeSeen: chargeSd < SEEN * prior[0]!,
-    systemKg: atLeastNothing(sure(({ samples }) => valueAt(samples, 'systemKg', now))),
+    systemKg: atLeastNothing(
+      sure(
+        ({ samples }) => valueAt(samples, 'systemKg', now),
+        (likely) => mass * likely,
+      ),
+    ),
     cures: scenario.method === 'pump-down' ? [] : cures(coming, guess, t, cutOut),
     guess,
     suspects: suspectsOf(fitted),

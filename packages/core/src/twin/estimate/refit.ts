@@ -2,6 +2,7 @@ import { solveInPlace } from '../../thermo/linear-solve';
 import { simulate } from '../simulate';
 import type { Scenario } from '../scenario';
 import type { Simulated } from '../transfer-run';
+import parameters from '../parameters.json';
 import data from './priors.json';
 import { pointsOf, valueAt, type Point, type Traces } from './observed';
 import { AS_RECORDED, priorSd, tuned, unknowns, type Guess } from './unknowns';
@@ -50,11 +51,11 @@ export function refit({ scenario, readings, now, from, chargeSd }: Underway): Fi
   const past = told(scenario);
   const every = Math.max(0.5, now / 200);
   const left = (guess: Guess) => residuals(points, run(past, guess, every, now));
-  let best = descended(left, from, prior);
+  let best = descended(left, from, prior, MOST_ROUNDS);
   // one start alone sticks in a wrong minimum now and then: it shows by what it leaves
   if (best.misfit > DOUBTFUL)
     for (const start of STARTS) {
-      const tried = descended(left, start, prior);
+      const tried = descended(left, start, prior, 1);
       if (tried.loss < best.loss) best = tried;
     }
   return { guess: best.guess, covariance: inflated(inverse(best.normal), best.misfit), prior, misfit: best.misfit };
@@ -67,10 +68,10 @@ interface Descended {
   readonly misfit: number;
 }
 
-function descended(left: (guess: Guess) => readonly number[], from: Guess, prior: readonly number[]): Descended {
+function descended(left: (guess: Guess) => readonly number[], from: Guess, prior: readonly number[], rounds: number): Descended {
   let guess = from;
   let [own, normal] = [left(guess), new Float64Array(N * N)];
-  for (let round = 0; round < MOST_ROUNDS; round++) {
+  for (let round = 0; round < rounds; round++) {
     const slopes = unknowns.map((_, k) => left(moved(guess, k, STEP)).map((value, i) => (value - own[i]!) / STEP));
     const stepped = newton(own, slopes, guess, prior);
     normal = stepped.normal;
@@ -100,10 +101,15 @@ const told = (scenario: Scenario): Scenario => ({
 const within = (value: number, sd: number): number => Math.max(-FURTHEST * sd, Math.min(FURTHEST * sd, value));
 export const moved = (guess: Guess, k: number, by: number): Guess => guess.map((value, i) => (i === k ? value + by : value));
 
-/** A run that cannot be is none: too much for its circuit. */
+/** Steps of a run that somebody waits for: an ordinary transfer takes some hundreds. */
+const MOST_STEPS = 12_000;
+
+/** A run that cannot be is none: too much for its circuit, or no end to it. */
 export function run(scenario: Scenario, guess: Guess, every: number, until?: number): Simulated | undefined {
   try {
-    return simulate(tuned(scenario, guess), every, until);
+    const simulated = simulate(tuned(scenario, guess), every, until, MOST_STEPS);
+    const long = Math.min(until ?? Number.POSITIVE_INFINITY, 3600 * parameters.most.hours);
+    return simulated.end.reason === 'time' && simulated.end.t < long ? undefined : simulated;
   } catch {
     return undefined;
   }

@@ -3,21 +3,17 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import type { Instrument } from '@hygromet/contract/instrument';
 import type { TransferMethod } from '@hygromet/core/twin/scenario';
 import type { Paired } from '@hygromet/contract/visit-transfer';
-import { catchError, of, switchMap, timer } from 'rxjs';
 import { refusalIn } from '../../live/command';
-import { Registers } from '../../live/registers.service';
 import { MethodSession } from '../../method/method.session';
 import { Units } from '../../preferences/units.service';
 import { FillSession } from '../../transfer/fill.session';
 import { ChoiceField, type Choice } from '../../ui/choice-field';
 import { valueOf } from '../../ui/loadable';
 import { liveQuantities, type LiveQuantity } from './live-figures';
+import { HeardInstruments, lastOf } from './heard-instruments';
 import { LiveTransfer } from './live-transfer';
 import { scenarioOf } from './scenario-of';
 
-const LOOK_EVERY_MS = 3000;
-/** ms: what was not heard for so long is not there. */
-const THERE_MS = 30_000;
 /** Of the logarithm, where a plan cannot tell how far a charge may be off. */
 const CHARGE_SD = 0.12;
 /** A range of nine in ten, in standard deviations to each side. */
@@ -85,22 +81,13 @@ export class BeginLive {
   private readonly fill = inject(FillSession);
   private readonly session = inject(MethodSession);
   private readonly units = inject(Units);
-  private readonly registers = inject(Registers);
   protected readonly names = QUANTITY_NAMES;
 
-  private readonly heard = toSignal<readonly Instrument[], readonly Instrument[]>(
-    timer(0, LOOK_EVERY_MS).pipe(switchMap(() => this.registers.instruments$.pipe(catchError(() => of([]))))),
-    {
-      initialValue: [],
-    },
-  );
-  private readonly there = computed(() => this.heard().filter(({ heardAt }) => Date.now() - Date.parse(heardAt) < THERE_MS));
+  private readonly heard = toSignal<readonly Instrument[], readonly Instrument[]>(inject(HeardInstruments).heard$, { initialValue: [] });
   /** Of each kind the one that was heard last. */
   protected readonly found = computed(() =>
     liveQuantities.flatMap((quantity) => {
-      const own = this.there()
-        .filter(({ last }) => last[quantity] !== undefined)
-        .sort((a, b) => Date.parse(b.last[quantity]!.at) - Date.parse(a.last[quantity]!.at))[0];
+      const own = lastOf(this.heard(), quantity);
       return own === undefined ? [] : [{ quantity, id: own.id, shows: this.shows(quantity, own.last[quantity]!.value), facts: own.facts }];
     }),
   );

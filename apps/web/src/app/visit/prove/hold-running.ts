@@ -13,9 +13,12 @@ import { clockText } from '../../ui/day';
 import { isStale, valueOf } from '../../ui/loadable';
 import { QuantityField } from '../../ui/quantity-field';
 import { emptyEntry, readQuantity, type QuantityEntry } from '../../ui/quantity-entry';
+import { pressureEntry, temperatureEntry } from '../../ui/entry-of';
+import { TakeReading } from '../live/take-reading';
 import { VisitJob } from '../visit-job';
 import { HoldChart } from './hold-chart';
 import { firstAt, metaOf, readingsOf, type RunningHold } from './hold-trace';
+import type { PressureUnit } from '@hygromet/core/units/pressure';
 import { coreVersion } from '@hygromet/core/version';
 import { holdSentence, percentPerHour, problemText, termAdvice, yearlyText } from './prove-words';
 
@@ -28,7 +31,7 @@ interface ReadingDraft {
 /** A hold that runs: readings as they are typed, the verdict with its limit after each, and when to look again. */
 @Component({
   selector: 'hy-hold-running',
-  imports: [BigNumber, Caution, HoldChart, QuantityField],
+  imports: [BigNumber, Caution, HoldChart, QuantityField, TakeReading],
   template: `
     @if (answer(); as a) {
       <hy-big-number [what]="what()" [number]="big().number" [unit]="big().unit" [computing]="stale()">
@@ -56,10 +59,16 @@ interface ReadingDraft {
         [entry]="draft().pressure"
         (entryChange)="change({ pressure: $event })"
         [problem]="problem('/reading/gaugePa')"
-      />
-      <hy-quantity-field label="Air, in the shade" kind="temperature" [entry]="draft().air" (entryChange)="change({ air: $event })" />
+      >
+        <hy-take-reading quantity="head" (taken)="change({ pressure: pressureTyped($event) })" />
+      </hy-quantity-field>
+      <hy-quantity-field label="Air, in the shade" kind="temperature" [entry]="draft().air" (entryChange)="change({ air: $event })">
+        <hy-take-reading quantity="air" (taken)="change({ air: temperatureTyped($event, draft().air.unit) })" />
+      </hy-quantity-field>
       @if (test().setUp.clamp) {
-        <hy-quantity-field label="Pipe, clamp" kind="temperature" [entry]="draft().pipe" (entryChange)="change({ pipe: $event })" />
+        <hy-quantity-field label="Pipe, clamp" kind="temperature" [entry]="draft().pipe" (entryChange)="change({ pipe: $event })">
+          <hy-take-reading quantity="wall" (taken)="change({ pipe: temperatureTyped($event, draft().pipe.unit) })" />
+        </hy-quantity-field>
       }
       <div class="wide actions">
         <button type="submit" class="button main" [disabled]="!readable() || adding.state().state === 'busy'">Add reading</button>
@@ -162,6 +171,9 @@ export class HoldRunning {
   private readonly ending = this.job.adding();
   protected readonly problem = (pointer: string) => refusalIn(this.adding.state(), pointer);
   protected readonly refused = computed(() => refusalIn(this.adding.state()) ?? refusalIn(this.ending.state()));
+
+  protected pressureTyped = (p: number) => pressureEntry(p, this.draft().pressure.unit as PressureUnit, this.units.atmosphere()); // the field offers only these
+  protected temperatureTyped = (T: number, unit: string) => temperatureEntry(T, unit === 'C' ? 'C' : 'F');
 
   protected change(part: Partial<ReadingDraft>): void {
     this.stored.value.update((draft) => ({ ...draft, ...part }));

@@ -1,0 +1,56 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import type { Quantity } from '@hygromet/core/instruments/quantity';
+import type { Instrument } from '@hygromet/contract/instrument';
+import { Units } from '../../preferences/units.service';
+import { HeardInstruments, lastOf } from './heard-instruments';
+
+/** What an instrument shows now, to be taken into the field beside it. Nothing where none is heard. */
+@Component({
+  selector: 'hy-take-reading',
+  template: `
+    @if (reading(); as own) {
+      <button type="button" class="button small" (click)="taken.emit(own.value)">Take {{ own.text }} from {{ own.id }}</button>
+    }
+  `,
+  styles: `
+    :host {
+      display: block;
+    }
+
+    button {
+      margin-top: 6px;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class TakeReading {
+  readonly quantity = input.required<Quantity>();
+  /** SI. */
+  readonly taken = output<number>();
+  private readonly units = inject(Units);
+  private readonly heard = toSignal<readonly Instrument[], readonly Instrument[]>(inject(HeardInstruments).heard$, { initialValue: [] });
+  protected readonly reading = computed(() => {
+    const quantity = this.quantity();
+    const own = lastOf(this.heard(), quantity);
+    const value = own?.last[quantity]?.value;
+    return own === undefined || value === undefined ? undefined : { id: own.id, value, text: this.text(quantity, value) };
+  });
+
+  private text(quantity: Quantity, value: number): string {
+    switch (quantity) {
+      case 'gross':
+        return this.units.massText(value);
+      case 'suction':
+      case 'head':
+      case 'vacuum':
+        return this.units.pressure(value);
+      case 'wall':
+      case 'air':
+      case 'pipe':
+        return this.units.temperature(value, 1);
+      default:
+        return quantity satisfies never;
+    }
+  }
+}
