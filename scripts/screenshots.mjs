@@ -13,8 +13,8 @@ const PORT = 4393;
 const BASE = `http://127.0.0.1:${PORT}`;
 
 /**
- * One picture of each main view, from the demo data: `npm run screenshots`.
- * @typedef {{ file: string, path: string, width?: number, height?: number, dark?: boolean, before?: (page: import('@playwright/test').Page) => Promise<void> }} View
+ * One picture of each main view, from the demo data: `npm run screenshots`, or of those that are named: `npm run screenshots -- rack`.
+ * @typedef {{ file: string, path: string, width?: number, height?: number, dark?: boolean, live?: boolean, before?: (page: import('@playwright/test').Page) => Promise<void> }} View
  * @type {View[]}
  */
 const views = [
@@ -33,7 +33,7 @@ const views = [
   { file: 'system', path: '/systems/Cheese cave' },
   { file: 'method', path: '/visits/Bell foundry/method', before: verdict },
   { file: 'method-phone', path: '/visits/Bell foundry/method', width: 390, height: 844, before: verdict },
-  { file: 'visit-fill', path: '/visits/Planetarium/transfer', before: followLive },
+  { file: 'visit-fill', path: '/visits/Planetarium/transfer', live: true, before: followLive },
   { file: 'book', path: '/book' },
   { file: 'bench', path: '/bench', before: compareWithLabel },
   { file: 'settings', path: '/settings' },
@@ -154,8 +154,8 @@ async function followLive(page) {
   const act = (/** @type {string} */ path, /** @type {object} */ data) =>
     page.request.post(`http://127.0.0.1:${PORT + 1}${path}`, { data });
   const visit = await get(page.url().replace('/visits/', '/api/visits/').replace('/transfer', ''));
-  const cylinder = (await get('/api/cylinders')).find((/** @type {{ name: string }} */ own) => own.name === 'C-07');
-  await page.request.post(`/api/visits/${visit.id}/events`, {
+  const cylinder = (await get(`${BASE}/api/cylinders`)).find((/** @type {{ name: string }} */ own) => own.name === 'C-07');
+  await page.request.post(`${BASE}/api/visits/${visit.id}/events`, {
     data: {
       kind: 'looked',
       key: randomUUID(),
@@ -210,13 +210,14 @@ function startApplication(folder) {
 }
 
 /** @param {import('@playwright/test').Browser} browser @param {View} view @param {Record<string, string>} ids */
-async function take(browser, { file, path: place, width = 1280, height = 800, dark = false, before }, ids) {
+async function take(browser, { file, path: place, width = 1280, height = 800, dark = false, live = false, before }, ids) {
   const page = await browser.newPage({ viewport: { width, height }, colorScheme: dark ? 'dark' : 'light', reducedMotion: 'reduce' });
-  await page.goto(BASE + place.replace(/C-\d+|Cheese cave|Bell foundry|Mushroom farm/, (name) => ids[name] ?? name), {
+  await page.goto(BASE + place.replace(/C-\d+|Cheese cave|Bell foundry|Mushroom farm|Planetarium/, (name) => ids[name] ?? name), {
     waitUntil: 'networkidle',
   });
   await before?.(page);
-  await page.waitForLoadState('networkidle');
+  // readings come as long as the page is open
+  if (!live) await page.waitForLoadState('networkidle');
   await page.evaluate(() => document.fonts.ready.then(() => undefined));
   await page.waitForTimeout(400); // the drawer slides in
   await page.screenshot({ path: at('docs/screenshots', `${file}.png`) });
@@ -249,7 +250,8 @@ async function main() {
     ...systems.map(({ id, site }) => [site, id]),
     ...visits.map(({ id, system }) => [system.site, id]),
   ]);
-  for (const view of views) await take(browser, view, ids);
+  const wanted = process.argv.slice(2);
+  for (const view of views) if (wanted.length === 0 || wanted.includes(view.file)) await take(browser, view, ids);
   await browser.close();
   application.kill('SIGINT');
   await new Promise((resolve) => application.once('exit', resolve));

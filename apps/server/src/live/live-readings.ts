@@ -1,4 +1,5 @@
 import type { LiveReading } from '@hygromet/contract/instrument';
+import { setMaxListeners } from 'node:events';
 import pg from 'pg';
 import type { Logger } from 'pino';
 import type { Db } from '../store/database';
@@ -38,6 +39,8 @@ export class LiveReadings {
     private readonly url: string,
     private readonly log: Logger,
   ) {
+    // each page that watches listens to it
+    setMaxListeners(0, this.ended.signal);
     void this.listen();
   }
 

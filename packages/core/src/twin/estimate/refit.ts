@@ -58,7 +58,10 @@ export function refit({ scenario, readings, now, from, chargeSd }: Underway): Fi
       const tried = descended(left, start, prior, 1);
       if (tried.loss < best.loss) best = tried;
     }
-  return { guess: best.guess, covariance: inflated(inverse(best.normal), best.misfit), prior, misfit: best.misfit };
+  const covariance = inflated(inverse(best.normal), best.misfit);
+  // volumes that nobody has measured look like charge: that doubt no reading takes away
+  covariance[0]! += data.structure.charge ** 2;
+  return { guess: best.guess, covariance, prior, misfit: best.misfit };
 }
 
 interface Descended {
@@ -91,10 +94,17 @@ function descended(left: (guess: Guess) => readonly number[], from: Guess, prior
   return { guess, normal, loss: loss(own, guess, prior), misfit };
 }
 
-/** As people and readings tell it: no cut-out opens by itself, and nobody shuts the valve at a stop that only the model has reached. */
+/** Pa: as deep as any machine draws. */
+const DEEPEST = 2000;
+
+/**
+ * As people and readings tell it: no cut-out opens by itself, and what still runs has not come to its end, nor to a stop, in the model either:
+ * a run that is over follows no factor any more.
+ */
 const told = (scenario: Scenario): Scenario => ({
   ...scenario,
   tripsFrom: Number.POSITIVE_INFINITY,
+  endPa: DEEPEST,
   cylinder: { ...scenario.cylinder, stopKg: Number.POSITIVE_INFINITY },
 });
 
