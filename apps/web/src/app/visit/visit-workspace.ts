@@ -1,6 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { RouterLink } from '@angular/router';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { ActivatedRoute, RouterLink } from '@angular/router';
 import type { Visit } from '@hygromet/contract/visit';
+import { map } from 'rxjs';
 import { CircuitSide } from '../method/circuit-side';
 import { LookSource, SYSTEM_ID } from '../method/look-source';
 import { MethodSession } from '../method/method.session';
@@ -102,7 +104,7 @@ import { VisitStepper } from './visit-stepper';
             <p class="onward">
               <a
                 class="button"
-                [class.main]="job.state()?.state === 'done' || job.state()?.state === 'not-needed'"
+                [class.main]="!filling() && (job.state()?.state === 'done' || job.state()?.state === 'not-needed')"
                 [routerLink]="['/visits', visit.id, stage]"
                 >Next: {{ action(stage) }}</a
               >
@@ -130,6 +132,10 @@ export class VisitWorkspace {
   protected readonly action = nextActionText;
   /** What is done next, where that is another stage than the one that is looked at. */
   protected readonly elsewhere = computed(() => (this.job.open() && this.job.next() !== this.job.here() ? this.job.next() : undefined));
+
+  private readonly cylinder = toSignal(inject(ActivatedRoute).queryParamMap.pipe(map((query) => query.has('cylinder'))));
+  /** Another cylinder is being filled: its own action stands under the thumb, whatever was done before. */
+  protected readonly filling = computed(() => this.job.here() === 'transfer' && this.cylinder() === true);
 
   protected readonly planning = computed(
     () => ['look', 'method', 'transfer'].includes(this.job.here()) && this.live.transfer() === undefined,

@@ -4,10 +4,10 @@ import { Units } from '../../preferences/units.service';
 import { AlarmSound } from './alarm-sound';
 import { LiveTransfer } from './live-transfer';
 
-/** ms for which an answered alarm is still, while the weight does not rise any more. */
-const STILL_MS = 15_000;
-/** kg/s: below it a scale is at rest. */
-const AT_REST = 0.003;
+/** ms that a hand and a valve take: what still comes over until then belongs to the answer. */
+const SHUT_MS = 4000;
+/** kg beyond what the scale showed when the valve was shut: then it is not shut. */
+const STILL_COMES = 0.05;
 
 /**
  * The whole screen, sound and vibration, when the valve has to be shut, on whichever stage somebody looks. It cannot be switched off: it is
@@ -103,19 +103,18 @@ export class StopAlarm {
   protected readonly sound = inject(AlarmSound);
   private readonly answer = viewChild<ElementRef<HTMLButtonElement>>('answer');
 
-  private readonly answeredAt = computed(() => {
-    const note = this.live.transfer()?.notes.findLast(({ note: own }) => own.what === 'acknowledged');
-    return note === undefined ? 0 : Date.parse(note.at);
+  private readonly answered = computed(() => {
+    const last = this.live.transfer()?.notes.findLast(({ note }) => note.what === 'acknowledged');
+    return last?.note.what === 'acknowledged' ? { at: Date.parse(last.at), grossKg: last.note.grossKg } : undefined;
   });
   /** What calls now, and was not answered. */
   protected readonly active = computed((): Exclude<AlarmStage, 'quiet' | 'soon'> | undefined => {
-    const stage = this.live.alarm()?.stage;
-    if (stage !== 'now' && stage !== 'over') return undefined;
-    const answered = this.live.now() - this.answeredAt();
-    // a valve takes its moment to be shut; after that only a scale at rest is believed
-    const rising = (this.live.rate() ?? 0) > AT_REST;
-    if (answered < STILL_MS / this.live.speed() + 2000) return undefined;
-    return this.answeredAt() > 0 && !rising ? undefined : stage;
+    const [alarm, answered] = [this.live.alarm(), this.answered()];
+    if (alarm === undefined || (alarm.stage !== 'now' && alarm.stage !== 'over')) return undefined;
+    if (answered === undefined) return alarm.stage;
+    if (this.live.now() < answered.at + SHUT_MS) return undefined;
+    const shut = this.live.series()?.gross.findLast(({ at }) => at <= answered.at + SHUT_MS)?.value ?? 0;
+    return alarm.grossKg > Math.max(answered.grossKg, shut) + STILL_COMES ? alarm.stage : undefined;
   });
   private readonly soon = computed(() => this.live.alarm()?.stage === 'soon');
 
