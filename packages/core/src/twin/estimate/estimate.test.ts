@@ -91,7 +91,7 @@ test('with nothing read it is what the records say, with all the doubt of before
     expect(Math.sqrt(fitted.covariance[k * unknowns.length + k]!)).toBeCloseTo(k === 0 ? Math.hypot(sd, 0.06) : sd, 6);
 });
 
-// what twin.md calls out: the charge cannot be seen while liquid is left
+// While liquid is left the pressure stands at saturation, whatever the charge (common practice).
 test('the charge is not seen while liquid is left, and seen near the end', () => {
   const truth = truthOf([-0.12, 0, 0, 0, 0]);
   const early = underway(truth, 0.15 * truth.end.t, 5);
