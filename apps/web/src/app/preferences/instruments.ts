@@ -65,27 +65,12 @@ import { PreferencesService } from './preferences.service';
       <p class="refused" role="alert">{{ sentence }}</p>
     }
   `,
-  styleUrl: '../ui/form.css',
+  styleUrls: ['../ui/form.css', './section.css'],
   styles: `
-    :host {
-      display: block;
-      padding: 0 var(--margin) 32px;
-    }
-
-    h2 {
-      font-size: 18px;
-    }
-
     ul {
       margin: 8px 0 12px;
       padding: 0;
       list-style: none;
-    }
-
-    li {
-      max-width: 760px;
-      padding: 8px 0;
-      border-top: 1px solid var(--line);
     }
 
     .row {
@@ -102,11 +87,6 @@ import { PreferencesService } from './preferences.service';
       font-size: 16px;
       overflow-wrap: anywhere;
       user-select: all;
-    }
-
-    form {
-      align-items: end;
-      padding: 12px 0 0;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

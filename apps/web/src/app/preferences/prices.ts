@@ -57,28 +57,7 @@ const kindText = { buy: 'costs', credit: 'brings at the reclaimer' } as const;
       <p class="refused" role="alert">{{ sentence }}</p>
     }
   `,
-  styleUrl: '../ui/form.css',
-  styles: `
-    :host {
-      display: block;
-      padding: 0 var(--margin) 32px;
-    }
-
-    h2 {
-      font-size: 18px;
-    }
-
-    li {
-      max-width: 760px;
-      padding: 6px 0;
-      border-top: 1px solid var(--line);
-    }
-
-    form {
-      align-items: end;
-      padding: 12px 0 0;
-    }
-  `,
+  styleUrls: ['../ui/form.css', './section.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Prices {

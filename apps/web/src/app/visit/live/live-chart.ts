@@ -29,6 +29,7 @@ const MOST_DRAWN = 600;
   template: `
     <h3>Pressures, and where the head is going</h3>
     <div class="chart"><canvas #canvas role="img" [attr.aria-label]="text()"></canvas></div>
+    <p class="small">Forecast by plate, ledger, look and readings; the cut-out is that of a usual machine (common practice): read yours.</p>
   `,
   styles: `
     h3 {

@@ -27,7 +27,7 @@ import { VisitJob } from '../visit-job';
 import { AlarmSound } from './alarm-sound';
 import { LiveChart } from './live-chart';
 import { LiveTransfer } from './live-transfer';
-import { coolingBy, coolingNames, doubtText, durationText, endText, fromNow, suspectText } from './live-words';
+import { coolingBy, coolingNames, doubtText, durationText, endText, fromNow, suspectText, twentyText } from './live-words';
 import { screenOn } from './wake-lock';
 
 /** What the scale showed when it was stopped, and when it began. */
@@ -64,6 +64,9 @@ const NEAR_CUT_OUT = 0.9;
           </p>
         }
         @if (ending(); as words) {
+          <p>{{ words }}</p>
+        }
+        @if (twenty(); as words) {
           <p>{{ words }}</p>
         }
         <p>{{ rate() }}</p>
@@ -206,6 +209,10 @@ export class LivePanel {
     if (outlook === undefined || this.live.valveShut() || (outlook.trip !== undefined && outlook.trip.likely <= outlook.end.t.likely))
       return undefined;
     return endText(outlook, this.live.elapsed(), this.units);
+  });
+  protected readonly twenty = computed(() => {
+    const outlook = this.live.outlook();
+    return outlook === undefined || this.ending() === undefined ? undefined : twentyText(outlook, this.live.elapsed(), this.units);
   });
   protected readonly rate = computed(() => {
     const [rate, speed] = [this.live.rate(), this.live.speed()];

@@ -6,6 +6,7 @@ import { stopAlarm } from '@hygromet/core/twin/alarm/stop-alarm';
 import type { Underway } from '@hygromet/core/twin/estimate/refit';
 import { AS_RECORDED } from '@hygromet/core/twin/estimate/unknowns';
 import { coreVersion } from '@hygromet/core/version';
+import equal from 'fast-deep-equal/es6';
 import { catchError, concatMap, defer, EMPTY, interval, map, of, retry, scan, startWith, Subject, switchMap, type Observable } from 'rxjs';
 import { asked } from '../../live/asked';
 import { newKey } from '../../live/new-key';
@@ -65,7 +66,7 @@ export class LiveTransfer {
       const transfer = this.transfer();
       return transfer === undefined ? undefined : { id: transfer.id, begunAt: transfer.begunAt, instruments: pairedNow(transfer) };
     },
-    { equal: (a, b) => JSON.stringify(a) === JSON.stringify(b) },
+    { equal },
   );
   readonly instruments = computed(() => this.paired()?.instruments ?? {});
   readonly now = toSignal(

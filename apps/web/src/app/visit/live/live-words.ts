@@ -50,6 +50,8 @@ export const suspectText: Record<Suspect, string> = {
 };
 
 const MINUTE = 60;
+/** Pa absolute, at sea level. */
+const TWENTY_PSIG = 239_220;
 
 /** "8 min", "40 s". */
 export const durationText = (seconds: number, units: Pick<Units, 'decimal'>): string =>
@@ -61,6 +63,17 @@ export function fromNow({ likely, low, high }: Range, now: number, units: Pick<U
   const main = durationText(Math.max(0, likely - now), units);
   if (!Number.isFinite(high)) return `${main} (from ${minutes(low)}, or not at all)`;
   return minutes(low) === minutes(high) ? main : `${main} (${minutes(low)} to ${minutes(high)})`;
+}
+
+/** When the system comes to 20 psig, while that is still to come: 0 psig depends on oil and clearance, this does not. */
+export function twentyText(
+  { below20psig }: Pick<Outlook, 'below20psig'>,
+  now: number,
+  units: Pick<Units, 'decimal' | 'pressure'>,
+): string | undefined {
+  return below20psig === undefined || below20psig.likely <= now
+    ? undefined
+    : `${units.pressure(TWENTY_PSIG)} in about ${fromNow(below20psig, now, units)}`;
 }
 
 /** Where it ends, as far as it can be told. */
