@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto';
 
 async function openCylinder(page: Page, name: string): Promise<void> {
   const all = (await (await page.request.get('/api/cylinders')).json()) as { id: string; name: string }[];
-  await page.goto(`/cylinders/${all.find((own) => own.name === name)!.id}`);
+  await page.goto(`/cylinders/${all.find((entry) => entry.name === name)!.id}`);
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(name);
 }
 
@@ -83,7 +83,7 @@ test('the airy cylinder is known, checked again, and may not be filled', async (
 
 test('the overdue cylinder is stamped anew, and a stamp of the future is asked back', async ({ page }) => {
   // one of its own: the overdue cylinder of the demo is looked at by other tests
-  const own = {
+  const current = {
     key: randomUUID(),
     name: 'O-21',
     volumeM3: 0.0119,
@@ -92,7 +92,7 @@ test('the overdue cylinder is stamped anew, and a stamp of the future is asked b
     requalified: '2021-02',
     place: 'workshop',
   };
-  await page.request.post('/api/cylinders', { data: own });
+  await page.request.post('/api/cylinders', { data: current });
   await openCylinder(page, 'O-21');
   await expect(page.getByText(/requalification due since 02-26/i)).toBeVisible();
   await page.getByLabel('What happened', { exact: true }).selectOption({ label: 'Requalified' });
@@ -112,10 +112,10 @@ test('the truck of a day with one cylinder too few says so and names the remedy'
   const shore = page.getByRole('region', { name: 'Not loaded' });
   // everything that could take R-410A is left here by hand, one after the other
   for (let k = 0; k < 8; k++) {
-    const own = aboard.getByRole('listitem').filter({ hasText: 'from Planetarium' }).first();
-    if ((await own.count()) === 0) break;
-    const name = await own.getByRole('link').innerText();
-    await own.getByRole('button', { name: /Leave/ }).click();
+    const locator = aboard.getByRole('listitem').filter({ hasText: 'from Planetarium' }).first();
+    if ((await locator.count()) === 0) break;
+    const name = await locator.getByRole('link').innerText();
+    await locator.getByRole('button', { name: /Leave/ }).click();
     await expect(shore.getByRole('listitem').filter({ hasText: name })).toContainText('removed manually');
   }
   await expect(page.getByText(/Planetarium: \d+\.\d lb of R-410A have no room\. (Evacuate|Get)/)).toBeVisible();
@@ -126,9 +126,9 @@ test('the truck of a day with one cylinder too few says so and names the remedy'
 test('a cylinder is dragged onto the truck', async ({ page }) => {
   await page.goto('/truck');
   const shore = page.getByRole('region', { name: 'Not loaded' });
-  const own = shore.getByRole('listitem').filter({ hasText: 'C-02' });
-  await own.scrollIntoViewIfNeeded();
-  const [from, to] = [(await own.boundingBox())!, (await page.locator('#aboard').boundingBox())!];
+  const current = shore.getByRole('listitem').filter({ hasText: 'C-02' });
+  await current.scrollIntoViewIfNeeded();
+  const [from, to] = [(await current.boundingBox())!, (await page.locator('#aboard').boundingBox())!];
   await page.mouse.move(from.x + 40, from.y + 20);
   await page.mouse.down();
   await page.mouse.move(from.x + 20, from.y + 10, { steps: 4 });

@@ -5,7 +5,7 @@ async function fits(page: Page): Promise<void> {
   const overhang = await page.locator('hy-circuit-drawing svg').evaluate((drawing) => {
     const { left, right } = drawing.getBoundingClientRect();
     const labels = Array.from(drawing.querySelectorAll('text')).map((label) => label.getBoundingClientRect());
-    return Math.max(0, ...labels.map((own) => Math.max(left - own.left, own.right - right)));
+    return Math.max(0, ...labels.map((label) => Math.max(left - label.left, label.right - right)));
   });
   expect(overhang).toBeLessThanOrEqual(1);
   expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
@@ -72,7 +72,7 @@ test.describe('in the hand', () => {
         }).toPass();
         await expect(page.locator('hy-step-list li').first()).toBeVisible();
         // all at once: the plan may still offer one less while they are measured
-        const heights = await methods.locator('label').evaluateAll((labels) => labels.map((own) => own.getBoundingClientRect().height));
+        const heights = await methods.locator('label').evaluateAll((labels) => labels.map((label) => label.getBoundingClientRect().height));
         expect(heights).not.toHaveLength(0);
         expect(Math.min(...heights)).toBeGreaterThanOrEqual(44);
       },

@@ -4,7 +4,7 @@ import { INSTRUMENTS_PORT } from './playwright.config';
 import { cylinderId } from './pages';
 
 const INSTRUMENTS = `http://127.0.0.1:${INSTRUMENTS_PORT}`;
-const act = (request: APIRequestContext, own: object) => request.post(`${INSTRUMENTS}/act`, { data: own });
+const act = (request: APIRequestContext, entry: object) => request.post(`${INSTRUMENTS}/act`, { data: entry });
 
 /** A visit of its own to a rooftop unit of its own, looked at, with one cylinder on the simulated scale. */
 async function begin(page: Page, site: string, cylinder: string, speed: number): Promise<void> {
@@ -22,9 +22,9 @@ async function begin(page: Page, site: string, cylinder: string, speed: number):
   });
   await page.request.post(`${INSTRUMENTS}/scene`, { data: { system, cylinder: into, method: 'vapour', ambientK: 308.15 } });
   await act(page.request, { act: 'speed', to: speed });
-  const own = (await (await page.request.get(`/api/cylinders/${into}`)).json()) as { tareKg: number; contentKg: number };
+  const found = (await (await page.request.get(`/api/cylinders/${into}`)).json()) as { tareKg: number; contentKg: number };
   await page.goto(`/visits/${id}/transfer?cylinder=${into}`);
-  await page.getByLabel('Gross weight (scale reading)', { exact: true }).fill(((own.tareKg + own.contentKg) / 0.45359237).toFixed(1));
+  await page.getByLabel('Gross weight (scale reading)', { exact: true }).fill(((found.tareKg + found.contentKg) / 0.45359237).toFixed(1));
   await page.getByRole('button', { name: 'Start the transfer' }).click();
   await page.getByLabel('How it flows').selectOption('vapour');
 }

@@ -11,7 +11,7 @@ test('too much is taken out of the overfilled cylinder, by its own plan, and the
   const heading = await page.getByRole('heading', { level: 1 }).textContent();
   const name = heading?.replace('Fill ', '').trim() ?? '';
   const others = (await (await page.request.get('/api/cylinders')).json()) as { name: string; tareKg: number; contentKg: number }[];
-  const into = others.find((own) => own.name === name);
+  const into = others.find((other) => other.name === name);
   expect(into?.contentKg).toBe(0);
   const kg = (more: number) => ((into?.tareKg ?? 0) + more).toFixed(2);
   await page.getByLabel('Unit of Gross weight (scale reading)').selectOption('kg');

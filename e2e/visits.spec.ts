@@ -73,8 +73,8 @@ test('a visit from the look through the cylinder to its account', async ({ page 
     await page.getByLabel(label, { exact: true }).fill(pounds.toFixed(1));
   };
   const all = (await (await page.request.get('/api/cylinders')).json()) as { name: string; tareKg: number; contentKg: number }[];
-  const own = all.find((one) => one.name === name)!;
-  const before = Math.round(((own.tareKg + own.contentKg) / 0.45359237) * 10) / 10;
+  const found = all.find((one) => one.name === name)!;
+  const before = Math.round(((found.tareKg + found.contentKg) / 0.45359237) * 10) / 10;
   await reads('Gross weight (scale reading)', before);
   await page.getByRole('button', { name: 'Start the transfer' }).click();
   await reads('Ending gross weight', before + 2.5);

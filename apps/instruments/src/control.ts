@@ -38,15 +38,15 @@ export const control = (simulation: Simulation) =>
     .get('/state', (c) => c.json(simulation.state()))
     .get('/offers', async (c) => c.json(await simulation.offers()))
     .post('/scene', async (c) => {
-      const own = setting.safeParse(await c.req.json());
-      if (!own.success) return c.json({ problem: own.error.issues[0]?.message ?? 'This is no scene.' }, 422);
-      await simulation.set(own.data);
+      const parsed = setting.safeParse(await c.req.json());
+      if (!parsed.success) return c.json({ problem: parsed.error.issues[0]?.message ?? 'This is no scene.' }, 422);
+      await simulation.set(parsed.data);
       return c.json(simulation.state());
     })
     .post('/act', async (c) => {
-      const own = act.safeParse(await c.req.json());
-      if (!own.success) return c.json({ problem: own.error.issues[0]?.message ?? 'Nobody can do that here.' }, 422);
-      simulation.do(own.data);
+      const parsed = act.safeParse(await c.req.json());
+      if (!parsed.success) return c.json({ problem: parsed.error.issues[0]?.message ?? 'Nobody can do that here.' }, 422);
+      simulation.do(parsed.data);
       return c.json(simulation.state());
     })
     .onError((error, c) => c.json({ problem: error.message }, 503));

@@ -44,9 +44,9 @@ export class Gateway {
     this.sending = true;
     try {
       while (this.kept.length > 0) {
-        const own = this.kept.slice(0, AT_ONCE);
-        await this.pass(own.map(standingAlone).flat());
-        this.kept = this.kept.slice(own.length);
+        const batch = this.kept.slice(0, AT_ONCE);
+        await this.pass(batch.map(standingAlone).flat());
+        this.kept = this.kept.slice(batch.length);
       }
     } catch {
       // the server is not there for the moment: what was read is kept, and the next reading tries again

@@ -10,8 +10,8 @@ const cylinder = { volumeM3: 0.0119, tareKg: 7.8, tareWeighedKg: null, contentKg
 const truth = (seed: number) =>
   hiddenTruth({ system: '', cylinder: '', method: 'vapour', ambientK: 300 }, system, cylinder, new Noise(seed));
 const scene = (seed = 1) => new Scene(truth(seed), new Noise(seed));
-const average = (own: Scene, of: 'gross' | 'head', n = 60) => {
-  const values = Array.from({ length: n }, () => own.shown()[of]).filter((value) => value !== undefined);
+const average = (entry: Scene, of: 'gross' | 'head', n = 60) => {
+  const values = Array.from({ length: n }, () => entry.shown()[of]).filter((value) => value !== undefined);
   return values.reduce((sum, value) => sum + value, 0) / values.length;
 };
 
@@ -23,8 +23,8 @@ test('noise is the same for the same seed, and as wide as it says', () => {
   expect(draw(7)).toEqual(draw(7));
   expect(draw(7)).not.toEqual(draw(8));
   const values = draw(3);
-  expect(values.reduce((sum, own) => sum + own, 0) / values.length).toBeCloseTo(0, 1);
-  expect(Math.sqrt(values.reduce((sum, own) => sum + own * own, 0) / values.length)).toBeCloseTo(1, 1);
+  expect(values.reduce((sum, value) => sum + value, 0) / values.length).toBeCloseTo(0, 1);
+  expect(Math.sqrt(values.reduce((sum, value) => sum + value * value, 0) / values.length)).toBeCloseTo(1, 1);
 });
 
 test('the truth is near the records and never quite as they say', () => {
@@ -35,36 +35,36 @@ test('the truth is near the records and never quite as they say', () => {
 });
 
 test('while the valve is shut the scale rests at tare and contents', () => {
-  const own = scene();
-  own.pass(60);
-  expect(average(own, 'gross')).toBeCloseTo(11.2, 2);
+  const current = scene();
+  current.pass(60);
+  expect(average(current, 'gross')).toBeCloseTo(11.2, 2);
 });
 
 test('an open valve fills the cylinder, a shut one ends it; at 60 times the speed it takes a minute for an hour', () => {
-  const own = scene();
-  own.do({ act: 'speed', to: 60 });
-  own.do({ act: 'valve', to: 'open' });
-  own.pass(3);
-  const filled = average(own, 'gross');
+  const current = scene();
+  current.do({ act: 'speed', to: 60 });
+  current.do({ act: 'valve', to: 'open' });
+  current.pass(3);
+  const filled = average(current, 'gross');
   expect(filled).toBeGreaterThan(11.6);
-  own.do({ act: 'valve', to: 'shut' });
-  own.pass(2);
-  expect(average(own, 'gross')).toBeCloseTo(own.state().grossKg, 2);
-  expect(own.state().t).toBeCloseTo(300, 0);
+  current.do({ act: 'valve', to: 'shut' });
+  current.pass(2);
+  expect(average(current, 'gross')).toBeCloseTo(current.state().grossKg, 2);
+  expect(current.state().t).toBeCloseTo(300, 0);
 });
 
 test('a kick is over after a moment, a zero that is off stays, a probe that is off reads the air', () => {
-  const own = scene();
-  own.pass(1);
-  own.do({ act: 'kick' });
-  own.pass(0.3);
-  expect(Math.abs(own.shown().gross! - 11.2)).toBeGreaterThan(0.2);
-  own.pass(5);
-  expect(average(own, 'gross')).toBeCloseTo(11.2, 2);
-  own.do({ act: 'zero', kg: 0.4536 });
-  expect(average(own, 'gross')).toBeCloseTo(11.6536, 2);
-  own.do({ act: 'probe', probe: 'head', to: 'off' });
-  expect(average(own, 'head')).toBe(101_325);
+  const current = scene();
+  current.pass(1);
+  current.do({ act: 'kick' });
+  current.pass(0.3);
+  expect(Math.abs(current.shown().gross! - 11.2)).toBeGreaterThan(0.2);
+  current.pass(5);
+  expect(average(current, 'gross')).toBeCloseTo(11.2, 2);
+  current.do({ act: 'zero', kg: 0.4536 });
+  expect(average(current, 'gross')).toBeCloseTo(11.6536, 2);
+  current.do({ act: 'probe', probe: 'head', to: 'off' });
+  expect(average(current, 'head')).toBe(101_325);
 });
 
 test('what is sent can be read by the one who receives it', () => {

@@ -58,33 +58,33 @@ export class Scene {
     for (let k = 0; k < AT_ONCE && !this.run.over && this.run.time < this.t; k++) this.run.advance();
   }
 
-  do(own: Act): void {
+  do(entry: Act): void {
     const at = Math.max(this.t, this.run.time);
-    switch (own.act) {
+    switch (entry.act) {
       case 'valve':
-        this.valve = own.to;
-        return this.run.do({ at, valve: own.to });
+        this.valve = entry.to;
+        return this.run.do({ at, valve: entry.to });
       case 'machine':
-        this.machine = own.to;
-        return this.run.do({ at, machine: own.to });
+        this.machine = entry.to;
+        return this.run.do({ at, machine: entry.to });
       case 'cooling':
-        this.cooling = own.to;
-        return this.run.do({ at, cooling: own.to });
+        this.cooling = entry.to;
+        return this.run.do({ at, cooling: entry.to });
       case 'probe':
-        if (own.to === 'off') this.off.add(own.probe);
-        else this.off.delete(own.probe);
+        if (entry.to === 'off') this.off.add(entry.probe);
+        else this.off.delete(entry.probe);
         return;
       case 'kick':
         this.kickedAt = this.t;
         return;
       case 'zero':
-        this.zeroKg = own.kg;
+        this.zeroKg = entry.kg;
         return;
       case 'speed':
-        this.speed = own.to;
+        this.speed = entry.to;
         return;
       default:
-        return own satisfies never;
+        return entry satisfies never;
     }
   }
 

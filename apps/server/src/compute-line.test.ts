@@ -12,9 +12,9 @@ beforeAll(async () => {
 });
 /** Every answer is valid by the schema that is published. */
 const answer = (question: object) => {
-  const own = answerLine(JSON.stringify(question)) as Record<string, unknown>;
-  if (!('error' in own)) expect(computeAnswer.parse(own)).toEqual(own);
-  return own;
+  const current = answerLine(JSON.stringify(question)) as Record<string, unknown>;
+  if (!('error' in current)) expect(computeAnswer.parse(current)).toEqual(current);
+  return current;
 };
 const trace = (name: string) =>
   JSON.parse(readFileSync(path.join(__dirname, '../../../packages/core/checks/proof-traces', `${name}.json`), 'utf8')) as {
@@ -51,9 +51,9 @@ test('a rise, with the place of its leak', () => {
 test('a pull-down of which too little is seen', () => {
   const meta = { volumeLiter: 10, hose: '1/4', lengthM: 1.5, core: 'in', ambientC: 20, targetMicron: 500 };
   const readings = { timeS: [0, 30, 60, 90, 120, 150], micron: [400_000, 380_000, 360_000, 340_000, 320_000, 305_000] };
-  const own = answer({ op: 'pullDown', meta, readings });
-  expect(own['verdict']).toBe('cannot-tell');
-  expect(own['expectedS']).toBeGreaterThan(300);
+  const current = answer({ op: 'pullDown', meta, readings });
+  expect(current['verdict']).toBe('cannot-tell');
+  expect(current['expectedS']).toBeGreaterThan(300);
 });
 
 test('an account, and a blend restored by what is at hand', () => {
@@ -91,9 +91,9 @@ test('a transfer from its start to its end', () => {
     method: 'liquid-first',
     endPa: 101_325,
   };
-  const own = answer({ op: 'simulate', scenario, sampleEveryS: 10 });
-  expect(own['end']).toMatchObject({ reason: 'reached' });
-  expect((own['balance'] as { mass: number }).mass).toBeLessThan(1e-12);
+  const current = answer({ op: 'simulate', scenario, sampleEveryS: 10 });
+  expect(current['end']).toMatchObject({ reason: 'reached' });
+  expect((current['balance'] as { mass: number }).mass).toBeLessThan(1e-12);
   const refused = answer({ op: 'simulate', scenario: { ...scenario, system: { ...scenario.system, chargeKg: 40 } }, sampleEveryS: 10 });
   expect(refused).toMatchObject({ error: { code: 'out-of-range' } });
 });

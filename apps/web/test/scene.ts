@@ -236,14 +236,16 @@ export async function render<C>(component: Type<C>, inputs: Readonly<Record<stri
   await settled(fixture);
   const root = fixture.nativeElement as HTMLElement;
   const control = (label: string) => {
-    const byLabel = [...root.querySelectorAll('label')].find((own) => words(own) === label)?.htmlFor;
+    const byLabel = [...root.querySelectorAll('label')].find((hTMLLabelElement) => words(hTMLLabelElement) === label)?.htmlFor;
     const found = byLabel === undefined ? root.querySelector(`[aria-label="${label}"]`) : root.querySelector(`#${byLabel}`);
     if (found === null) throw new Error(`nothing is labelled "${label}"`);
     return found as HTMLInputElement & HTMLSelectElement;
   };
   const button = (name: string | RegExp) => {
-    const matches = (own: string) => (typeof name === 'string' ? own === name : name.test(own));
-    const found = [...root.querySelectorAll('button')].find((own) => matches(own.getAttribute('aria-label') ?? words(own)));
+    const matches = (text: string) => (typeof name === 'string' ? text === name : name.test(text));
+    const found = [...root.querySelectorAll('button')].find((hTMLButtonElement) =>
+      matches(hTMLButtonElement.getAttribute('aria-label') ?? words(hTMLButtonElement)),
+    );
     if (found === undefined) throw new Error(`no button is called ${String(name)}`);
     return found;
   };

@@ -47,7 +47,7 @@ export const fillLimitsRequest = z
     incoming: incoming.optional(),
   })
   .refine(
-    (body) => [body.refrigerant, body.composition, body.unknown === true || undefined].filter((own) => own !== undefined).length === 1,
+    (body) => [body.refrigerant, body.composition, body.unknown === true || undefined].filter((entry) => entry !== undefined).length === 1,
     {
       path: ['refrigerant'],
       error: 'Give either a refrigerant or a composition, or say that it is unknown.',

@@ -3,18 +3,18 @@ import * as z from 'zod';
 import { id, instant, name, plainText } from './primitives';
 
 const time = z.number({ error: 'A time is a number of seconds.' }).min(-1e12).max(1e12);
-const own = z.string({ error: 'A name or unit is a text.' }).max(120, { error: 'A name is at most 120 characters.' });
+const schema = z.string({ error: 'A name or unit is a text.' }).max(120, { error: 'A name is at most 120 characters.' });
 
 /** A record of SenML (RFC 8428); what ends with "_" must be understood, and nothing that does is. */
 export const senmlRecord = z
   .looseObject({
-    bn: own.optional(),
+    bn: schema.optional(),
     bt: time.optional(),
-    bu: own.optional(),
+    bu: schema.optional(),
     bv: z.number().optional(),
     bver: z.int().optional(),
-    n: own.optional(),
-    u: own.optional(),
+    n: schema.optional(),
+    u: schema.optional(),
     v: z.number({ error: 'A value is a number.' }).optional(),
     vs: plainText.max(120).optional(),
     vb: z.boolean().optional(),

@@ -20,9 +20,9 @@ const words = {
 const pairs = Object.entries(words) as [keyof RunningReadings, ReadingName][]; // the keys of the table are the names of the wire
 
 /** Readings of the wire in the words of the core; what was not read is absent. */
-export const readingsFrom = (own: RunningReadings): Readings =>
-  Object.fromEntries(pairs.flatMap(([wire, word]) => (own[wire] === undefined ? [] : [[word, own[wire]]])));
+export const readingsFrom = (entry: RunningReadings): Readings =>
+  Object.fromEntries(pairs.flatMap(([wire, word]) => (entry[wire] === undefined ? [] : [[word, entry[wire]]])));
 
 /** The same the other way; what the wire has no name for is left out. */
-export const readingsTo = (own: Readings): RunningReadings =>
-  Object.fromEntries(pairs.flatMap(([wire, word]) => (own[word] === undefined ? [] : [[wire, own[word]]])));
+export const readingsTo = (entry: Readings): RunningReadings =>
+  Object.fromEntries(pairs.flatMap(([wire, word]) => (entry[word] === undefined ? [] : [[wire, entry[word]]])));

@@ -81,7 +81,7 @@ test('every kind, tube and valve that the core knows may be recorded', () => {
 });
 
 test('an organisation requires at least one rule, and a share of liquid that makes sense', () => {
-  const own = {
+  const current = {
     name: 'Tidewrack Cold Works',
     altitudeM: 12,
     requiredRules: ['eighty-percent-77F'],
@@ -90,11 +90,11 @@ test('an organisation requires at least one rule, and a share of liquid that mak
     partShare: 0.8,
     endOfPumpDown: 'slightly-positive',
   };
-  expect(organisation.safeParse(own).success).toBe(true);
-  expect(sentences(organisation.safeParse({ ...own, requiredRules: [] })).join()).toMatch(/without one there is no stop weight/);
-  expect(sentences(organisation.safeParse({ ...own, liquidShareAt131F: 1.1 })).join()).toMatch(/More than 100 %/);
-  expect(sentences(organisation.safeParse({ ...own, partShare: 0.9 })).join()).toMatch(/no room for it to warm up/);
-  expect(sentences(organisation.safeParse({ ...own, altitudeM: 9500 })).join()).toMatch(/above 9000 m/);
+  expect(organisation.safeParse(current).success).toBe(true);
+  expect(sentences(organisation.safeParse({ ...current, requiredRules: [] })).join()).toMatch(/without one there is no stop weight/);
+  expect(sentences(organisation.safeParse({ ...current, liquidShareAt131F: 1.1 })).join()).toMatch(/More than 100 %/);
+  expect(sentences(organisation.safeParse({ ...current, partShare: 0.9 })).join()).toMatch(/no room for it to warm up/);
+  expect(sentences(organisation.safeParse({ ...current, altitudeM: 9500 })).join()).toMatch(/above 9000 m/);
 });
 
 test.each([

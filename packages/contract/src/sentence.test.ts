@@ -1,11 +1,11 @@
 import { inSI, joined, mass, moment, say, sentence, sentenceText } from './sentence';
 
-const own = say`${'C-07'} holds ${mass(3.204)} since ${moment(new Date('2026-11-29T07:40:00Z'))}.`;
+const values = say`${'C-07'} holds ${mass(3.204)} since ${moment(new Date('2026-11-29T07:40:00Z'))}.`;
 
 test('a sentence carries its quantities, so that each reader has them in their own units', () => {
-  expect(sentence.parse(own)).toEqual(['C-07', ' holds ', { massKg: 3.204 }, ' since ', { at: '2026-11-29T07:40:00.000Z' }, '.']);
-  expect(sentenceText(own, inSI)).toBe('C-07 holds 3.20 kg since 2026-11-29 07:40 UTC.');
-  expect(sentenceText(own, { mass: (kg) => `${(kg / 0.45359237).toFixed(1)} lb`, at: () => 'this morning' })).toBe(
+  expect(sentence.parse(values)).toEqual(['C-07', ' holds ', { massKg: 3.204 }, ' since ', { at: '2026-11-29T07:40:00.000Z' }, '.']);
+  expect(sentenceText(values, inSI)).toBe('C-07 holds 3.20 kg since 2026-11-29 07:40 UTC.');
+  expect(sentenceText(values, { mass: (kg) => `${(kg / 0.45359237).toFixed(1)} lb`, at: () => 'this morning' })).toBe(
     'C-07 holds 7.1 lb since this morning.',
   );
 });

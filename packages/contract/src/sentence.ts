@@ -14,7 +14,7 @@ export const moment = (at: Date): Piece => ({ at: at.toISOString() });
 
 /** A sentence as a template: say`${name} holds ${mass(3.2)}`. */
 export const say = (words: TemplateStringsArray, ...values: readonly Piece[]): Sentence =>
-  words.flatMap((word, k) => (k < values.length ? [word, values[k]!] : [word])).filter((own) => own !== '');
+  words.flatMap((word, k) => (k < values.length ? [word, values[k]!] : [word])).filter((entry) => entry !== '');
 
 /** One after the other. */
 export const joined = (...sentences: readonly Sentence[]): Sentence => sentences.flat();
@@ -25,8 +25,8 @@ export interface Wording {
   readonly at: (instant: string) => string;
 }
 
-export const sentenceText = (own: Sentence, { mass: ofMass, at }: Wording): string =>
-  own.map((part) => (typeof part === 'string' ? part : 'massKg' in part ? ofMass(part.massKg) : at(part.at))).join('');
+export const sentenceText = (values: Sentence, { mass: ofMass, at }: Wording): string =>
+  values.map((part) => (typeof part === 'string' ? part : 'massKg' in part ? ofMass(part.massKg) : at(part.at))).join('');
 
 /** In SI and UTC, for readers that are programs. */
 export const inSI: Wording = {

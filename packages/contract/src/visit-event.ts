@@ -48,7 +48,7 @@ export const newVisitEvent = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('looked'),
     ...said,
-    look: look.refine((own) => Object.keys(own).length > 0, { error: 'Nothing was seen.' }),
+    look: look.refine((entry) => Object.keys(entry).length > 0, { error: 'Nothing was seen.' }),
   }),
   z
     .strictObject({ kind: z.literal('planned'), ...decides, plan: visitPlan })

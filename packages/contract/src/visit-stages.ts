@@ -22,4 +22,4 @@ const lookChanged = (plan: VisitPlan, look: Look): boolean =>
   plan.look === undefined ? look.failed !== undefined && look.failed !== plan.failed : seenSince(plan.look, look);
 
 /** Where each stage of a visit stands: the same in the browser and on the server. */
-export const stagesOf = (own: Visit) => stageStates(jobOf(own));
+export const stagesOf = (entry: Visit) => stageStates(jobOf(entry));

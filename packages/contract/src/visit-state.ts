@@ -45,11 +45,11 @@ function changeBy(event: VisitEvent, before: VisitRecord): Partial<VisitRecord> 
       };
     case 'marked': {
       const { stage: of, mark, why, happenedAt: at, recordedBy: by } = event;
-      return { marked: [...before.marked.filter((own) => own.stage !== of), { stage: of, mark, why, at, by }] };
+      return { marked: [...before.marked.filter((entry) => entry.stage !== of), { stage: of, mark, why, at, by }] };
     }
     case 'joint-checked': {
       const { joint, check, finding, happenedAt: at, recordedBy: by } = event;
-      return { joints: [...before.joints.filter((own) => own.joint !== joint), { joint, check, finding, at, by }] };
+      return { joints: [...before.joints.filter((entry) => entry.joint !== joint), { joint, check, finding, at, by }] };
     }
     case 'refrigerant-tested': {
       const { test, result, kit, happenedAt: at, recordedBy: by } = event;

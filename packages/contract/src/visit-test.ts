@@ -61,7 +61,7 @@ export type PullDownSetUp = z.infer<typeof pullDownSetUp>;
 export const anySetUp = z.discriminatedUnion('test', [holdSetUp, riseSetUp, pullDownSetUp]);
 
 export const testSetUp = anySetUp.refine(
-  (own) => own.test !== 'hold' || own.mostGaugePa === null || own.setGaugePa <= own.mostGaugePa + 1,
+  (entry) => entry.test !== 'hold' || entry.mostGaugePa === null || entry.setGaugePa <= entry.mostGaugePa + 1,
   {
     path: ['setGaugePa'],
     error: 'The test pressure is above what the weakest connected part bears. Valve it off or take it out, or test lower.',

@@ -71,7 +71,7 @@ export const transferReading = z
     suctionPa: pressurePa('suction pressure').optional(),
     headPa: pressurePa('head pressure').optional(),
   })
-  .refine((own) => Object.keys(own).length > 0, { error: 'Nothing was read.' });
+  .refine((entry) => Object.keys(entry).length > 0, { error: 'Nothing was read.' });
 export type TransferReading = z.infer<typeof transferReading>;
 
 /** What somebody did or was told on the way. */

@@ -28,15 +28,15 @@ function recorded(id: string, kg: number, ambientK: number, method: Scenario['me
  * What the truth has and the fit does not: other sizes of the two sides, another clearance of heat by the day, a stop that nobody sees. Half
  * of the truths have it.
  */
-const otherStructure = (own: Scenario, random: () => number): Scenario => ({
-  ...own,
+const otherStructure = (scenario: Scenario, random: () => number): Scenario => ({
+  ...scenario,
   system: {
-    ...own.system,
-    condenserM3: own.system.condenserM3 * (0.75 + 0.5 * random()),
-    evaporatorM3: own.system.evaporatorM3 * (0.75 + 0.5 * random()),
+    ...scenario.system,
+    condenserM3: scenario.system.condenserM3 * (0.75 + 0.5 * random()),
+    evaporatorM3: scenario.system.evaporatorM3 * (0.75 + 0.5 * random()),
   },
-  cylinder: { ...own.cylinder, volumeM3: own.cylinder.volumeM3 * (0.97 + 0.06 * random()) },
-  ambientK: own.ambientK + 4 * (random() - 0.5),
+  cylinder: { ...scenario.cylinder, volumeM3: scenario.cylinder.volumeM3 * (0.97 + 0.06 * random()) },
+  ambientK: scenario.ambientK + 4 * (random() - 0.5),
 });
 
 export interface BesideReadings {
@@ -63,15 +63,15 @@ export function besideReadings(count: number, share: number): BesideReadings {
   for (let k = 0; k < count; k++) {
     const random = randomOf(8000 + k);
     const normal = () => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
-    const own = recorded(CASES[k % CASES.length]!, 3 + 7 * random(), 288 + 22 * random(), k % 2 === 0 ? 'vapour' : 'liquid-first');
-    const real = k % 4 < 2 ? own : otherStructure(own, random);
+    const current = recorded(CASES[k % CASES.length]!, 3 + 7 * random(), 288 + 22 * random(), k % 2 === 0 ? 'vapour' : 'liquid-first');
+    const real = k % 4 < 2 ? current : otherStructure(current, random);
     const factors = unknowns.map((name) => priors.logarithms[name] * normal());
     const truth = simulate({ ...tuned(real, factors), tripsFrom: Number.POSITIVE_INFINITY }, 2);
     if (!(truth.end.t > 60)) continue;
     const now = share * truth.end.t;
     const until = truth.samples.filter(({ t }) => t <= now);
     const bias = [1 + 0.005 * normal(), 1 + 0.005 * normal()] as const;
-    const read = (value: (own: (typeof until)[number]) => number, sd: number) => ({
+    const read = (value: (sample: (typeof until)[number]) => number, sd: number) => ({
       t: until.map(({ t }) => t),
       value: until.map((sample) => value(sample) + sd * normal()),
     });
@@ -81,7 +81,7 @@ export function besideReadings(count: number, share: number): BesideReadings {
       headPa: read(({ headPa }) => headPa * bias[1], 5000),
     };
     const started = performance.now();
-    const underway = { scenario: own, readings, now, from: AS_RECORDED };
+    const underway = { scenario: current, readings, now, from: AS_RECORDED };
     const coming = outlook(underway, refit(underway));
     ms += performance.now() - started;
     if (coming === undefined) continue;

@@ -65,9 +65,9 @@ export function riseRates(count: number): readonly Rate[] {
     const said: Record<string, number> = {};
     let [covered, ms] = [0, 0];
     for (let k = 0; k < count; k++) {
-      const own = simulateRise(70_000 * (kind + 1) + k, { leak, rate, gas, minutes: 30, rigPhase: true });
+      const simulatedRise = simulateRise(70_000 * (kind + 1) + k, { leak, rate, gas, minutes: 30, rigPhase: true });
       const started = performance.now();
-      const { verdict, leak: found } = judgeRise(own.meta, own.phases, 2);
+      const { verdict, leak: found } = judgeRise(simulatedRise.meta, simulatedRise.phases, 2);
       ms += performance.now() - started;
       said[verdict] = (said[verdict] ?? 0) + 1;
       if (rate >= found.interval90[0] && rate <= found.interval90[1]) covered++;

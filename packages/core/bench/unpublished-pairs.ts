@@ -76,8 +76,8 @@ for (const pair of pairs) {
 const quantile = (values: readonly number[], share: number) => [...values].sort((a, b) => a - b)[Math.floor(share * (values.length - 1))]!;
 for (const how of ['linear', 'fitted'] as const)
   for (const T of JUDGED_AT) {
-    const at = off[how].filter((own) => own.T === T);
-    const p = at.map((own) => own.p);
+    const at = off[how].filter((entry) => entry.T === T);
+    const p = at.map((entry) => entry.p);
     console.log(how, `${T} K`, `${at.length} states`, {
       median: quantile(p.map(Math.abs), 0.5).toFixed(3),
       nineOfTen: quantile(p.map(Math.abs), 0.9).toFixed(3),

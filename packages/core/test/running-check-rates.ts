@@ -65,9 +65,9 @@ export function runningCheckRates(kind: Kind, count: number, firstSeed = 1): Rat
     const hidden = HiddenUnit.drawn(plate, seed);
     if (hidden === undefined) continue;
     const code = hypothesisCodes[Math.floor(random() * hypothesisCodes.length)]!;
-    const grid = severities.filter((own) => own.code === code);
+    const grid = severities.filter((severity) => severity.code === code);
     const faults = between(
-      grid.map((own) => own.faults),
+      grid.map((severity) => severity.faults),
       random(),
     );
     const conditions = weather(random);
@@ -140,17 +140,19 @@ function weather(random: () => number): Conditions {
   };
 }
 
-const misread = (own: Conditions, normal: () => number): Conditions => ({
-  ...own,
-  outdoorK: own.outdoorK + 0.39 * normal(),
-  indoorK: own.indoorK + 0.39 * normal(),
-  ...(own.indoorWetBulbK === undefined ? {} : { indoorWetBulbK: Math.min(own.indoorK, own.indoorWetBulbK + 0.39 * normal()) }),
+const misread = (conditions: Conditions, normal: () => number): Conditions => ({
+  ...conditions,
+  outdoorK: conditions.outdoorK + 0.39 * normal(),
+  indoorK: conditions.indoorK + 0.39 * normal(),
+  ...(conditions.indoorWetBulbK === undefined
+    ? {}
+    : { indoorWetBulbK: Math.min(conditions.indoorK, conditions.indoorWetBulbK + 0.39 * normal()) }),
 });
 
-const read = (own: Record<ReadingName, number>, names: readonly ReadingName[], normal: () => number): Readings =>
+const read = (entry: Record<ReadingName, number>, names: readonly ReadingName[], normal: () => number): Readings =>
   Object.fromEntries(
     names.map((name) => [
       name,
-      own[name] + (NOISE[name] ?? Math.min(sigmaOfReading(name, own[name]), Math.max(9000, 0.007 * own[name]))) * normal(),
+      entry[name] + (NOISE[name] ?? Math.min(sigmaOfReading(name, entry[name]), Math.max(9000, 0.007 * entry[name]))) * normal(),
     ]),
   );

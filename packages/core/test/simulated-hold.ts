@@ -137,10 +137,10 @@ function diffuse(layers: Float64Array, share: number): void {
   for (let step = 0; step < steps; step++) {
     let above = 1;
     for (let k = 0; k < layers.length; k++) {
-      const own = layers[k]!;
-      const below = k + 1 < layers.length ? layers[k + 1]! : own;
-      layers[k] = own + (share / steps) * (above - 2 * own + below);
-      above = own;
+      const value = layers[k]!;
+      const below = k + 1 < layers.length ? layers[k + 1]! : value;
+      layers[k] = value + (share / steps) * (above - 2 * value + below);
+      above = value;
     }
   }
 }

@@ -253,7 +253,7 @@ function solve(residual: (u: readonly number[]) => readonly number[], start: rea
     const J = u.map((_, k) => {
       const moved = [...u];
       moved[k]! += 1e-4;
-      return residual(moved).map((own, i) => (own - r[i]!) / 1e-4);
+      return residual(moved).map((value, i) => (value - r[i]!) / 1e-4);
     });
     const a = Array.from({ length: n }, (_, i) => [...J.map((column) => column[i]!), -r[i]!]);
     for (let i = 0; i < n; i++) {
@@ -267,14 +267,14 @@ function solve(residual: (u: readonly number[]) => readonly number[], start: rea
     }
     const move = new Array<number>(n).fill(0);
     for (let i = n - 1; i >= 0; i--)
-      move[i] = (a[i]![n]! - a[i]!.slice(i + 1, n).reduce((sum, own, k) => sum + own * move[i + 1 + k]!, 0)) / a[i]![i]!;
-    const limit = Math.max(1, ...move.map((own) => Math.abs(own) / 0.12));
+      move[i] = (a[i]![n]! - a[i]!.slice(i + 1, n).reduce((sum, value, k) => sum + value * move[i + 1 + k]!, 0)) / a[i]![i]!;
+    const limit = Math.max(1, ...move.map((value) => Math.abs(value) / 0.12));
     let found = false;
     for (let share = 1 / limit; share > 0.01 / limit; share /= 2) {
-      const next = u.map((own, k) => own + share * move[k]!);
-      const own = residual(next);
-      if (norm(own) < norm(r)) {
-        [u, r, found] = [next, own, true];
+      const next = u.map((value, k) => value + share * move[k]!);
+      const values = residual(next);
+      if (norm(values) < norm(r)) {
+        [u, r, found] = [next, values, true];
         break;
       }
     }
@@ -298,7 +298,7 @@ export class HiddenUnit {
     ) as unknown as Guesses;
     const unit = designOf(plate, guesses);
     const spread = (value: number, ln: number) => value * Math.exp(ln * Math.max(-1.8, Math.min(1.8, normal())));
-    const own: Structure = {
+    const structure: Structure = {
       slip: 0.25 + 0.25 * random(),
       voidFactor: spread(1.2, 0.25),
       insideRatio: [spread(1, 0.25), spread(3, 0.25), spread(1.2, 0.25)],
@@ -312,7 +312,7 @@ export class HiddenUnit {
       choke: unit.orificeC,
     };
     const rating = ratingOf(plate);
-    const blank: Hardware = { unit, own, area: 1, volumes: [unit.outdoor.volume, unit.indoor.volume], chargeKg: 1 };
+    const blank: Hardware = { unit, own: structure, area: 1, volumes: [unit.outdoor.volume, unit.indoor.volume], chargeKg: 1 };
     const [pc, pe] = unit.rated;
     // at the rating its superheat and its subcooling are what its maker meant; area and charge follow from them
     const subcooling = (plate.plateSubcoolingK ?? 5.6) + guesses.subcoolingK;
@@ -341,7 +341,7 @@ export class HiddenUnit {
     const between = (from: number, to: number, share: number) => from + share * (to - from);
     for (const share of [0.25, 0.5, 0.75, 1]) {
       if (u === undefined) return undefined;
-      const own: Conditions = {
+      const current: Conditions = {
         ...conditions,
         outdoorK: between(rating.outdoorK, conditions.outdoorK, share),
         indoorK: between(rating.indoorK, conditions.indoorK, share),
@@ -351,7 +351,7 @@ export class HiddenUnit {
       };
       const names = Object.keys(noFaults) as (keyof Faults)[];
       const some = Object.fromEntries(names.map((name) => [name, between(noFaults[name], faults[name], share)])) as unknown as Faults;
-      u = solve((tried) => at(this.hw, own, some, tried).residual, u);
+      u = solve((tried) => at(this.hw, current, some, tried).residual, u);
     }
     return u === undefined ? undefined : at(this.hw, conditions, faults, u).value;
   }

@@ -78,13 +78,15 @@ export const tasks = {
     const known = recordedSystem(system, refrigerant(id).composition, isFlammable(classificationOf(id)));
     const standing = standingPa === null ? undefined : pascal(standingPa);
     const { verdicts } = planFor(known, seenLook(look, { T: kelvin(ambientK), standing, atmosphere }), schools).decision;
-    const verdict = verdicts.find((own) => own.method === method);
+    const verdict = verdicts.find((entry) => entry.method === method);
     const against = (verdict?.reasons ?? []).filter(({ effect }) => effect !== 'not-advised');
     return { permitted: verdict !== undefined && permits(verdict), reasons: against.map(({ code }) => code.replaceAll('-', ' ')) };
   },
 
   'fill-statuses': (questions: readonly FillStatusQuestion[]) =>
-    questions.map((own) => fillStatusOf({ ...own, filling: { ...own.filling, composition: sameObject(own.filling.composition) } })),
+    questions.map((question) =>
+      fillStatusOf({ ...question, filling: { ...question.filling, composition: sameObject(question.filling.composition) } }),
+    ),
 };
 
 export type Task = keyof typeof tasks;

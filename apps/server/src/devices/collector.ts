@@ -30,29 +30,29 @@ export class Collector {
     if (this.busy) return;
     this.busy = true;
     while (this.waiting.length > 0) {
-      const own = this.waiting;
+      const waitingReadings = this.waiting;
       this.waiting = [];
-      await this.store(own);
+      await this.store(waitingReadings);
     }
     this.busy = false;
   }
 
-  private async store(own: readonly Waiting[]): Promise<void> {
+  private async store(waitingReadings: readonly Waiting[]): Promise<void> {
     try {
-      if (own.length === 1) own[0]!.done(await addReadings(this.db, own[0]!.readings));
+      if (waitingReadings.length === 1) waitingReadings[0]!.done(await addReadings(this.db, waitingReadings[0]!.readings));
       else {
-        const all = own.flatMap(({ readings }) => readings);
+        const all = waitingReadings.flatMap(({ readings }) => readings);
         const stored = await addReadings(this.db, all);
         // which of them were there before is not told apart: as good as always none were
         let missing = all.length - stored;
-        for (const { readings, done } of own) {
+        for (const { readings, done } of waitingReadings) {
           const repeated = Math.min(missing, readings.length);
           missing -= repeated;
           done(readings.length - repeated);
         }
       }
     } catch (error) {
-      for (const { failed } of own) failed(error);
+      for (const { failed } of waitingReadings) failed(error);
     }
   }
 }

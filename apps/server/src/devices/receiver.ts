@@ -46,7 +46,7 @@ export class Receiver {
       now,
     );
     const [stored] = await Promise.all([
-      this.collector.add(readings.map((own) => ({ ...own, organisationId: sender.organisationId }))),
+      this.collector.add(readings.map((reading) => ({ ...reading, organisationId: sender.organisationId }))),
       heard(this.db, sender, [...told, ...due], facts, now),
     ]);
     return { stored, repeated: readings.length - stored, problems: [...problems] };
@@ -55,8 +55,8 @@ export class Receiver {
   /** Those that were not written as heard for a while. */
   private due({ organisationId }: Sender, instruments: readonly string[], now: Date): readonly string[] {
     if (this.lastHeard.size > MOST_REMEMBERED) this.lastHeard.clear();
-    return [...new Set(instruments)].filter((own) => {
-      const key = `${organisationId} ${own}`;
+    return [...new Set(instruments)].filter((text) => {
+      const key = `${organisationId} ${text}`;
       const due = now.getTime() - (this.lastHeard.get(key) ?? 0) >= HEARD_EVERY;
       if (due) this.lastHeard.set(key, now.getTime());
       return due;

@@ -82,7 +82,7 @@ function perNitrogen(asked: What, meta: HoldMeta): { readonly low: number; reado
   const p = pascal(meta.barometerPa + meta.setPressurePsig * PASCAL_PER_PSI);
   const named = asked.refrigerant !== undefined || asked.composition !== undefined;
   const compositions = named ? [whatIsAsked(asked)] : USUAL.map((id) => refrigerant(id).composition);
-  const spans = compositions.map((own) => refrigerantPerNitrogen(own, p));
+  const spans = compositions.map((composition) => refrigerantPerNitrogen(composition, p));
   return { low: Math.min(...spans.map(({ low }) => low)), high: Math.max(...spans.map(({ high }) => high)) };
 }
 
@@ -119,7 +119,7 @@ function restore({ massKg, composition, designation, available, mostKg }: Of<'re
     composition: compositionFrom(composition),
     designation,
     mostKg,
-    available: available.map((own, k) => ({ name: String(k), composition: whatIsAsked(own), maxKg: own.maxKg })),
+    available: available.map((entry, k) => ({ name: String(k), composition: whatIsAsked(entry), maxKg: entry.maxKg })),
   };
   const model = restoreModel(task);
   const answer = restored(task, model === undefined ? undefined : solve(model));

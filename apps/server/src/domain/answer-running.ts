@@ -30,9 +30,9 @@ export function answerCycle(request: Of<'cycle'>): ComputeAnswer {
   const { outdoorK, indoorK, indoorWetBulbK, outdoorWetBulbK, atmospherePa, rain, heating, chargeShare, faults } = request;
   const conditions: Conditions = { outdoorK, indoorK, indoorWetBulbK, outdoorWetBulbK, atmospherePa, rain, heating };
   const given = Object.fromEntries(Object.entries(faults).filter(([, value]) => value !== undefined));
-  const own: Faults = { ...noFaults, ...given, charge: chargeShare };
+  const current: Faults = { ...noFaults, ...given, charge: chargeShare };
   const unit = designOf(plateOf(request, request));
-  const solved = solveCycle(unit, conditions, own);
+  const solved = solveCycle(unit, conditions, current);
   if (solved.state === 'not')
     throw new NoSteadyState(
       solved.why === 'beyond-high-pressure'
@@ -40,7 +40,7 @@ export function answerCycle(request: Of<'cycle'>): ComputeAnswer {
         : 'There is no steady state: it floods back, or it starves.',
     );
   const { cycle } = solved;
-  const scene = sceneOf(unit, conditions, own);
+  const scene = sceneOf(unit, conditions, current);
   const { superheat = 0, subcooling = 0, split = 0 } = derivedOf(scene, readingsOf(scene, cycle)); // all readings are there
   return {
     headPa: cycle.head,

@@ -146,7 +146,7 @@ function questionOf(cylinder: CylinderRecord, incoming: ComingIn, { organisation
 
 /** From the supplier it comes virgin. */
 const withoutVirgin = (objections: readonly Objection[], { kind }: Account): readonly Objection[] =>
-  kind === 'supplier' ? objections.filter((own) => own !== 'virgin') : objections;
+  kind === 'supplier' ? objections.filter((objection) => objection !== 'virgin') : objections;
 
 /** Two refrigerants are mixed only knowingly, and with the reason: the reclaimer will ask. */
 function refuseUnaskedMixing(cylinder: CylinderRecord, incoming: ComingIn, { acceptMixing, note }: Transfer): void {

@@ -55,11 +55,12 @@ function inTheHeat(filling: Filling, stop: StopWeight, airShare: number | undefi
   const contents = contentsByPressure({ ...filling, port: 'liquid' });
   const cylinders = contents.map((composition) => ({ composition, volume, mass, airShare }));
   const T = filling.hottest ?? fahrenheit(131);
-  const full = cylinders.flatMap((own) => fullAt(own)?.T ?? []);
+  const full = cylinders.flatMap((cylinder) => fullAt(cylinder)?.T ?? []);
   const rated = rating?.servicePressure !== undefined || rating?.testPressure !== undefined;
   return {
     // nothing where it cannot be computed: beyond the published equations above all
-    pressureAtHottestPa: (mass > 0 ? unless(CoreError, () => Math.max(...cylinders.map((own) => hotPressure(own, T)))) : undefined) ?? null,
+    pressureAtHottestPa:
+      (mass > 0 ? unless(CoreError, () => Math.max(...cylinders.map((cylinder) => hotPressure(cylinder, T)))) : undefined) ?? null,
     liquidFullK: full.length === 0 ? null : Math.min(...full),
     classSuits: rated ? classFor(filling, { volume, mass, airShare }).suits : null,
   };

@@ -6,7 +6,7 @@ const asTyped = /typed$/i;
 /** Whether two records of facts say the same. */
 export function sameFacts(one: unknown, other: unknown): boolean {
   if (typeof one === 'number' && typeof other === 'number') return Math.abs(one - other) <= SAME * Math.max(Math.abs(one), Math.abs(other));
-  if (Array.isArray(one) && Array.isArray(other)) return one.length === other.length && one.every((own, k) => sameFacts(own, other[k]));
+  if (Array.isArray(one) && Array.isArray(other)) return one.length === other.length && one.every((entry, k) => sameFacts(entry, other[k]));
   if (isRecord(one) && isRecord(other)) {
     const names = new Set([...Object.keys(one), ...Object.keys(other)].filter((name) => !asTyped.test(name)));
     return [...names].every((name) => sameFacts(one[name], other[name]));

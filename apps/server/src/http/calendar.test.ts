@@ -15,17 +15,17 @@ const events = (text: string) => text.split('BEGIN:VEVENT').slice(1);
 test('every cylinder in use has its requalification on the first day of its last month', async () => {
   const text = await calendar();
   expect(text).toMatch(/^BEGIN:VCALENDAR\r\nVERSION:2\.0/);
-  const own = events(text).find((event) => event.includes('SUMMARY:Requalify C-06'))!;
-  expect(own).toContain('DTSTART;VALUE=DATE:20260801');
-  expect(own).toMatch(/UID:requalify-[\w-]+-2026-08@hygromet/);
-  expect(own).toMatch(/DESCRIPTION:Its stamp is good through 08-26\. It holds \d+\.\d kg/);
+  const found = events(text).find((event) => event.includes('SUMMARY:Requalify C-06'))!;
+  expect(found).toContain('DTSTART;VALUE=DATE:20260801');
+  expect(found).toMatch(/UID:requalify-[\w-]+-2026-08@hygromet/);
+  expect(found).toMatch(/DESCRIPTION:Its stamp is good through 08-26\. It holds \d+\.\d kg/);
 });
 
 test('a cylinder that rests full is to be sent in after a quarter, one with little in it is not', async () => {
   const text = await calendar();
-  const own = events(text).find((event) => event.includes('SUMMARY:Send C-05 in'))!;
-  expect(own).toContain('DTSTART;VALUE=DATE:20270222');
-  expect(own).toContain('DTEND;VALUE=DATE:20270223');
+  const found = events(text).find((event) => event.includes('SUMMARY:Send C-05 in'))!;
+  expect(found).toContain('DTSTART;VALUE=DATE:20270222');
+  expect(found).toContain('DTEND;VALUE=DATE:20270223');
   expect(text).not.toContain('SUMMARY:Send C-08 in');
 });
 

@@ -54,20 +54,20 @@ test('a life: registered, evacuated and proved, filled, sent to the reclaimer, e
   });
   expect((await send({ what: 'retired', reason: 'dent at the foot ring' })).body.retiredAt).toBe('2026-11-25T07:50:00.000Z');
   const { body } = await house.get(`/api/cylinders/${id}/events`);
-  expect(body.map((own: unknown) => cylinderEvent.parse(own).what)).toEqual(['retired', 'relabelled', 'evacuated', 'evacuated']);
+  expect(body.map((entry: unknown) => cylinderEvent.parse(entry).what)).toEqual(['retired', 'relabelled', 'evacuated', 'evacuated']);
 });
 
 test('air is computed here from pressure and temperature, kept with the version that computed it, and flagged', async () => {
-  const own = bubblePoint(refrigerant('R-410A').composition, celsius(25)).p;
+  const pascal = bubblePoint(refrigerant('R-410A').composition, celsius(25)).p;
   const check = (pressurePa: number) => ({ what: 'air-checked', pressurePa, temperatureK: celsius(25), gaugePa: 5000, thermometerK: 0.3 });
-  const { body } = await record('C-07', check(own / 0.92));
+  const { body } = await record('C-07', check(pascal / 0.92));
   expect(body.airShare).toBeCloseTo(0.08, 6);
   expect(body.flags).toContain('airy');
   // what the instruments cannot tell changes nothing
-  expect((await record('C-07', check(own * 1.01))).body.airShare).toBeCloseTo(0.08, 6);
+  expect((await record('C-07', check(pascal * 1.01))).body.airShare).toBeCloseTo(0.08, 6);
   const [latest] = (await house.get(`/api/cylinders/${body.id}/events`)).body;
   expect(latest.detail).toMatchObject({ check: { finding: 'cannot-tell' }, coreVersion: expect.any(String) });
-  expect((await record('C-04', check(own))).body).toMatchObject({ code: 'content-unknown' });
+  expect((await record('C-04', check(pascal))).body).toMatchObject({ code: 'content-unknown' });
 });
 
 test('the demo knows one cylinder with air in it', async () => {
@@ -141,10 +141,10 @@ test('an evacuation that is sent again after the cylinder was filled is still th
   const send = () => house.send('POST', `/api/cylinders/${id}/events`, event);
   await send();
   const system = await accountNamed(house, 'Planetarium, rooftop unit');
-  const own = await cylinderNamed(house, 'C-15');
+  const current = await cylinderNamed(house, 'C-15');
   const weights = {
-    grossBeforeKg: own.tareKg,
-    grossAfterKg: own.tareKg + 1,
+    grossBeforeKg: current.tareKg,
+    grossAfterKg: current.tareKg + 1,
     happenedAt: '2026-11-25T07:40:00Z',
     recordedBy: 'Ines Marrow',
   };

@@ -8,11 +8,11 @@ afterAll(() => house.close());
 
 const accountOf = async (kind: string) => {
   const { body } = await house.get('/api/accounts');
-  return (body as { id: string; kind: string }[]).find((own) => own.kind === kind)!;
+  return (body as { id: string; kind: string }[]).find((entry) => entry.kind === kind)!;
 };
 const systemAt = async (site: string) => {
   const { body } = await house.get('/api/systems');
-  return (body as { id: string; site: string; contentKg: number }[]).find((own) => own.site === site)!;
+  return (body as { id: string; site: string; contentKg: number }[]).find((entry) => entry.site === site)!;
 };
 const difference = async (site: string, more: object = {}) => ({
   key: randomUUID(),
@@ -29,14 +29,14 @@ const send = (body: object) => house.send('POST', '/api/differences', body);
 
 test('what a system has lost goes to the air with its reason, once, and the ledger of the system is lower by it', async () => {
   const before = (await systemAt('Print works')).contentKg;
-  const own = await difference('Print works');
-  const answer = await send(own);
+  const current = await difference('Print works');
+  const answer = await send(current);
   expect([answer.status, booked.parse(answer.body).movement]).toMatchObject([
     201,
     { known: 'estimated', massKg: 0.5, note: 'leaked before: flare' },
   ]);
-  expect((await send(own)).body.repeated).toBe(true);
-  expect((await send({ ...own, massKg: 0.6 })).body.code).toBe('key-reused');
+  expect((await send(current)).body.repeated).toBe(true);
+  expect((await send({ ...current, massKg: 0.6 })).body.code).toBe('key-reused');
   expect((await systemAt('Print works')).contentKg).toBeCloseTo(before - 0.5, 9);
 });
 

@@ -87,7 +87,7 @@ export const instrumentStream = ({ db, live }: Deps) =>
               ...(waiting.length === 0 ? { id: String(sequence) } : {}),
             });
           else await stream.writeSSE({ event: 'beat', data: '' });
-          if (waiting.length === 0 && open) await untilWoken(BEAT_EVERY, (own) => (wake = own));
+          if (waiting.length === 0 && open) await untilWoken(BEAT_EVERY, (entry) => (wake = entry));
         }
       } finally {
         unsubscribe();

@@ -66,8 +66,8 @@ test('readings are stored once, however often they are sent; what an instrument 
   expect((await post(pack)).body).toEqual({ stored: 3, repeated: 0, problems: [] });
   expect((await post(pack)).body).toEqual({ stored: 0, repeated: 3, problems: [] });
   const { body } = await house.get('/api/instruments');
-  const own = body.find(({ id }: { id: string }) => id === 'scale-1');
-  expect(own).toMatchObject({ gateway: 'Van of Ines', facts: { battery: '80' }, last: { gross: { value: 24.8 } } });
+  const found = body.find(({ id }: { id: string }) => id === 'scale-1');
+  expect(found).toMatchObject({ gateway: 'Van of Ines', facts: { battery: '80' }, last: { gross: { value: 24.8 } } });
 });
 
 test('who has no token sends nothing, and neither does who may send no more', async () => {
@@ -119,7 +119,7 @@ test('a stream gives what was read before, then what comes, and goes on after wh
   const since = new Date((NOW - 3600) * 1000).toISOString();
   const stream = events(`/api/instruments/stream?instruments=scale-5,probe-5&since=${since}`);
   const before = await nextReadings(stream);
-  expect(before.readings.map((own) => own[3])).toEqual([1, 2, 3]);
+  expect(before.readings.map((reading) => reading[3])).toEqual([1, 2, 3]);
   await post(scale('scale-6', [9], NOW - 5));
   await post(scale('scale-5', [4], NOW - 5));
   const after = await nextReadings(stream);

@@ -25,20 +25,24 @@ test('liquids that part are booked and flagged, and the rack can still be read',
   expect(status).toBe(201);
   expect(booked.parse(body)).toMatchObject({ limits: null, overfilledByKg: null });
   expect(body.movement.against).toEqual(expect.arrayContaining(['other-refrigerant', 'no-limit']));
-  const own = await now(id);
-  expect(own.contentKg).toBeCloseTo(4, 9);
-  expect(own.standing).toMatchObject({ state: 'no-limit', why: expect.stringMatching(/two layers/) });
-  expect(own.flags).toEqual(expect.arrayContaining(['mixed', 'no-limit']));
+  const current = await now(id);
+  expect(current.contentKg).toBeCloseTo(4, 9);
+  expect(current.standing).toMatchObject({ state: 'no-limit', why: expect.stringMatching(/two layers/) });
+  expect(current.flags).toEqual(expect.arrayContaining(['mixed', 'no-limit']));
   expect((await house.get('/api/cylinders')).status).toBe(200);
 });
 
 test('what nobody has identified is booked as that, and limited as everything that it could be', async () => {
   const { id } = await register('P-02');
   expect((await fill(id, 'unknown', 7.8, 9.8)).status).toBe(201);
-  const own = await now(id);
-  expect(own).toMatchObject({ refrigerant: null, composition: { unknown: 1 }, standing: { state: 'limited', ruling: 'unknown-content' } });
+  const current = await now(id);
+  expect(current).toMatchObject({
+    refrigerant: null,
+    composition: { unknown: 1 },
+    standing: { state: 'limited', ruling: 'unknown-content' },
+  });
   // the highest of all stands at 513 psig in the heat: more than this class bears, and it could be that
-  expect(own.flags).toEqual(expect.arrayContaining(['mixed', 'over-rated']));
+  expect(current.flags).toEqual(expect.arrayContaining(['mixed', 'over-rated']));
   const more = await fill(id, 'unknown', 9.8, 10.3);
   expect(more.body.code).toBe('would-mix'); // two unknowns are not the same
   expect((await fill(id, 'unknown', 9.8, 12.3, { acceptMixing: true, note: 'second van' })).body.overfilledByKg).toBeGreaterThan(1);
@@ -66,9 +70,9 @@ test('air that a check found counts in the class of the cylinder', async () => {
   const event = { what: 'air-checked', pressurePa: 1.9e6, temperatureK: 298.15, gaugePa: 5000, thermometerK: 0.2 };
   const sent = { key: randomUUID(), happenedAt: '2026-11-25T07:50:00Z', recordedBy: 'Tobin Wake' };
   expect((await house.send('POST', `/api/cylinders/${id}/events`, { ...event, ...sent })).body).toMatchObject({ name: 'P-05' });
-  const own = await now(id);
-  expect(own.airShare).toBeGreaterThan(0.1);
-  expect(own.flags).toEqual(expect.arrayContaining(['airy', 'over-rated']));
+  const current = await now(id);
+  expect(current.airShare).toBeGreaterThan(0.1);
+  expect(current.flags).toEqual(expect.arrayContaining(['airy', 'over-rated']));
 });
 
 test('what steel cannot hold is refused for every substance', async () => {

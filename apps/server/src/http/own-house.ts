@@ -15,15 +15,15 @@ export const isOwnName = (host: string | undefined): boolean =>
  * somebody else in the same browser, read and book nothing.
  */
 export async function ownHouse(c: Context<Env>, next: Next): Promise<Response | void> {
-  const own = new URL(c.req.url);
-  if (!OWN_NAMES.includes(own.hostname))
+  const url = new URL(c.req.url);
+  if (!OWN_NAMES.includes(url.hostname))
     return problemAnswer(c, {
       code: 'foreign',
-      detail: `This server does not answer to the name ${own.hostname}. Open it as ${OWN_NAMES.join(', ')}.`,
+      detail: `This server does not answer to the name ${url.hostname}. Open it as ${OWN_NAMES.join(', ')}.`,
     });
   const origin = c.req.header('origin');
   const cross = c.req.header('sec-fetch-site') === 'cross-site' && c.req.path.startsWith('/api/');
-  if (cross || (origin !== undefined && hostOf(origin) !== own.host))
+  if (cross || (origin !== undefined && hostOf(origin) !== url.host))
     return problemAnswer(c, {
       code: 'foreign',
       detail: 'This was asked by another page than this application. Open the application itself.',

@@ -54,7 +54,7 @@ describe('a round with the scale', () => {
 
   test('a cylinder that is found heavier is no longer evacuated; one that is found empty is not evacuated either', async () => {
     const empty = (await house.get('/api/cylinders')).body.find(
-      (own: { evacuatedAt: string | null; refrigerant: string | null }) => own.evacuatedAt !== null && own.refrigerant === null,
+      (entry: { evacuatedAt: string | null; refrigerant: string | null }) => entry.evacuatedAt !== null && entry.refrigerant === null,
     );
     expect((await weighedIn(empty.name, 1, { difference: { is: 'booked' } })).answer.body.code).toBe('content-unknown');
     const full = await cylinderNamed(house, 'C-02');

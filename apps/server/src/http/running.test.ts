@@ -24,18 +24,18 @@ test('what a cycle reads is judged by the check as what it is', async () => {
     expect(full.code).toBe('invalid-input');
     return own as { headPa: number; suctionPa: number; superheatK: number; subcoolingK: number; splitK: number };
   };
-  const own = await ask(1);
+  const current = await ask(1);
   const readings = {
-    headPa: own.headPa,
-    suctionPa: own.suctionPa,
+    headPa: current.headPa,
+    suctionPa: current.suctionPa,
     suctionLineK: 285.5,
     liquidLineK: 314,
-    supplyK: conditions.indoorK - own.splitK,
+    supplyK: conditions.indoorK - current.splitK,
   };
   const { status, body } = await compute({ op: 'runningCheck', unit, conditions, readings });
   expect(status).toBe(200);
   expect(body.explanations.reduce((sum: number, { probability }: { probability: number }) => sum + probability, 0)).toBeCloseTo(1, 6);
-  expect(body.expected.head.low).toBeLessThan(own.headPa);
+  expect(body.expected.head.low).toBeLessThan(current.headPa);
   expect(body.next.length).toBeGreaterThan(3);
 });
 

@@ -14,9 +14,9 @@ interface Own {
   readonly retiredAt: string | null;
 }
 const cylinder = async (name: string): Promise<Own> =>
-  ((await house.get('/api/cylinders')).body as Own[]).find((own) => own.name === name)!;
+  ((await house.get('/api/cylinders')).body as Own[]).find((entry) => entry.name === name)!;
 const balance = async (kind: string): Promise<number> =>
-  ((await house.get('/api/accounts')).body as { kind: string; massKg: number }[]).find((own) => own.kind === kind)!.massKg;
+  ((await house.get('/api/accounts')).body as { kind: string; massKg: number }[]).find((entry) => entry.kind === kind)!.massKg;
 const at = '2026-11-25T07:40:00Z';
 const said = { happenedAt: at, recordedBy: 'Ines Marrow' };
 
@@ -40,8 +40,8 @@ async function filled(name: string, massKg: number): Promise<Own> {
 }
 
 async function sent(...cylinders: readonly Own[]): Promise<Shipment> {
-  const own = cylinders.map(({ id }) => ({ id, key: randomUUID() }));
-  const body = { key: randomUUID(), to: 'Brackwater Reclaim', carrier: 'own van', day: '2026-11-25', cylinders: own, ...said };
+  const values = cylinders.map(({ id }) => ({ id, key: randomUUID() }));
+  const body = { key: randomUUID(), to: 'Brackwater Reclaim', carrier: 'own van', day: '2026-11-25', cylinders: values, ...said };
   const answer = await house.send('POST', '/api/shipments', body);
   expect(answer.status).toBe(201);
   return shipmentSchema.parse(answer.body);
@@ -67,13 +67,13 @@ const receipt = (lines: readonly object[], more: object = {}) => ({
 const receive = (id: string, body: object) => house.send('POST', `/api/shipments/${id}/receipt`, body);
 
 test('cylinders leave with what is in them, once however often it is sent', async () => {
-  const own = await filled('S-01', 5);
+  const current = await filled('S-01', 5);
   const body = {
     key: randomUUID(),
     to: 'Brackwater Reclaim',
     carrier: '',
     day: '2026-11-25',
-    cylinders: [{ id: own.id, key: randomUUID() }],
+    cylinders: [{ id: current.id, key: randomUUID() }],
     ...said,
   };
   const first = await house.send('POST', '/api/shipments', body);
@@ -85,10 +85,10 @@ test('cylinders leave with what is in them, once however often it is sent', asyn
 });
 
 test('a receipt books what was weighed, keeps analysis, certificate and credit, and brings the cylinder back empty', async () => {
-  const own = await filled('S-02', 5);
-  const { id } = await sent(own);
+  const current = await filled('S-02', 5);
+  const { id } = await sent(current);
   const reclaimed = await balance('reclaimer');
-  const body = receipt([line(own.id, { receivedKg: 5.02 })]);
+  const body = receipt([line(current.id, { receivedKg: 5.02 })]);
   const answer = await receive(id, body);
   expect(answer.status).toBe(201);
   expect(answer.body.receipt).toMatchObject({
@@ -102,20 +102,20 @@ test('a receipt books what was weighed, keeps analysis, certificate and credit, 
   expect((await receive(id, body)).body).toEqual(answer.body);
   expect(await balance('reclaimer')).toBeCloseTo(reclaimed + 5.02, 9);
   expect((await receive(id, { ...body, charges: 0 })).body.code).toBe('key-reused');
-  expect((await receive(id, receipt([line(own.id)]))).body.code).toBe('changed-meanwhile');
+  expect((await receive(id, receipt([line(current.id)]))).body.code).toBe('changed-meanwhile');
 });
 
 test('what differs is asked back, and goes to what is not accounted for with its reason', async () => {
-  const own = await filled('S-03', 5);
-  const { id } = await sent(own);
-  const asked = await receive(id, receipt([line(own.id, { receivedKg: 4.6 })]));
+  const current = await filled('S-03', 5);
+  const { id } = await sent(current);
+  const asked = await receive(id, receipt([line(current.id, { receivedKg: 4.6 })]));
   expect([asked.status, asked.body.code, asked.body.errors[0].pointer]).toEqual([409, 'difference-open', '/lines/0/difference']);
   expect((await cylinder('S-03')).contentKg).toBeCloseTo(5, 9);
   const open = await balance('unexplained');
   const why = { is: 'explained', reason: 'oil drawn off' };
-  expect((await receive(id, receipt([line(own.id, { receivedKg: 4.6, difference: why })]))).status).toBe(201);
+  expect((await receive(id, receipt([line(current.id, { receivedKg: 4.6, difference: why })]))).status).toBe(201);
   expect(await balance('unexplained')).toBeCloseTo(open + 0.4, 9);
-  const { body: entries } = await house.get(`/api/movements?account=${own.id}&limit=2`);
+  const { body: entries } = await house.get(`/api/movements?account=${current.id}&limit=2`);
   expect((entries as { note: string; known: string }[]).map(({ note, known }) => [note, known])).toContainEqual([
     'oil drawn off',
     'estimated',
@@ -123,10 +123,10 @@ test('what differs is asked back, and goes to what is not accounted for with its
 });
 
 test('more than the ledger has comes from what is not accounted for, and the cylinder ends at nothing', async () => {
-  const own = await filled('S-04', 5);
-  const { id } = await sent(own);
+  const current = await filled('S-04', 5);
+  const { id } = await sent(current);
   const open = await balance('unexplained');
-  const answer = await receive(id, receipt([line(own.id, { receivedKg: 5.5, difference: { is: 'booked' }, back: 'exchanged' })]));
+  const answer = await receive(id, receipt([line(current.id, { receivedKg: 5.5, difference: { is: 'booked' }, back: 'exchanged' })]));
   expect(answer.status).toBe(201);
   expect(await balance('unexplained')).toBeCloseTo(open - 0.5, 9);
   const after = await cylinder('S-04');
@@ -153,11 +153,11 @@ test.each([
   ['more than pure', { analysis: { purityShare: 1.2 } }, '/lines/0/analysis/purityShare'],
   ['an explanation without words', { difference: { is: 'explained', reason: ' ' } }, '/lines/0/difference/reason'],
 ])('%s is refused beside its field', async (_, more, pointer) => {
-  const own = await cylinder('S-05');
+  const current = await cylinder('S-05');
   const [open] = ((await house.get('/api/shipments')).body as Shipment[]).filter(({ lines }) =>
-    lines.some(({ cylinder: id }) => id === own.id),
+    lines.some(({ cylinder: id }) => id === current.id),
   );
-  const { status, body } = await receive(open!.id, receipt([line(own.id, more)]));
+  const { status, body } = await receive(open!.id, receipt([line(current.id, more)]));
   expect([status, body.errors[0].pointer]).toEqual([422, pointer]);
 });
 
@@ -175,12 +175,12 @@ describe('prices', () => {
   const type = (body: object) => house.send('POST', '/api/prices', body);
 
   test('are kept with their first day and who typed them, once', async () => {
-    const own = price();
-    expect((await type(own)).body).toMatchObject({ perKg: 24.5, from: '2026-12-01', recordedBy: 'Ines Marrow' });
-    await type(own);
+    const current = price();
+    expect((await type(current)).body).toMatchObject({ perKg: 24.5, from: '2026-12-01', recordedBy: 'Ines Marrow' });
+    await type(current);
     const { body } = await house.get('/api/prices');
     expect((body as { from: string }[]).filter(({ from }) => from === '2026-12-01')).toHaveLength(1);
-    expect((await type({ ...own, perKg: 30 })).body.code).toBe('key-reused');
+    expect((await type({ ...current, perKg: 30 })).body.code).toBe('key-reused');
   });
 
   test.each([

@@ -8,7 +8,7 @@ afterAll(() => house.close());
 
 const named = async (site: string) => {
   const { body } = await house.get('/api/systems');
-  return system.parse((body as { site: string }[]).find((own) => own.site === site));
+  return system.parse((body as { site: string }[]).find((entry) => entry.site === site));
 };
 const facts = {
   compressor: 'reciprocating',
@@ -68,7 +68,7 @@ test('every state of the facts stays: who changed what, and what stood there bef
   const { id, version, facts: first } = await named('Seed bank');
   await save(id, { version, facts: { written: 'oil return noisy' }, recordedBy: 'Jory Quill' });
   const { body } = await house.get(`/api/systems/${id}/history`);
-  const history = body.map((own: unknown) => factsChange.parse(own));
+  const history = body.map((entry: unknown) => factsChange.parse(entry));
   expect(history.map(({ changedBy }: { changedBy: string }) => changedBy)).toEqual(['Jory Quill', 'register']);
   expect(history[1].facts).toEqual(first);
 });

@@ -9,7 +9,7 @@ afterAll(() => house.close());
 
 const systemAt = async (site: string): Promise<{ id: string; version: number }> => {
   const { body } = await house.get('/api/systems');
-  return (body as { id: string; site: string; version: number }[]).find((own) => own.site === site)!;
+  return (body as { id: string; site: string; version: number }[]).find((entry) => entry.site === site)!;
 };
 const opened = async (site: string, key = randomUUID()): Promise<Visit> => {
   const { id: system } = await systemAt(site);
@@ -34,7 +34,7 @@ const plan = (factsVersion: number, more: object = {}) => ({
 });
 const said = () => ({ key: randomUUID(), happenedAt: '2026-11-25T07:50:00Z', recordedBy: 'Ines Marrow' });
 const add = (id: string, event: object) => house.send('POST', `/api/visits/${id}/events`, { ...said(), ...event });
-const decide = (id: string, version: number, own: object) => add(id, { kind: 'planned', version, plan: own });
+const decide = (id: string, version: number, entry: object) => add(id, { kind: 'planned', version, plan: entry });
 
 test('a visit is opened once, however often it is sent', async () => {
   const key = randomUUID();
@@ -47,65 +47,65 @@ test('a visit is opened once, however often it is sent', async () => {
 });
 
 test('what was decided is kept with the facts it rests on', async () => {
-  const own = await opened('Planetarium');
-  const { status, body } = await decide(own.id, own.version, plan(own.system.factsVersion));
+  const current = await opened('Planetarium');
+  const { status, body } = await decide(current.id, current.version, plan(current.system.factsVersion));
   expect(status).toBe(201);
-  expect(visit.parse(body)).toMatchObject({ plan: { method: 'recover', failed: 'condenser' }, version: own.version + 1 });
+  expect(visit.parse(body)).toMatchObject({ plan: { method: 'recover', failed: 'condenser' }, version: current.version + 1 });
 });
 
 test('a plan from facts that have changed meanwhile is refused', async () => {
-  const own = await opened('Cheese cave');
+  const current = await opened('Cheese cave');
   const system = await systemAt('Cheese cave');
   await house.send('PUT', `/api/systems/${system.id}/facts`, {
     version: system.version,
     facts: { written: 'new' },
     recordedBy: 'Jory Quill',
   });
-  const { status, body } = await decide(own.id, own.version, plan(own.system.factsVersion));
+  const { status, body } = await decide(current.id, current.version, plan(current.system.factsVersion));
   expect(status).toBe(409);
   expect(body).toMatchObject({ code: 'changed-meanwhile' });
   expect(body.detail).toContain('Check the plan again');
 });
 
 test('another method than the proposed one needs its reason', async () => {
-  const own = await opened('Seed bank');
-  const refused = await decide(own.id, own.version, plan(own.system.factsVersion, { proposed: 'pump-down-receiver' }));
+  const current = await opened('Seed bank');
+  const refused = await decide(current.id, current.version, plan(current.system.factsVersion, { proposed: 'pump-down-receiver' }));
   expect(refused.status).toBe(422);
   expect(refused.body.errors[0]).toMatchObject({ pointer: '/plan/why' });
   const { status } = await decide(
-    own.id,
-    own.version,
-    plan(own.system.factsVersion, { proposed: 'pump-down-receiver', why: 'the owner wants it weighed' }),
+    current.id,
+    current.version,
+    plan(current.system.factsVersion, { proposed: 'pump-down-receiver', why: 'the owner wants it weighed' }),
   );
   expect(status).toBe(201);
 });
 
 test('two people who keep a plan at once: one is told', async () => {
-  const own = await opened('Lighthouse');
+  const current = await opened('Lighthouse');
   const both = await Promise.all([
-    decide(own.id, own.version, plan(own.system.factsVersion)),
-    decide(own.id, own.version, plan(own.system.factsVersion)),
+    decide(current.id, current.version, plan(current.system.factsVersion)),
+    decide(current.id, current.version, plan(current.system.factsVersion)),
   ]);
   expect(both.map(({ status }) => status).sort()).toEqual([201, 409]);
 });
 
 test('a closed visit is not planned any more', async () => {
-  const own = await opened('Bell foundry');
-  const nothing = await add(own.id, { kind: 'closed', version: own.version });
+  const current = await opened('Bell foundry');
+  const nothing = await add(current.id, { kind: 'closed', version: current.version });
   expect([nothing.status, nothing.body.code, nothing.body.errors[0].pointer]).toEqual([422, 'reason-missing', '/why']);
-  const { body } = await add(own.id, { kind: 'closed', version: own.version, why: 'nobody was there' });
+  const { body } = await add(current.id, { kind: 'closed', version: current.version, why: 'nobody was there' });
   expect(visit.parse(body).state).toBe('closed');
-  expect((await decide(own.id, own.version + 1, plan(own.system.factsVersion))).body.detail).toContain('closed');
+  expect((await decide(current.id, current.version + 1, plan(current.system.factsVersion))).body.detail).toContain('closed');
 });
 
 test('an open visit is moved to another day, once by one person, and a closed one is not', async () => {
-  const own = await opened('Bell foundry');
-  const move = (day: string, version: number) => add(own.id, { kind: 'moved', version, day });
-  expect(visit.parse((await move('2026-12-03', own.version)).body)).toMatchObject({ day: '2026-12-03', version: own.version + 1 });
-  expect((await move('2026-12-04', own.version)).body.code).toBe('changed-meanwhile');
-  expect((await move('', own.version + 1)).body.errors[0]).toMatchObject({ pointer: '/day', detail: 'The day is missing.' });
-  await add(own.id, { kind: 'closed', version: own.version + 1, why: 'called off' });
-  expect((await move('2026-12-05', own.version + 2)).body.detail).toContain('closed');
+  const current = await opened('Bell foundry');
+  const move = (day: string, version: number) => add(current.id, { kind: 'moved', version, day });
+  expect(visit.parse((await move('2026-12-03', current.version)).body)).toMatchObject({ day: '2026-12-03', version: current.version + 1 });
+  expect((await move('2026-12-04', current.version)).body.code).toBe('changed-meanwhile');
+  expect((await move('', current.version + 1)).body.errors[0]).toMatchObject({ pointer: '/day', detail: 'The day is missing.' });
+  await add(current.id, { kind: 'closed', version: current.version + 1, why: 'called off' });
+  expect((await move('2026-12-05', current.version + 2)).body.detail).toContain('closed');
 });
 
 test.each([

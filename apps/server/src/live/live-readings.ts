@@ -102,9 +102,9 @@ export class LiveReadings {
     this.reading = true;
     try {
       while (this.ranges.length > 0) {
-        const own = this.ranges;
+        const values = this.ranges;
         this.ranges = [];
-        await this.pass(Math.min(...own.map(([from]) => from)), Math.max(...own.map(([, to]) => to)));
+        await this.pass(Math.min(...values.map(([from]) => from)), Math.max(...values.map(([, to]) => to)));
       }
     } catch (error) {
       this.log.warn({ err: error }, 'readings could not be passed on');
@@ -119,7 +119,7 @@ export class LiveReadings {
     if (sequence === undefined) return;
     for (const { organisationId, instruments, hear } of this.listeners) {
       const readings = numbered
-        .filter((own) => own.organisationId === organisationId && instruments.has(own.reading[0]))
+        .filter((numbered) => numbered.organisationId === organisationId && instruments.has(numbered.reading[0]))
         .map(({ reading }) => reading);
       if (readings.length > 0) hear({ sequence, readings });
     }

@@ -55,7 +55,7 @@ export async function accountById(db: Tx, organisationId: string, id: string): P
 export async function accountsById(db: Tx, organisationId: string, ids: readonly string[]): Promise<readonly (Account | undefined)[]> {
   const rows = await accountQuery(db, organisationId).where('account.id', 'in', ids).execute();
   return ids.map((id) => {
-    const row = rows.find((own) => own.id === id);
+    const row = rows.find((entry) => entry.id === id);
     return row === undefined ? undefined : accountOf(row);
   });
 }

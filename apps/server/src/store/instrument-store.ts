@@ -66,13 +66,13 @@ export async function heard(
 ) {
   if (ids.length === 0) return;
   // always in one order: two packs about the same instruments wait for each other instead of locking up
-  const own = [...new Set(ids)].sort().map((id) => ({
+  const rows = [...new Set(ids)].sort().map((id) => ({
     id,
     facts: JSON.stringify(Object.fromEntries(facts.filter(({ instrument }) => instrument === id).map(({ fact, value }) => [fact, value]))),
   }));
   await db
     .insertInto('instrument')
-    .values(own.map(({ id, facts: told }) => ({ organisation_id: organisationId, id, gateway_id: gatewayId, facts: told, heard_at: at })))
+    .values(rows.map(({ id, facts: told }) => ({ organisation_id: organisationId, id, gateway_id: gatewayId, facts: told, heard_at: at })))
     .onConflict((conflict) =>
       conflict.columns(['organisation_id', 'id']).doUpdateSet({
         gateway_id: gatewayId,

@@ -34,11 +34,11 @@ test.each([
   const { body: all } = (await house.get('/api/movements?limit=5000')) as { body: Movement[] };
   const says = ({ from, to, refrigerant, recordedBy, note }: Movement) => {
     const names = [from.name, to.name].join('\n').toLowerCase();
-    const own = [names, refrigerant ?? '', recordedBy, note ?? ''].join('\n').toLowerCase();
+    const current = [names, refrigerant ?? '', recordedBy, note ?? ''].join('\n').toLowerCase();
     return text
       .toLowerCase()
       .split(' ')
-      .every((word) => (word.length < 3 ? names : own).includes(word));
+      .every((word) => (word.length < 3 ? names : current).includes(word));
   };
   expect(ids(await search(text))).toEqual(ids(all.filter(says)));
 });

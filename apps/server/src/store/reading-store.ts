@@ -20,14 +20,14 @@ export interface OwnedReading extends InstrumentReading {
 /** Stores what is new, and says so to every server process, both or neither. @returns how many were new */
 export async function addReadings(db: Tx, readings: readonly OwnedReading[]): Promise<number> {
   if (readings.length === 0) return 0;
-  const column = <T>(of: (own: OwnedReading) => T) => readings.map(of);
+  const column = <T>(of: (ownedReading: OwnedReading) => T) => readings.map(of);
   const { rows } = await sql<{ stored: number }>`
     with added as (
       insert into reading (organisation_id, instrument, quantity, measured_at, value)
       select o, i, q, to_timestamp(t), v
-      from unnest(${column((own) => own.organisationId)}::uuid[], ${column((own) => own.instrument)}::text[],
-        ${column((own) => own.quantity)}::text[], ${column((own) => own.at)}::double precision[],
-        ${column((own) => own.value)}::double precision[]) as own (o, i, q, t, v)
+      from unnest(${column((ownedReading) => ownedReading.organisationId)}::uuid[], ${column((ownedReading) => ownedReading.instrument)}::text[],
+        ${column((ownedReading) => ownedReading.quantity)}::text[], ${column((ownedReading) => ownedReading.at)}::double precision[],
+        ${column((ownedReading) => ownedReading.value)}::double precision[]) as own (o, i, q, t, v)
       on conflict do nothing
       returning sequence
     ), told as (

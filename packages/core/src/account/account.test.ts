@@ -58,8 +58,8 @@ test.each([
   ['an expected mass of nothing', { ...terms(8, 5), expected: [] }],
   ['a mass that is none', { ...terms(8, 5), recovered: [{ term: 'C-07', kg: Number.NaN, sigmaKg: 0 }] }],
   ['a negative error', { ...terms(8, 5), recovered: [{ term: 'C-07', kg: 1, sigmaKg: -1 }] }],
-])('%s is refused with a sentence', (_, own) => {
-  expect(() => accountOf(own)).toThrow(/(expected mass|mass of C-07|error of C-07)/);
+])('%s is refused with a sentence', (_, entry) => {
+  expect(() => accountOf(entry)).toThrow(/(expected mass|mass of C-07|error of C-07)/);
 });
 
 // Truths drawn as often as they occur, with the sizes that they have; the check that belongs to them was made in half of the visits.
@@ -73,13 +73,13 @@ test('of 500 visits with a known truth it is among the first two in four of five
     const { sign, scale, decidedBy } = sizeOf(truth, expected, expected, {});
     const size = scale * Math.abs(normal()) * (sign === 'missing' ? 1 : sign === 'surplus' ? -1 : random() < 0.5 ? 1 : -1);
     const recovered = expected - size + 0.03 * expected * normal();
-    const own: Terms = {
+    const current: Terms = {
       expected: [{ term: 'plate', kg: expected, sigmaKg: 0.03 * expected }],
       recovered: [{ term: 'C-01', kg: recovered, sigmaKg: 0.03 }],
       residual: [],
     };
     const checked = random() < 0.5 ? { checked: { [decidedBy]: true } } : {};
-    const { explanations, withinErrors } = accountOf(own, checked);
+    const { explanations, withinErrors } = accountOf(current, checked);
     if (withinErrors || explanations.slice(0, 2).some(({ code }) => code === truth)) firstTwo++;
     for (const { code, probability } of explanations) {
       if (probability < 0.9) continue;

@@ -20,10 +20,10 @@ export const isPublishedTolerance = (designation: string): boolean => designatio
 export function toleranceOf(designation: string): ReadonlyMap<string, Band> {
   const { composition } = refrigerant(designation);
   const components = Object.entries(composition);
-  const own = table[designation];
+  const current = table[designation];
   return new Map(
     components.map(([substance, nominal]) => {
-      const [below, above] = own?.[substance] ?? [data.usual.below, data.usual.above];
+      const [below, above] = current?.[substance] ?? [data.usual.below, data.usual.above];
       const single = components.length === 1;
       return [substance, { low: single ? 1 - FOREIGN_SHARE : nominal - below! / 100, nominal, high: Math.min(1, nominal + above! / 100) }];
     }),

@@ -15,8 +15,11 @@ export interface Price {
 
 /** The price that counts on a day: the latest that had begun by then; of two that begin together, the one that was typed last. */
 export function priceAt(prices: readonly Price[], refrigerant: string, kind: PriceKind, day: string): Price | undefined {
-  const begun = prices.filter((own) => own.refrigerant === refrigerant && own.kind === kind && own.from <= day);
-  return begun.reduce<Price | undefined>((latest, own) => (latest === undefined || own.from >= latest.from ? own : latest), undefined);
+  const begun = prices.filter((price) => price.refrigerant === refrigerant && price.kind === kind && price.from <= day);
+  return begun.reduce<Price | undefined>(
+    (latest, price) => (latest === undefined || price.from >= latest.from ? price : latest),
+    undefined,
+  );
 }
 
 /** A plain amount in the currency of the price. @throws OutOfRange, NotANumber */

@@ -32,8 +32,8 @@ export type FindingNow = 'not-tested' | 'pass' | 'fail' | 'test-again';
 
 /** What is known of one impurity now: the last test counts; after a failed one, cleaning that works on it asks for another. */
 export function findingNow(tests: readonly Tested[], cleaning: readonly Cleaned[], test: RefrigerantTest): FindingNow {
-  const own = tests.filter((one) => one.test === test);
-  const last = own.reduce<Tested | undefined>((latest, one) => (latest === undefined || one.at >= latest.at ? one : latest), undefined);
+  const testeds = tests.filter((one) => one.test === test);
+  const last = testeds.reduce<Tested | undefined>((latest, one) => (latest === undefined || one.at >= latest.at ? one : latest), undefined);
   if (last === undefined) return 'not-tested';
   if (last.result === 'pass') return 'pass';
   return cleaning.some(({ step, at }) => at > last.at && WORKS_ON[step].includes(test)) ? 'test-again' : 'fail';

@@ -42,18 +42,18 @@ export function restoreModel({ massKg, composition, designation, available, most
   if (beyondTolerance(composition, designation).size === 0 || available.length === 0) return undefined;
   const bands = toleranceOf(designation);
   const rows: string[] = [];
-  const bound = (share: (own: Composition) => number, limit: number, sense: '>=' | '<=') => {
-    const terms = available.map((own, k) => `${number(share(own.composition) - limit)} ${variable(k)}`);
+  const bound = (share: (entry: Composition) => number, limit: number, sense: '>=' | '<=') => {
+    const terms = available.map((available, k) => `${number(share(available.composition) - limit)} ${variable(k)}`);
     rows.push(`${terms.join(' + ').replaceAll('+ -', '- ')} ${sense} ${number(-massKg * (share(composition) - limit))}`);
   };
   for (const [substance, { low, high }] of bands) {
-    const share = (own: Composition) => own[substance] ?? 0;
+    const share = (entry: Composition) => entry[substance] ?? 0;
     const clear = Math.min(CLEAR, (high - low) / 4);
     bound(share, low + clear, '>=');
     if (high < 1) bound(share, high - clear, '<=');
   }
-  const foreign = (own: Composition) =>
-    Object.entries(own).reduce((sum, [substance, share]) => sum + (bands.has(substance) ? 0 : share), 0);
+  const foreign = (entry: Composition) =>
+    Object.entries(entry).reduce((sum, [substance, share]) => sum + (bands.has(substance) ? 0 : share), 0);
   bound(foreign, FOREIGN_SHARE, '<=');
   if (mostKg !== undefined) rows.push(`${available.map((_, k) => variable(k)).join(' + ')} <= ${number(Math.max(0, mostKg - massKg))}`);
   return [

@@ -19,14 +19,14 @@ const task = (id: string, more: Partial<ReuseTask> = {}): ReuseTask => ({
   school: 'composition',
   ...more,
 });
-const back = (own: ReuseTask) => reuseOf(own).verdicts.find(({ way }) => way === 'same-system')!;
+const back = (reuseTask: ReuseTask) => reuseOf(reuseTask).verdicts.find(({ way }) => way === 'same-system')!;
 
 test('R-407C that leaked 40 % as vapor does not go back, and is what the leak makes of it', () => {
-  const own = reuseOf(task('R-407C'));
+  const reuse = reuseOf(task('R-407C'));
   const [state] = leak(refrigerant('R-407C').composition, cubicMetre(0.012), kilogram(5), celsius(25), 'vapour', [0.4]);
-  expect(own.composition).toEqual(state!.left);
+  expect(reuse.composition).toEqual(state!.left);
   expect(back(task('R-407C'))).toMatchObject({ standing: 'no', reasons: ['beyond-tolerance'] });
-  expect(own.verdicts.find(({ way }) => way === 'reclaim')?.standing).toBe('possible');
+  expect(reuse.verdicts.find(({ way }) => way === 'reclaim')?.standing).toBe('possible');
 });
 
 test('as liquid it hardly shifts; where nobody knows, the worse of both counts', () => {

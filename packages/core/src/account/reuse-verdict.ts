@@ -78,7 +78,7 @@ export function reuseOf(task: ReuseTask): Reuse {
   const candidates =
     lost < 1e-6 || Object.keys(composition).length === 1 ? [composition] : phasesOf(task).map((phase) => leftAfter(task, phase));
   const [worst] = candidates
-    .map((own) => ({ own, beyond: beyondTolerance(own, designation) }))
+    .map((candidate) => ({ own: candidate, beyond: beyondTolerance(candidate, designation) }))
     .sort((a, b) => furthest(b.beyond) - furthest(a.beyond));
   const { own, beyond } = worst!; // there is at least one
   return { composition: own, beyond, published: isPublishedTolerance(designation), verdicts: verdictsOf(task, beyond) };

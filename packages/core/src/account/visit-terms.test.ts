@@ -14,7 +14,7 @@ const masses = (more: Partial<VisitMasses> = {}): VisitMasses => ({
   purgedKg: 0,
   ...more,
 });
-const names = (own: Partial<VisitMasses>) => visitTerms(masses(own)).residual.map(({ term }) => term);
+const names = (visitMasses: Partial<VisitMasses>) => visitTerms(masses(visitMasses)).residual.map(({ term }) => term);
 
 // Ideal gas, p V M / (R T): 101.325 kPa of R-134a (102.03 g/mol) in 10 L at 25 °C is 41.7 g; the real gas is 2 to 4 % denser.
 test('the vapor that is left is that of its pressure in the volume of the circuit', () => {

@@ -12,7 +12,8 @@ const facts = (more: Partial<ChargingFacts> = {}): ChargingFacts => ({
   outdoorK: F(85),
   ...more,
 });
-const of = (school: ChargingSchool, more: Partial<ChargingFacts>) => schoolsFor(facts(more)).find((own) => own.school === school)!;
+const of = (school: ChargingSchool, more: Partial<ChargingFacts>) =>
+  schoolsFor(facts(more)).find((schoolStanding) => schoolStanding.school === school)!;
 
 // Common practice, all of them.
 test.each([

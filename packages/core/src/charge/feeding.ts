@@ -61,7 +61,7 @@ export function feedRate({ composition, superheatK, massFlow, suctionK, cylinder
 export function goesInStanding(warmerK: number): number {
   const { warmerK: at, share } = data.standing;
   if (warmerK <= at[0]!) return share[0]!;
-  const next = at.findIndex((own) => own > warmerK);
+  const next = at.findIndex((value) => value > warmerK);
   if (next === -1) return share.at(-1)!;
   const [low, high] = [at[next - 1]!, at[next]!];
   return share[next - 1]! + ((warmerK - low) / (high - low)) * (share[next]! - share[next - 1]!);

@@ -58,8 +58,8 @@ test('whatever stands there, what is drawn and what is short are the charge, and
     const drawn = draws.reduce((sum, { kg }) => sum + kg, 0);
     expect(Math.abs(drawn + shortKg - target)).toBeLessThanOrEqual(0.05 + 1e-9);
     for (const { id, kg, heelKg } of draws) {
-      const own = some[Number(id)]!;
-      expect([own.against, kg <= own.contentKg - heelKg + 1e-9]).toEqual([false, true]);
+      const current = some[Number(id)]!;
+      expect([current.against, kg <= current.contentKg - heelKg + 1e-9]).toEqual([false, true]);
     }
   }
 });

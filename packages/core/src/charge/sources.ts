@@ -43,9 +43,9 @@ export const mayFeed = (composition: Composition, { against, composition: own }:
 export function sourcesFor(composition: Composition, targetKg: number, stock: readonly Stock[], T: Kelvin): Sources {
   const rhoVapour = dewPoint(composition, T).rhoVapour;
   const usable = stock
-    .filter((own) => mayFeed(composition, own))
-    .map((own) => ({ ...own, heelKg: rhoVapour * own.volumeM3 }))
-    .map((own) => ({ ...own, drawableKg: own.contentKg - own.heelKg }))
+    .filter((stock) => mayFeed(composition, stock))
+    .map((stock) => ({ ...stock, heelKg: rhoVapour * stock.volumeM3 }))
+    .map((entry) => ({ ...entry, drawableKg: entry.contentKg - entry.heelKg }))
     .filter(({ drawableKg }) => drawableKg > LEAST_KG)
     .sort((a, b) => ORDER.indexOf(a.is) - ORDER.indexOf(b.is) || b.drawableKg - a.drawableKg);
   let leftKg = Math.max(0, targetKg);

@@ -37,7 +37,7 @@ export function holding(volume: PartVolume, composition: Composition, T: Kelvin,
   const today = { by: 'today', share: room.share, T: kelvin(Math.max(T, data.leastToday)) } as const;
   const heat = { by: 'heat', share: room.keptShare, T: kelvin(Math.max(room.hottest, data.leastHottest)) } as const;
   const [least] = [today, heat]
-    .map((own) => ({ ...own, density: own.share * liquidAt(composition, own.T) }))
+    .map((value) => ({ ...value, density: value.share * liquidAt(composition, value.T) }))
     .sort((one, other) => one.density - other.density);
   const { density, ...limit } = least!; // of two there is a smaller one
   const [low, likely, high] = [density * volume.low, density * volume.likely, density * volume.high];

@@ -25,9 +25,9 @@ export function jointsOf(
   valves: Partial<Record<Valve, ValveState>> = {},
   ports: Ports = kindOf(kind).ports,
 ): readonly Joint[] {
-  const own = parts.filter((part) => kindOf(kind).parts.includes(part));
-  const joined = own.map((from, k): Joint => {
-    const to = own[(k + 1) % own.length]!; // the last is joined to the first
+  const values = parts.filter((part) => kindOf(kind).parts.includes(part));
+  const joined = values.map((from, k): Joint => {
+    const to = values[(k + 1) % values.length]!; // the last is joined to the first
     return { id: `${from}>${to}`, kind: 'joint', from, to };
   });
   const has = (valve: Valve) => (valves[valve] ?? (kindOf(kind).valves.includes(valve) ? 'unproved' : 'none')) !== 'none';

@@ -40,15 +40,15 @@ export function circuitVolume(charge: Kilogram, known: KnownVolumes): PartVolume
   let { low, likely, high } = estimatedVolume('circuit', charge) as { low: number; likely: number; high: number };
   let sum = 0;
   for (const part of partsWithVolume) {
-    const own = known[part];
-    if (own === undefined) continue;
+    const partVolume = known[part];
+    if (partVolume === undefined) continue;
     const assumed = estimatedVolume(part, charge);
     // a receiver or an accumulator comes to what a usual circuit has; condenser and evaporator were counted with it
     const counted = part === 'condenser' || part === 'evaporator';
-    low += own.low - (counted ? assumed.low : 0);
-    likely += own.likely - (counted ? assumed.likely : 0);
-    high += own.high - (counted ? assumed.high : 0);
-    sum += own.likely;
+    low += partVolume.low - (counted ? assumed.low : 0);
+    likely += partVolume.likely - (counted ? assumed.likely : 0);
+    high += partVolume.high - (counted ? assumed.high : 0);
+    sum += partVolume.likely;
   }
   return {
     low: cubicMetre(Math.max(sum, low)),

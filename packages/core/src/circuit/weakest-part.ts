@@ -11,4 +11,7 @@ export interface PartLimit {
 
 /** The component that bears least: no pressure test and no sweep may go above it while it is connected. */
 export const weakestPart = (limits: readonly PartLimit[]): PartLimit | undefined =>
-  limits.reduce<PartLimit | undefined>((least, own) => (least === undefined || own.gaugePa < least.gaugePa ? own : least), undefined);
+  limits.reduce<PartLimit | undefined>(
+    (least, partLimit) => (least === undefined || partLimit.gaugePa < least.gaugePa ? partLimit : least),
+    undefined,
+  );

@@ -47,7 +47,9 @@ export function evacuationLevel(opening: Opening): EvacuationLevel {
     return { ...level(of, rules.notMajorRepair.to, opening), ...(heated ? { heated } : {}) };
   }
   const charge = opening.fullCharge < mass(rules.largeCharge) ? 'below-large' : 'large';
-  const row = rules.levels.find((own) => own.class === of && own.machine === opening.machineBuilt && (own.charge ?? charge) === charge);
+  const row = rules.levels.find(
+    (entry) => entry.class === of && entry.machine === opening.machineBuilt && (entry.charge ?? charge) === charge,
+  );
   if (row === undefined) throw new Error(`the rule set ${rules.id} has no level for ${of}, ${charge}`); // held by the test of every row
   return level(of, row.to, opening);
 }

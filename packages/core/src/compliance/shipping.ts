@@ -26,8 +26,8 @@ const entries: Readonly<Record<string, Entry>> = data.entries;
 
 /** Under what a refrigerant is shipped; what is unknown or mixed goes under the collective entry. Source: `shipping.json`. */
 export function unNumber(refrigerantId: string | undefined, flammable: boolean): UnNumber {
-  const own = refrigerantId !== undefined && Object.hasOwn(entries, refrigerantId) ? entries[refrigerantId] : undefined;
-  if (own !== undefined) return { ...own, collective: false };
+  const entry = refrigerantId !== undefined && Object.hasOwn(entries, refrigerantId) ? entries[refrigerantId] : undefined;
+  if (entry !== undefined) return { ...entry, collective: false };
   if (refrigerantId !== undefined && isLiquid(refrigerantId))
     return { number: undefined, name: data.notClass2.why, class: '', collective: true };
   const { flammable: burns, nonFlammable } = data.collective;

@@ -5,7 +5,7 @@ export type Advice = 'add' | 'remove' | 'leave' | 'not-the-charge' | 'cannot-tel
 
 /** What follows for the charge. In doubt it is left: what was added wrongly has to be recovered again. */
 export function adviceOf(explanations: readonly { readonly code: ExplanationCode; readonly probability: number }[]): Advice {
-  const of = (code: ExplanationCode) => explanations.find((own) => own.code === code)?.probability ?? 0;
+  const of = (code: ExplanationCode) => explanations.find((explanation) => explanation.code === code)?.probability ?? 0;
   const { add, remove, other, ok } = data.certain;
   if (of('undercharge') >= add) return 'add';
   if (of('overcharge') >= remove) return 'remove';

@@ -9,9 +9,9 @@ export const filling = (kind: CompressorKind, ratio: number): number =>
 
 export function efficiency(kind: CompressorKind, ratio: number): number {
   const { compressors } = data;
-  const own = compressors[kind];
-  const off = Math.log(ratio / own.ratio);
-  return Math.max(compressors.least * own.eta, own.eta * (1 - compressors.curve * off * off));
+  const current = compressors[kind];
+  const off = Math.log(ratio / current.ratio);
+  return Math.max(compressors.least * current.eta, current.eta * (1 - compressors.curve * off * off));
 }
 
 /** J/kg of work, and K and J/kg of what it discharges. */

@@ -70,8 +70,8 @@ export interface Derived {
   readonly split: number;
 }
 
-export function derivedOf({ unit: { table }, conditions }: Scene, own: Readings): Partial<Derived> {
-  const { head, suction, suctionLine, liquidLine, supply } = own;
+export function derivedOf({ unit: { table }, conditions }: Scene, entry: Readings): Partial<Derived> {
+  const { head, suction, suctionLine, liquidLine, supply } = entry;
   const at = head === undefined ? undefined : table.saturation(head);
   return {
     ...(suction === undefined || suctionLine === undefined ? {} : { superheat: suctionLine - table.saturation(suction).Td }),

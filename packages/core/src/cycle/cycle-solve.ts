@@ -64,9 +64,9 @@ function newton(scene: Scene, start: Unknown): CycleState | undefined {
     let better: CycleState | undefined;
     for (let share = 1 / limit; share > 1e-3 / limit; share /= 2) {
       const tried = stateAt(scene, inside([now.u[0] + share * move[0], now.u[1] + share * move[1], now.u[2] + share * move[2]]));
-      const own = size(tried.residual);
-      if (own < off * (1 - 0.1 * share)) {
-        [better, off] = [tried, own];
+      const value = size(tried.residual);
+      if (value < off * (1 - 0.1 * share)) {
+        [better, off] = [tried, value];
         break;
       }
     }
@@ -81,7 +81,7 @@ function moveOf(scene: Scene, { u, residual }: CycleState): Unknown | undefined 
   const column = (k: number) => {
     const moved: [number, number, number] = [u[0], u[1], u[2]];
     moved[k]! += INCREMENT;
-    return stateAt(scene, moved).residual.map((own, i) => (own - residual[i]!) / INCREMENT) as unknown as Unknown; // three as well
+    return stateAt(scene, moved).residual.map((value, i) => (value - residual[i]!) / INCREMENT) as unknown as Unknown; // three as well
   };
   return solveThree([column(0), column(1), column(2)], [-residual[0], -residual[1], -residual[2]]);
 }
@@ -93,7 +93,7 @@ function follow(unit: Unit, conditions: Conditions, faults: Faults, steps: numbe
   for (let k = 0; k <= steps; k++) {
     const share = k / steps;
     const between = (from: number, to: number) => from + share * (to - from);
-    const own: Conditions = {
+    const current: Conditions = {
       ...conditions,
       outdoorK: between(rating.outdoorK, conditions.outdoorK),
       indoorK: between(rating.indoorK, conditions.indoorK),
@@ -103,7 +103,7 @@ function follow(unit: Unit, conditions: Conditions, faults: Faults, steps: numbe
     };
     const names = Object.keys(noFaults) as (keyof Faults)[]; // the keys of a record of faults
     const some = Object.fromEntries(names.map((name) => [name, between(noFaults[name], faults[name])])) as unknown as Faults;
-    const scene = sceneOf(unit, own, some);
+    const scene = sceneOf(unit, current, some);
     last = newton(scene, last?.u ?? guessOf(scene));
     if (last === undefined && k > 0) return undefined;
   }

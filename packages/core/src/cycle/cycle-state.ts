@@ -166,15 +166,15 @@ function suctionPort({ unit, conditions, faults }: Scene, { pe, leaves, head }: 
   const { table, plate } = unit;
   const kind = plate.compressor ?? 'scroll';
   let [p, flow] = [pe * (1 - data.drops.suction), unit.ratedFlow];
-  let own = { T: leaves.T, superheat: 0, h: leaves.h, rho: 1 };
+  let current = { T: leaves.T, superheat: 0, h: leaves.h, rho: 1 };
   for (let pass = 0; pass < 3; pass++) {
     const at = table.saturation(p);
     const h = leaves.h + (data.suctionGainPerMetre * unit.lineM * (conditions.outdoorK - leaves.T)) / Math.max(0.1 * unit.ratedFlow, flow);
-    own = h >= at.hv ? superheated(unit, p, h, at.Td) : wet(h, at);
-    flow = unit.displacement * own.rho * filling(kind, Math.max(1.01, head / p)) * (1 - faults.valveLeak);
-    p = Math.max(0.5 * pe, pe - (unit.suctionDrop * flow * flow) / own.rho);
+    current = h >= at.hv ? superheated(unit, p, h, at.Td) : wet(h, at);
+    flow = unit.displacement * current.rho * filling(kind, Math.max(1.01, head / p)) * (1 - faults.valveLeak);
+    p = Math.max(0.5 * pe, pe - (unit.suctionDrop * flow * flow) / current.rho);
   }
-  return { ...own, p, flow };
+  return { ...current, p, flow };
 }
 
 function superheated({ table }: Unit, p: number, h: number, Td: number) {

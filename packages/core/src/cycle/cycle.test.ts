@@ -57,11 +57,11 @@ describe('the table of a refrigerant', () => {
     expect(table.liquid(T).rho / bubble.rhoLiquid).toBeCloseTo(1, 5);
     const p = pascal(0.6 * bubble.p);
     const warm = singlePhase(composition, kelvin(table.saturation(p).Td + 13), p, 'vapour');
-    const own = table.vapour(p, 13);
-    expect(own.rho / massDensity(warm)).toBeCloseTo(1, 4);
-    expect((own.h - caloric(warm).enthalpy) / 1000).toBeCloseTo(0, 1);
-    expect(table.superheatOfEnthalpy(p, own.h)).toBeCloseTo(13, 6);
-    expect(table.superheatOfEntropy(p, own.s)).toBeCloseTo(13, 6);
+    const vapour = table.vapour(p, 13);
+    expect(vapour.rho / massDensity(warm)).toBeCloseTo(1, 4);
+    expect((vapour.h - caloric(warm).enthalpy) / 1000).toBeCloseTo(0, 1);
+    expect(table.superheatOfEnthalpy(p, vapour.h)).toBeCloseTo(13, 6);
+    expect(table.superheatOfEntropy(p, vapour.s)).toBeCloseTo(13, 6);
   });
 });
 
@@ -70,13 +70,13 @@ describe.each(['orifice', 'txv'] as const)('a split with %s', (metering) => {
   const rating = ratingOf(unit.plate);
   const base = seen(unit, rating);
   const change = (more: Partial<Faults>, conditions: Conditions = rating) => {
-    const own = seen(unit, conditions, more);
+    const current = seen(unit, conditions, more);
     return {
-      SH: own.SH - base.SH,
-      SC: own.SC - base.SC,
-      head: own.head - base.head,
-      suction: own.suction - base.suction,
-      split: own.split - base.split,
+      SH: current.SH - base.SH,
+      SC: current.SC - base.SC,
+      head: current.head - base.head,
+      suction: current.suction - base.suction,
+      split: current.split - base.split,
     };
   };
 
@@ -106,10 +106,10 @@ describe.each(['orifice', 'txv'] as const)('a split with %s', (metering) => {
     ['valve leak 20 %', { valveLeak: 0.2 }, { SH: -0.5, SC: -1.3, head: -16, suction: 8 }],
   ];
   test.each(metering === 'orifice' ? orifice : txv)('%s moves its readings as it should', (_, more, expected) => {
-    const own = change(more);
+    const current = change(more);
     for (const [name, value] of Object.entries(expected) as [keyof Seen, number][]) {
       const may = Math.max(Math.abs(value) / 3, name === 'head' || name === 'suction' ? 4 : 1.6);
-      expect([name, Math.abs(own[name] - value) <= may, own[name]]).toEqual([name, true, own[name]]);
+      expect([name, Math.abs(current[name] - value) <= may, current[name]]).toEqual([name, true, current[name]]);
     }
   });
 
@@ -125,9 +125,9 @@ describe.each(['orifice', 'txv'] as const)('a split with %s', (metering) => {
   test('more charge is never less head or less subcooling', () => {
     let before = seen(unit, rating, { charge: 0.7 });
     for (let charge = 0.72; charge <= 1.3; charge += 0.02) {
-      const own = seen(unit, rating, { charge });
-      expect([charge, own.head >= before.head - 0.05, own.SC >= before.SC - 0.05]).toEqual([charge, true, true]);
-      before = own;
+      const current = seen(unit, rating, { charge });
+      expect([charge, current.head >= before.head - 0.05, current.SC >= before.SC - 0.05]).toEqual([charge, true, true]);
+      before = current;
     }
   });
 });
@@ -164,8 +164,8 @@ test.each([
   [85, 67, 21.9],
 ])('air of %d °F and %d °F wet is cooled by %d °F', (db, wb, split) => {
   const unit = designOf(plate('R-410A', 'txv'));
-  const own = seen(unit, { outdoorK: F(95), indoorK: F(db), indoorWetBulbK: F(wb) });
-  expect(Math.abs(own.split - split)).toBeLessThan(2);
+  const current = seen(unit, { outdoorK: F(95), indoorK: F(db), indoorWetBulbK: F(wb) });
+  expect(Math.abs(current.split - split)).toBeLessThan(2);
 });
 
 test('a heat pump that heats: 15 °F of subcooling at 47 °F, more in the cold, and the charge shows there threefold', () => {
@@ -182,8 +182,8 @@ test('a receiver hides the charge: pressures, superheat and subcooling stand sti
   const at = (charge: number) => seen(unit, ratingOf(unit.plate), { charge });
   const base = at(1);
   for (const charge of [0.7, 0.85, 1.15, 1.3]) {
-    const own = at(charge);
-    expect([charge, Math.abs(own.head - base.head) < 3, Math.abs(own.SC - base.SC) < 1.5]).toEqual([charge, true, true]);
+    const current = at(charge);
+    expect([charge, Math.abs(current.head - base.head) < 3, Math.abs(current.SC - base.SC) < 1.5]).toEqual([charge, true, true]);
   }
   expect(Math.abs(at(0.4).SH - base.SH)).toBeGreaterThan(3);
 });

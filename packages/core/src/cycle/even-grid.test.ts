@@ -24,7 +24,7 @@ describe('a column on an even grid', () => {
     ['before its first node', -3, -1],
     ['behind its last', end + 1, 1],
   ])('%s it goes on straight, from the last two nodes', (_, x, towards) => {
-    const square = column((own) => own ** 2);
+    const square = column((value) => value ** 2);
     const [edge, inner] = towards < 0 ? [grid.least, grid.least + grid.step] : [end, end - grid.step];
     const slope = (edge ** 2 - inner ** 2) / (edge - inner);
     expect(valueAt(square, placeOn(grid, x))).toBeCloseTo(edge ** 2 + slope * (x - edge), 9);

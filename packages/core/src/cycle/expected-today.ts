@@ -30,15 +30,15 @@ export function expectedToday(cloud: UnitCloud, conditions: Conditions): Expecte
   const base = shown(prediction.value);
   const moved: readonly All[] = [
     ...prediction.slopes.map((slope) => eachReading((name) => prediction.value[name] + slope[name])),
-    ...readingNames.map((own) =>
-      eachReading((name) => prediction.value[name] + (name === own ? sigmaOfReading(name, prediction.value[name]) : 0)),
+    ...readingNames.map((readingName) =>
+      eachReading((name) => prediction.value[name] + (name === readingName ? sigmaOfReading(name, prediction.value[name]) : 0)),
     ),
   ];
   const names = Object.keys(base) as (keyof Expected)[]; // the keys of the record
   const variance = Object.fromEntries(names.map((name) => [name, 0])) as Record<keyof Expected, number>;
   for (const value of moved) {
-    const own = shown(value);
-    for (const name of names) variance[name] += (own[name] - base[name]) ** 2;
+    const current = shown(value);
+    for (const name of names) variance[name] += (current[name] - base[name]) ** 2;
   }
   return Object.fromEntries(
     names.map((name) => {
@@ -67,10 +67,10 @@ export function skewsOf(
   conditions: Conditions,
   faults: Pick<Faults, 'suctionGauge' | 'headGauge'>,
 ): readonly Skew[] {
-  const at = (own: Conditions) => {
-    const solved = solveCycle(likely, own);
+  const at = (conditions: Conditions) => {
+    const solved = solveCycle(likely, conditions);
     if (solved.state === 'not') return undefined;
-    const scene = sceneOf(likely, own, noFaults);
+    const scene = sceneOf(likely, conditions, noFaults);
     const value = readingsOf(scene, solved.cycle);
     return { ...value, ...(derivedOf(scene, value) as Derived) };
   };

@@ -31,10 +31,10 @@ export const predictionsOf = (cloud: UnitCloud, conditions: Conditions): readonl
   for (const severity of severities) {
     // along a grid each state lies near the one before it
     if (severity.code !== code) [last, code] = [rated, severity.code];
-    const own = predict(cloud, conditions, severity.faults, last?.state.u);
-    if (own === undefined) continue;
-    last = own;
-    found.push([severity, own]);
+    const prediction = predict(cloud, conditions, severity.faults, last?.state.u);
+    if (prediction === undefined) continue;
+    last = prediction;
+    found.push([severity, prediction]);
   }
   return found;
 };
@@ -55,13 +55,13 @@ export function explain(
   const fits = predictions.map(([severity, prediction]) => ({ severity, prediction, fit: fitOf(prediction, readings, noisier) }));
   const counts = new Map(hypothesisCodes.map((code) => [code, Math.max(1, fits.filter(({ severity }) => severity.code === code).length)]));
   const best = Math.max(...fits.map(({ fit }) => fit.logLikelihood));
-  const raw = fits.map((own) => ({
-    ...own,
-    weight: (prior(own.severity.code) / counts.get(own.severity.code)!) * Math.exp(own.fit.logLikelihood - best),
+  const raw = fits.map((entry) => ({
+    ...entry,
+    weight: (prior(entry.severity.code) / counts.get(entry.severity.code)!) * Math.exp(entry.fit.logLikelihood - best),
   }));
   const none = data.none.prior * Math.exp(Math.max(...fits.map(({ fit }) => fit.widely(data.none.wider))) - best);
   const total = none + raw.reduce((sum, { weight }) => sum + weight, 0);
-  const weighed = raw.map((own) => ({ ...own, weight: own.weight / total }));
+  const weighed = raw.map((entry) => ({ ...entry, weight: entry.weight / total }));
   const explanations = [
     ...hypothesisCodes.map((code) => ({
       code,

@@ -29,6 +29,6 @@ export interface UnitCloud {
 export function cloudOf(plate: UnitPlate, { mean, directions }: Knowledge = unknownUnit): UnitCloud {
   return {
     likely: designOf(plate, guessesAt(mean)),
-    moved: directions.map((direction) => designOf(plate, guessesAt(mean.map((own, k) => own + STEP * direction[k]!)))),
+    moved: directions.map((direction) => designOf(plate, guessesAt(mean.map((value, k) => value + STEP * direction[k]!)))),
   };
 }

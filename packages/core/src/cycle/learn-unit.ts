@@ -37,8 +37,8 @@ export function learnUnit(
     const L = cholesky(S, n);
     // what is off, seen from where the unit was known to be before
     const off = Float64Array.from(names, (name, i) => {
-      const own = rows[i]!;
-      return readings[name]! - prediction.value[name] + dot(own.subarray(0, guesses), moved);
+      const current = rows[i]!;
+      return readings[name]! - prediction.value[name] + dot(current.subarray(0, guesses), moved);
     });
     const half = solveLower(L, off);
     const gain = Array.from({ length: guesses }, (_, k) =>
@@ -56,7 +56,7 @@ export function learnUnit(
 }
 
 const shifted = ({ mean, directions }: Knowledge, moved: Float64Array): number[] =>
-  mean.map((own, j) => own + directions.reduce((sum, direction, k) => sum + moved[k]! * direction[j]!, 0));
+  mean.map((value, j) => value + directions.reduce((sum, direction, k) => sum + moved[k]! * direction[j]!, 0));
 
 /** The columns of a factor of what may still be off, in the directions of before. */
 function columnsOf({ directions }: Knowledge, covariance: Float64Array, n: number): number[][] {

@@ -19,10 +19,10 @@ export function tellingReadings(
   weighed: readonly Weighed[],
   readings: Readings,
 ): readonly { readonly name: NextReading; readonly bits: number }[] {
-  const own = weighed.filter(({ weight }) => weight > LEAST_WEIGHT);
+  const weigheds = weighed.filter(({ weight }) => weight > LEAST_WEIGHT);
   return nextReadings
     .filter((name) => readings[name] === undefined)
-    .map((name) => ({ name, bits: informationOf(own.map((one) => expectedOf(one, name))) }))
+    .map((name) => ({ name, bits: informationOf(weigheds.map((one) => expectedOf(one, name))) }))
     .sort((a, b) => b.bits - a.bits);
 }
 
@@ -30,9 +30,9 @@ export function tellingReadings(
 function expectedOf({ severity, prediction, fit, weight }: Weighed, name: NextReading): Expected {
   const slopes = prediction.slopes.map((slope) => slope[name]);
   const with_ = Float64Array.from(fit.names, (read) => prediction.slopes.reduce((sum, slope, k) => sum + slope[read] * slopes[k]!, 0));
-  const mean = prediction.value[name] + fit.weighted.reduce((sum, own, k) => sum + own * with_[k]!, 0);
+  const mean = prediction.value[name] + fit.weighted.reduce((sum, value, k) => sum + value * with_[k]!, 0);
   const half = solveLower(fit.factor, Float64Array.from(with_));
-  const known = half.reduce((sum, own) => sum + own * own, 0);
+  const known = half.reduce((sum, value) => sum + value * value, 0);
   const variance =
     slopes.reduce((sum, slope) => sum + slope * slope, 0) + sigmaOfReading(name, Math.abs(prediction.value[name])) ** 2 - known;
   return { code: hypothesisCodes.indexOf(severity.code), weight, mean, sd: Math.sqrt(Math.max(1e-12, variance)) };
@@ -52,7 +52,7 @@ function informationOf(expected: readonly Expected[]): number {
     const x = low + k * step;
     const joint = new Float64Array(hypothesisCodes.length);
     for (const { code, weight, mean, sd } of expected) joint[code]! += (weight / total) * (Math.exp(-0.5 * ((x - mean) / sd) ** 2) / sd);
-    const density = joint.reduce((sum, own) => sum + own, 0);
+    const density = joint.reduce((sum, value) => sum + value, 0);
     if (density <= 0) continue;
     after += density * entropy(joint, density);
     mass += density;
@@ -61,4 +61,4 @@ function informationOf(expected: readonly Expected[]): number {
 }
 
 const entropy = (shares: Float64Array, total: number): number =>
-  shares.reduce((sum, own) => (own > 0 ? sum - (own / total) * Math.log2(own / total) : sum), 0);
+  shares.reduce((sum, share) => (share > 0 ? sum - (share / total) * Math.log2(share / total) : sum), 0);

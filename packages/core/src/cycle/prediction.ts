@@ -34,7 +34,7 @@ export function predict(cloud: UnitCloud, conditions: Conditions, faults: Faults
   const directions: readonly (readonly [Scene, number])[] = [
     ...cloud.moved.map((unit) => [sceneOf(runs(unit), conditions, faults), STEP] as const),
     [sceneOf(scene.unit, conditions, { ...faults, charge: faults.charge + 0.01 }), 0.01 / readings.chargeShare],
-    ...airReadings(conditions).map((own) => [sceneOf(scene.unit, own, faults), STEP] as const),
+    ...airReadings(conditions).map((airReading) => [sceneOf(scene.unit, airReading, faults), STEP] as const),
   ];
   const slopes = directions.map(([moved, step]) => total(difference(point(moved, cycle.u), base, step), along));
   return { state: cycle, value: base.value, slopes };
@@ -62,7 +62,7 @@ function point(scene: Scene, u: Unknown): Point {
 }
 
 const difference = (moved: Point, base: Point, step: number): Slope => ({
-  residual: moved.residual.map((own, k) => (own - base.residual[k]!) / step) as unknown as Unknown, // three as well
+  residual: moved.residual.map((value, k) => (value - base.residual[k]!) / step) as unknown as Unknown, // three as well
   value: eachReading((name) => (moved.value[name] - base.value[name]) / step),
 });
 

@@ -42,8 +42,8 @@ test.each([
   [15, undefined, 'remove'],
   [10, 14, 'add'],
 ] as const)('a valve at %s °F of subcooling, its plate says %s °F: %s', (subcooling, plated, says) => {
-  const own = plate('txv', plated === undefined ? {} : { plateSubcoolingK: K(plated) });
-  expect(ruleOfThumb(own, day, { superheat: 0, subcooling: K(subcooling) })).toMatchObject({ by: 'subcooling', says });
+  const unitPlate = plate('txv', plated === undefined ? {} : { plateSubcoolingK: K(plated) });
+  expect(ruleOfThumb(unitPlate, day, { superheat: 0, subcooling: K(subcooling) })).toMatchObject({ by: 'subcooling', says });
 });
 
 test('below 5 °F of target nobody charges by superheat; without its readings there is no rule', () => {

@@ -25,17 +25,17 @@ const plate = (more: Partial<UnitPlate> = {}): UnitPlate => ({
 const BASE: readonly ReadingName[] = ['head', 'suction', 'suctionLine', 'liquidLine', 'supply'];
 
 /** What a unit as the model has it reads. */
-function read(own: UnitPlate, conditions: Conditions, more: Partial<Faults> = {}, names = BASE): Readings {
+function read(unitPlate: UnitPlate, conditions: Conditions, more: Partial<Faults> = {}, names = BASE): Readings {
   const faults = { ...noFaults, ...more };
-  const unit = designOf(own);
+  const unit = designOf(unitPlate);
   const solved = solveCycle(unit, conditions, faults);
   if (solved.state === 'not') throw new Error(solved.why);
   const all = readingsOf(sceneOf(unit, conditions, faults), solved.cycle);
   return Object.fromEntries(names.map((name) => [name, all[name]]));
 }
-const check = (own: UnitPlate, more: Partial<Faults>, task: Partial<CheckTask> = {}) => {
-  const conditions = task.conditions ?? ratingOf(own);
-  return runningCheck({ plate: own, conditions, readings: read(own, conditions, more), settled: true, ...task });
+const check = (unitPlate: UnitPlate, more: Partial<Faults>, task: Partial<CheckTask> = {}) => {
+  const conditions = task.conditions ?? ratingOf(unitPlate);
+  return runningCheck({ plate: unitPlate, conditions, readings: read(unitPlate, conditions, more), settled: true, ...task });
 };
 const first = (answer: ReturnType<typeof runningCheck>): ExplanationCode | undefined => answer.explanations[0]?.code;
 
@@ -53,8 +53,8 @@ test.each([
 
 // "adds refrigerant to a restricted line": the rule of thumb does, the check does not (common practice).
 test('a restricted line that practice would have filled is not filled', () => {
-  const own = plate({ metering: 'orifice' });
-  const answer = check(own, { restriction: 22 });
+  const unitPlate = plate({ metering: 'orifice' });
+  const answer = check(unitPlate, { restriction: 22 });
   expect(answer.thumb?.says).toBe('add');
   expect(answer.advice).not.toBe('add');
   expect(answer.explanations.slice(0, 2).map(({ code }) => code)).toContain('restriction');
@@ -76,8 +76,8 @@ test.each([
   ['nobody says whether it has settled', { settled: undefined }, {}, 'not-settled'],
   ['a cool house', { conditions: { outdoorK: F(80), indoorK: F(62), indoorWetBulbK: F(54) } }, {}, 'cool-indoors'],
   ['a receiver', {}, { kind: 'walk-in', capacityW: 8000, plateKg: 6, receiverM3: 0.006 }, 'receiver'],
-] as const)('%s: nothing is said of the charge', (_, task, own, withheld) => {
-  const answer = check(plate(own), { charge: 0.8 }, task);
+] as const)('%s: nothing is said of the charge', (_, task, entry, withheld) => {
+  const answer = check(plate(entry), { charge: 0.8 }, task);
   expect([answer.withheld, answer.changeKg]).toEqual([withheld, 0]);
   expect(['cannot-tell', 'not-the-charge']).toContain(answer.advice);
 });
@@ -136,13 +136,13 @@ test('in thin air the head is higher, and that is named and not taken for a faul
   expect([first(answer), answer.advice]).toEqual(['ok', 'leave']);
   expect(answer.skews.find(({ by }) => by === 'altitude')?.amount).toBeCloseTo(there.head! - sea.head!, -3);
   const blind = runningCheck({ plate: plate(), conditions: ratingOf(plate()), readings: there, settled: true });
-  const fine = (own: typeof blind) => own.explanations.find(({ code }) => code === 'ok')?.probability ?? 0;
+  const fine = (entry: typeof blind) => entry.explanations.find(({ code }) => code === 'ok')?.probability ?? 0;
   expect(fine(blind)).toBeLessThan(fine(answer));
 });
 
 test('the next reading that is named tells the most of those that are missing, and none that was read', () => {
   const answer = check(plate({ metering: 'orifice' }), { restriction: 12 });
-  const bits = answer.next.map((own) => own.bits);
+  const bits = answer.next.map((entry) => entry.bits);
   expect(bits).toEqual([...bits].sort((a, b) => b - a));
   expect(bits[0]).toBeGreaterThan(0);
   const { name } = answer.next[0]!;
@@ -153,14 +153,14 @@ test('the next reading that is named tells the most of those that are missing, a
     readings: read(plate({ metering: 'orifice' }), conditions, { restriction: 12 }, [...BASE, name]),
     settled: true,
   });
-  expect(more.next.map((own) => own.name)).not.toContain(name);
+  expect(more.next.map((entry) => entry.name)).not.toContain(name);
   expect(more.explanations[0]!.probability).toBeGreaterThan(answer.explanations[0]!.probability - 0.05);
 });
 
 test('a unit that was charged by weight and runs well is judged by its own numbers the next time', () => {
-  const own = plate({ metering: 'orifice' });
+  const unitPlate = plate({ metering: 'orifice' });
   // this one condenses 4 °F hotter and has a larger evaporator than usual
-  const odd = designOf(own, { ...designOf(own).guesses, ctoaK: 13.5, suctionK: 282 });
+  const odd = designOf(unitPlate, { ...designOf(unitPlate).guesses, ctoaK: 13.5, suctionK: 282 });
   const at = (conditions: Conditions, more: Partial<Faults> = {}): Readings => {
     const faults = { ...noFaults, ...more };
     const solved = solveCycle(odd, conditions, faults);
@@ -169,10 +169,10 @@ test('a unit that was charged by weight and runs well is judged by its own numbe
     return Object.fromEntries(BASE.map((name) => [name, all[name]]));
   };
   const good: Conditions = { outdoorK: F(90), indoorK: F(76), indoorWetBulbK: F(64) };
-  const knowledge = learnUnit(own, good, at(good))!;
+  const knowledge = learnUnit(unitPlate, good, at(good))!;
   const today: Conditions = { outdoorK: F(82), indoorK: F(78), indoorWetBulbK: F(66) };
   const ask = (more: Partial<Faults>, known: boolean) =>
-    runningCheck({ plate: own, conditions: today, readings: at(today, more), settled: true, ...(known ? { knowledge } : {}) });
+    runningCheck({ plate: unitPlate, conditions: today, readings: at(today, more), settled: true, ...(known ? { knowledge } : {}) });
   const width = (answer: ReturnType<typeof ask>) => answer.expected!.head.high - answer.expected!.head.low;
   expect(width(ask({}, true))).toBeLessThan(0.5 * width(ask({}, false)));
   const of = (answer: ReturnType<typeof ask>) => answer.explanations.find(({ code }) => code === 'ok')?.probability ?? 0;

@@ -16,10 +16,10 @@ export const SETTLES_S = 900;
 export function isSettled(moments: readonly Moment[]): boolean | undefined {
   const last = moments.at(-1);
   if (last === undefined) return undefined;
-  const own = moments.filter(({ atS }) => atS >= last.atS - WINDOW_S);
-  if (own.length < LEAST || last.atS - own[0]!.atS < WINDOW_S / 2) return undefined;
+  const values = moments.filter(({ atS }) => atS >= last.atS - WINDOW_S);
+  if (values.length < LEAST || last.atS - values[0]!.atS < WINDOW_S / 2) return undefined;
   return (['superheat', 'subcooling'] as const).every(
-    (name) => Math.abs(slopeOf(own.map((one) => [one.atS, one[name]]))) * WINDOW_S < DRIFT_K,
+    (name) => Math.abs(slopeOf(values.map((one) => [one.atS, one[name]]))) * WINDOW_S < DRIFT_K,
   );
 }
 

@@ -30,11 +30,11 @@ const severity: readonly CylinderKind[] = ['virgin', 'clean', 'recovery', 'burn-
 /** What results when contents are put together. @throws BadComposition when nothing is in any of them */
 export function combine(contents: readonly Content[]): Combination {
   const composition = mixed(contents);
-  const mass = kilogram(contents.reduce((sum, own) => sum + own.mass, 0));
+  const mass = kilogram(contents.reduce((sum, content) => sum + content.mass, 0));
   const worst = contents.map(({ kind }) => kind).sort((a, b) => severity.indexOf(b) - severity.indexOf(a))[0] ?? 'recovery';
   const designation = designationOf(composition);
   // a trace of another does not make it another refrigerant; the parts of a blend that make it up by chance are not it
-  const same = contents.some((own) => sameRefrigerant(own.composition, composition));
+  const same = contents.some((content) => sameRefrigerant(content.composition, composition));
   // what is no longer virgin or one owner's own is recovered refrigerant
   const kind = !same ? 'destruction' : contents.length > 1 && (worst === 'virgin' || worst === 'clean') ? 'recovery' : worst;
   return { composition, mass, designation, kind, fate: fateOf(kind, same, designation) };

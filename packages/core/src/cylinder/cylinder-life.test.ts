@@ -34,8 +34,8 @@ const incoming = (id: string, more: Partial<Incoming> = {}): Incoming => ({
   quality: 'usual',
   ...more,
 });
-const against = (more: Partial<Candidate>, own: Incoming = incoming('R-410A')) =>
-  suitability(cylinder(more), own, defaultFillPolicy).objections;
+const against = (more: Partial<Candidate>, entry: Incoming = incoming('R-410A')) =>
+  suitability(cylinder(more), entry, defaultFillPolicy).objections;
 
 describe('may it go in there', () => {
   test('an empty evacuated cylinder of the class takes what 80 % at 77 °F and its other rules leave', () => {
@@ -86,9 +86,9 @@ describe('may it go in there', () => {
 
 describe('air in it', () => {
   const at = celsius(25);
-  const own = bubblePoint(of('R-134a'), at).p;
+  const value = bubblePoint(of('R-134a'), at).p;
   test('well above saturation pressure there is air, whatever the instruments are off', () => {
-    const check = airCheck(of('R-134a'), pascal(own * 1.15), at, USUAL_ACCURACY);
+    const check = airCheck(of('R-134a'), pascal(value * 1.15), at, USUAL_ACCURACY);
     expect(check.finding).toBe('air');
     expect(check.likely).toBeCloseTo(1 - 1 / 1.15, 12);
     expect(check.low).toBeLessThan(check.likely);
@@ -129,11 +129,11 @@ describe('air in it', () => {
     expect(high).toBeLessThanOrEqual(1);
   });
   test('at its own pressure usual instruments cannot prove it clean, good ones can', () => {
-    expect(airCheck(of('R-134a'), own, at, USUAL_ACCURACY).finding).toBe('cannot-tell');
-    expect(airCheck(of('R-134a'), own, at, { gauge: 1000, thermometer: 0.1 }).finding).toBe('clean');
+    expect(airCheck(of('R-134a'), value, at, USUAL_ACCURACY).finding).toBe('cannot-tell');
+    expect(airCheck(of('R-134a'), value, at, { gauge: 1000, thermometer: 0.1 }).finding).toBe('clean');
   });
   test('below its own pressure nothing is said about air', () => {
-    expect(airCheck(of('R-134a'), pascal(0.7 * own), at, USUAL_ACCURACY).finding).toBe('below');
+    expect(airCheck(of('R-134a'), pascal(0.7 * value), at, USUAL_ACCURACY).finding).toBe('below');
   });
   test('next to the end of its line the check still answers', () => {
     const T = kelvin(304);

@@ -122,7 +122,12 @@ function binds(rule: FillRule, { rating, unknown }: JudgedFilling, composition: 
 }
 
 /** The bases of the content for which the rule allows least. */
-function worstBases(rule: FillRule, filling: JudgedFilling, policy: FillPolicy, drawn: (own: Composition) => Composition = (own) => own) {
+function worstBases(
+  rule: FillRule,
+  filling: JudgedFilling,
+  policy: FillPolicy,
+  drawn: (entry: Composition) => Composition = (entry) => entry,
+) {
   let worst: readonly Basis[] = [];
   for (const { composition } of filling.judged) {
     const bases = [...basesOf(rule, filling, drawn(composition), policy)].sort((a, b) => a.net - b.net);
@@ -148,7 +153,7 @@ function driftOf(rule: FillRule, filling: JudgedFilling, policy: FillPolicy, net
 }
 
 /** What is in it already is what it is; only what comes can come as vapour. */
-const drawnAsVapour = (own: Judged): Judged => ({ ...own, composition: firstVapour(own.composition) });
+const drawnAsVapour = (judged: Judged): Judged => ({ ...judged, composition: firstVapour(judged.composition) });
 
 function basesOf(rule: FillRule, filling: JudgedFilling, composition: Composition, policy: FillPolicy): readonly Basis[] {
   const { volume, rating = {} } = filling;
@@ -174,7 +179,9 @@ function basesOf(rule: FillRule, filling: JudgedFilling, composition: Compositio
       return p200(composition, volume, rating);
     case 'unknown-content':
       return filling.unknown || isMixture(composition)
-        ? [composition, ...partsOf(composition)].flatMap((own) => liquidBasis(own, volume, rules[rule].liquidShare, kelvin(rules[rule].T)))
+        ? [composition, ...partsOf(composition)].flatMap((entry) =>
+            liquidBasis(entry, volume, rules[rule].liquidShare, kelvin(rules[rule].T)),
+          )
         : [];
     default:
       return rule satisfies never;

@@ -38,11 +38,11 @@ describe('where a cylinder becomes full of liquid', () => {
   });
 
   test('of no refrigerant does more than its coldest liquid count as never full', () => {
-    for (const own of allRefrigerants) {
-      const most = heldAtMost(own.composition, volume);
-      const full = fullAt({ composition: own.composition, volume, mass: kilogram(1.3 * most) });
-      expect([own.id, full === undefined || full.T > celsius(20)]).toEqual([own.id, false]);
-      if (own.id !== 'R-718') expect([own.id, full!.slope > 0]).toEqual([own.id, true]); // water shrinks as it warms from 0 °C
+    for (const allRefrigerant of allRefrigerants) {
+      const most = heldAtMost(allRefrigerant.composition, volume);
+      const full = fullAt({ composition: allRefrigerant.composition, volume, mass: kilogram(1.3 * most) });
+      expect([allRefrigerant.id, full === undefined || full.T > celsius(20)]).toEqual([allRefrigerant.id, false]);
+      if (allRefrigerant.id !== 'R-718') expect([allRefrigerant.id, full!.slope > 0]).toEqual([allRefrigerant.id, true]); // water shrinks as it warms from 0 °C
     }
   });
 

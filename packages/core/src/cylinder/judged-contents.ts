@@ -53,7 +53,9 @@ export function judgedContents({ composition, content, incoming }: Contents): re
 }
 
 const everythingIn = (composition: Composition, as: Judged['as']): readonly Judged[] =>
-  isUnknown(composition) ? possibleContents().map((own) => ({ composition: own, as: 'possible' })) : [{ composition, as }];
+  isUnknown(composition)
+    ? possibleContents().map((possibleContent) => ({ composition: possibleContent, as: 'possible' }))
+    : [{ composition, as }];
 
 function mixturesOf(inside: Composition, content: number, coming: Composition, mass: number | undefined): readonly Judged[] {
   const of = (first: number, second: number): Judged => ({
@@ -82,7 +84,7 @@ let highest: Composition | undefined;
 
 /** Of everything that an unknown refrigerant could be, what stands highest at 131 °F. */
 function highestPossible(): Composition {
-  highest ??= possibleContents().reduce((most, own) => (pressureOf(own) > pressureOf(most) ? own : most));
+  highest ??= possibleContents().reduce((most, entry) => (pressureOf(entry) > pressureOf(most) ? entry : most));
   return highest;
 }
 
@@ -121,7 +123,7 @@ export const partsOf = (composition: Composition): readonly Composition[] =>
   Object.keys(composition)
     .filter((id) => composition[id]! >= SAME_SHARE)
     .map((id) => purely(id))
-    .filter((own) => saturatedLiquid(own, celsius(55)) !== undefined);
+    .filter((entry) => saturatedLiquid(entry, celsius(55)) !== undefined);
 
 const pure = new Map<string, Composition>();
 function purely(id: string): Composition {

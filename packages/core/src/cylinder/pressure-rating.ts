@@ -41,8 +41,8 @@ export interface PressureRating {
 export function pressureRating(contents: readonly Composition[], rating: CylinderRating, filled?: Filled): PressureRating {
   let worst: PressureRating | undefined;
   for (const composition of contents) {
-    const own = ratingOf(composition, rating, filled);
-    if (worst === undefined || severity(own) > severity(worst)) worst = own;
+    const current = ratingOf(composition, rating, filled);
+    if (worst === undefined || severity(current) > severity(worst)) worst = current;
   }
   if (worst === undefined) throw new Error('a pressure class is judged by at least one content'); // its callers name one
   return worst;

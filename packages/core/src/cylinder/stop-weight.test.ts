@@ -11,7 +11,7 @@ const { composition } = refrigerant('R-410A');
 const filling = { volume: volumeFrom(26.2, 'lb-water'), tare: massFrom(17.2, 'lb'), content: kilogram(0), port: 'liquid' } as const;
 const limits = fillLimits({ ...filling, composition });
 const nothing = { scaleOff: 0, hose: HOSES.none, oilShare: 0 };
-const of = ({ budget }: StopWeight, term: BudgetTerm) => budget.find((own) => own.term === term)!.kg;
+const of = ({ budget }: StopWeight, term: BudgetTerm) => budget.find((entry) => entry.term === term)!.kg;
 
 test('the stop is the limit less its budget, and every part lowers it', () => {
   const stop = stopWeight(limits, composition, USUAL_HANDLING);
@@ -30,7 +30,7 @@ test('density, capacity, tare and scale add up by their squares: independent hal
 });
 
 test('the hose empties into the cylinder', () => {
-  const [without, with_] = [nothing, { ...nothing, hose: 1e-4 }].map((own) => stopWeight(limits, composition, own).gross);
+  const [without, with_] = [nothing, { ...nothing, hose: 1e-4 }].map((entry) => stopWeight(limits, composition, entry).gross);
   expect(without! - with_!).toBeCloseTo(1e-4 * bubblePoint(composition, celsius(25)).rhoLiquid, 9);
 });
 
@@ -46,10 +46,10 @@ test('oil lighter than the liquid lowers every limit that binds by the room it t
 
 // with 30 % oil the 131 °F rule of these is not lowered, for their hot liquid is lighter than oil; 80 % at 77 °F then is the stricter one
 test.each(['R-466A', 'R-452A', 'R-454B', 'R-452B', 'R-32', 'R-410A'])('%s with much oil keeps every required rule', (id) => {
-  const own = refrigerant(id).composition;
-  const found = fillLimits({ ...filling, composition: own });
+  const current = refrigerant(id).composition;
+  const found = fillLimits({ ...filling, composition: current });
   for (const oilShare of [0.05, 0.1, 0.3, 0.5]) {
-    const net = stopWeight(found, own, { ...nothing, oilShare }).gross - filling.tare;
+    const net = stopWeight(found, current, { ...nothing, oilShare }).gross - filling.tare;
     for (const { required, bases, net: limit } of found.limits) {
       if (!required) continue;
       const rho = bases[0]!.density;
@@ -65,8 +65,8 @@ test('the scale follows the weight that stands on it: 0.05 kg at a bench, 0.35 k
 
 test('a blend whose port nobody said is stopped by its first vapour; a pure refrigerant drifts nowhere', () => {
   const drift = (id: string, port?: 'liquid' | 'vapour') => {
-    const own = refrigerant(id).composition;
-    return of(stopWeight(fillLimits({ ...filling, composition: own, port }), own, nothing), 'drift');
+    const current = refrigerant(id).composition;
+    return of(stopWeight(fillLimits({ ...filling, composition: current, port }), current, nothing), 'drift');
   };
   expect(drift('R-407C')).toBeGreaterThan(0.2);
   expect(drift('R-407C', 'vapour')).toBe(drift('R-407C'));
@@ -76,12 +76,12 @@ test('a blend whose port nobody said is stopped by its first vapour; a pure refr
 
 test('carbon dioxide, without liquid in a warm hose, still has a stop below its limit', () => {
   const cold = refrigerant('R-744').composition;
-  const own = fillLimits({
+  const current = fillLimits({
     composition: cold,
     volume: cubicMetre(0.02),
     tare: kilogram(20),
     content: kilogram(0),
     rating: { stamp: 'un', testPressure: 190e5 },
   });
-  expect(stopWeight(own, cold, USUAL_HANDLING).gross).toBeLessThan(own.ruling.gross);
+  expect(stopWeight(current, cold, USUAL_HANDLING).gross).toBeLessThan(current.ruling.gross);
 });

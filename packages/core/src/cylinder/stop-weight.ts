@@ -46,7 +46,7 @@ export const usualScaleOff = (grossKg: number): number => Math.max(data.scaleKg,
  */
 export function stopWeight({ limits }: FillLimits, composition: Composition, handling: Handling): StopWeight {
   const stops = limits.filter(({ required }) => required).map((limit) => stopOf(limit, composition, handling));
-  return stops.reduce((least, own) => (own.gross < least.gross ? own : least));
+  return stops.reduce((least, stop) => (stop.gross < least.gross ? stop : least));
 }
 
 function stopOf(limit: FillLimit, composition: Composition, { scaleOff, hose, oilShare }: Handling): StopWeight {
@@ -66,7 +66,7 @@ function stopOf(limit: FillLimit, composition: Composition, { scaleOff, hose, oi
     hose: hose * liquidDensity(composition, limit),
   } as Record<BudgetTerm, number>; // the four of `random` and the three named here are all there are
   const budget = budgetTerms.map((term) => ({ term, kg: kg[term] }));
-  const less = budget.reduce((sum, own) => sum + own.kg, 0);
+  const less = budget.reduce((sum, entry) => sum + entry.kg, 0);
   return { gross: limit.gross - less, net: Math.max(0, limit.net - less), limit, budget };
 }
 

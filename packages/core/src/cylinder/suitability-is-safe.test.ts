@@ -36,7 +36,7 @@ const incoming: fc.Arbitrary<Incoming> = fc.record({
 });
 
 /** As they mostly come: for this refrigerant, in order but for one or two things. */
-const likely = incoming.chain((own) =>
+const likely = incoming.chain((entry) =>
   fc
     .record({
       cylinder: candidate,
@@ -50,16 +50,16 @@ const likely = incoming.chain((own) =>
         ...cylinder,
         kind,
         contentKg: content * 700 * cylinder.volumeM3,
-        composition: same > 0 ? own.composition : cylinder.composition,
+        composition: same > 0 ? entry.composition : cylinder.composition,
         evacuated: true,
         servicePressurePa: 4.14e6,
         overdue: fault === 1,
         retired: fault === 2,
         flammableRated: fault !== 3,
-        owner: own.owner,
+        owner: entry.owner,
         airy: fault === 4,
       };
-      return { cylinder: order, own };
+      return { cylinder: order, own: entry };
     }),
 );
 
@@ -86,9 +86,9 @@ test('whatever is allowed keeps every required limit, is never full of liquid at
 
 test('more in it never leaves more room, and no room is ever negative', () => {
   fc.assert(
-    fc.property(candidate, incoming, fc.double({ min: 0.1, max: 5, noNaN: true }), (cylinder, own, more) => {
-      const before = suitability(cylinder, own, defaultFillPolicy);
-      const after = suitability({ ...cylinder, contentKg: cylinder.contentKg + more }, own, defaultFillPolicy);
+    fc.property(candidate, incoming, fc.double({ min: 0.1, max: 5, noNaN: true }), (cylinder, entry, more) => {
+      const before = suitability(cylinder, entry, defaultFillPolicy);
+      const after = suitability({ ...cylinder, contentKg: cylinder.contentKg + more }, entry, defaultFillPolicy);
       expect(before.roomKg).toBeGreaterThanOrEqual(0);
       expect(after.roomKg).toBeLessThanOrEqual(before.roomKg + 1e-9);
     }),
@@ -99,9 +99,9 @@ test('more in it never leaves more room, and no room is ever negative', () => {
 test('a hotter place never leaves more room', () => {
   const clean = { kind: 'recovery', evacuated: true, overdue: false, retired: false, flammableRated: true, airy: false } as const;
   fc.assert(
-    fc.property(composition, fc.integer({ min: 20, max: 75 }), fc.integer({ min: 1, max: 10 }), (own, warm, step) => {
+    fc.property(composition, fc.integer({ min: 20, max: 75 }), fc.integer({ min: 1, max: 10 }), (entry, warm, step) => {
       const cylinder: Candidate = { ...clean, volumeM3: 0.0216, tareKg: 12.6, contentKg: 0, servicePressurePa: 4.14e6 };
-      const what: Incoming = { composition: own, flammable: false, quality: 'usual' };
+      const what: Incoming = { composition: entry, flammable: false, quality: 'usual' };
       const at = (degrees: number) => suitability(cylinder, what, defaultFillPolicy, celsius(degrees)).roomKg;
       expect(at(warm + step)).toBeLessThanOrEqual(at(warm) + 1e-9);
     }),
@@ -112,11 +112,11 @@ test('a hotter place never leaves more room', () => {
 test('the lighter of two decides: what comes in never finds more room than either would alone', () => {
   for (const inside of compositions) {
     const cylinder: Candidate = { ...inOrder, contentKg: 0.1, composition: inside };
-    for (const own of compositions) {
+    for (const current of compositions) {
       const room = (composition: Candidate['composition'], into: Candidate) =>
         suitability(into, { composition: composition!, flammable: false, quality: 'usual' }, defaultFillPolicy).roomKg;
-      const alone = room(own, { ...cylinder, composition: own });
-      expect(room(own, cylinder)).toBeLessThanOrEqual(Math.min(alone, room(inside, cylinder)) + 1e-9);
+      const alone = room(current, { ...cylinder, composition: current });
+      expect(room(current, cylinder)).toBeLessThanOrEqual(Math.min(alone, room(inside, cylinder)) + 1e-9);
     }
   }
 });
@@ -188,8 +188,8 @@ test('carbon dioxide fits a cylinder of its test pressure, and none whose collar
 
 test('a blend whose first vapour has no liquid in the heat is refused without a stamp, and limited by its pressure with one', () => {
   const clean = { kind: 'recovery', evacuated: true, overdue: false, retired: false, flammableRated: true, airy: false } as const;
-  const own = { 'R-32': 0.26, 'R-125': 0.26, 'R-1234yf': 0.2, 'R-134a': 0.21, 'R-1234ze(E)': 0.07 };
-  const what: Incoming = { composition: own, flammable: false, quality: 'usual' };
+  const current = { 'R-32': 0.26, 'R-125': 0.26, 'R-1234yf': 0.2, 'R-134a': 0.21, 'R-1234ze(E)': 0.07 };
+  const what: Incoming = { composition: current, flammable: false, quality: 'usual' };
   const room = (degrees: number, stamp?: 'us') => {
     const cylinder: Candidate = { ...clean, volumeM3: 0.0216, tareKg: 12.6, contentKg: 0, servicePressurePa: 4.14e6, stamp };
     return suitability(cylinder, what, defaultFillPolicy, celsius(degrees));

@@ -19,10 +19,10 @@ test.each(allSubstances.map((substance) => [substance.id, substance] as const))(
   '%s: every column of its terms is there, full and finite',
   (_, substance) => {
     for (const group of substance.eos.residual) {
-      const own = group as unknown as Record<string, number[]>;
-      const lengths = columns[group.kind].map((column) => own[column]?.length);
+      const current = group as unknown as Record<string, number[]>;
+      const lengths = columns[group.kind].map((column) => current[column]?.length);
       expect(new Set(lengths)).toEqual(new Set([group.n.length]));
-      for (const column of columns[group.kind]) expect(own[column]!.every(Number.isFinite)).toBe(true);
+      for (const column of columns[group.kind]) expect(current[column]!.every(Number.isFinite)).toBe(true);
     }
   },
 );

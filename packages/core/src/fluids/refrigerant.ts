@@ -33,7 +33,8 @@ const byId = new Map(allRefrigerants.map((refrigerant) => [refrigerant.id, refri
 /** "R22", "r-410a", "RC318": letters and digits are what a designation is. Two that differ in nothing else are not guessed. */
 const plain = (name: string) => name.toUpperCase().replace(/[^A-Z0-9]/g, '');
 const bySpelling = new Map<string, Refrigerant | undefined>();
-for (const own of allRefrigerants) bySpelling.set(plain(own.id), bySpelling.has(plain(own.id)) ? undefined : own);
+for (const allRefrigerant of allRefrigerants)
+  bySpelling.set(plain(allRefrigerant.id), bySpelling.has(plain(allRefrigerant.id)) ? undefined : allRefrigerant);
 for (const [name, id] of Object.entries(commonNames.names)) bySpelling.set(plain(name), byId.get(id));
 
 /** The refrigerant of that designation, "R-410A", in any usual spelling. @throws UnknownRefrigerant with the nearest names */

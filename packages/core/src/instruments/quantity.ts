@@ -20,6 +20,6 @@ export function convert(quantity: Quantity, value: number, unit: string | undefi
   if (!isUnit(known)) return { problem: 'unit-unknown' };
   const of: { si: string; factor: number; offset?: number } = data.units[known];
   if (of.si !== si) return { problem: 'unit-of-another-kind' };
-  const own = value * of.factor + (of.offset ?? 0);
-  return own >= least && own <= most ? { value: own } : { problem: 'out-of-range' };
+  const figure = value * of.factor + (of.offset ?? 0);
+  return figure >= least && figure <= most ? { value: figure } : { problem: 'out-of-range' };
 }

@@ -75,8 +75,8 @@ export function received(pack: readonly SenmlRecord[], now: number): Received {
 function namedBy(full: string): { readonly instrument: string; readonly what: string } | 'name-missing' | 'name-strange' {
   if (full === '') return 'name-missing';
   if (!NAME.test(full) || full.length > LONGEST_NAME) return 'name-strange';
-  const own = full.startsWith(PREFIX) ? full.slice(PREFIX.length) : full;
-  const cut = own.lastIndexOf(':');
-  if (cut <= 0 || cut === own.length - 1) return 'name-strange';
-  return { instrument: own.slice(0, cut), what: own.slice(cut + 1) };
+  const text = full.startsWith(PREFIX) ? full.slice(PREFIX.length) : full;
+  const cut = text.lastIndexOf(':');
+  if (cut <= 0 || cut === text.length - 1) return 'name-strange';
+  return { instrument: text.slice(0, cut), what: text.slice(cut + 1) };
 }

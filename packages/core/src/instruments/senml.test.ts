@@ -43,13 +43,13 @@ describe('RFC 8428, from memory', () => {
 });
 
 test('a pack says the same with its base fields written out', () => {
-  const own = fc.record({
+  const arbitrary = fc.record({
     n: fc.constantFrom('gross', 'head'),
     v: fc.double({ min: -10, max: 10, noNaN: true }),
     t: fc.integer({ min: -100, max: 0 }),
   });
   fc.assert(
-    fc.property(fc.array(own, { minLength: 1, maxLength: 8 }), (records) => {
+    fc.property(fc.array(arbitrary, { minLength: 1, maxLength: 8 }), (records) => {
       const short = records.map((record, k) => ({ ...(k === 0 ? { bn: 'urn:dev:ser:s:', bt: NOW, bu: 'kg' } : {}), ...record }));
       const long = records.map(({ n, v, t }) => ({ n: `urn:dev:ser:s:${n}`, v, t: NOW + t, u: 'kg' }));
       expect(resolve(short, NOW + 5)).toEqual(resolve(long, NOW + 5));

@@ -30,15 +30,17 @@ const RELATIVE_BELOW = 2 ** 28;
 /** Names put together, times absolute, base value added. A record of base fields alone is none of its own. @param now s since 1970 */
 export function resolve(pack: readonly SenmlRecord[], now: number): readonly ResolvedRecord[] {
   let [bn, bt, bu, bv] = ['', 0, undefined as string | undefined, 0];
-  return pack.flatMap((own, record): ResolvedRecord[] => {
-    bn = own.bn ?? bn;
-    bt = own.bt ?? bt;
-    bu = own.bu ?? bu;
-    bv = own.bv ?? bv;
-    const value = own.v === undefined ? (own.vs ?? own.vb) : bv + own.v;
-    const base = (own.bn ?? own.bt ?? own.bu ?? own.bv ?? own.bver) !== undefined;
-    if (value === undefined && own.n === undefined && base) return [];
-    const time = bt + (own.t ?? 0);
-    return [{ record, name: bn + (own.n ?? ''), time: time < RELATIVE_BELOW ? now + time : time, unit: own.u ?? bu, value }];
+  return pack.flatMap((senmlRecord, record): ResolvedRecord[] => {
+    bn = senmlRecord.bn ?? bn;
+    bt = senmlRecord.bt ?? bt;
+    bu = senmlRecord.bu ?? bu;
+    bv = senmlRecord.bv ?? bv;
+    const value = senmlRecord.v === undefined ? (senmlRecord.vs ?? senmlRecord.vb) : bv + senmlRecord.v;
+    const base = (senmlRecord.bn ?? senmlRecord.bt ?? senmlRecord.bu ?? senmlRecord.bv ?? senmlRecord.bver) !== undefined;
+    if (value === undefined && senmlRecord.n === undefined && base) return [];
+    const time = bt + (senmlRecord.t ?? 0);
+    return [
+      { record, name: bn + (senmlRecord.n ?? ''), time: time < RELATIVE_BELOW ? now + time : time, unit: senmlRecord.u ?? bu, value },
+    ];
   });
 }

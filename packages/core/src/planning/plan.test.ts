@@ -33,8 +33,8 @@ const look: Look = {
   atmosphere: STANDARD_ATMOSPHERE,
   equipment: USUAL_EQUIPMENT,
 };
-const planFor = (system: RecordedSystem, own: Look, schools: Partial<Schools> = {}) =>
-  planned(system, own, { ...USUAL_SCHOOLS, ...schools });
+const planFor = (system: RecordedSystem, entry: Look, schools: Partial<Schools> = {}) =>
+  planned(system, entry, { ...USUAL_SCHOOLS, ...schools });
 const stepsFor = (plan: Plan, method: Method, system: Partial<RecordedSystem> = {}, schools: Partial<Schools> = {}) =>
   listed(plan, method, { ...split, ...system }, { ...USUAL_SCHOOLS, ...schools });
 

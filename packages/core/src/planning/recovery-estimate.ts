@@ -78,10 +78,10 @@ type Run = Omit<RecoveryEstimate, 'needs' | 'range' | 'cannot'>;
 const cooledBy = (task: RecoveryTask, cooling: Cooling): RecoveryTask => ({ ...task, equipment: { ...task.equipment, cooling } });
 
 function run(task: RecoveryTask): Run {
-  const own = machine.classes[task.equipment.machine];
+  const current = machine.classes[task.equipment.machine];
   const here = stateAt(task.composition, task.T);
   const reachable = task.liquidPort ? Math.max(0, task.massKg - here.rhoVapour * task.volume) * REACHABLE : 0;
-  const liquidFlow = Math.min(own.mostLiquid.value, criticalFlux(here) * opening(task.equipment));
+  const liquidFlow = Math.min(current.mostLiquid.value, criticalFlux(here) * opening(task.equipment));
   const liquidMinutes = reachable / liquidFlow / MINUTE;
   const vapour = boilDown(task, task.massKg - reachable);
   const headT = kelvin(vapour.headT);
@@ -130,7 +130,7 @@ const criticalFlux = ({ latent, vfg, cp, T }: State) => (0.8 * latent) / (vfg * 
  * vapour is drawn down to the end. The head warms until machine and cylinder give off what was taken up.
  */
 function boilDown(task: RecoveryTask, massKg: number): { readonly minutes: number; readonly headT: number } {
-  const own = machine.classes[task.equipment.machine];
+  const current = machine.classes[task.equipment.machine];
   const first = stateAt(task.composition, task.T);
   let [headT, seconds, rest] = [warmedTo(0, task), 0, massKg];
   const step = massKg / STEPS;
@@ -138,7 +138,7 @@ function boilDown(task: RecoveryTask, massKg: number): { readonly minutes: numbe
   while (step > 0 && rest > step / 2) {
     const state = stateAt(task.composition, kelvin(T));
     if (rest <= state.rhoVapour * task.volume) break;
-    const flow = own.displacement.value * vapourDrawn(state, saturationOrAbove(task.composition, kelvin(headT)));
+    const flow = current.displacement.value * vapourDrawn(state, saturationOrAbove(task.composition, kelvin(headT)));
     seconds += step / flow;
     headT = Math.max(headT, warmedTo(flow * first.latent * WITH_WORK, task));
     const walls = (machine.systemUA.value * task.volume) / 1e-3;
@@ -149,7 +149,7 @@ function boilDown(task: RecoveryTask, massKg: number): { readonly minutes: numbe
   // what is left may be less than saturated vapour: a nearly empty circuit starts lower, an empty one is done
   const left = end.p * Math.min(1, Math.max(0, rest) / (end.rhoVapour * task.volume));
   const swept =
-    own.displacement.value *
+    current.displacement.value *
     volumetric(Math.min(Math.max(left, task.endP), SUCTION_AT_MOST), saturationOrAbove(task.composition, kelvin(headT)));
   if (left > task.endP) seconds += (task.volume / swept) * Math.log(left / task.endP);
   return { minutes: seconds / MINUTE, headT };

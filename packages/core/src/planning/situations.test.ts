@@ -587,8 +587,8 @@ const rows: readonly Row[] = [
   ['a vehicle', vehicle, { ...seen, standing: psig(86.5), valves: {} }, 'recover', 'possible', undefined, undefined, 'recover'],
 ];
 
-test.each(rows)('%s: %#', (_, own, look, method, standing, reason, next, chosen) => {
-  const { decision } = planFor(own, look, USUAL_SCHOOLS);
+test.each(rows)('%s: %#', (_, entry, look, method, standing, reason, next, chosen) => {
+  const { decision } = planFor(entry, look, USUAL_SCHOOLS);
   const verdict = decision.verdicts.find((one) => one.method === method)!;
   expect([method, verdict.standing]).toEqual([method, standing]);
   if (reason === undefined) expect(verdict.reasons).toEqual([]);

@@ -40,10 +40,10 @@ const facts: StepFacts = {
   endOfPumpDown: 'slightly-positive',
   switches: { low: 'fitted' },
 };
-const codes = (method: Method, more: Partial<Situation> = {}, own: Partial<StepFacts> = {}) =>
-  steps(method, situation(more), { ...facts, ...own }).map(({ code }) => code);
-const find = (method: Method, code: string, more: Partial<Situation> = {}, own: Partial<StepFacts> = {}) =>
-  steps(method, situation(more), { ...facts, ...own }).find((step) => step.code === code);
+const codes = (method: Method, more: Partial<Situation> = {}, stepFacts: Partial<StepFacts> = {}) =>
+  steps(method, situation(more), { ...facts, ...stepFacts }).map(({ code }) => code);
+const find = (method: Method, code: string, more: Partial<Situation> = {}, stepFacts: Partial<StepFacts> = {}) =>
+  steps(method, situation(more), { ...facts, ...stepFacts }).find((step) => step.code === code);
 
 test('a pump-down: suction nearly shut beforehand, liquid shut while it runs, suction shut near 0, power cut, and watched', () => {
   expect(codes('pump-down-condenser')).toEqual([
@@ -85,15 +85,15 @@ test('a part that is shut off with refrigerant in it is said to stand in the sun
 });
 
 test('by the king valve the low-pressure switch is wanted, not defeated', () => {
-  const own = codes('pump-down-receiver', { kind: 'walk-in' });
-  expect(own).toContain('close-king');
-  expect(own).not.toContain('defeat-low-pressure-switch');
+  const stepCodes = codes('pump-down-receiver', { kind: 'walk-in' });
+  expect(stepCodes).toContain('close-king');
+  expect(stepCodes).not.toContain('defeat-low-pressure-switch');
 });
 
 test('what exceeds the condenser is recovered before the pump-down', () => {
   const small = { condenser: { low: 2, likely: 2.5, high: 3, ...room } };
-  const own = codes('pump-down-and-recover', small);
-  expect(own.indexOf('recover-excess')).toBeLessThan(own.indexOf('run-compressor'));
+  const stepCodes = codes('pump-down-and-recover', small);
+  expect(stepCodes.indexOf('recover-excess')).toBeLessThan(stepCodes.indexOf('run-compressor'));
   expect(codes('pump-down-and-recover', { condenser: { low: 5, likely: 6, high: 7, ...room } })).not.toContain('recover-excess');
 });
 
@@ -110,8 +110,8 @@ test('where only vapour is left nobody looks for liquid', () => {
 });
 
 test('a caution stands where it applies, and nowhere else', () => {
-  const all = (own: Partial<StepFacts>, more: Partial<Situation> = {}) =>
-    steps('recover', situation(more), { ...facts, ...own }).flatMap(({ cautions }) => cautions);
+  const all = (stepFacts: Partial<StepFacts>, more: Partial<Situation> = {}) =>
+    steps('recover', situation(more), { ...facts, ...stepFacts }).flatMap(({ cautions }) => cautions);
   expect(all({})).not.toContain('it-burns');
   expect(all({ flammable: true })).toContain('it-burns');
   expect(find('pump-down-condenser', 'watch-suction', {}, { flammable: true })?.cautions).toContain('it-burns');
@@ -165,8 +165,8 @@ test('a switch is put out of action only where it would stop the pump-down too e
 
 test('where the high-pressure switch is known, the head is watched while the condenser fills', () => {
   const highOpens = pressureFrom(610, 'psig', STANDARD_ATMOSPHERE);
-  const own = codes('pump-down-condenser', {}, { switches: { low: 'none', highOpens } });
-  expect(own.indexOf('watch-head')).toBe(own.indexOf('close-liquid-valve') + 1);
+  const stepCodes = codes('pump-down-condenser', {}, { switches: { low: 'none', highOpens } });
+  expect(stepCodes.indexOf('watch-head')).toBe(stepCodes.indexOf('close-liquid-valve') + 1);
   expect(codes('pump-down-condenser')).not.toContain('watch-head');
 });
 

@@ -24,7 +24,7 @@ const anyTask = fc
     mostWeight: fc.option(fc.integer({ min: 60, max: 160 }), { nil: undefined }),
   })
   .map(({ stops, cylinders, mostWeight }): TruckTask => {
-    const ids = (wish: string) => new Set(cylinders.flatMap((own, k) => (own.wish === wish ? [`c${k}`] : [])));
+    const ids = (wish: string) => new Set(cylinders.flatMap((cylinder, k) => (cylinder.wish === wish ? [`c${k}`] : [])));
     const all = stops.map(({ high, group }, k): Stop => ({ id: `s${k}`, low: high, likely: high, high, group }));
     return {
       stops: all.filter(({ high }) => high > 0),
@@ -62,8 +62,8 @@ function bestByTrying({ stops, cylinders, rooms, wanted, unwanted, mostWeight }:
   const names = [...new Set(stops.map(({ group }) => group))];
   const brought = names.map((name) => stops.filter(({ group }) => group === name).reduce((sum, { high }) => sum + high, 0));
   const roomOf = (id: string, group: string) => {
-    const own = rooms.get(id)?.get(stops.find((one) => one.group === group)!.id)?.roomKg ?? 0;
-    return own >= 0.01 ? own : 0;
+    const found = rooms.get(id)?.get(stops.find((one) => one.group === group)!.id)?.roomKg ?? 0;
+    return found >= 0.01 ? found : 0;
   };
   const choices = (names.length + 1) ** cylinders.length;
   let best = Infinity;
@@ -71,10 +71,10 @@ function bestByTrying({ stops, cylinders, rooms, wanted, unwanted, mostWeight }:
     const serves = cylinders.map((_, c) => (Math.floor(choice / (names.length + 1) ** c) % (names.length + 1)) - 1);
     if (serves.some((g, c) => g >= 0 && (unwanted.has(cylinders[c]!.id) || roomOf(cylinders[c]!.id, names[g]!) === 0))) continue;
     const short = names.map((name, g) =>
-      Math.max(0, brought[g]! - serves.reduce((sum, own, c) => sum + (own === g ? roomOf(cylinders[c]!.id, name) : 0), 0)),
+      Math.max(0, brought[g]! - serves.reduce((sum, serve, c) => sum + (serve === g ? roomOf(cylinders[c]!.id, name) : 0), 0)),
     );
     const costs = serves.reduce((sum, g, c) => sum + (g >= 0 && !wanted.has(cylinders[c]!.id) ? costOf(cylinders[c]!) : 0), 0);
-    const weighs = cylinders.reduce((sum, own, c) => sum + (serves[c]! >= 0 || wanted.has(own.id) ? own.weight : 0), 0);
+    const weighs = cylinders.reduce((sum, carried, c) => sum + (serves[c]! >= 0 || wanted.has(carried.id) ? carried.weight : 0), 0);
     const shortAll = short.reduce((sum, kg) => sum + kg, 0);
     const carried = weighs + brought.reduce((sum, kg) => sum + kg, 0) - shortAll;
     // what is too heavy leaves as much without room, as far as there is anything to leave

@@ -33,11 +33,11 @@ function task(
 let solver: Awaited<ReturnType<typeof highs>>;
 beforeAll(async () => (solver = await highs()));
 
-function solved(own: TruckTask): TruckPlan {
-  const solution = solver.solve(truckModel(own), { mip_rel_gap: 0 });
+function solved(truckTask: TruckTask): TruckPlan {
+  const solution = solver.solve(truckModel(truckTask), { mip_rel_gap: 0 });
   expect(solution.Status).toBe('Optimal');
   const columns = solution.Columns as Record<string, { Primal: number }>;
-  return truckPlan(own, (name) => columns[name]?.Primal ?? 0);
+  return truckPlan(truckTask, (name) => columns[name]?.Primal ?? 0);
 }
 const taken = (plan: TruckPlan) => plan.loads.map(({ cylinder }) => cylinder);
 
@@ -78,22 +78,22 @@ test('where room is missing the plan takes what there is and says how much is sh
 
 test('a cylinder that a person wants comes along, one that is not wanted stays', () => {
   const rooms = { one: { a: 9 }, two: { a: 9 } };
-  const own = [carried('one'), carried('two')];
-  expect(taken(solved(task([stop('a', 5)], own, rooms, { wanted: new Set(['two']) })))).toEqual(['two']);
-  expect(taken(solved(task([stop('a', 5)], own, rooms, { wanted: new Set(['one', 'two']) })))).toEqual(['one', 'two']);
-  expect(solved(task([stop('a', 5)], own, rooms, { unwanted: new Set(['one', 'two']) })).short).toHaveLength(1);
+  const carriedCylinders = [carried('one'), carried('two')];
+  expect(taken(solved(task([stop('a', 5)], carriedCylinders, rooms, { wanted: new Set(['two']) })))).toEqual(['two']);
+  expect(taken(solved(task([stop('a', 5)], carriedCylinders, rooms, { wanted: new Set(['one', 'two']) })))).toEqual(['one', 'two']);
+  expect(solved(task([stop('a', 5)], carriedCylinders, rooms, { unwanted: new Set(['one', 'two']) })).short).toHaveLength(1);
 });
 
 test('a begun cylinder is filled before a new one is opened, whatever it carries already', () => {
   const rooms = { begun: { a: 6 }, fresh: { a: 9 } };
-  const own = [carried('begun', { weight: 12.8, tare: 7.8, evacuated: false }), carried('fresh', { weight: 7.8 })];
-  expect(taken(solved(task([stop('a', 3)], own, rooms)))).toEqual(['begun']);
+  const carriedCylinders = [carried('begun', { weight: 12.8, tare: 7.8, evacuated: false }), carried('fresh', { weight: 7.8 })];
+  expect(taken(solved(task([stop('a', 3)], carriedCylinders, rooms)))).toEqual(['begun']);
 });
 
 test('a cylinder kept for one owner takes of that owner, and is no room for the other', () => {
   const stops = [stop('a', 3), stop('b', 6)];
-  const own = [carried('clean'), carried('shared')];
-  const plan = solved(task(stops, own, { clean: { a: 9 }, shared: { a: 6, b: 6 } }));
+  const carriedCylinders = [carried('clean'), carried('shared')];
+  const plan = solved(task(stops, carriedCylinders, { clean: { a: 9 }, shared: { a: 6, b: 6 } }));
   expect(plan.short).toEqual([]);
   expect(plan.loads).toEqual([
     { cylinder: 'clean', pours: [{ stop: 'a', kg: expect.closeTo(3, 3) }] },
@@ -105,16 +105,16 @@ test('a cylinder kept for one owner takes of that owner, and is no room for the 
 
 test('what a person wants beyond what the truck bears is told as overweight, and makes nothing short that had room', () => {
   const wanted = new Set(['one', 'heavy']);
-  const own = [carried('one', { weight: 8 }), carried('heavy', { weight: 30 })];
-  const plan = solved(task([stop('a', 3)], own, { one: { a: 9 } }, { wanted, mostWeight: 35 }));
+  const carriedCylinders = [carried('one', { weight: 8 }), carried('heavy', { weight: 30 })];
+  const plan = solved(task([stop('a', 3)], carriedCylinders, { one: { a: 9 } }, { wanted, mostWeight: 35 }));
   expect(plan.overKg).toBeCloseTo(3, 3);
   expect(plan.short).toEqual([{ stop: 'a', kg: expect.closeTo(3, 3) }]);
-  expect(solved(task([stop('a', 3)], own, { one: { a: 9 } }, { wanted, mostWeight: 50 })).overKg).toBe(0);
+  expect(solved(task([stop('a', 3)], carriedCylinders, { one: { a: 9 } }, { wanted, mostWeight: 50 })).overKg).toBe(0);
 });
 
 test('half a kilogram without room is worth a half-ton cylinder', () => {
-  const own = [carried('half-ton', { weight: 650, tare: 150, onTruck: false })];
-  expect(taken(solved(task([stop('a', 0.05)], own, { 'half-ton': { a: 9 } })))).toEqual(['half-ton']);
+  const carriedCylinders = [carried('half-ton', { weight: 650, tare: 150, onTruck: false })];
+  expect(taken(solved(task([stop('a', 0.05)], carriedCylinders, { 'half-ton': { a: 9 } })))).toEqual(['half-ton']);
 });
 
 test('what the truck may carry is not exceeded with what goes in', () => {
@@ -136,8 +136,8 @@ test('twelve visits and sixty cylinders: no plan found by hand is better', () =>
       ),
     ]),
   );
-  const own = task(stops, cylinders, rooms);
-  const plan = solved(own);
+  const truckTask = task(stops, cylinders, rooms);
+  const plan = solved(truckTask);
   expect(plan.short).toEqual([]);
   for (const { id, high } of stops) {
     const kg = plan.loads

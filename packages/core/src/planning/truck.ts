@@ -75,9 +75,9 @@ interface Group {
 /** Stops that may share cylinders, and what each cylinder takes of which of them: the least of what it takes of any of those. */
 function groupsOf({ stops, cylinders, rooms }: TruckTask): readonly Group[] {
   return [...new Set(stops.map(({ group }) => group))].map((name) => {
-    const own = stops.filter(({ group }) => group === name);
+    const values = stops.filter(({ group }) => group === name);
     const takings = cylinders.flatMap(({ id }, c) => {
-      const open = own.flatMap((stop) => {
+      const open = values.flatMap((stop) => {
         const suited = rooms.get(id)?.get(stop.id);
         return suited === undefined || suited.objections.length > 0 || suited.roomKg < LEAST_POUR
           ? []
@@ -85,7 +85,7 @@ function groupsOf({ stops, cylinders, rooms }: TruckTask): readonly Group[] {
       });
       return open.length === 0 ? [] : [[c, { room: Math.min(...open.map(({ kg }) => kg)), of: open.map((one) => one.id) }] as const];
     });
-    return { stops: own, brought: sumOf(own), takings: new Map(takings) };
+    return { stops: values, brought: sumOf(values), takings: new Map(takings) };
   });
 }
 
@@ -99,8 +99,8 @@ function partsOf({
   const partial = [...takings].filter(([, { of }]) => of.length < stops.length);
   const keys = [...new Set(partial.map(([, { of }]) => of.join(' ')))];
   return keys.map((key) => {
-    const own = partial.filter(([, { of }]) => of.join(' ') === key);
-    return { demand: sumOf(stops.filter(({ id }) => key.split(' ').includes(id))), takings: own };
+    const values = partial.filter(([, { of }]) => of.join(' ') === key);
+    return { demand: sumOf(stops.filter(({ id }) => key.split(' ').includes(id))), takings: values };
   });
 }
 
@@ -115,13 +115,15 @@ export function truckModel(task: TruckTask): string {
   const groups = groupsOf(task);
   const serving = cylinders.map((_, c) => groups.flatMap((group, g) => (group.takings.has(c) ? [variable('z', c, g)] : [])));
   // what a person wants comes along in any case: to use it costs nothing more
-  const costs = cylinders.flatMap((own, c) => (task.wanted.has(own.id) ? [] : serving[c]!.map((z) => `${number(costOf(own))} ${z}`)));
+  const costs = cylinders.flatMap((cylinder, c) =>
+    task.wanted.has(cylinder.id) ? [] : serving[c]!.map((z) => `${number(costOf(cylinder))} ${z}`),
+  );
   const constraints = [
     ...groups.flatMap(coverage),
-    ...serving.flatMap((own, c) => {
-      if (own.length === 0) return [];
-      if (task.unwanted.has(cylinders[c]!.id)) return [`${own.join(' + ')} = 0`];
-      return [`${own.join(' + ')} <= 1`];
+    ...serving.flatMap((values, c) => {
+      if (values.length === 0) return [];
+      if (task.unwanted.has(cylinders[c]!.id)) return [`${values.join(' + ')} = 0`];
+      return [`${values.join(' + ')} <= 1`];
     }),
     ...weightLimit(task, groups, serving),
   ];
@@ -145,12 +147,12 @@ const OVER = 'over';
 function coverage(group: Group, g: number): readonly string[] {
   const { stops, brought, takings } = group;
   const term = ([c, { room }]: readonly [number, Taking], most: number) => `${number(Math.min(room, most))} ${variable('z', c, g)}`;
-  const shared = [...takings].filter(([, { of }]) => of.length === stops.length).map((own) => term(own, brought));
+  const shared = [...takings].filter(([, { of }]) => of.length === stops.length).map((entry) => term(entry, brought));
   const parts = partsOf(group);
   const y = (k: number) => variable('y', g, k);
   return [
     `${[...shared, ...parts.map((_, k) => y(k)), variable('s', g)].join(' + ')} >= ${number(brought)}`,
-    ...parts.map((part, k) => `${part.takings.map((own) => term(own, part.demand)).join(' + ')} - ${y(k)} >= 0`),
+    ...parts.map((part, k) => `${part.takings.map((taking) => term(taking, part.demand)).join(' + ')} - ${y(k)} >= 0`),
     ...parts.map(({ demand }, k) => `${y(k)} <= ${number(demand)}`),
   ];
 }
@@ -163,8 +165,10 @@ function weightLimit(
 ): readonly string[] {
   if (mostWeight === undefined) return [];
   const brought = groups.reduce((sum, group) => sum + group.brought, 0);
-  const fixed = cylinders.reduce((sum, own) => sum + (wanted.has(own.id) ? own.weight : 0), 0);
-  const carried = cylinders.flatMap((own, c) => (wanted.has(own.id) ? [] : serving[c]!.map((z) => `${number(own.weight)} ${z}`)));
+  const fixed = cylinders.reduce((sum, carried) => sum + (wanted.has(carried.id) ? carried.weight : 0), 0);
+  const carried = cylinders.flatMap((cylinder, c) =>
+    wanted.has(cylinder.id) ? [] : serving[c]!.map((z) => `${number(cylinder.weight)} ${z}`),
+  );
   const short = groups.map((_, g) => `- ${variable('s', g)}`).join(' ');
   return [`${carried.join(' + ')} ${short} - ${OVER} <= ${number(mostWeight - brought - fixed)}`];
 }
@@ -179,14 +183,14 @@ export function truckPlan(task: TruckTask, valueOf: (variable: string) => number
     return poured(task, group, most, (c) => valueOf(variable('z', c, g)) > 0.5);
   });
   const loads = task.cylinders.flatMap(({ id }) => {
-    const own = pours.flatMap(({ into }) => into.get(id) ?? []);
-    return own.length > 0 || task.wanted.has(id) ? [{ cylinder: id, pours: own }] : [];
+    const found = pours.flatMap(({ into }) => into.get(id) ?? []);
+    return found.length > 0 || task.wanted.has(id) ? [{ cylinder: id, pours: found }] : [];
   });
   const taken = new Set(loads.map(({ cylinder }) => cylinder));
   return {
     loads,
     short: pours.flatMap(({ short }) => short),
-    weight: task.cylinders.reduce((sum, own) => sum + (taken.has(own.id) ? own.weight : 0), 0),
+    weight: task.cylinders.reduce((sum, carried) => sum + (taken.has(carried.id) ? carried.weight : 0), 0),
     overKg: task.mostWeight === undefined ? 0 : Math.max(0, valueOf(OVER)),
   };
 }

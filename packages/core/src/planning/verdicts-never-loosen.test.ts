@@ -70,17 +70,17 @@ const look: fc.Arbitrary<Look> = fc.record({
 
 /** One fact that was seen, and nobody has seen any more. */
 const forgotten: Readonly<Record<string, (system: RecordedSystem, look: Look) => readonly [RecordedSystem, Look]>> = {
-  compressor: (own, seen) => [own, { ...seen, compressor: 'unknown' }],
-  metering: (own, seen) => [own, { ...seen, metering: 'unknown' }],
-  cooling: (own, seen) => [own, { ...seen, cooling: 'unknown' }],
-  water: (own, seen) => [own, { ...seen, water: 'unknown' }],
-  failed: (own, seen) => [own, { ...seen, failed: 'unknown' }],
-  standing: (own, seen) => [own, { ...seen, standing: undefined }],
-  valves: (own, seen) => [
-    { ...own, valves: unseen(own) },
+  compressor: (recordedSystem, seen) => [recordedSystem, { ...seen, compressor: 'unknown' }],
+  metering: (recordedSystem, seen) => [recordedSystem, { ...seen, metering: 'unknown' }],
+  cooling: (recordedSystem, seen) => [recordedSystem, { ...seen, cooling: 'unknown' }],
+  water: (recordedSystem, seen) => [recordedSystem, { ...seen, water: 'unknown' }],
+  failed: (recordedSystem, seen) => [recordedSystem, { ...seen, failed: 'unknown' }],
+  standing: (recordedSystem, seen) => [recordedSystem, { ...seen, standing: undefined }],
+  valves: (recordedSystem, seen) => [
+    { ...recordedSystem, valves: unseen(recordedSystem) },
     { ...seen, valves: {} },
   ],
-  shade: (own, seen) => [own, { ...seen, shaded: false }],
+  shade: (recordedSystem, seen) => [recordedSystem, { ...seen, shaded: false }],
 };
 /** That there is no such valve stays known. */
 const unseen = ({ valves: recorded }: RecordedSystem): RecordedSystem['valves'] =>
@@ -97,9 +97,9 @@ const looser = (before: Verdict, after: Verdict) =>
 
 test('no pump-down is more permissive when a fact that was seen is not known any more', () => {
   fc.assert(
-    fc.property(system, look, fc.constantFrom(...Object.keys(forgotten)), (own, seen, fact) => {
-      const [lessSystem, lessLook] = forgotten[fact]!(own, seen);
-      const before = planFor(own, seen, USUAL_SCHOOLS).decision.verdicts;
+    fc.property(system, look, fc.constantFrom(...Object.keys(forgotten)), (recordedSystem, seen, fact) => {
+      const [lessSystem, lessLook] = forgotten[fact]!(recordedSystem, seen);
+      const before = planFor(recordedSystem, seen, USUAL_SCHOOLS).decision.verdicts;
       const after = planFor(lessSystem, lessLook, USUAL_SCHOOLS).decision.verdicts;
       for (const method of pumpDowns) {
         const [one, other] = [before, after].map((all) => all.find((verdict) => verdict.method === method)!);
@@ -114,8 +114,8 @@ test('no pump-down is more permissive when a fact that was seen is not known any
 
 test('without a standing pressure it is read before anything is decided, and nothing counts as flat', () => {
   fc.assert(
-    fc.property(system, look, (own, seen) => {
-      const { verdicts, next, chosen } = planFor(own, { ...seen, standing: undefined }, USUAL_SCHOOLS).decision;
+    fc.property(system, look, (recordedSystem, seen) => {
+      const { verdicts, next, chosen } = planFor(recordedSystem, { ...seen, standing: undefined }, USUAL_SCHOOLS).decision;
       expect(next?.see).toBe('standing-pressure');
       expect(chosen).not.toBe('nothing');
       expect(permits(verdicts.find(({ method }) => method === 'nothing')!)).toBe(false);
@@ -126,20 +126,30 @@ test('without a standing pressure it is read before anything is decided, and not
 
 test('no machine draws a barrel down of whose water nobody knows', () => {
   fc.assert(
-    fc.property(system, look, fc.constantFrom('unknown' as const, 'stands' as const, 'leaks-in' as const), (own, seen, water) => {
-      fc.pre(kindOf(own.kind).water);
-      for (const verdict of planFor(own, { ...seen, water }, USUAL_SCHOOLS).decision.verdicts)
-        if (verdict.method !== 'nothing' && verdict.method !== 'pierce')
-          expect([verdict.method, permits(verdict)]).toEqual([verdict.method, false]);
-    }),
+    fc.property(
+      system,
+      look,
+      fc.constantFrom('unknown' as const, 'stands' as const, 'leaks-in' as const),
+      (recordedSystem, seen, water) => {
+        fc.pre(kindOf(recordedSystem.kind).water);
+        for (const verdict of planFor(recordedSystem, { ...seen, water }, USUAL_SCHOOLS).decision.verdicts)
+          if (verdict.method !== 'nothing' && verdict.method !== 'pierce')
+            expect([verdict.method, permits(verdict)]).toEqual([verdict.method, false]);
+      },
+    ),
     { numRuns: 150 },
   );
 });
 
 test('only what was seen forbids a pump-down for its compressor, its valves and its metering device', () => {
   fc.assert(
-    fc.property(system, look, (own, seen) => {
-      const [lessSystem, lessLook] = forgotten['valves']!(own, { ...seen, compressor: 'unknown', metering: 'unknown', cooling: 'unknown' });
+    fc.property(system, look, (recordedSystem, seen) => {
+      const [lessSystem, lessLook] = forgotten['valves']!(recordedSystem, {
+        ...seen,
+        compressor: 'unknown',
+        metering: 'unknown',
+        cooling: 'unknown',
+      });
       for (const { reasons } of planFor(lessSystem, lessLook, USUAL_SCHOOLS).decision.verdicts)
         expect(
           reasons.filter(

@@ -16,7 +16,7 @@ test('with the king valve shut the receiver holds it, and the liquid line is fre
 });
 
 test('after a recovery nothing is left anywhere, and only parts that exist are told of', () => {
-  for (const method of methods.filter((own) => !own.startsWith('pump-down')))
+  for (const method of methods.filter((method) => !method.startsWith('pump-down')))
     expect(new Set(whereAfter(method, 'packaged').values())).toEqual(new Set(['nearly-empty']));
   expect(whereAfter('recover', 'split').has('receiver')).toBe(false);
   expect([...whereAtRest('split').values()].every((holds) => holds === 'both')).toBe(true);

@@ -33,12 +33,12 @@ export function holdLimits(meta: HoldMeta, durationsS: readonly number[]): reado
   return durationsS.map((durationS) => {
     const spacing = durationS / BINS;
     const p = meta.barometerPa + meta.setPressurePsig * PASCAL_PER_PSI;
-    const own = steadyHold(
+    const binned = steadyHold(
       { T: USUAL_KELVIN, air: USUAL_KELVIN, p, clamped: meta.thermometers.includes('pipe'), dithers: meta.gaugeResolutionPsi <= 0.1 },
       Array.from({ length: BINS }, (_, k) => (k + 0.5) * spacing),
       Math.max(1, spacing / USUAL_SPACING),
     );
-    const lossPerHour = SIGMAS * plannedSigma(own, meta);
+    const lossPerHour = SIGMAS * plannedSigma(binned, meta);
     const psi = ((lossPerHour * durationS) / 3600) * (meta.setPressurePsig + meta.barometerPa / PASCAL_PER_PSI);
     return { durationS, lossPerHour, psi, nitrogenKgPerYear: nitrogenPerYear(lossPerHour, meta) };
   });

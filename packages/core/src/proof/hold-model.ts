@@ -70,7 +70,7 @@ function ditherOf(values: readonly number[]): number {
 
 /** ln of the amount by each bin's mean pressure and temperature; the copper gives a little room as it warms. */
 export const amounts = ({ p, T }: Binned): number[] =>
-  p.map((own, k) => lnAmount(kelvin(T[k]!), pascal(own)) + priors.copperPerK * (T[k]! - T[0]!));
+  p.map((value, k) => lnAmount(kelvin(T[k]!), pascal(value)) + priors.copperPerK * (T[k]! - T[0]!));
 
 /** What one kelvin of the gas beyond its thermometer does to ln of the amount. */
 const byKelvin = ({ p, T }: Binned): number => {
@@ -85,10 +85,10 @@ const daylight = (hour: number) => Math.max(0, Math.sin((Math.PI * ((((hour % 24
 const driftPerHour = (hours: number) => priors.gaugeDrift.sd * Math.max(priors.gaugeDrift.leastShare, 1 / (1 + Math.max(0, hours - 1) / 4));
 
 /** Columns of the linear model in ln of the amount; the loss, in 1/s, is the second of them. */
-export function columnsFor(own: Binned, meta: HoldMeta, without?: Term): Column[] {
-  const { t, p, T, air, airLag, pipeLag } = own;
+export function columnsFor(entry: Binned, meta: HoldMeta, without?: Term): Column[] {
+  const { t, p, T, air, airLag, pipeLag } = entry;
   const clamped = pipeLag !== undefined;
-  const perKelvin = byKelvin(own);
+  const perKelvin = byKelvin(entry);
   const psi = PASCAL_PER_PSI;
   const column = (name: string, values: (k: number) => number, mean: number, sd: number): Column => ({
     name,
@@ -97,7 +97,7 @@ export function columnsFor(own: Binned, meta: HoldMeta, without?: Term): Column[
     sd,
   });
   const columns = [column('amount', () => 1, 0, 1), column('loss', (k) => -t[k]!, 0, FASTEST)];
-  if (without !== 'settling') columns.push(...settling(own, meta, perKelvin, clamped));
+  if (without !== 'settling') columns.push(...settling(entry, meta, perKelvin, clamped));
   if (without !== 'thermometer') {
     if (clamped)
       columns.push(
@@ -115,7 +115,7 @@ export function columnsFor(own: Binned, meta: HoldMeta, without?: Term): Column[
     const lag = priors.daylight.tau / HOUR;
     columns.push(column('sun', (k) => perKelvin * daylight(meta.startHour + t[k]! / HOUR - lag), mean, sd));
   }
-  if (meta.oilLiter > 0 && without !== 'oil') columns.push(...oil(own, meta));
+  if (meta.oilLiter > 0 && without !== 'oil') columns.push(...oil(entry, meta));
   if (meta.refrigerantMayRemain && without !== 'refrigerant')
     columns.push(
       ...priors.creep.tau.map((tau) =>
@@ -157,10 +157,10 @@ function oil({ t }: Binned, { oilLiter, volumeLiter, secondsSinceFilling: wait }
 }
 
 /** Covariance of what no column describes: the gas beside its thermometer, and the reading. */
-export function noiseOf(own: Binned, { gaugeResolutionPsi: step }: HoldMeta, fallPsiPerS: number, without?: Term): Float64Array {
-  const { t, p, count, pipeLag, dithers } = own;
+export function noiseOf(entry: Binned, { gaugeResolutionPsi: step }: HoldMeta, fallPsiPerS: number, without?: Term): Float64Array {
+  const { t, p, count, pipeLag, dithers } = entry;
   const n = t.length;
-  const perKelvin = byKelvin(own);
+  const perKelvin = byKelvin(entry);
   const clamped = pipeLag !== undefined;
   const long = t[n - 1]! > LONG_HOLD_S;
   const thermometer = without === 'thermometer' ? 0 : 1;

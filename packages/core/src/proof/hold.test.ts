@@ -56,7 +56,7 @@ describe('fresh holds', () => {
       return { ...judgeHold(meta, readings, tightTo), truth: lossPerHour };
     });
   const share = (results: readonly { verdict: string }[], verdict: string) =>
-    results.filter((own) => own.verdict === verdict).length / results.length;
+    results.filter((result) => result.verdict === verdict).length / results.length;
 
   test.each([
     ['short', false, 0.03, 70, 10],
@@ -192,7 +192,7 @@ test('a gauge of one psi and a thermometer in the air alone see less', () => {
   expect(limit({ secondsSinceFilling: 1800 })).toBeLessThan(limit({}));
 });
 
-// What such a hold finds, by prototypes on simulated readings: within a third of it.
+// What such a hold finds, by prototypes on sample readings: within a third of it.
 test.each([
   [900, 1.65],
   [3600, 0.58],

@@ -52,8 +52,8 @@ export function judgeHold(meta: HoldMeta, readings: HoldReadings, tightTo: numbe
       interval90: [0, Number.POSITIVE_INFINITY],
       excludesAbove: Number.POSITIVE_INFINITY,
     };
-  const own = binned(readings, meta);
-  const { loss, settled } = lossOf(own, meta);
+  const current = binned(readings, meta);
+  const { loss, settled } = lossOf(current, meta);
   const [lossPerHour, sigma] = [loss.perS * HOUR, loss.sigma * HOUR];
   const duration = readings.timeS.at(-1)!;
   const sure = SURE[duration > LONG_HOLD_S ? 'long' : 'short'];
@@ -66,8 +66,8 @@ export function judgeHold(meta: HoldMeta, readings: HoldReadings, tightTo: numbe
     verdict,
     tightTo,
     excludesAbove,
-    lookAgainS: verdict === 'cannot-tell' && problems.length === 0 ? lookAgain(own, meta, lossPerHour, tightTo) : null,
-    budget: budgetOf(own, meta, loss.sigma),
+    lookAgainS: verdict === 'cannot-tell' && problems.length === 0 ? lookAgain(current, meta, lossPerHour, tightTo) : null,
+    budget: budgetOf(current, meta, loss.sigma),
     problems,
     settled,
   };
@@ -79,13 +79,13 @@ function verdictOf(loss: number, sigma: number, tightTo: number, sure: (typeof S
 }
 
 /** Both flows, fitted and averaged. */
-function lossOf(own: Binned, meta: HoldMeta, without?: Term): { readonly loss: Loss; readonly settled: boolean } {
-  const y = centred(amounts(own));
-  const fall = fallPsiPerS(own);
-  const columns = columnsFor(own, meta, without);
-  const choked = lossIn(y, columns, noiseOf(own, meta, fall, without));
+function lossOf(entry: Binned, meta: HoldMeta, without?: Term): { readonly loss: Loss; readonly settled: boolean } {
+  const y = centred(amounts(entry));
+  const fall = fallPsiPerS(entry);
+  const columns = columnsFor(entry, meta, without);
+  const choked = lossIn(y, columns, noiseOf(entry, meta, fall, without));
   let laminar = choked;
-  for (let k = 0; k < 2; k++) laminar = laminarLoss(y, own, columns, noiseOf(own, meta, fall, without), laminar.perS);
+  for (let k = 0; k < 2; k++) laminar = laminarLoss(y, entry, columns, noiseOf(entry, meta, fall, without), laminar.perS);
   const apart = (choked.perS - laminar.perS) / 2;
   const variance = (choked.sigma ** 2 + laminar.sigma ** 2) / 2 + apart * apart;
   return {
@@ -125,16 +125,16 @@ function settlingSlope(columns: readonly Column[], mean: readonly number[], cova
 /** ln(1 + loss t) about the loss of the step before. */
 function laminarLoss(y: readonly number[], { t }: Binned, columns: readonly Column[], noise: Float64Array, before: number) {
   const at = Math.max(0, before);
-  const bent = columns.map((own, k) => (k === 1 ? { ...own, values: Float64Array.from(t, (s) => -s / (1 + at * s)) } : own));
+  const bent = columns.map((column, k) => (k === 1 ? { ...column, values: Float64Array.from(t, (s) => -s / (1 + at * s)) } : column));
   const straight = y.map((value, k) => value + Math.log1p(at * t[k]!) - (at * t[k]!) / (1 + at * t[k]!));
   return lossIn(straight, bent, noise);
 }
 
 /** The share of the variance that goes with a term. */
-function budgetOf(own: Binned, meta: HoldMeta, sigma: number): HoldResult['budget'] {
+function budgetOf(entry: Binned, meta: HoldMeta, sigma: number): HoldResult['budget'] {
   return terms
     .map((term) => {
-      const without = lossOf(own, meta, term).loss.sigma;
+      const without = lossOf(entry, meta, term).loss.sigma;
       return { term, share: Math.max(0, 1 - (without / sigma) ** 2) };
     })
     .filter(({ share }) => share > 0.01)
@@ -146,24 +146,24 @@ const LATER = [1.1, 1.25, 1.5, 2, 2.5, 3, 4, 6, 8, 12, 16, 24, 32, 48, 64];
 const LONGEST = 72 * HOUR;
 
 /** The doubt of a hold that goes on does not depend on what will be read: the first time at which it would be small enough. */
-function lookAgain(own: Binned, meta: HoldMeta, loss: number, tightTo: number): number | null {
-  const now = own.t.at(-1)!;
+function lookAgain(entry: Binned, meta: HoldMeta, loss: number, tightTo: number): number | null {
+  const now = entry.t.at(-1)!;
   for (const factor of LATER) {
     const then = Math.max(LEAST_S, now * factor);
     if (then > LONGEST) return null;
     const sure = SURE[then > LONG_HOLD_S ? 'long' : 'short'];
-    if (Math.max(0, loss) + sure.tight * plannedSigma(goneOn(own, then), meta) < tightTo) return Math.round(then);
+    if (Math.max(0, loss) + sure.tight * plannedSigma(goneOn(entry, then), meta) < tightTo) return Math.round(then);
   }
   return null;
 }
 
 /** The same hold until later, the day going on as it does. */
-function goneOn(own: Binned, until: number): Binned {
-  const n = own.t.length;
-  const rate = own.count.reduce((sum, count) => sum + count, 0) / Math.max(1, own.t.at(-1)! - own.t[0]!);
+function goneOn(entry: Binned, until: number): Binned {
+  const n = entry.t.length;
+  const rate = entry.count.reduce((sum, count) => sum + count, 0) / Math.max(1, entry.t.at(-1)! - entry.t[0]!);
   const spacing = until / n;
   return steadyHold(
-    { T: own.T.at(-1)!, air: own.air.at(-1)!, p: own.p.at(-1)!, clamped: own.pipeLag !== undefined, dithers: own.dithers },
+    { T: entry.T.at(-1)!, air: entry.air.at(-1)!, p: entry.p.at(-1)!, clamped: entry.pipeLag !== undefined, dithers: entry.dithers },
     Array.from({ length: n }, (_, k) => (k + 0.5) * spacing),
     Math.max(1, rate * spacing),
   );
@@ -197,12 +197,12 @@ export function steadyHold({ T, air, p, clamped, dithers }: Steady, t: readonly 
 }
 
 /** 1/h of a hold that is only planned. */
-export function plannedSigma(own: Binned, meta: HoldMeta): number {
-  const columns = columnsFor(own, meta);
+export function plannedSigma(entry: Binned, meta: HoldMeta): number {
+  const columns = columnsFor(entry, meta);
   const { covariance } = fit(
-    own.t.map(() => 0),
+    entry.t.map(() => 0),
     columns,
-    noiseOf(own, meta, 0),
+    noiseOf(entry, meta, 0),
   );
   return HOUR * Math.sqrt(covariance[columns.length + 1]!);
 }

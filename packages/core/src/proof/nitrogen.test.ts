@@ -51,13 +51,13 @@ describe('the most that a test may put on a circuit', () => {
     const { mostGaugePa, ruling, stepsGaugePa } = testPressure(task)!;
     expect(ruling.what).toBe('suction sensor');
     expect(pressureIn(mostGaugePa + STANDARD_ATMOSPHERE, 'psig', STANDARD_ATMOSPHERE)).toBeCloseTo(133, 0);
-    expect(stepsGaugePa.map((own) => Math.round(own / 6894.757))).toEqual([50, 133]);
+    expect(stepsGaugePa.map((value) => Math.round(value / 6894.757))).toEqual([50, 133]);
   });
 
   test('a part counts unless a proved valve keeps it apart; without a recorded limit there is none', () => {
     const without = testPressure({ ...task, apart: ['suction-line'], hottest: celsius(20) })!;
     expect(without.ruling.what).toBe('coil');
-    expect(without.stepsGaugePa.map((own) => Math.round(own / 6894.757))).toEqual([50, 150, 446]);
+    expect(without.stepsGaugePa.map((value) => Math.round(value / 6894.757))).toEqual([50, 150, 446]);
     expect(testPressure({ ...task, limits: [] })).toBeUndefined();
   });
 

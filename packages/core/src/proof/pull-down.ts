@@ -88,11 +88,11 @@ export function judgePullDown(meta: PullDownMeta, { timeS, micron }: PullDownRea
   const T = meta.ambientC + 273.15;
   const volume = meta.volumeLiter * 1e-3;
   const p = micron.map((value) => value * PASCAL_PER_MICRON);
-  const speed = p.map((own) => speedAtSystem(meta, own, T));
+  const speed = p.map((value) => speedAtSystem(meta, value, T));
   const fall = p.map((_, k) => slopeAt(timeS, p, k));
   const speedShare = shareOf(micron, p, fall, speed, volume);
   const share = speedShare ?? 1;
-  const gas = p.map((own, k) => Math.max(0, share * speed[k]! * own + volume * fall[k]!));
+  const gas = p.map((value, k) => Math.max(0, share * speed[k]! * value + volume * fall[k]!));
   const half = n >> 1;
   const gasMicronPerMin = (median(gas.slice(half)) / volume / PASCAL_PER_MICRON) * MINUTE;
   const targetS =
@@ -123,8 +123,8 @@ function shareOf(
   volume: number,
 ): number | null {
   const end = micron.at(-1)!;
-  const fast = p.flatMap((own, k) =>
-    micron[k]! > FAST && micron[k]! > 4 * end && fall[k]! < 0 ? [(-volume * fall[k]!) / (speed[k]! * own)] : [],
+  const fast = p.flatMap((value, k) =>
+    micron[k]! > FAST && micron[k]! > 4 * end && fall[k]! < 0 ? [(-volume * fall[k]!) / (speed[k]! * value)] : [],
   );
   return fast.length < 3 ? null : median(fast);
 }

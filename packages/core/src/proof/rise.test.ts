@@ -79,8 +79,8 @@ describe('fresh rises', () => {
     expect(dry.filter(({ verdict }) => verdict === 'no-leak').length).toBeGreaterThan(0.9 * COUNT);
     const large = verdicts({ leak: 'system', rate: 40, gas: 'none', minutes: 30, rigPhase: true }, 500);
     expect(large.filter(({ verdict, place }) => verdict === 'leak' && place === 'system').length).toBeGreaterThan(0.8 * COUNT);
-    const own = verdicts({ leak: 'rig', rate: 10, gas: 'none', minutes: 20, rigPhase: true }, 700);
-    expect(own.filter(({ place }) => place === 'rig').length).toBeGreaterThan(0.9 * COUNT);
+    const results = verdicts({ leak: 'rig', rate: 10, gas: 'none', minutes: 20, rigPhase: true }, 700);
+    expect(results.filter(({ place }) => place === 'rig').length).toBeGreaterThan(0.9 * COUNT);
   });
 
   test('release of gas is said where there is some', () => {

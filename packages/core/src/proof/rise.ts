@@ -101,8 +101,8 @@ function evidenceOf({ timeS, micron }: RisePhase, meta: RiseMeta, faster: number
   const most = mostRelease(meta);
   const scales = priors.releaseScales.filter((scale) => scale <= most);
   const terms = shapesFor(t).map((shape) => {
-    const own = white.of(shape);
-    return { a: dot(own, own), gy: dot(own, seen), gs: dot(own, slope) };
+    const current = white.of(shape);
+    return { a: dot(current, current), gy: dot(current, seen), gs: dot(current, slope) };
   });
   const perTerm = -Math.log(terms.length * scales.length);
   const releasing = RATES.map((rate, k) => {
@@ -135,7 +135,7 @@ function shapesFor(t: readonly number[]): number[][] {
   const { share, slower } = priors.twoSites;
   return priors.laws.flatMap(({ law, beta, tau: taus }) =>
     taus.map((tau) => {
-      const of = (s: number, own: number) => 1 - Math.exp(-((s / own) ** beta));
+      const of = (s: number, value: number) => 1 - Math.exp(-((s / value) ** beta));
       return t.map((s) => (law === 'two-sites' ? share * of(s, tau) + (1 - share) * of(s, slower * tau) : of(s, tau)));
     }),
   );
@@ -193,7 +193,7 @@ function weighed(together: readonly Evidence[], rig: readonly Evidence[]): Weigh
     return { still, releasing };
   };
   const system = RATES.map((_, k) => at(k, 'system'));
-  const ofRig = rig.length === 0 ? [] : RATES.map((_, k) => at(k, 'rig')).map((own, k) => (k === 0 ? NONE : own));
+  const ofRig = rig.length === 0 ? [] : RATES.map((_, k) => at(k, 'rig')).map((entry, k) => (k === 0 ? NONE : entry));
   const every = [...system, ...ofRig];
   const total = lnSum(every.flatMap(({ still, releasing }) => [still, releasing]));
   const share = ({ still, releasing }: { still: number; releasing: number }) => Math.exp(still - total) + Math.exp(releasing - total);
@@ -201,7 +201,7 @@ function weighed(together: readonly Evidence[], rig: readonly Evidence[]): Weigh
   const leaking = weights.slice(1).reduce((sum, weight) => sum + weight, 0);
   return {
     release: every.reduce((sum, { releasing }) => sum + Math.exp(releasing - total), 0),
-    inRig: ofRig.reduce((sum, own) => sum + share(own), 0) / Math.max(1e-12, leaking),
+    inRig: ofRig.reduce((sum, entry) => sum + share(entry), 0) / Math.max(1e-12, leaking),
     above: (rate) => weights.reduce((sum, weight, k) => sum + (RATES[k]! > rate ? weight : 0), 0),
     quantile: (wanted) => {
       let passed = 0;
@@ -218,12 +218,12 @@ const BESIDE = 2;
 /** What a phase of the rig alone says of each leak, whether or not gas is released in it. */
 function byItself({ still, releasing }: Evidence): readonly number[] {
   const { dry, release } = priors.hypotheses;
-  const own = RATES.map((_, k) =>
+  const values = RATES.map((_, k) =>
     lnSum([still[k]! + Math.log(dry / (dry + release)), releasing[k]! + Math.log(release / (dry + release))]),
   );
-  return own.map((_, k) => {
-    if (k === 0) return own[0]!;
-    const near = own.slice(Math.max(1, k - BESIDE), k + BESIDE + 1);
+  return values.map((_, k) => {
+    if (k === 0) return values[0]!;
+    const near = values.slice(Math.max(1, k - BESIDE), k + BESIDE + 1);
     return lnSum(near) - Math.log(near.length);
   });
 }

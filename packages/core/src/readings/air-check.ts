@@ -51,12 +51,12 @@ const REFERENCE = celsius(25);
  * @throws OutOfRange, LiquidParts, NoTwoPhaseState above the end of the boiling line
  */
 export function airCheck(composition: Composition, p: Pascal, T: Kelvin, { gauge, thermometer }: Accuracy, vessel?: Vessel): AirCheck {
-  const own = bubblePoint(composition, T).p;
+  const pascal = bubblePoint(composition, T).p;
   const at25 = reducedTo25(composition, T, vessel);
-  const low = at25(p - gauge, ownAt(composition, T, thermometer, own));
-  const high = at25(p + gauge, ownAt(composition, T, -thermometer, own));
-  const below = p + gauge < dewPoint(composition, T).p - Math.abs(own - ownAt(composition, T, -thermometer, own));
-  return { low, likely: at25(p, own), high, finding: below ? 'below' : findingOf(low, high), pBubble: own };
+  const low = at25(p - gauge, ownAt(composition, T, thermometer, pascal));
+  const high = at25(p + gauge, ownAt(composition, T, -thermometer, pascal));
+  const below = p + gauge < dewPoint(composition, T).p - Math.abs(pascal - ownAt(composition, T, -thermometer, pascal));
+  return { low, likely: at25(p, pascal), high, finding: below ? 'below' : findingOf(low, high), pBubble: pascal };
 }
 
 function findingOf(low: number, high: number): AirCheck['finding'] {
@@ -68,9 +68,9 @@ function findingOf(low: number, high: number): AirCheck['finding'] {
 function reducedTo25(composition: Composition, T: Kelvin, vessel: Vessel | undefined) {
   const there = saturationAt(composition, REFERENCE);
   const factor = (REFERENCE / T) * (vessel === undefined ? 1 : spaceAt(composition, vessel, T) / spaceAt(composition, vessel, REFERENCE));
-  return (measured: number, own: number) => {
-    if (there === undefined) return gasShare(measured, own); // no liquid at 25 °C: the share here is all that can be said
-    return gasShare(there + Math.max(0, measured - own) * factor, there);
+  return (measured: number, value: number) => {
+    if (there === undefined) return gasShare(measured, value); // no liquid at 25 °C: the share here is all that can be said
+    return gasShare(there + Math.max(0, measured - value) * factor, there);
   };
 }
 
@@ -91,7 +91,7 @@ const LEAST_SPACE = 1e-3;
  * Its own pressure at T + `by`. At an end of its line there may be no state there: then the curve is followed in its logarithm from the
  * other side.
  */
-function ownAt(composition: Composition, T: Kelvin, by: number, own: Pascal): number {
+function ownAt(composition: Composition, T: Kelvin, by: number, pascal: Pascal): number {
   const other = saturationAt(composition, kelvin(T - by));
-  return saturationAt(composition, kelvin(T + by)) ?? (other === undefined ? own : own ** 2 / other);
+  return saturationAt(composition, kelvin(T + by)) ?? (other === undefined ? pascal : pascal ** 2 / other);
 }

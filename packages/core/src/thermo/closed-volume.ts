@@ -89,7 +89,7 @@ function beyondTheEnd(vessel: Vessel, composition: Composition, rho: Density): C
   const [phase] = one.phases;
   const drop = vessel.x.length === 1 || phase === undefined ? undefined : densePartner(phase.phase);
   if (drop === undefined || phase === undefined) return one;
-  const lnK = Float64Array.from(drop.rho, (own, i) => Math.log(phase.phase.rho[i]! / own));
+  const lnK = Float64Array.from(drop.rho, (value, i) => Math.log(phase.phase.rho[i]! / value));
   for (const beta of [0.95, 0.8, 0.5]) {
     const u = Float64Array.from([...lnK, Math.log(beta / (1 - beta))]);
     if (solveVessel(vessel, rho, u)) return describe(vessel, u, rho);
@@ -172,8 +172,8 @@ function describe({ liquid, vapour, T, composition }: Vessel, u: Float64Array, r
     vapour: massFractionsOf(model.substances, vapour.rho),
     estimated: model.estimated,
     get phases() {
-      return densities.map((own, k) => ({
-        phase: evaluatedPhase(model, own, T),
+      return densities.map((density, k) => ({
+        phase: evaluatedPhase(model, density, T),
         massShare: k === 0 ? liquidMassFraction : 1 - liquidMassFraction,
       }));
     },

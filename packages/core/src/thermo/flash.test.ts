@@ -41,10 +41,10 @@ test('an energy that no temperature gives is refused', () => {
 test('air raises the pressure by its partial pressure in the vapour space, which shrinks as the liquid grows', () => {
   const air = airIn(composition, V, kilogram(6), 0.03);
   const at = (T: number) => pressureWithGas(composition, V, kilogram(6), kelvin(T), air);
-  const own = closedVolume(composition, V, kilogram(6), celsius(25)).p;
+  const value = closedVolume(composition, V, kilogram(6), celsius(25)).p;
   // the pressed liquid evaporates a little more, by some tenths of a per cent of its pressure (Poynting)
-  expect(gasShare(at(celsius(25)), own)).toBeCloseTo(0.03, 2);
-  expect(gasShare(own, own * 1.01)).toBe(0);
+  expect(gasShare(at(celsius(25)), value)).toBeCloseTo(0.03, 2);
+  expect(gasShare(value, value * 1.01)).toBe(0);
   let last = 0;
   for (let T = 250; T < 420; T += 5) {
     const p = at(T);

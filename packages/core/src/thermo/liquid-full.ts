@@ -84,7 +84,7 @@ function bracket(composition: Composition, rho: Density): readonly [number, numb
   const shares = [0.4, 0.5, 0.6, 0.7, 0.8, 0.85, 0.9, 0.93, 0.95, 0.97, 0.98, 0.985, 0.99, 0.995];
   const points: { T: number; rhoLiquid: number }[] = [];
   const coldest = lowestTemperature(model);
-  for (const T of [coldest, ...shares.map((share) => share * reducing).filter((own) => own > coldest)]) {
+  for (const T of [coldest, ...shares.map((share) => share * reducing).filter((value) => value > coldest)]) {
     const point = liquidAt(composition, T);
     if (point === undefined) continue;
     const colder = points.at(-1);

@@ -97,9 +97,9 @@ describe('the reducing function of a mixture', () => {
 
   test('is homogeneous of degree 2, with the derivatives that follow from it (Euler)', () => {
     fc.assert(
-      fc.property(picked, shares, (ids, own) => {
+      fc.property(picked, shares, (ids, values) => {
         const model = compileMixture(ids.map((k) => allSubstances[k]!));
-        const rho = Float64Array.from(ids.map((_, k) => own[k]!));
+        const rho = Float64Array.from(ids.map((_, k) => values[k]!));
         const form = formAt(model, rho);
         const n = rho.length;
         expect(

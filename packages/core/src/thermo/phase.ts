@@ -129,8 +129,8 @@ export class Phase {
     const alpha = this.sum.alpha[pair.residual]!;
     const all = -this.weightOf(pair) / (rhoTotal * rhoTotal);
     for (let k = 0; k < n; k++) {
-      const own = k === pair.i ? rho[pair.j]! : k === pair.j ? rho[pair.i]! : 0;
-      const weight = (own * pair.F) / rhoTotal + all;
+      const value = k === pair.i ? rho[pair.j]! : k === pair.j ? rho[pair.i]! : 0;
+      const weight = (value * pair.F) / rhoTotal + all;
       this.explicit[k]! += weight * alpha[A]!;
       this.explicit_t[k]! += weight * alpha[A_T]!;
       this.explicit_d[k]! += weight * alpha[A_D]!;
@@ -178,8 +178,8 @@ export class Phase {
     // ρ_j stands before ρ_i and ρ_i before ρ_j; before any other nothing does
     const [ofI, ofJ] = [rho[j]! / rhoTotal, rho[i]! / rhoTotal];
     for (let k = 0; k < n; k++) {
-      const own = all - (k === i ? ofI : k === j ? ofJ : 0);
-      for (let l = 0; l < n; l++) dlnfdrho[k * n + l]! += alpha * (own - (l === i ? ofI : l === j ? ofJ : 0));
+      const value = all - (k === i ? ofI : k === j ? ofJ : 0);
+      for (let l = 0; l < n; l++) dlnfdrho[k * n + l]! += alpha * (value - (l === i ? ofI : l === j ? ofJ : 0));
     }
     dlnfdrho[i * n + j]! += alpha;
     dlnfdrho[j * n + i]! += alpha;

@@ -57,6 +57,6 @@ function addPair(form: QuadraticForm, rho: Float64Array, i: number, j: number, c
 
 /** Reducing temperature of a composition, K. */
 export function reducingTemperature(model: MixtureModel, x: ArrayLike<number>): number {
-  const own = model.T.reduce((sum, T, i) => sum + x[i]! * x[i]! * T, 0);
-  return model.reducingPairs.reduce((sum, { i, j, cT, bT }) => sum + (cT * x[i]! * x[j]! * (x[i]! + x[j]!)) / (bT * x[i]! + x[j]!), own);
+  const value = model.T.reduce((sum, T, i) => sum + x[i]! * x[i]! * T, 0);
+  return model.reducingPairs.reduce((sum, { i, j, cT, bT }) => sum + (cT * x[i]! * x[j]! * (x[i]! + x[j]!)) / (bT * x[i]! + x[j]!), value);
 }

@@ -58,10 +58,10 @@ export class TauSide {
     }
     for (let i = 0; i < bells.length; i++) {
       const { slot, term } = bells[i]!;
-      const own = tauTermAt(term, tau, lnTau);
-      h[slot]! += own[0];
-      h1[slot]! += own[1];
-      h2[slot]! += own[2];
+      const current = tauTermAt(term, tau, lnTau);
+      h[slot]! += current[0];
+      h1[slot]! += current[1];
+      h2[slot]! += current[2];
     }
   }
 }

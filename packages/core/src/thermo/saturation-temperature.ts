@@ -35,7 +35,7 @@ function temperatureGuess(composition: Composition, p: number, parentIs: 'liquid
   const { model, moleFraction } = modelOf(composition);
   const lnRaoult = (T: number) => {
     const pure = model.substances.map((substance) => Math.exp(lnPressureGuess(substance, T)));
-    const sum = pure.reduce((total, own, i) => total + moleFraction[i]! * (parentIs === 'liquid' ? own : 1 / own), 0);
+    const sum = pure.reduce((total, value, i) => total + moleFraction[i]! * (parentIs === 'liquid' ? value : 1 / value), 0);
     return parentIs === 'liquid' ? Math.log(sum) : -Math.log(sum);
   };
   const reducing = reducingTemperature(model, moleFraction);

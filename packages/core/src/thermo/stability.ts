@@ -32,9 +32,9 @@ const SAME = 1e-3;
 function parting(liquid: Phase, x: readonly number[], trial: Phase, rich: number): boolean {
   const { n, T, model } = liquid;
   const rest = 1 - x[rich]!;
-  const y = x.map((own, i) => (i === rich ? RICH : rest > 0 ? ((1 - RICH) * own) / rest : 0));
+  const y = x.map((value, i) => (i === rich ? RICH : rest > 0 ? ((1 - RICH) * value) / rest : 0));
   const total = mixtureLiquidGuess(model, y, T);
-  const u = Float64Array.from(y, (own) => Math.log(own * total));
+  const u = Float64Array.from(y, (value) => Math.log(value * total));
   const matrix = new Float64Array(n * n);
   const step = new Float64Array(n);
   for (let iteration = 0; iteration < MOST_STEPS; iteration++) {
@@ -45,7 +45,7 @@ function parting(liquid: Phase, x: readonly number[], trial: Phase, rich: number
       for (let l = 0; l < n; l++) matrix[i * n + l] = trial.dlnfdrho[i * n + l]! * trial.rho[l]!;
     }
     if (!solveInPlace(matrix, step)) return false;
-    const longest = step.reduce((most, own) => Math.max(most, Math.abs(own)), 0);
+    const longest = step.reduce((most, value) => Math.max(most, Math.abs(value)), 0);
     if (!Number.isFinite(longest)) return false;
     const share = Math.min(1, LONGEST_STEP / longest);
     for (let i = 0; i < n; i++) u[i]! -= share * step[i]!;
@@ -54,7 +54,7 @@ function parting(liquid: Phase, x: readonly number[], trial: Phase, rich: number
   return false;
 }
 
-const isAnother = ({ rho }: Phase, u: Float64Array) => u.some((own, i) => Math.abs(own - Math.log(rho[i]!)) > SAME);
+const isAnother = ({ rho }: Phase, u: Float64Array) => u.some((value, i) => Math.abs(value - Math.log(rho[i]!)) > SAME);
 
 /**
  * The pivots of √(ρ_i ρ_j) ∂ln f_i/∂ρ_j are 1 and more in an ideal mixture and come to 0 on the spinodal. A liquid that parts is a strange one

@@ -68,8 +68,8 @@ test('liquid under more pressure is denser, and vapour as well', () => {
   const { composition } = refrigerant('R-448A');
   const densities = (phase: 'liquid' | 'vapour', pressures: readonly number[]) =>
     pressures.map((p) => massDensity(singlePhase(composition, celsius(25), pascal(p), phase)));
-  for (const own of [densities('liquid', [2e6, 3e6, 6e6, 2e7]), densities('vapour', [1e4, 1e5, 5e5, 8e5])])
-    expect(own).toEqual([...own].sort((a, b) => a - b));
+  for (const value of [densities('liquid', [2e6, 3e6, 6e6, 2e7]), densities('vapour', [1e4, 1e5, 5e5, 8e5])])
+    expect(value).toEqual([...value].sort((a, b) => a - b));
   expect(densities('liquid', [2e6])[0]! / densities('vapour', [8e5])[0]!).toBeGreaterThan(20);
 });
 

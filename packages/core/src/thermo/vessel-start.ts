@@ -35,7 +35,7 @@ export function estimatedStart({ liquid: { model }, x, molarMass, T }: Vessel, r
   if (filling > SURELY_LIGHTER * liquid || filling < SURELY_DENSER * vapour) return undefined;
   const beta = (liquid - filling) / (liquid - vapour);
   const p = bubble + ((beta * vapour) / filling) * (dew - bubble);
-  return Float64Array.from([...pure.map((own) => Math.log((own / p) * (vapour / liquid))), Math.log(beta / (1 - beta))]);
+  return Float64Array.from([...pure.map((value) => Math.log((value / p) * (vapour / liquid))), Math.log(beta / (1 - beta))]);
 }
 
 /** Between bubble and dew point, by the share of the mass that is vapour. */

@@ -141,7 +141,7 @@ function nodeAt(composition: Composition, T: Kelvin, R: number): Record<Name, nu
 /** Pa/K: how the pressure of liquid that cannot expand rises, from two compressed states one kelvin warmer. */
 function stiffnessAt(composition: Composition, T: Kelvin, rho: number, p: number): number {
   const warmer = kelvin(T + 1);
-  const squeezed = (own: number) => ({ p: own, rho: massDensity(singlePhase(composition, warmer, pascal(own), 'liquid')) });
+  const squeezed = (value: number) => ({ p: value, rho: massDensity(singlePhase(composition, warmer, pascal(value), 'liquid')) });
   const [low, high] = [squeezed(p * 1.05 + 1e5), squeezed(p * 1.05 + 7e5)];
   const met = low.p + ((rho - low.rho) / (high.rho - low.rho)) * (high.p - low.p);
   return Math.max(1e4, met - p);

@@ -66,7 +66,7 @@ function attempt(
     right[i] = slopes[i]!.byU * heats[i]! * dt;
   }
   const base = links.map((link) => linkFlow(table, link, states, suctionPa));
-  for (const own of base) straighten(own, slopes, matrix, right, dt, n);
+  for (const current of base) straighten(current, slopes, matrix, right, dt, n);
   if (!solveInPlace(matrix, right)) return undefined;
   const [mass, energy] = [Float64Array.from(m), Float64Array.from(U)];
   let [work, fastest] = [0, 0];
@@ -100,7 +100,7 @@ function attempt(
     if (far && dt > SHORTEST * 1.01) return undefined;
     after.push(state);
   }
-  const suction = base.find((own) => own.suctionPa !== undefined)?.suctionPa;
+  const suction = base.find((entry) => entry.suctionPa !== undefined)?.suctionPa;
   return {
     state: { m: mass, U: energy, states: after, suctionPa: suction },
     dt,
@@ -142,12 +142,12 @@ function corrected({ ends, mass, slopes }: LinkFlow, link: Link, change: Float64
   const last = ends.length - 1;
   const moved = new Float64Array(last + 1);
   for (let i = 0; i < last; i++) {
-    let own = mass[i]!;
-    for (let j = 0; j <= last; j++) own += slopes[i * (last + 1) + j]! * change[ends[j]!]!;
-    if (link.kind === 'compressor' || (link.kind === 'pipe' && link.oneWay)) own = Math.min(0, own);
+    let value = mass[i]!;
+    for (let j = 0; j <= last; j++) value += slopes[i * (last + 1) + j]! * change[ends[j]!]!;
+    if (link.kind === 'compressor' || (link.kind === 'pipe' && link.oneWay)) value = Math.min(0, value);
     const out = (0.5 * m[ends[i]!]!) / dt;
     const back = link.kind === 'pipe' ? (0.5 * m[ends[last]!]!) / dt : Number.POSITIVE_INFINITY;
-    moved[i] = Math.min(back, Math.max(-out, own));
+    moved[i] = Math.min(back, Math.max(-out, value));
     moved[last]! -= moved[i]!;
   }
   if (link.kind === 'machine' && moved[last]! < 0) return new Float64Array(last + 1);

@@ -134,7 +134,7 @@ export function rigOf(scenario: Scenario): Rig {
   const highUA = scenario.method === 'pump-down' ? condenserUAPerM3 : UAPerM3;
   const cooling = cylinder.cooling;
   const coolant = cooling === 'water' || cooling === 'ice' ? data.cylinder.coolant[cooling] : ambientK;
-  const own = machine === null ? undefined : data.machine[machine];
+  const current = machine === null ? undefined : data.machine[machine];
   const nodes: Node[] = [
     { name: 'high side', V: high, C: heatPerM3 * high, UA: highUA * high, around: ambientK },
     { name: 'low side', V: system.evaporatorM3, C: heatPerM3 * system.evaporatorM3, UA: UAPerM3 * system.evaporatorM3, around: ambientK },
@@ -142,7 +142,7 @@ export function rigOf(scenario: Scenario): Rig {
       name: 'machine',
       V: data.machine.condenserM3,
       C: data.machine.condenserC,
-      UA: (own?.condenserUA ?? 5) * tuning.machineCooling,
+      UA: (current?.condenserUA ?? 5) * tuning.machineCooling,
       around: ambientK,
     },
     {
@@ -164,12 +164,12 @@ export function rigOf(scenario: Scenario): Rig {
   });
   const between = pipe(HIGH, LOW, 'low', { area: EQUALISES, loss: 1.5 }, false);
   const pump: Pump = {
-    displacement: tuning.pump * (own?.displacement ?? 0),
+    displacement: tuning.pump * (current?.displacement ?? 0),
     clearance: data.machine.clearance,
     polytropic: data.machine.polytropic,
     filling: data.machine.filling,
     efficiency: data.machine.efficiency,
-    mostLiquid: own?.mostLiquid ?? 1,
+    mostLiquid: current?.mostLiquid ?? 1,
     suctionAtMost: data.machine.suctionAtMost,
   };
   const drawing = (...from: readonly (readonly [node: number, port: Hose['port']])[]): Machine => ({

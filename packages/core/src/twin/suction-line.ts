@@ -18,10 +18,10 @@ export function suctionLine(table: FluidTable, link: Machine, states: readonly V
   const last = size - 1;
   let most = 0;
   for (let i = 0; i < last; i++) most = Math.max(most, p[i]!);
-  const ps = meeting((own) => manifold.off(own), most, guess);
+  const ps = meeting((value) => manifold.off(value), most, guess);
   const d = nudge(ps);
   const offLow = manifold.off(ps - d / 2);
-  const bySuction = Float64Array.from(brought, (own) => -own / d);
+  const bySuction = Float64Array.from(brought, (value) => -value / d);
   const offHigh = manifold.off(ps + d / 2);
   for (let i = 0; i < last; i++) bySuction[i]! += brought[i]! / d;
   const offBySuction = Math.min(-1e-12, (offHigh - offLow) / d);
@@ -86,14 +86,14 @@ class Manifold {
       brought[i] = piped(out, link.hoses[i]!.line, p[i]!, ps);
       sum += brought[i]!;
       // while nothing flows: what would come first
-      const own = brought[i]! + (p[i]! >= ps ? 1e-9 : 0);
+      const value = brought[i]! + (p[i]! >= ps ? 1e-9 : 0);
       const eta = Math.min(1, ps / p[i]!);
       const v = volumeRatio(eta, out.omega, out.etaBoil) / out.rho;
       const vVapour = volumeRatio(eta, SUPERHEATED_OMEGA, 1) / this.vapour[i]!;
-      mass += own;
-      volume += own * v;
-      h += own * out.h;
-      vapour += own * (out.quality > 0.999 ? 1 : Math.min(1, v / vVapour));
+      mass += value;
+      volume += value * v;
+      h += value * out.h;
+      vapour += value * (out.quality > 0.999 ? 1 : Math.min(1, v / vVapour));
     }
     if (mass === 0) {
       // above all of them: nothing comes, and what is in the manifold is as in the first

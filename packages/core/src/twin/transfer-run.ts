@@ -79,7 +79,7 @@ export class TransferRun {
       suctionPa: undefined,
     };
     this.stage = firstStage(scenario);
-    this.first = { mass: sum(m), energy: sum(U), scale: U.reduce((total, own) => total + Math.abs(own), 0) };
+    this.first = { mass: sum(m), energy: sum(U), scale: U.reduce((total, value) => total + Math.abs(value), 0) };
     this.sampleUntil(this.state, 0, 0);
   }
 

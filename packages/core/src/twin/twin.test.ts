@@ -149,8 +149,8 @@ describe('a transfer', () => {
   });
 
   test('at the stop weight it stops, whatever is left', () => {
-    const own = scenario('R-410A', 60);
-    const { end, events } = simulate({ ...own, cylinder: { ...own.cylinder, stopKg: 15 } }, 10);
+    const current = scenario('R-410A', 60);
+    const { end, events } = simulate({ ...current, cylinder: { ...current.cylinder, stopKg: 15 } }, 10);
     expect(end.reason).toBe('stop-weight');
     expect(end.grossKg).toBeGreaterThanOrEqual(27);
     expect(end.grossKg).toBeLessThan(27.5);
@@ -175,24 +175,24 @@ describe('a transfer', () => {
 });
 
 describe('what people do on the way', () => {
-  const own = scenario('R-410A', 19.8, { method: 'vapour' });
+  const current = scenario('R-410A', 19.8, { method: 'vapour' });
 
   test('a valve that is shut lets nothing more into the cylinder', () => {
-    const { samples } = simulate({ ...own, deeds: [{ at: 100, valve: 'shut' }] }, 10, 300);
+    const { samples } = simulate({ ...current, deeds: [{ at: 100, valve: 'shut' }] }, 10, 300);
     const at = (t: number) => samples.find((sample) => sample.t === t)!.grossKg;
     expect(at(100)).toBeGreaterThan(at(0) + 0.3);
     expect(at(300)).toBe(at(110));
   });
 
   test('a machine that is stopped by hand does not start by itself, and goes on when it is started', () => {
-    const stopped = simulate({ ...own, deeds: [{ at: 100, machine: 'off' }] }, 10, 400);
+    const stopped = simulate({ ...current, deeds: [{ at: 100, machine: 'off' }] }, 10, 400);
     expect(stopped.samples.at(-1)!.grossKg).toBeLessThan(stopped.samples.find(({ t }) => t === 110)!.grossKg + 0.1);
-    const again = simulate({ ...own, deeds: [{ at: 100, machine: 'off' }, { at: 200, machine: 'on' }] }, 10, 400); // prettier-ignore
+    const again = simulate({ ...current, deeds: [{ at: 100, machine: 'off' }, { at: 200, machine: 'on' }] }, 10, 400); // prettier-ignore
     expect(again.samples.at(-1)!.grossKg).toBeGreaterThan(stopped.samples.at(-1)!.grossKg + 0.5);
   });
 
   test('ice from a moment on changes nothing before it, and averts the trip after', () => {
-    const [warm, iced] = [simulate(own, 10, 900), simulate({ ...own, deeds: [{ at: 150, cooling: 'ice' }] }, 10, 900)];
+    const [warm, iced] = [simulate(current, 10, 900), simulate({ ...current, deeds: [{ at: 150, cooling: 'ice' }] }, 10, 900)];
     const before = (run: typeof warm) => run.samples.filter(({ t }) => t <= 140).map(({ headPa }) => headPa);
     expect(before(iced)).toEqual(before(warm));
     expect(warm.events.map(({ kind }) => kind)).toContain('trip');
@@ -200,17 +200,17 @@ describe('what people do on the way', () => {
   });
 
   test('a run that is acted on as it goes is the one with the deeds told beforehand', () => {
-    const run = new TransferRun(own, 10);
+    const run = new TransferRun(current, 10);
     while (run.time < 150) run.advance();
     const at = run.time;
     run.do({ at, cooling: 'ice' });
     while (run.time < 600) run.advance();
-    const told = simulate({ ...own, deeds: [{ at, cooling: 'ice' }] }, 10, 600);
+    const told = simulate({ ...current, deeds: [{ at, cooling: 'ice' }] }, 10, 600);
     expect(run.result().samples).toEqual(told.samples);
   });
 
   test('before a moment no cut-out opens by itself', () => {
-    const { events } = simulate({ ...own, tripsFrom: 1e9 }, 10, 900);
+    const { events } = simulate({ ...current, tripsFrom: 1e9 }, 10, 900);
     expect(events.map(({ kind }) => kind)).not.toContain('trip');
   });
 });
@@ -241,7 +241,7 @@ describe('the suction line of a machine', () => {
 
   test('brings what the pump draws: what leaves all volumes enters the last', () => {
     const flow = linkFlow(table, machine(1.7e-5), states, undefined);
-    expect(flow.mass.reduce((sum, own) => sum + own, 0)).toBeCloseTo(0, 12);
+    expect(flow.mass.reduce((sum, value) => sum + value, 0)).toBeCloseTo(0, 12);
     expect(flow.mass[2]).toBeGreaterThan(1e-3);
     expect(flow.suctionPa).toBeLessThan(Math.max(states[0]!.p, states[1]!.p));
   });
@@ -261,7 +261,8 @@ describe('the suction line of a machine', () => {
   test('its slopes are those of the flows', () => {
     // vapor: a liquid whose pressure is moved alone begins to boil elsewhere
     const vapor = [state(0.45, 30), state(0.3, 20), state(0.4, 35)];
-    const moved = (k: number, by: number) => vapor.map((own, i) => (i === k ? { ...own, p: own.p + by } : own));
+    const moved = (k: number, by: number) =>
+      vapor.map((volumeState, i) => (i === k ? { ...volumeState, p: volumeState.p + by } : volumeState));
     const here = linkFlow(table, machine(1.7e-5), vapor, undefined);
     for (const k of [0, 1, 2]) {
       const [low, high] = [
@@ -303,9 +304,9 @@ test('mass and energy are kept to 1e-12 in random transfers, and none fails', ()
       endPa,
     }));
   fc.assert(
-    fc.property(arbitrary, (own) => {
-      fc.pre(own.method === 'pump-down' || fitsInCylinder(own));
-      const { balance, end, samples } = simulate(own, 60);
+    fc.property(arbitrary, (entry) => {
+      fc.pre(entry.method === 'pump-down' || fitsInCylinder(entry));
+      const { balance, end, samples } = simulate(entry, 60);
       expect(balance.mass).toBeLessThan(1e-12);
       expect(balance.energy).toBeLessThan(1e-12);
       expect(Number.isFinite(end.grossKg) && end.leftKg >= 0).toBe(true);

@@ -14,7 +14,7 @@ const nothing: JobSoFar = {
   said: new Map(),
   closed: false,
 };
-const of = (job: Partial<JobSoFar>, stage: Stage) => stageStates({ ...nothing, ...job }).find((own) => own.stage === stage)!;
+const of = (job: Partial<JobSoFar>, stage: Stage) => stageStates({ ...nothing, ...job }).find((stageState) => stageState.stage === stage)!;
 
 test('a visit that nobody has begun lacks what is read first', () => {
   expect(of({}, 'look')).toEqual({ stage: 'look', state: 'ahead', lacks: ['standing-pressure', 'ambient', 'failed-part'] });
@@ -79,19 +79,19 @@ const job = fc.record({
 
 test('a stage is done only by a person, by a reading, by a plan or by a transfer; with less known, no stage is further', () => {
   fc.assert(
-    fc.property(job, (own) => {
-      const states = stageStates(own);
+    fc.property(job, (entry) => {
+      const states = stageStates(entry);
       expect(states.map(({ stage }) => stage)).toEqual([...stages]);
       for (const { stage, state, lacks, notNeeded } of states) {
-        const word = own.said.get(stage)?.mark;
+        const word = entry.said.get(stage)?.mark;
         if (state === 'done' && stage !== 'close') expect(word === 'done' || lacks.length === 0).toBe(true);
         if (state === 'done' && ['account', 'repair', 'prove', 'recharge', 'check'].includes(stage)) expect(word).toBe('done');
-        if (notNeeded === 'stays-in-system') expect(pumpDowns).toContain(own.method);
-        if (state === 'not-needed' && own.method === undefined) expect(notNeeded).toBe('said');
+        if (notNeeded === 'stays-in-system') expect(pumpDowns).toContain(entry.method);
+        if (state === 'not-needed' && entry.method === undefined) expect(notNeeded).toBe('said');
       }
-      const unseen = stageStates({ ...own, ambientRead: false, standingRead: false, failed: 'unknown', method: undefined });
+      const unseen = stageStates({ ...entry, ambientRead: false, standingRead: false, failed: 'unknown', method: undefined });
       const look = (all: typeof states) => all.find(({ stage }) => stage === 'look')!;
-      expect(look(unseen).state === 'done').toBe(own.said.get('look')?.mark === 'done');
+      expect(look(unseen).state === 'done').toBe(entry.said.get('look')?.mark === 'done');
       expect(look(unseen).lacks.length).toBeGreaterThanOrEqual(look(states).lacks.length);
     }),
   );
@@ -99,12 +99,12 @@ test('a stage is done only by a person, by a reading, by a plan or by a transfer
 
 test('a visit closes only when somebody closes it, and says while something is open', () => {
   fc.assert(
-    fc.property(job, (own) => {
-      const states = stageStates(own);
+    fc.property(job, (entry) => {
+      const states = stageStates(entry);
       const close = states.at(-1)!;
-      expect(close.state === 'done').toBe(own.closed);
+      expect(close.state === 'done').toBe(entry.closed);
       const open = states.slice(0, -1).some(({ state }) => state === 'ahead' || state === 'trouble');
-      if (!own.closed) expect(close.lacks).toEqual(open ? ['stages-before'] : []);
+      if (!entry.closed) expect(close.lacks).toEqual(open ? ['stages-before'] : []);
       expect(open ? states.find(({ stage }) => stage === nextStage(states))!.state : 'ahead').not.toBe('done');
     }),
   );

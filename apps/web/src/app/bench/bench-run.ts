@@ -143,7 +143,7 @@ export class BenchRun {
     const target = valueOf(this.line());
     if (target === undefined) return 'Type a length: what the lines take follows.';
     const lines = target.budget.filter(({ term }) => term === 'liquid-line' || term === 'suction-line');
-    const kg = lines.reduce((sum, own) => sum + own.kg, 0);
+    const kg = lines.reduce((sum, chargeLine) => sum + chargeLine.kg, 0);
     const sigma = Math.hypot(...lines.map(({ sigmaKg }) => sigmaKg));
     const unit = this.metric() ? 'kg' : 'oz';
     return `${this.units.massText(kg, 'nearest', unit)} ± ${this.units.massText(sigma, 'up', unit)} beyond the plate`;
@@ -153,7 +153,7 @@ export class BenchRun {
     const { outdoor, indoor, wetBulb, metering } = this.draft();
     const read = (entry: QuantityEntry) => readQuantity('temperature', entry);
     const [out, inside, wet] = [read(outdoor), read(indoor), read(wetBulb)];
-    const [composition, device] = [this.session.composition(), meterings.find((own) => own === metering)];
+    const [composition, device] = [this.session.composition(), meterings.find((entry) => entry === metering)];
     if (composition === undefined || device === undefined || out.state !== 'good' || inside.state !== 'good' || wet.state !== 'good')
       return undefined;
     return {

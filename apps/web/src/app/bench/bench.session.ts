@@ -109,7 +109,7 @@ export class BenchSession {
   }
 
   changePart(index: number, part: Partial<MixturePart>): void {
-    this.change({ parts: this.draft().parts.map((own, k) => (k === index ? { ...own, ...part } : own)) });
+    this.change({ parts: this.draft().parts.map((mixturePart, k) => (k === index ? { ...mixturePart, ...part } : mixturePart)) });
   }
 
   addPart(): void {

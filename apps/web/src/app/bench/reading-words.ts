@@ -18,17 +18,17 @@ export interface Telling {
 }
 
 export function restWords(name: string, p: number, rest: VesselAtRest, tell: Telling): ReadingWords {
-  const own = tell.pressure(rest.pBubble);
+  const text = tell.pressure(rest.pBubble);
   switch (rest.verdict) {
     case 'saturated':
       return {
-        heading: `${name} at saturation, ${own}`,
+        heading: `${name} at saturation, ${text}`,
         sentence: `Gauge and thermometer agree within ${tell.pressureStep(rest.tolerance)}. As long as any liquid is left, the pressure does not tell how full it is: weigh it.`,
         caution: false,
       };
     case 'high':
       return {
-        heading: `${tell.pressureStep(p - rest.pBubble)} above ${name}, which reads ${own}`,
+        heading: `${tell.pressureStep(p - rest.pBubble)} above ${name}, which reads ${text}`,
         sentence:
           `Air would be ${tell.percent(rest.airShare)} of the vapor` +
           (rest.aboveAhri700 ? ', above the 1.5 % that AHRI 700 allows' : '') +
@@ -38,7 +38,7 @@ export function restWords(name: string, p: number, rest: VesselAtRest, tell: Tel
     case 'little-liquid':
       return {
         heading: 'Between its dew and its bubble point',
-        sentence: `${name} reads ${own} while most of it is liquid and ${tell.pressure(rest.pDew)} when the last drop is gone. Little liquid is left, and what is left is no longer the blend on the label.`,
+        sentence: `${name} reads ${text} while most of it is liquid and ${tell.pressure(rest.pDew)} when the last drop is gone. Little liquid is left, and what is left is no longer the blend on the label.`,
         caution: false,
       };
     case 'low':

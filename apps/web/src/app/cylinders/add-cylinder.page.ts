@@ -187,8 +187,8 @@ export class AddCylinderPage {
   /** The cylinder that this one could be mistaken for, or is. */
   protected readonly alike = computed(() => {
     const { name } = this.draft();
-    const alike = (valueOf(this.registered()) ?? []).filter((own) => sameNumber(own.name, name));
-    const [other] = [...alike.filter((own) => own.name === name.trim()), ...alike];
+    const alike = (valueOf(this.registered()) ?? []).filter((entry) => sameNumber(entry.name, name));
+    const [other] = [...alike.filter((entry) => entry.name === name.trim()), ...alike];
     return other === undefined ? undefined : { ...other, same: other.name === name.trim() };
   });
   protected readonly refused = computed(() => {

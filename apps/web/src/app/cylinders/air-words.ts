@@ -25,24 +25,24 @@ export function airWords(
       ? ''
       : ` The reading would also be the saturation pressure of ${fits.slice(0, MOST_NAMED).join(', ')}${fits.length > MOST_NAMED ? ' and others' : ''}: rule that out with an identifier first.`;
   const share = `${units.decimal(likely * 100, 1)} % of the vapor (${units.decimal(low * 100, 1)} to ${units.decimal(high * 100, 1)} %, by what gauge and thermometer leave open)`;
-  const own = `saturation pressure there is ${units.pressure(pBubble)}`;
+  const text = `saturation pressure there is ${units.pressure(pBubble)}`;
   switch (finding) {
     case 'air':
       return {
         grave: true,
-        sentence: `Air: ${share}; ${own}, and 1.5 % is allowed (AHRI 700). ${purge}.${other}`,
+        sentence: `Air: ${share}; ${text}, and 1.5 % is allowed (AHRI 700). ${purge}.${other}`,
       };
     case 'clean':
-      return { grave: false, sentence: `No more air than 1.5 % (AHRI 700): ${share}; ${own}.` };
+      return { grave: false, sentence: `No more air than 1.5 % (AHRI 700): ${share}; ${text}.` };
     case 'cannot-tell':
       return {
         grave: false,
-        sentence: `These instruments cannot tell: ${share}; ${own}. Let it rest a night with the probe under insulation, or take a better gauge.`,
+        sentence: `These instruments cannot tell: ${share}; ${text}. Let it rest a night with the probe under insulation, or take a better gauge.`,
       };
     case 'below':
       return {
         grave: true,
-        sentence: `Below saturation (${own}): no liquid is left, it is still cold inside, or it is another refrigerant. Check the label with an identifier.${other}`,
+        sentence: `Below saturation (${text}): no liquid is left, it is still cold inside, or it is another refrigerant. Check the label with an identifier.${other}`,
       };
     default:
       return finding satisfies never;

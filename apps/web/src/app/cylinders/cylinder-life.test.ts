@@ -65,9 +65,9 @@ describe('what happened is recorded', () => {
   });
 
   test('air is told before it is recorded, from gauge and thermometer', async () => {
-    const own = bubblePoint(refrigerant('R-410A').composition, fahrenheit(75)).p;
+    const value = bubblePoint(refrigerant('R-410A').composition, fahrenheit(75)).p;
     const { type, press, text, sent } = await open();
-    await type('Gauge reads', String(Math.round((own * 1.15 - 101_325) / 6894.757)));
+    await type('Gauge reads', String(Math.round((value * 1.15 - 101_325) / 6894.757)));
     await type('Shell temperature (at liquid level)', '75');
     expect(text()).toMatch(/Air: 1[23]\.\d % of the vapor .* 1\.5 % is allowed \(AHRI 700\)/);
     await press('Record it');
@@ -262,18 +262,18 @@ describe('the hottest place it will be', () => {
 
 describe('words', () => {
   const composition = refrigerant('R-134a').composition;
-  const own = bubblePoint(composition, celsius(24)).p;
+  const value = bubblePoint(composition, celsius(24)).p;
   test.each([
-    ['clean', airCheck(composition, own, celsius(24), { gauge: 500, thermometer: 0.05 }), /No more air than 1\.5 %/],
-    ['cannot-tell', airCheck(composition, own, celsius(24), { gauge: 20000, thermometer: 1 }), /cannot tell/],
-    ['below', airCheck(composition, pascal(own * 0.6), celsius(24), { gauge: 5000, thermometer: 1 }), /identifier/],
+    ['clean', airCheck(composition, value, celsius(24), { gauge: 500, thermometer: 0.05 }), /No more air than 1\.5 %/],
+    ['cannot-tell', airCheck(composition, value, celsius(24), { gauge: 20000, thermometer: 1 }), /cannot tell/],
+    ['below', airCheck(composition, pascal(value * 0.6), celsius(24), { gauge: 5000, thermometer: 1 }), /identifier/],
   ])('%s', (finding, check, sentence) => {
     stage();
     expect(check.finding).toBe(finding);
     expect(airWords(check, { blend: false, fits: [] }, TestBed.inject(Units)).sentence).toMatch(sentence);
   });
 
-  const airy = airCheck(composition, pascal(own * 1.2), celsius(24), { gauge: 5000, thermometer: 0.5 });
+  const airy = airCheck(composition, pascal(value * 1.2), celsius(24), { gauge: 5000, thermometer: 0.5 });
   test('air in one substance is purged into recovery, a blend never; another refrigerant is ruled out first', () => {
     stage();
     const said = (checked: { blend: boolean; fits: string[] }) => airWords(airy, checked, TestBed.inject(Units)).sentence;

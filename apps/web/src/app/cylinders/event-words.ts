@@ -28,26 +28,26 @@ interface Detail {
 
 /** An event in one line. */
 export function eventText({ what, detail }: CylinderEvent, units: Units): string {
-  const own = detail as Detail; // written by the server from the contract's own schemas
+  const current = detail as Detail; // written by the server from the contract's own schemas
   switch (what) {
     case 'evacuated':
-      return `evacuated, held at ${units.decimal(pressureIn(own.pressurePa ?? 0, 'micron', STANDARD_ATMOSPHERE), 0)} microns on ${own.gauge ?? 'a gauge'}`;
+      return `evacuated, held at ${units.decimal(pressureIn(current.pressurePa ?? 0, 'micron', STANDARD_ATMOSPHERE), 0)} microns on ${current.gauge ?? 'a gauge'}`;
     case 'air-checked':
-      return `checked for air at ${units.pressure(own.pressurePa ?? 0)} and ${units.temperature(own.temperatureK ?? 0)}: ${own.check === undefined ? '' : findingText(own.check, units)}`;
+      return `checked for air at ${units.pressure(current.pressurePa ?? 0)} and ${units.temperature(current.temperatureK ?? 0)}: ${current.check === undefined ? '' : findingText(current.check, units)}`;
     case 'moved':
-      return `moved: ${own.place === undefined ? '' : placeNames[own.place].toLowerCase()}`;
+      return `moved: ${current.place === undefined ? '' : placeNames[current.place].toLowerCase()}`;
     case 'requalified':
-      return `requalified, stamped ${monthText(own.stamp ?? '')}`;
+      return `requalified, stamped ${monthText(current.stamp ?? '')}`;
     case 'tare-weighed':
-      return `weighed empty: ${units.massText(own.tareKg ?? 0)}, its collar says ${units.massText(own.collarKg ?? 0)}`;
+      return `weighed empty: ${units.massText(current.tareKg ?? 0)}, its collar says ${units.massText(current.collarKg ?? 0)}`;
     case 'relabelled':
-      return `labeled anew: ${own.refrigerant ?? 'no refrigerant yet'}, ${own.kind === undefined ? '' : cylinderKindNames[own.kind].toLowerCase()}`;
+      return `labeled anew: ${current.refrigerant ?? 'no refrigerant yet'}, ${current.kind === undefined ? '' : cylinderKindNames[current.kind].toLowerCase()}`;
     case 'weighed-in':
-      return `weighed in: ${units.massText(own.grossKg ?? 0)} gross${differenceText(own, units)}`;
+      return `weighed in: ${units.massText(current.grossKg ?? 0)} gross${differenceText(current, units)}`;
     case 'described':
-      return `marks: ${own.marks === undefined ? '' : [cylinderKindNames[own.marks.kind].toLowerCase(), own.marks.owner, own.marks.flammableRated ? 'rated for flammables' : undefined].filter(Boolean).join(', ')}`;
+      return `marks: ${current.marks === undefined ? '' : [cylinderKindNames[current.marks.kind].toLowerCase(), current.marks.owner, current.marks.flammableRated ? 'rated for flammables' : undefined].filter(Boolean).join(', ')}`;
     case 'retired':
-      return `out of use: ${own.reason ?? ''}`;
+      return `out of use: ${current.reason ?? ''}`;
     default:
       return what satisfies never;
   }

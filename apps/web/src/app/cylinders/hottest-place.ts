@@ -16,15 +16,15 @@ const [COLDEST, HOTTEST] = [celsius(-60), celsius(100)];
 const isAPlace = (T: number) => T >= COLDEST && T <= HOTTEST;
 
 /** What is wrong with a temperature of one's own that is a number. */
-export function placeProblem(own: QuantityEntry): string | undefined {
-  const typed = readQuantity('temperature', own);
+export function placeProblem(entry: QuantityEntry): string | undefined {
+  const typed = readQuantity('temperature', entry);
   return typed.state === 'good' && !isAPlace(typed.si) ? 'No place for a cylinder is that cold or that hot. Check the unit.' : undefined;
 }
 
 /** How hot it gets there, K; nothing while a temperature of one's own cannot be read. */
-export function hottestAt(place: string, own: QuantityEntry, organisationK: number | undefined): number | undefined {
+export function hottestAt(place: string, entry: QuantityEntry, organisationK: number | undefined): number | undefined {
   if (place === OWN_PLACE) {
-    const typed = readQuantity('temperature', own);
+    const typed = readQuantity('temperature', entry);
     return typed.state === 'good' && isAPlace(typed.si) ? typed.si : undefined;
   }
   return places.places.find(({ id }) => id === place)?.T ?? organisationK;

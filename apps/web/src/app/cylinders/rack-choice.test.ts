@@ -20,7 +20,7 @@ async function choosing(registers: object = {}) {
   const page = await render(RackPage);
   await page.press('Select multiple');
   const pick = async (name: string) => {
-    const found = [...page.root.querySelectorAll('[role="checkbox"]')].find((own) => own.textContent?.includes(name));
+    const found = [...page.root.querySelectorAll('[role="checkbox"]')].find((element) => element.textContent?.includes(name));
     (found as HTMLElement).click();
     await settled(page.fixture);
     return found?.getAttribute('aria-checked');

@@ -176,7 +176,7 @@ export class RackChoice {
   protected async labels(size: LabelSize): Promise<void> {
     const [{ labelPdf }, { save }] = await Promise.all([import('../labels/label-pdf'), import('../ui/save-file')]);
     const groups = new Map((valueOf(this.refrigerants()) ?? []).map(({ id, safetyGroup }) => [id, safetyGroup]));
-    const labels = this.chosen().map((own) => labelOf(own, groups.get(own.refrigerant ?? ''), location.origin, this.units));
+    const labels = this.chosen().map((entry) => labelOf(entry, groups.get(entry.refrigerant ?? ''), location.origin, this.units));
     const bytes = await labelPdf(labels, size);
     save(`labels-${labels.length}.pdf`, new Blob([bytes as BlobPart], { type: 'application/pdf' }));
   }

@@ -23,7 +23,7 @@ function stateOf(cylinder: Cylinder): (typeof states)[number] {
 export function shelvesOf(cylinders: readonly Cylinder[], by: Shelving): readonly Shelf[] {
   const [names, nameOf] = shelving(cylinders, by);
   return names
-    .map((name) => ({ name, cylinders: cylinders.filter((own) => nameOf(own) === name) }))
+    .map((name) => ({ name, cylinders: cylinders.filter((cylinder) => nameOf(cylinder) === name) }))
     .filter((shelf) => shelf.cylinders.length > 0);
 }
 

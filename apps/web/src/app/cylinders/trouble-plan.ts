@@ -103,7 +103,7 @@ export class TroublePlan {
     const over = overfilledBy(cylinder);
     if (all === undefined || organisation === undefined || composition === null || standing.state !== 'limited' || over <= 0)
       return undefined;
-    const nominal = (id: string) => valueOf(this.refrigerants())?.find((own) => own.id === id);
+    const nominal = (id: string) => valueOf(this.refrigerants())?.find((entry) => entry.id === id);
     const label = cylinder.refrigerant === null ? undefined : nominal(cylinder.refrigerant);
     return {
       composition,
@@ -111,7 +111,7 @@ export class TroublePlan {
       others: {
         cylinders: all
           .filter(({ id }) => id !== cylinder.id)
-          .map((own) => ({ id: own.id, ...candidateOf(own, (id) => nominal(id)?.composition) })),
+          .map((entry) => ({ id: entry.id, ...candidateOf(entry, (id) => nominal(id)?.composition) })),
         incoming: {
           composition,
           flammable: label?.flammable ?? true, // unknown is taken as burning
@@ -127,12 +127,12 @@ export class TroublePlan {
   protected readonly decanting = computed(() => valueOf(this.answer()));
   protected readonly pours = computed(() =>
     (this.decanting()?.pours ?? []).map(({ into, kg }) => {
-      const own = valueOf(this.all())?.find(({ id }) => id === into);
+      const found = valueOf(this.all())?.find(({ id }) => id === into);
       return {
         id: into,
         kg,
-        name: own?.name ?? '',
-        what: own === undefined || own.contentKg <= 0 ? 'evacuated' : `${own.refrigerant ?? ''} in it`,
+        name: found?.name ?? '',
+        what: found === undefined || found.contentKg <= 0 ? 'evacuated' : `${found.refrigerant ?? ''} in it`,
       };
     }),
   );

@@ -122,12 +122,12 @@ export class WouldHold {
   private readonly held = computed(() => {
     const counts = new Map<string, number>();
     for (const { refrigerant } of valueOf(this.systems()) ?? []) counts.set(refrigerant, (counts.get(refrigerant) ?? 0) + 1);
-    const known = new Map((valueOf(this.refrigerants()) ?? []).map((own) => [own.id, own]));
+    const known = new Map((valueOf(this.refrigerants()) ?? []).map((entry) => [entry.id, entry]));
     return [...counts]
       .sort(([a, many], [b, more]) => more - many || a.localeCompare(b, 'en', { numeric: true }))
       .flatMap(([id, count]) => {
-        const own = known.get(id);
-        return own === undefined ? [] : [{ ...own, count }];
+        const found = known.get(id);
+        return found === undefined ? [] : [{ ...found, count }];
       });
   });
   private readonly common = computed(() => this.held().slice(0, MOST));

@@ -16,9 +16,9 @@ const label = (more: object = {}, group: string | null = 'A1') => {
 };
 
 test('a label tells what it is, its weights in both units, never a maximum rounded up', () => {
-  const own = label();
-  expect(own).toMatchObject({ number: 'C-07', content: 'R-410A (A1)', marks: ['RECOVERED REFRIGERANT'] });
-  expect(Object.fromEntries(own.figures)).toMatchObject({
+  const current = label();
+  expect(current).toMatchObject({ number: 'C-07', content: 'R-410A (A1)', marks: ['RECOVERED REFRIGERANT'] });
+  expect(Object.fromEntries(current.figures)).toMatchObject({
     'Maximum gross': '38.7 lb · 17.59 kg',
     Tare: '17.2 lb · 7.80 kg',
     'Water capacity': '26.2 lb · 11.9 L',

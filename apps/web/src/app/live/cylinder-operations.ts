@@ -141,7 +141,7 @@ export const cylinderOperations = {
     return decanting(composition, cylinder, receiving);
   },
 
-  combine: (contents: CombineArgs): Combination => combine(contents.map((own) => ({ ...own, mass: kilogram(own.mass) }))),
+  combine: (contents: CombineArgs): Combination => combine(contents.map((content) => ({ ...content, mass: kilogram(content.mass) }))),
 
   /** How a closed cylinder answers to heat: its pressure and level over temperature. */
   hotCurve: ({ composition, volumeM3, massKg, airShare, temperatures }: HotCurveArgs): readonly HotPoint[] =>

@@ -64,7 +64,7 @@ test('a search is asked of the server once after the typing, from the newest aga
 
 test('an export reads page after page, each from the oldest of the one before, and leaves nothing out', async () => {
   const all = entries(12_345);
-  const after = (id: string | undefined) => (id === undefined ? 0 : all.findIndex((own) => own.id === id) + 1);
+  const after = (id: string | undefined) => (id === undefined ? 0 : all.findIndex((entry) => entry.id === id) + 1);
   const texts = new Set<string>();
   const movements$ = (limit: number, { text }: { text: string }) => of(all.slice(0, limit)).pipe(tap(() => texts.add(text)));
   const olderMovements$ = (before: string, limit: number, { text }: { text: string }) =>

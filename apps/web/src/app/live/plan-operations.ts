@@ -77,7 +77,7 @@ export const planOperations = {
     const plan = planFor(known, { ...look, T: kelvin(look.T), atmosphere: pascal(look.atmosphere), standing }, schools);
     const { situation, decision, contradictions, lineKg, weakest } = plan;
     // what somebody has chosen falls when it is not possible any more
-    const taken = decision.verdicts.some((own) => own.method === method && permits(own)) ? method : decision.chosen;
+    const taken = decision.verdicts.some((verdict) => verdict.method === method && permits(verdict)) ? method : decision.chosen;
     const { steps, estimate } = taken === undefined ? { steps: [], estimate: undefined } : stepsFor(plan, taken, known, schools);
     const { arrival, content, condenser, receiver, level } = situation;
     const hosesTake =

@@ -78,8 +78,8 @@ export interface PullDownPlan {
 const TARGETS = [1000, 500, 250];
 
 export const proofOperations = {
-  pullDownPlan: (own: PullDownPlanArgs): PullDownPlan => {
-    const meta = pullDownMetaOf(own);
+  pullDownPlan: (plan: PullDownPlanArgs): PullDownPlan => {
+    const meta = pullDownMetaOf(plan);
     return { targets: TARGETS.map((micron) => ({ micron, s: dryPullDown(meta, micron) })), better: betterRigs(meta) };
   },
 

@@ -31,8 +31,8 @@ export const runningOperations = {
 
   runningCheck: ({ plate, conditions, readings, settled, good }: RunningArgs): RunningAnswer => {
     let [knowledge, learnedFrom] = [undefined as ReturnType<typeof learnUnit>, 0];
-    for (const own of good) {
-      const learned = learnUnit(plate, own.conditions, own.readings, knowledge);
+    for (const current of good) {
+      const learned = learnUnit(plate, current.conditions, current.readings, knowledge);
       if (learned === undefined) continue;
       [knowledge, learnedFrom] = [learned, learnedFrom + 1];
     }

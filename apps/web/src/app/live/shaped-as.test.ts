@@ -18,7 +18,7 @@ const kinds = (value: unknown): unknown =>
       : typeof value;
 
 test('whatever was stored, what comes out has the kinds of the shape', () => {
-  const own = { ...shape, target: '' }; // a null says nothing of what may stand there
+  const current = { ...shape, target: '' }; // a null says nothing of what may stand there
   const odd = fc.record(
     {
       stage: fc.anything(),
@@ -32,8 +32,8 @@ test('whatever was stored, what comes out has the kinds of the shape', () => {
   );
   fc.assert(
     fc.property(fc.oneof(odd, fc.anything()), (stored) => {
-      const { free: _, ...fixed } = shapedAs(stored, own);
-      const { free: __, ...wanted } = own;
+      const { free: _, ...fixed } = shapedAs(stored, current);
+      const { free: __, ...wanted } = current;
       expect(kinds(fixed)).toEqual(kinds(wanted));
     }),
   );

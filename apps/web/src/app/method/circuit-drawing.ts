@@ -26,10 +26,10 @@ const holdsWords: Record<Holds, string> = { liquid: 'liquid', vapour: 'vapor', b
         <path [class]="'pipe ' + holds(pipe.part)" [attr.d]="pipe.way" />
       }
       @for (part of l.parts; track part.part) {
-        @let own = 'body ' + holds(part.part) + (part.part === opened() ? ' opened' : '');
+        @let drawn = 'body ' + holds(part.part) + (part.part === opened() ? ' opened' : '');
         @switch (part.shape) {
           @case ('round') {
-            <circle [class]="own" [attr.cx]="part.x + 28" [attr.cy]="part.y + 28" r="28" />
+            <circle [class]="drawn" [attr.cx]="part.x + 28" [attr.cy]="part.y + 28" r="28" />
             <path
               class="detail"
               [attr.d]="
@@ -50,14 +50,14 @@ const holdsWords: Record<Holds, string> = { liquid: 'liquid', vapour: 'vapor', b
             />
           }
           @case ('coil') {
-            <rect [class]="own" [attr.x]="part.x" [attr.y]="part.y" [attr.width]="part.width" [attr.height]="part.height" rx="6" />
+            <rect [class]="drawn" [attr.x]="part.x" [attr.y]="part.y" [attr.width]="part.width" [attr.height]="part.height" rx="6" />
             <path class="detail" [attr.d]="coil(part.x, part.y, part.width)" />
           }
           @case ('bow-tie') {
-            <path [class]="own" [attr.d]="bowTie(part.x + 14, part.y + 14, true)" />
+            <path [class]="drawn" [attr.d]="bowTie(part.x + 14, part.y + 14, true)" />
           }
           @default {
-            <rect [class]="own" [attr.x]="part.x" [attr.y]="part.y" [attr.width]="part.width" [attr.height]="part.height" rx="5" />
+            <rect [class]="drawn" [attr.x]="part.x" [attr.y]="part.y" [attr.width]="part.width" [attr.height]="part.height" rx="5" />
           }
         }
         <text
@@ -109,13 +109,13 @@ export class CircuitDrawing {
       ([part, holds]) => `${partNames[part]}: ${holdsWords[holds]}${part === this.opened() ? ', will be open to the air' : ''}`,
     );
     const shut = this.valves()
-      .filter((own) => own.shut)
+      .filter((valve) => valve.shut)
       .map(({ valve }) => `${valveNames[valve]} shut`);
     return `Circuit. ${[...shut, ...told].join('. ')}.`;
   });
 
   protected holds = (part: Part): Holds => this.where().get(part) ?? 'nearly-empty';
-  protected isShut = (valve: Valve): boolean => this.valves().some((own) => own.valve === valve && own.shut);
+  protected isShut = (valve: Valve): boolean => this.valves().some((shownValve) => shownValve.valve === valve && shownValve.shut);
   protected bowTie = (x: number, y: number, upright: boolean): string =>
     upright ? `M${x - 10} ${y - 14}h20l-20 28h20z` : `M${x - 14} ${y - 10}v20l28-20v20z`;
   protected coil = (x: number, y: number, width: number): string => {

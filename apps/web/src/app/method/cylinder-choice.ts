@@ -31,20 +31,20 @@ function neededOf(roomiest: readonly { readonly roomKg: number }[], massKg: numb
       }
       <p [class.short]="shortBy() > 0">{{ sentence() }}</p>
       <ul>
-        @for (own of offered(); track own.cylinder.id) {
+        @for (entry of offered(); track entry.cylinder.id) {
           <li>
-            <a [routerLink]="['/cylinders', own.cylinder.id]"
-              ><b>{{ own.cylinder.name }}</b></a
+            <a [routerLink]="['/cylinders', entry.cylinder.id]"
+              ><b>{{ entry.cylinder.name }}</b></a
             >
             <span class="second"
-              >{{ place(own.cylinder.place) }}, {{ own.cylinder.contentKg > 0 ? own.cylinder.refrigerant : 'evacuated' }}</span
+              >{{ place(entry.cylinder.place) }}, {{ entry.cylinder.contentKg > 0 ? entry.cylinder.refrigerant : 'evacuated' }}</span
             >
-            <span class="room">takes {{ units.massText(own.roomKg, 'down') }}</span>
+            <span class="room">takes {{ units.massText(entry.roomKg, 'down') }}</span>
             <a
               class="button small"
               [routerLink]="['/visits', visit().id, 'transfer']"
-              [queryParams]="{ cylinder: own.cylinder.id }"
-              [attr.aria-label]="'Fill ' + own.cylinder.name"
+              [queryParams]="{ cylinder: entry.cylinder.id }"
+              [attr.aria-label]="'Fill ' + entry.cylinder.name"
               >Fill</a
             >
           </li>
@@ -102,7 +102,7 @@ export class CylinderChoice {
     const { refrigerant, site } = this.visit().system;
     const incoming = refrigerants?.find(({ id }) => id === refrigerant);
     if (cylinders === undefined || incoming === undefined || organisation === undefined) return undefined;
-    const nominal = (id: string) => refrigerants?.find((own) => own.id === id)?.composition;
+    const nominal = (id: string) => refrigerants?.find((refrigerant) => refrigerant.id === id)?.composition;
     return {
       cylinders: cylinders.map((cylinder) => ({ id: cylinder.id, ...candidateOf(cylinder, nominal) })),
       incoming: {
@@ -120,9 +120,9 @@ export class CylinderChoice {
   private readonly answer = asked(inject(PropertyService), 'suit', this.question);
   protected readonly suited = computed(() => {
     const [answer, cylinders] = [valueOf(this.answer()), valueOf(this.cylinders())];
-    return answer?.flatMap((own) => {
-      const cylinder = cylinders?.find(({ id }) => id === own.id);
-      return cylinder === undefined || cylinder.retiredAt !== null ? [] : [{ ...own, cylinder }];
+    return answer?.flatMap((suited) => {
+      const cylinder = cylinders?.find(({ id }) => id === suited.id);
+      return cylinder === undefined || cylinder.retiredAt !== null ? [] : [{ ...suited, cylinder }];
     });
   });
   private readonly fitting = computed(() =>

@@ -36,12 +36,12 @@ import { MethodSession } from './method.session';
       [value]="draft.compressor"
       (valueChange)="session.change({ compressor: $any($event) })"
     />
-    @for (own of session.valveStates(); track own.valve) {
+    @for (entry of session.valveStates(); track entry.valve) {
       <hy-choice-field
-        [label]="valveNames[own.valve]"
+        [label]="valveNames[entry.valve]"
         [choices]="valveChoices"
-        [value]="own.state"
-        (valueChange)="found(own.valve, $event)"
+        [value]="entry.state"
+        (valueChange)="found(entry.valve, $event)"
       />
     }
     <hy-choice-field

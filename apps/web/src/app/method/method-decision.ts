@@ -107,7 +107,9 @@ export class MethodDecision {
     const plan = this.session.plan();
     return plan.state === 'failed' ? plan.sentence : undefined;
   });
-  protected readonly questions = computed(() => (this.plan()?.contradictions ?? []).map((own) => contradictionText(own, this.units)));
+  protected readonly questions = computed(() =>
+    (this.plan()?.contradictions ?? []).map((contradiction) => contradictionText(contradiction, this.units)),
+  );
   /** A method that somebody has chosen and that still is possible. */
   protected readonly overridden = computed(() => {
     const { method } = this.session.draft();

@@ -20,27 +20,27 @@ import { PreferencesService } from './preferences.service';
     </p>
     @if (heard().length > 0) {
       <ul aria-label="Instruments heard today">
-        @for (own of heard(); track own.id) {
+        @for (entry of heard(); track entry.id) {
           <li>
-            <b>{{ own.id }}</b> {{ own.facts['kind'] ?? 'instrument' }}
-            <span class="small">{{ about(own) }}</span>
+            <b>{{ entry.id }}</b> {{ entry.facts['kind'] ?? 'instrument' }}
+            <span class="small">{{ about(entry) }}</span>
           </li>
         }
       </ul>
     }
     @if (gateways().length > 0) {
       <ul aria-label="Gateways">
-        @for (own of gateways(); track own.id) {
+        @for (entry of gateways(); track entry.id) {
           <li class="row">
             <span>
-              {{ own.name }}
+              {{ entry.name }}
               <span class="small"
-                >{{ own.revokedAt === null ? 'sends since ' + moment(own.addedAt) : 'sends no more since ' + moment(own.revokedAt) }},
-                {{ own.addedBy }}</span
+                >{{ entry.revokedAt === null ? 'sends since ' + moment(entry.addedAt) : 'sends no more since ' + moment(entry.revokedAt) }},
+                {{ entry.addedBy }}</span
               >
             </span>
-            @if (own.revokedAt === null) {
-              <button type="button" class="button small" (click)="revoking.send(own.id)">Revoke</button>
+            @if (entry.revokedAt === null) {
+              <button type="button" class="button small" (click)="revoking.send(entry.id)">Revoke</button>
             }
           </li>
         }

@@ -105,7 +105,7 @@ export class Prices {
 
   protected send(): void {
     this.asked.set(true);
-    const [refrigerant, { value }, kind] = [this.refrigerant(), this.reading(), priceKinds.find((own) => own === this.kind())];
+    const [refrigerant, { value }, kind] = [this.refrigerant(), this.reading(), priceKinds.find((priceKind) => priceKind === this.kind())];
     if (refrigerant === null || value === undefined || kind === undefined) return;
     this.adding.send({
       key: this.key(),

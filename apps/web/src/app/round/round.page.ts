@@ -65,14 +65,14 @@ export class RoundPage {
   });
 
   protected readonly rows = computed(() =>
-    this.session.cylinders().map((own) => {
-      const done = this.session.isDone(own);
-      const result = this.session.draft().results[own.id];
+    this.session.cylinders().map((cylinder) => {
+      const done = this.session.isDone(cylinder);
+      const result = this.session.draft().results[cylinder.id];
       return {
-        id: own.id,
-        name: own.name,
-        content: contentName(own),
-        here: own.id === this.session.current()?.id,
+        id: cylinder.id,
+        name: cylinder.name,
+        content: contentName(cylinder),
+        here: cylinder.id === this.session.current()?.id,
         done,
         off: done && result !== undefined && result.is !== 'none',
         out: done ? this.outcome(result) : '',

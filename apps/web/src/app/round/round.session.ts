@@ -29,14 +29,14 @@ export class RoundSession {
   readonly cylinders = computed(() => {
     const { place } = this.draft();
     return (valueOf(this.read()) ?? []).filter(
-      (own) => own.retiredAt === null && (place === 'all' ? own.place !== 'reclaimer' : own.place === place),
+      (entry) => entry.retiredAt === null && (place === 'all' ? entry.place !== 'reclaimer' : entry.place === place),
     );
   });
   readonly isDone = ({ weighedInAt }: Cylinder): boolean => weighedInAt !== null && weighedInAt >= this.draft().startedAt;
   readonly doneCount = computed(() => this.cylinders().filter(this.isDone).length);
   readonly current = computed(() => {
     const { current } = this.draft();
-    return this.cylinders().find(({ id }) => id === current) ?? this.cylinders().find((own) => !this.isDone(own));
+    return this.cylinders().find(({ id }) => id === current) ?? this.cylinders().find((cylinder) => !this.isDone(cylinder));
   });
 
   private readonly gross = computed(() => readQuantity('mass', this.draft().entry));

@@ -13,7 +13,7 @@ async function open(registers: Record<string, unknown> = {}, cylinders: readonly
   const rack$ = new BehaviorSubject(cylinders);
   const addCylinderEvent$ = (id: string, event: Record<string, unknown>) => {
     sent.push({ id, event });
-    rack$.next(rack$.value.map((own) => (own.id === id ? { ...own, weighedInAt: '2999-01-01T00:00:00.000Z' } : own)));
+    rack$.next(rack$.value.map((entry) => (entry.id === id ? { ...entry, weighedInAt: '2999-01-01T00:00:00.000Z' } : entry)));
     return of(here);
   };
   const { kept } = stage({ registers: { cylinders$: rack$, addCylinderEvent$, ...registers }, drafts });

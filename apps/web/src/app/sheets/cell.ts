@@ -58,7 +58,7 @@ export function unitOf(written: string, kind: QuantityKind): string | undefined 
   const units = Object.entries(quantityUnits[kind]);
   const meant = alsoWritten[word.toLowerCase()] ?? word;
   return units.find(([unit, label]) =>
-    [word, meant].some((own) => own.toLowerCase() === unit.toLowerCase() || own.toLowerCase() === label.toLowerCase()),
+    [word, meant].some((text) => text.toLowerCase() === unit.toLowerCase() || text.toLowerCase() === label.toLowerCase()),
   )?.[0];
 }
 
@@ -77,7 +77,7 @@ export const quantityCell = (
 export function choiceIn<T extends string>(cells: Cells, column: string, choices: readonly T[]): T | undefined {
   const text = (cells[column] ?? '').trim().toLowerCase();
   if (text === '') return undefined;
-  const choice = choices.find((own) => own.toLowerCase() === text || own.toLowerCase() === text.replaceAll(' ', '-'));
+  const choice = choices.find((entry) => entry.toLowerCase() === text || entry.toLowerCase() === text.replaceAll(' ', '-'));
   if (choice === undefined) throw new CellError(column, `"${text}" is none of ${choices.join(', ')}.`);
   return choice;
 }

@@ -44,12 +44,12 @@ export class ImportPage {
     const refusedFirst = (a: { outcome: string }, b: { outcome: string }) =>
       Number(b.outcome === 'refused') - Number(a.outcome === 'refused');
     const lines = this.session.rows().map(({ title, problem }, row) => {
-      const own = said.get(row);
+      const found = said.get(row);
       return {
         row,
         title,
-        outcome: problem === undefined ? (own?.outcome ?? '') : 'refused',
-        words: problem ?? own?.detail ?? outcomeNames[own?.outcome ?? ''] ?? '',
+        outcome: problem === undefined ? (found?.outcome ?? '') : 'refused',
+        words: problem ?? found?.detail ?? outcomeNames[found?.outcome ?? ''] ?? '',
       };
     });
     return lines.sort(refusedFirst);

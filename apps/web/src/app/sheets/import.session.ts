@@ -45,7 +45,7 @@ export class ImportSession {
   readonly rows = computed((): readonly ReadRow[] => {
     const content = this.content();
     if (content === undefined || content.kind === 'wrong') return [];
-    if (content.kind === 'objects') return content.objects.map((own) => ({ title: titleOf(own), record: { ...own, key: newKey() } }));
+    if (content.kind === 'objects') return content.objects.map((entry) => ({ title: titleOf(entry), record: { ...entry, key: newKey() } }));
     return content.rows.map((row) => this.rowOf(cellsOf(this.sheet.columns, content.headings, row, this.mapping())));
   });
   readonly problems = computed(() => this.rows().filter(({ problem }) => problem !== undefined).length);
@@ -102,7 +102,7 @@ export class ImportSession {
   }
 }
 
-const titleOf = (own: object): string => {
-  const { site, name } = own as { site?: unknown; name?: unknown };
+const titleOf = (entry: object): string => {
+  const { site, name } = entry as { site?: unknown; name?: unknown };
   return [site, name].filter((part): part is string => typeof part === 'string' && part !== '').join(', ') || 'without a name';
 };

@@ -11,7 +11,7 @@ const plain = (text: string) => text.toLowerCase().replace(/[^a-z0-9]/g, '');
 export function suggested(columns: readonly Column[], headings: readonly string[]): Mapping {
   return Object.fromEntries(
     columns.map((column) => {
-      const heading = headings.find((own) => means(own, column)) ?? '';
+      const heading = headings.find((text) => means(text, column)) ?? '';
       return [column.name, { heading, unit: heading === '' ? '' : unitBehind(heading, column) }];
     }),
   );

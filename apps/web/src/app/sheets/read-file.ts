@@ -17,7 +17,7 @@ export function readFile(name: string, text: string): FileContent {
 function readJson(text: string): FileContent {
   try {
     const value: unknown = JSON.parse(text);
-    if (Array.isArray(value) && value.every((own) => typeof own === 'object' && own !== null && !Array.isArray(own)))
+    if (Array.isArray(value) && value.every((entry) => typeof entry === 'object' && entry !== null && !Array.isArray(entry)))
       return { kind: 'objects', objects: value as object[] };
     return wrong('This JSON holds no list of records.');
   } catch {

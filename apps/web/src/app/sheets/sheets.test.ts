@@ -18,15 +18,15 @@ const through = <New, Known>(sheet: Sheet<New, Known>, known: Known): New => {
 };
 
 describe('what an export wrote an import reads', () => {
-  test.each(scenario.systems.map((own) => [`${own.site}, ${own.name}`, own] as const))('%s', (_, own) => {
-    const [text, unit] = [String(own.nameplate[0]), String(own.nameplate[1])];
+  test.each(scenario.systems.map((system) => [`${system.site}, ${system.name}`, system] as const))('%s', (_, entry) => {
+    const [text, unit] = [String(entry.nameplate[0]), String(entry.nameplate[1])];
     const known = aSystem({
-      ...own,
+      ...entry,
       nameplateKg: massFrom(Number(text), unit as 'lb'),
       nameplateTyped: { text, unit },
     } as unknown as System);
     const back = through(systemSheet, known);
-    expect(back).toMatchObject({ site: own.site, name: own.name, kind: own.kind, refrigerant: own.refrigerant });
+    expect(back).toMatchObject({ site: entry.site, name: entry.name, kind: entry.kind, refrigerant: entry.refrigerant });
     expect(back.nameplateKg).toBeCloseTo(known.nameplateKg, 9);
     expect(back.facts?.limits?.map(({ what, part }) => [what, part])).toEqual(known.facts.limits?.map(({ what, part }) => [what, part]));
     expect(back.facts?.valves ?? {}).toEqual(known.facts.valves ?? {});

@@ -82,10 +82,10 @@ function factCells(facts: SystemFacts): Cells {
     ...Object.fromEntries(valves.map((valve) => [valveColumn(valve), facts.valves?.[valve] ?? ''])),
     ...Object.fromEntries(
       partsWithVolume.flatMap((part) => {
-        const own = facts.volumes?.[part];
+        const current = facts.volumes?.[part];
         return [
-          [`${part}_volume`, quantityCell(own?.m3, own?.typed, 'L', 1000)],
-          [`${part}_known`, own?.known ?? ''],
+          [`${part}_volume`, quantityCell(current?.m3, current?.typed, 'L', 1000)],
+          [`${part}_known`, current?.known ?? ''],
         ];
       }),
     ),

@@ -74,20 +74,20 @@ export function readReceipt(draft: ReceiptDraft, shipment: Shipment, unit: strin
     return read.state === 'good' ? read.value : undefined;
   };
   const lines = shipment.lines.map(({ cylinder, massKg }): NewReceipt['lines'][number] => {
-    const own = draft.lines[cylinder] ?? emptyLine(unit);
-    const received = readQuantity('mass', own.received);
+    const lineDraft = draft.lines[cylinder] ?? emptyLine(unit);
+    const received = readQuantity('mass', lineDraft.received);
     if (received.state === 'empty') problems[`${cylinder}/received`] = 'What did the reclaimer weigh? 0 where nothing was.';
     if (received.state === 'bad') problems[`${cylinder}/received`] = received.sentence;
     const share = (field: 'purity' | 'air') => {
-      const percent = number(`${cylinder}/${field}`, own[field]);
+      const percent = number(`${cylinder}/${field}`, lineDraft[field]);
       if (percent !== undefined && (percent < 0 || percent > 100)) problems[`${cylinder}/${field}`] = 'A share is between 0 and 100 %.';
       return percent === undefined ? undefined : percent / 100;
     };
-    const open = needsReason(differsBy(own, massKg));
-    if (open && own.difference === 'explained' && own.reason.trim() === '')
+    const open = needsReason(differsBy(lineDraft, massKg));
+    if (open && lineDraft.difference === 'explained' && lineDraft.reason.trim() === '')
       problems[`${cylinder}/reason`] = 'Give the reason: it stands with the entry.';
     const [purityShare, airShare] = [share('purity'), share('air')];
-    const [moisturePpm, acidPpm] = [number(`${cylinder}/moisture`, own.moisture), number(`${cylinder}/acid`, own.acid)];
+    const [moisturePpm, acidPpm] = [number(`${cylinder}/moisture`, lineDraft.moisture), number(`${cylinder}/acid`, lineDraft.acid)];
     return {
       cylinder,
       receivedKg: received.state === 'good' ? received.si : 0,
@@ -99,11 +99,11 @@ export function readReceipt(draft: ReceiptDraft, shipment: Shipment, unit: strin
       },
       difference: !open
         ? { is: 'none' }
-        : own.difference === 'explained'
-          ? { is: 'explained', reason: own.reason.trim() }
+        : lineDraft.difference === 'explained'
+          ? { is: 'explained', reason: lineDraft.reason.trim() }
           : { is: 'booked' },
-      back: cameBack.find((one) => one === own.back) ?? 'empty',
-      credit: number(`${cylinder}/credit`, own.credit) ?? 0,
+      back: cameBack.find((one) => one === lineDraft.back) ?? 'empty',
+      credit: number(`${cylinder}/credit`, lineDraft.credit) ?? 0,
     };
   });
   const charges = number('charges', draft.charges) ?? 0;

@@ -30,10 +30,10 @@ export function linesOfFile(content: FileContent, shipment: Shipment): ReadLines
   const lines: Record<string, LineDraft> = {};
   for (const row of content.rows) {
     const cell = (column: Column): string => (row[at.get(column) ?? -1] ?? '').trim();
-    const own = shipment.lines.find(({ name }) => name.toLowerCase() === cell('cylinder').toLowerCase());
-    if (own === undefined) return wrong(`${cell('cylinder') || 'A row without a number'} was not on this shipment.`);
+    const found = shipment.lines.find(({ name }) => name.toLowerCase() === cell('cylinder').toLowerCase());
+    if (found === undefined) return wrong(`${cell('cylinder') || 'A row without a number'} was not on this shipment.`);
     const unit = cell('net_kg') === '' ? 'lb' : 'kg';
-    lines[own.cylinder] = {
+    lines[found.cylinder] = {
       ...emptyLine(unit),
       received: { unit, text: cell(unit === 'kg' ? 'net_kg' : 'net_lb'), ounces: '' },
       purity: cell('purity_percent'),

@@ -59,10 +59,10 @@ export class ReceiptPage {
   protected readonly cameBack = Object.entries(this.backs).map(([value, label]) => ({ value, label }));
 
   protected readonly line = computed(() => {
-    const own = this.shipment();
-    if (own === undefined) return '';
-    const count = `${own.lines.length} ${own.lines.length === 1 ? 'cylinder' : 'cylinders'}`;
-    return `${dayWords(own.day)} · ${count} · ${this.units.massText(this.sentKg())}${own.receipt === null ? ' · no receipt yet' : ''}`;
+    const current = this.shipment();
+    if (current === undefined) return '';
+    const count = `${current.lines.length} ${current.lines.length === 1 ? 'cylinder' : 'cylinders'}`;
+    return `${dayWords(current.day)} · ${count} · ${this.units.massText(this.sentKg())}${current.receipt === null ? ' · no receipt yet' : ''}`;
   });
   protected readonly sentKg = computed(() => (this.shipment()?.lines ?? []).reduce((sum, { massKg }) => sum + massKg, 0));
   protected readonly receivedKg = computed(() =>
@@ -74,8 +74,8 @@ export class ReceiptPage {
   });
 
   private readonly reading = computed(() => {
-    const own = this.shipment();
-    return own === undefined ? undefined : readReceipt(this.draft(), own, this.preferences().mass);
+    const current = this.shipment();
+    return current === undefined ? undefined : readReceipt(this.draft(), current, this.preferences().mass);
   });
   private readonly logging = command(
     (receipt: Parameters<Registers['receiveShipment$']>[1]) => this.registers.receiveShipment$(this.id, receipt),
@@ -85,7 +85,7 @@ export class ReceiptPage {
   protected readonly refused = computed(() => refusalIn(this.logging.state()));
 
   protected draftOf = (cylinder: string): LineDraft => this.draft().lines[cylinder] ?? emptyLine(this.preferences().mass);
-  private sentOf = (cylinder: string): number => this.shipment()?.lines.find((own) => own.cylinder === cylinder)?.massKg ?? 0;
+  private sentOf = (cylinder: string): number => this.shipment()?.lines.find((line) => line.cylinder === cylinder)?.massKg ?? 0;
   protected open = (cylinder: string): boolean => needsReason(differsBy(this.draftOf(cylinder), this.sentOf(cylinder)));
   protected differs(cylinder: string): string {
     const kg = differsBy(this.draftOf(cylinder), this.sentOf(cylinder));
@@ -126,9 +126,9 @@ export class ReceiptPage {
   }
 
   protected async choose(file: File | undefined): Promise<void> {
-    const own = this.shipment();
-    if (file === undefined || own === undefined) return;
-    const read = linesOfFile(readFile(file.name, await file.text()), own);
+    const current = this.shipment();
+    if (file === undefined || current === undefined) return;
+    const read = linesOfFile(readFile(file.name, await file.text()), current);
     this.fileProblem.set(read.state === 'bad' ? `${file.name}: ${read.sentence}` : undefined);
     if (read.state === 'good') this.change({ lines: { ...this.draft().lines, ...read.lines } });
   }

@@ -7,7 +7,7 @@ import { linesOfFile } from './receipt-file';
 import { ReceiptPage } from './receipt.page';
 import { ShipmentList } from './shipment-list';
 
-const own: Shipment = {
+const current: Shipment = {
   id: 'sh1',
   to: 'Brackwater Reclaim',
   carrier: '',
@@ -27,12 +27,12 @@ const draft = (a: object = {}, b: object = {}, more: Partial<ReceiptDraft> = {})
   ...more,
 });
 const problems = (typed: ReceiptDraft) => {
-  const read = readReceipt(typed, own, 'kg');
+  const read = readReceipt(typed, current, 'kg');
   return read.state === 'bad' ? read.problems : {};
 };
 
 test('a receipt that agrees needs no reason; shares are typed in per cent', () => {
-  const read = readReceipt(draft({ purity: '99.5', air: '1', moisture: '30', credit: '12.5' }), own, 'kg');
+  const read = readReceipt(draft({ purity: '99.5', air: '1', moisture: '30', credit: '12.5' }), current, 'kg');
   expect(read).toMatchObject({
     state: 'good',
     receipt: {
@@ -51,11 +51,11 @@ test('a receipt that agrees needs no reason; shares are typed in per cent', () =
 });
 
 test('what differs is not accounted for, unless a reason is given', () => {
-  expect(readReceipt(draft({ received: kg('4.5') }), own, 'kg')).toMatchObject({
+  expect(readReceipt(draft({ received: kg('4.5') }), current, 'kg')).toMatchObject({
     receipt: { lines: [{ difference: { is: 'booked' } }, {}] },
   });
   expect(problems(draft({ received: kg('4.5'), difference: 'explained' }))).toEqual({ 'a/reason': expect.stringContaining('reason') });
-  const told = readReceipt(draft({ received: kg('4.5'), difference: 'explained', reason: 'oil' }), own, 'kg');
+  const told = readReceipt(draft({ received: kg('4.5'), difference: 'explained', reason: 'oil' }), current, 'kg');
   expect(told).toMatchObject({ receipt: { lines: [{ difference: { is: 'explained', reason: 'oil' } }, {}] } });
 });
 
@@ -71,7 +71,7 @@ test.each([
 });
 
 describe('a file of the reclaimer', () => {
-  const lines = (text: string) => linesOfFile(readFile('receipt.csv', text), own);
+  const lines = (text: string) => linesOfFile(readFile('receipt.csv', text), current);
 
   test('fills the lines of its cylinders, in the unit of its heading', () => {
     const read = lines('Cylinder,Net lb,Purity percent,Moisture ppm,Credit\nC-02,11.0,99.6,25,14\nc-11,4.4,,,\n');
@@ -96,7 +96,7 @@ describe('a file of the reclaimer', () => {
 });
 
 describe('the page', () => {
-  const open = async (shipment: Shipment = own) => {
+  const open = async (shipment: Shipment = current) => {
     const sent: NewReceipt[] = [];
     stage({
       id: 'sh1',
@@ -131,7 +131,7 @@ describe('the page', () => {
       happenedAt: '2026-11-28T08:00:00.000Z',
       recordedAt: '2026-11-28T08:00:00.000Z',
       recordedBy: 'Ines Marrow',
-      lines: own.lines.map(({ cylinder, name, massKg }) => ({
+      lines: current.lines.map(({ cylinder, name, massKg }) => ({
         cylinder,
         name,
         sentKg: massKg,
@@ -142,14 +142,14 @@ describe('the page', () => {
         credit: 30,
       })),
     };
-    const { text } = await open({ ...own, receipt });
+    const { text } = await open({ ...current, receipt });
     expect(text()).toContain('99.53 % pure, moisture 30 ppm');
     expect(text()).toContain('Certificate BW-1187');
     expect(text()).toContain('USD 40.00');
   });
 
   test('the list tells which shipment waits for its receipt', async () => {
-    stage({ registers: { shipments$: of([own]), cylinders$: of([aCylinder()]) } });
+    stage({ registers: { shipments$: of([current]), cylinders$: of([aCylinder()]) } });
     const { text } = await render(ShipmentList);
     expect(text()).toContain('C-02, C-11, 15.4 lb');
     expect(text()).toContain('no receipt yet');

@@ -47,7 +47,7 @@ export class ShipmentPage {
   protected readonly ready = computed(() => (valueOf(this.cylinders()) ?? []).filter(readyToGo));
   protected readonly shipment = computed(() => {
     const refrigerants = valueOf(this.refrigerants()) ?? [];
-    const burns = (id: string) => refrigerants.find((own) => own.id === id)?.flammable ?? true; // unknown is taken as burning
+    const burns = (id: string) => refrigerants.find((refrigerant) => refrigerant.id === id)?.flammable ?? true; // unknown is taken as burning
     return shipmentOf(this.chosen(), burns);
   });
   protected readonly line = computed(() => {
@@ -72,7 +72,7 @@ export class ShipmentPage {
 
   protected readonly names = computed(() =>
     this.ready()
-      .map((own) => `${own.name} (${contentName(own)})`)
+      .map((entry) => `${entry.name} (${contentName(entry)})`)
       .join(', '),
   );
 
@@ -86,7 +86,7 @@ export class ShipmentPage {
   }
 
   protected leaveOut(id: string): void {
-    this.change({ cylinders: this.draft().cylinders.filter((own) => own !== id) });
+    this.change({ cylinders: this.draft().cylinders.filter((cylinder) => cylinder !== id) });
   }
 
   protected leave(): void {

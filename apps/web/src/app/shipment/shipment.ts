@@ -38,11 +38,11 @@ export interface Shipment {
 export function shipmentOf(cylinders: readonly Cylinder[], burns: (refrigerant: string) => boolean): Shipment {
   const names = [...new Set(cylinders.map(groupName))].sort((a, b) => a.localeCompare(b, undefined, { numeric: true }));
   const groups = names.map((content): ShipmentGroup => {
-    const own = cylinders
+    const values = cylinders
       .filter((cylinder) => groupName(cylinder) === content)
       .sort((a, b) => a.name.localeCompare(b.name, undefined, { numeric: true }));
-    const lines = own.map(lineOf);
-    return { content, un: unText(own[0]!, burns), lines, ...sums(lines) };
+    const lines = values.map(lineOf);
+    return { content, un: unText(values[0]!, burns), lines, ...sums(lines) };
   });
   return { groups, ...sums(groups), stopped: cylinders.flatMap(stoppedBy) };
 }

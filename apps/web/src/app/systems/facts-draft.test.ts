@@ -15,7 +15,7 @@ const facts: SystemFacts = {
   limits: [{ what: 'suction sensor', part: 'suction-line', gaugePa: 1034214, typed: { text: '150', unit: 'psig' } }],
   written: 'keep the cap tight',
 };
-const draft = (own: SystemFacts, metric = true) => draftOf(own, metric, metric ? 'barg' : 'psig');
+const draft = (entry: SystemFacts, metric = true) => draftOf(entry, metric, metric ? 'barg' : 'psig');
 
 test('what is stored comes back as it was, through the fields', () => {
   const back = factsOf(draft(facts))!;

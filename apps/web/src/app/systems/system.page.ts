@@ -81,9 +81,9 @@ export class SystemPage {
     return system === undefined || line === undefined ? undefined : system.nameplateKg + line;
   });
   protected readonly flammable = computed(() => {
-    const own = valueOf(this.refrigerants())?.find(({ id }) => id === this.known()?.refrigerant);
-    return own?.flammable === true
-      ? (flammableWords[own.safetyGroup ?? ''] ?? 'Flammable: everything rated for it, no ignition source, ventilate.')
+    const found = valueOf(this.refrigerants())?.find(({ id }) => id === this.known()?.refrigerant);
+    return found?.flammable === true
+      ? (flammableWords[found.safetyGroup ?? ''] ?? 'Flammable: everything rated for it, no ignition source, ventilate.')
       : undefined;
   });
 
@@ -141,9 +141,9 @@ export class SystemPage {
 
   protected setValve = ({ valves }: FactsDraft, valve: string, state: string) => ({ ...valves, [valve]: state });
 
-  protected setVolume = ({ volumes }: FactsDraft, part: PartWithVolume, own: Partial<FactsDraft['volumes'][PartWithVolume]>) => ({
+  protected setVolume = ({ volumes }: FactsDraft, part: PartWithVolume, value: Partial<FactsDraft['volumes'][PartWithVolume]>) => ({
     ...volumes,
-    [part]: { ...volumes[part], ...own },
+    [part]: { ...volumes[part], ...value },
   });
 
   protected edit(part: Partial<FactsDraft>): void {

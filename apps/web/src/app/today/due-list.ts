@@ -30,15 +30,15 @@ const todo: Readonly<Record<CylinderFlag, string>> = {
       <section aria-label="Cylinders needing attention">
         <h2>Needs attention</h2>
         <ul>
-          @for (own of due(); track own.id) {
+          @for (entry of due(); track entry.id) {
             <li>
-              <a [routerLink]="['/cylinders', own.id]" [class.grave]="own.grave">
-                @if (own.grave) {
+              <a [routerLink]="['/cylinders', entry.id]" [class.grave]="entry.grave">
+                @if (entry.grave) {
                   <span aria-hidden="true">▲ </span>
                 }
-                {{ own.name }}: {{ own.words }}</a
+                {{ entry.name }}: {{ entry.words }}</a
               >
-              <p class="second">{{ own.todo }}</p>
+              <p class="second">{{ entry.todo }}</p>
             </li>
           }
         </ul>

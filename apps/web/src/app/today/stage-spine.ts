@@ -11,11 +11,11 @@ const STEP = 24;
   selector: 'hy-stage-spine',
   template: `
     <svg role="img" [attr.aria-label]="told()" [attr.viewBox]="'0 0 ' + width() + ' 16'" [attr.width]="width()" height="16">
-      @for (own of states(); track own.stage; let i = $index, last = $last) {
+      @for (entry of states(); track entry.stage; let i = $index, last = $last) {
         @if (!last) {
-          <path class="pipe" [class.done]="own.state === 'done'" [attr.d]="'M' + (i * step + 15) + ' 8h10'" />
+          <path class="pipe" [class.done]="entry.state === 'done'" [attr.d]="'M' + (i * step + 15) + ' 8h10'" />
         }
-        <path [class]="own.state" [class.next]="own.stage === next()" [attr.d]="'M' + (i * step + 2) + ' 3l13 10V3l-13 10z'" />
+        <path [class]="entry.state" [class.next]="entry.stage === next()" [attr.d]="'M' + (i * step + 2) + ' 3l13 10V3l-13 10z'" />
       }
     </svg>
   `,
@@ -69,7 +69,7 @@ export class StageSpine {
   protected readonly next = computed(() => nextStage(this.states()));
   protected readonly told = computed(() =>
     this.states()
-      .map((own) => `${stageNames[own.stage]} ${stateText(own)}`)
+      .map((state) => `${stageNames[state.stage]} ${stateText(state)}`)
       .join('; '),
   );
 }

@@ -13,31 +13,31 @@ import { Units } from '../preferences/units.service';
   selector: 'hy-visit-row',
   imports: [RouterLink, StageSpine, VisitDay],
   template: `
-    @let own = visit();
-    <article [class.lead]="lead()" [class.closed]="own.state === 'closed'">
+    @let row = visit();
+    <article [class.lead]="lead()" [class.closed]="row.state === 'closed'">
       <p class="when">
         {{ when() }}
-        @if (hour(); as own) {
-          <span class="second">{{ own }}</span>
+        @if (hour(); as at) {
+          <span class="second">{{ at }}</span>
         }
       </p>
       <div class="what">
-        <h3>{{ own.system.site }}, {{ own.system.name }}</h3>
+        <h3>{{ row.system.site }}, {{ row.system.name }}</h3>
         <p class="second">{{ line() }}</p>
       </div>
       <hy-stage-spine [states]="states()" />
       <p class="next">
-        <b>{{ next() }}</b> <span class="second">{{ own.reason }}</span>
+        <b>{{ next() }}</b> <span class="second">{{ row.reason }}</span>
       </p>
       <div class="actions">
-        @if (own.state === 'open') {
-          <hy-visit-day [visit]="own" />
+        @if (row.state === 'open') {
+          <hy-visit-day [visit]="row" />
         }
         <a
           class="button small"
           [class.main]="lead()"
-          [routerLink]="['/visits', own.id]"
-          [attr.aria-label]="word() + ': ' + own.system.site + ', ' + own.system.name"
+          [routerLink]="['/visits', row.id]"
+          [attr.aria-label]="word() + ': ' + row.system.site + ', ' + row.system.name"
           >{{ word() }}</a
         >
       </div>

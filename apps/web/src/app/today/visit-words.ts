@@ -33,7 +33,7 @@ export function goOnText(visit: Visit): string {
 /** The visit to go on with: the one today that is under way, else the first one today that is open. */
 export function leadOf(visits: readonly Visit[], today: string): string | undefined {
   const open = visits.filter(({ state, day }) => state === 'open' && day === today).sort(byTime);
-  return (open.find((own) => nextStage(stagesOf(own)) !== 'look') ?? open[0])?.id;
+  return (open.find((entry) => nextStage(stagesOf(entry)) !== 'look') ?? open[0])?.id;
 }
 
 /** Visits without an hour come after those that have one. */

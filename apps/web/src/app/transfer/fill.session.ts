@@ -189,7 +189,7 @@ export class FillSession {
   /** Refrigerant straight from a supplier may go where virgin refrigerant is kept. */
   readonly objections = computed(() => {
     const objections = valueOf(this.answers.suited())?.[0]?.objections ?? [];
-    return this.source()?.kind === 'supplier' ? objections.filter((own) => own !== 'virgin') : objections;
+    return this.source()?.kind === 'supplier' ? objections.filter((objection) => objection !== 'virgin') : objections;
   });
 
   readonly cautions = computed(() => {

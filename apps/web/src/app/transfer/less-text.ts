@@ -15,7 +15,7 @@ const groups: readonly (readonly [readonly BudgetTerm[], string])[] = [
 export function lessText(limitKg: number, shutAt: StopWeight | undefined, units: Pick<Units, 'massText'>): string {
   if (shutAt === undefined) return '';
   const told = groups.flatMap(([terms, why]) => {
-    const kg = shutAt.budget.filter(({ term }) => terms.includes(term)).reduce((sum, own) => sum + own.kg, 0);
+    const kg = shutAt.budget.filter(({ term }) => terms.includes(term)).reduce((sum, entry) => sum + entry.kg, 0);
     return kg > SEEN_KG ? [`${units.massText(kg, 'up')} ${why}`] : [];
   });
   const limit = `The limit is ${units.massText(limitKg, 'down')}`;

@@ -72,8 +72,8 @@ export function truckTask(
       id,
       new Map(
         visits.flatMap(({ visit }) => {
-          const own = suited.get(visit.id)?.find((one) => one.id === id);
-          return own === undefined ? [] : [[visit.id, { objections: own.objections, roomKg: own.roomKg }] as const];
+          const found = suited.get(visit.id)?.find((one) => one.id === id);
+          return found === undefined ? [] : [[visit.id, { objections: found.objections, roomKg: found.roomKg }] as const];
         }),
       ),
     ]),

@@ -15,7 +15,7 @@ export function remedy(
   cylinders: readonly Cylinder[],
   tell: Telling,
 ): string {
-  const named = (id: string) => cylinders.find((own) => own.id === id);
+  const named = (id: string) => cylinders.find((cylinder) => cylinder.id === id);
   const only = (objection: string) =>
     suited
       .filter(({ objections, id }) => objections.length === 1 && objections[0] === objection && named(id)?.retiredAt === null)
@@ -83,7 +83,7 @@ const fetching = (fetched: readonly Cylinder[], { system, stop }: TruckVisit, in
 /** "C-09 and C-11 from the workshop" */
 const byPlace = (fetched: readonly Cylinder[]): readonly string[] =>
   [...new Set(fetched.map(({ place }) => place))].map(
-    (place) => `${listed(fetched.filter((own) => own.place === place).map(({ name }) => name))} from ${fromPlace[place]}`,
+    (place) => `${listed(fetched.filter((entry) => entry.place === place).map(({ name }) => name))} from ${fromPlace[place]}`,
   );
 
 const listed = (parts: readonly string[]) =>

@@ -36,17 +36,17 @@ export class TruckPage {
     const visits = this.session.visits().length;
     return `${visits === 0 ? 'no open visit' : visits === 1 ? 'one open visit' : `${visits} open visits`}, ${dayWords(this.session.day())}`;
   });
-  private readonly byId = computed(() => new Map(this.session.cylinders().map((own) => [own.id, own])));
-  private readonly siteOf = computed(() => new Map(this.session.visits().map((own) => [own.visit.id, own])));
+  private readonly byId = computed(() => new Map(this.session.cylinders().map((cylinder) => [cylinder.id, cylinder])));
+  private readonly siteOf = computed(() => new Map(this.session.visits().map((truckVisit) => [truckVisit.visit.id, truckVisit])));
 
   protected readonly aboard = computed(() =>
     (this.solved()?.plan.loads ?? []).flatMap(({ cylinder, pours }) => {
-      const own = this.byId().get(cylinder);
-      return own === undefined
+      const found = this.byId().get(cylinder);
+      return found === undefined
         ? []
         : [
             {
-              cylinder: own,
+              cylinder: found,
               pours: pours.map(({ stop, kg }) => `${this.units.massText(kg)} from ${this.siteOf().get(stop)?.system.site ?? ''}`),
               wanted: this.session.choices().wanted.includes(cylinder),
             },

@@ -58,7 +58,7 @@ export class TruckSession {
   });
   readonly visits = computed(() => {
     const refrigerants = valueOf(this.refrigerants()) ?? [];
-    const burns = (id: string) => refrigerants.find((own) => own.id === id)?.flammable ?? true; // unknown is taken as burning
+    const burns = (id: string) => refrigerants.find((refrigerant) => refrigerant.id === id)?.flammable ?? true; // unknown is taken as burning
     return truckVisits(valueOf(this.visitsRead()) ?? [], valueOf(this.systems()) ?? [], this.day(), burns);
   });
   /** Open visits of earlier days: today's truck does not count them until somebody gives them a day. */
@@ -84,7 +84,7 @@ export class TruckSession {
     ];
     if (refrigerants === undefined || organisation === undefined || cylinders === undefined || valueOf(this.visitsRead()) === undefined)
       return undefined;
-    const nominal = (id: string) => refrigerants.find((own) => own.id === id);
+    const nominal = (id: string) => refrigerants.find((refrigerant) => refrigerant.id === id);
     const asks = this.visits().flatMap(({ visit, system, quality }): readonly { readonly visit: string; readonly args: SuitArgs }[] => {
       const incoming = nominal(system.refrigerant);
       if (incoming === undefined) return [];
@@ -92,7 +92,7 @@ export class TruckSession {
         {
           visit: visit.id,
           args: {
-            cylinders: cylinders.map((own) => ({ id: own.id, ...candidateOf(own, (id) => nominal(id)?.composition) })),
+            cylinders: cylinders.map((cylinder) => ({ id: cylinder.id, ...candidateOf(cylinder, (id) => nominal(id)?.composition) })),
             incoming: { composition: incoming.composition, flammable: incoming.flammable, quality, owner: system.site },
             policy: { required: organisation.requiredRules, liquidShareAt131F: organisation.liquidShareAt131F },
             hottestK: organisation.hottestK,
@@ -110,11 +110,11 @@ export class TruckSession {
         const { asks, cylinders, visits, wishes } = question;
         const suited$ = asks.length === 0 ? of([]) : forkJoin(asks.map(({ args }) => this.properties.ask$('suit', args)));
         return suited$.pipe(
-          map((all) => new Map(all.map((own, k) => [asks[k]!.visit, own] as const))),
+          map((all) => new Map(all.map((suitedCylinders, k) => [asks[k]!.visit, suitedCylinders] as const))),
           switchMap((suited) =>
             this.solver
               .solve$(truckTask(visits, cylinders, suited, wishes))
-              .pipe(map((own): Loadable<Solved> => ({ state: 'ready', value: { ...own, suited } }))),
+              .pipe(map((answer): Loadable<Solved> => ({ state: 'ready', value: { ...answer, suited } }))),
           ),
           catchError((error: unknown) =>
             of<Loadable<Solved>>({

@@ -151,7 +151,7 @@ test('what a burnt-out compressor leaves is kept apart from the same refrigerant
 
 test('what stays in its own condenser needs no cylinder; other days and closed visits do not count', () => {
   const systems = [aSystem()];
-  const one = (own: Partial<Visit>) => truckVisits([visit(own)], systems, DAY, () => false);
+  const one = (entry: Partial<Visit>) => truckVisits([visit(entry)], systems, DAY, () => false);
   expect(one({ plan: plan({ method: 'pump-down-condenser' }) })[0]).toMatchObject({ needsMachine: false, stop: { high: 0 } });
   expect(one({ plan: plan({}) })[0]).toMatchObject({ needsMachine: true });
   expect([one({ day: '2026-11-28' }), one({ state: 'closed' })]).toEqual([[], []]);

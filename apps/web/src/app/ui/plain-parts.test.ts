@@ -88,7 +88,7 @@ test.each([
 ])('a reading %s draws no part of the beam backwards', async (_, nowKg) => {
   stage();
   const { root } = await render(WeightBeam, { tareKg: 7.801789, nowKg, stopKg: 17.59 });
-  const widths = [...root.querySelectorAll('svg rect[y="34"]')].map((own) => Number(own.getAttribute('width')));
+  const widths = [...root.querySelectorAll('svg rect[y="34"]')].map((element) => Number(element.getAttribute('width')));
   expect(widths.length).toBeGreaterThan(3);
   for (const width of widths) expect(width).toBeGreaterThanOrEqual(0);
 });

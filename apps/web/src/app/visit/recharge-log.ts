@@ -34,17 +34,17 @@ const SLOW_KG = 0.1;
     <h3>From which cylinder</h3>
     @if (sources(); as s) {
       <ul>
-        @for (own of s.draws; track own.id) {
+        @for (item of s.draws; track item.id) {
           <li>
-            <b>{{ name(own.id) }}</b> {{ units.massText(own.kg, 'down') }}
-            <span class="second">{{ sorts()[own.id] }}; about {{ units.massText(own.heelKg) }} stay in it as vapor</span>
+            <b>{{ name(item.id) }}</b> {{ units.massText(item.kg, 'down') }}
+            <span class="second">{{ sorts()[item.id] }}; about {{ units.massText(item.heelKg) }} stay in it as vapor</span>
           </li>
         } @empty {
           <li class="second">No cylinder on the rack holds this refrigerant clean enough.</li>
         }
       </ul>
-      @for (own of untested(); track own) {
-        <p class="second">{{ own }} holds what was recovered here: not before acid and moisture are tested and passed, see Account.</p>
+      @for (item of untested(); track item) {
+        <p class="second">{{ item }} holds what was recovered here: not before acid and moisture are tested and passed, see Account.</p>
       }
       @if (s.shortKg > 0) {
         <p class="short">{{ units.massText(s.shortKg, 'up') }} more are needed.</p>
@@ -127,7 +127,7 @@ export class RechargeLog {
     (valueOf(this.loaded()) ?? []).filter(({ retiredAt, place }) => retiredAt === null && place !== 'reclaimer'),
   );
   /** Cylinders into which this system was recovered on this visit. */
-  private readonly own = computed(() => new Set(this.book.recovered().map(({ to }) => to.id)));
+  private readonly recoveredHere = computed(() => new Set(this.book.recovered().map(({ to }) => to.id)));
   protected readonly chargedKg = computed(() => this.book.charged().reduce((sum, { massKg }) => sum + massKg, 0));
   /** Nothing that was recovered goes back before acid and moisture were tested on this visit, and passed. */
   private readonly tested = computed(() => {
@@ -144,7 +144,7 @@ export class RechargeLog {
   );
   /** Recovered from others is offered only where the cylinder names this customer: it changes hands only reclaimed. */
   private sortOf({ id, marks }: Cylinder): Stock['is'] | undefined {
-    if (this.own().has(id)) return 'own';
+    if (this.recoveredHere().has(id)) return 'own';
     if (marks.kind === 'virgin') return 'virgin';
     return marks.owner !== undefined && same(marks.owner, this.job.visit()?.system.site ?? '') ? 'owners' : undefined;
   }
@@ -154,11 +154,11 @@ export class RechargeLog {
     this.tested() ? [] : this.stock().flatMap(({ id, is }) => (is === 'own' ? [this.name(id)] : [])),
   );
   protected readonly sources = computed(() => sourcesFor(this.composition(), this.leftKg(), this.stock(), ROOM_K));
-  protected name = (id: string): string => this.rack().find((own) => own.id === id)?.name ?? '';
+  protected name = (id: string): string => this.rack().find((entry) => entry.id === id)?.name ?? '';
 
   protected readonly choices = computed(() => {
     const first = this.sources().draws.map(({ id }) => id);
-    const rest = this.stock().filter((own) => mayFeed(this.composition(), own) && !first.includes(own.id));
+    const rest = this.stock().filter((stock) => mayFeed(this.composition(), stock) && !first.includes(stock.id));
     return [...first, ...rest.map(({ id }) => id)].map((id) => ({ value: id, label: this.name(id) }));
   });
   protected readonly chosen = linkedSignal<string>(() => this.choices()[0]?.value ?? '');

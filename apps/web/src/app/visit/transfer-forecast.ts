@@ -141,7 +141,7 @@ export class TransferForecast {
   protected readonly sentence = computed(() => {
     const { likely, low, high } = this.forecast()!;
     const minutes = (t: number) => this.units.decimal(Math.max(1, t / 60), 0);
-    const range = [low, likely, high].flatMap((own) => (own === undefined ? [] : [own.end.t]));
+    const range = [low, likely, high].flatMap((simulated) => (simulated === undefined ? [] : [simulated.end.t]));
     const [least, most] = [Math.min(...range), Math.max(...range)];
     const trip = likely.events.find(({ kind }) => kind === 'trip');
     const stops = likely.end.reason === 'stop-weight' || likely.end.reason === 'cylinder-full';
@@ -158,8 +158,8 @@ export class TransferForecast {
 
   protected readonly drawn = computed(() => {
     const { likely, low, high } = this.forecast()!;
-    const all = [likely, low, high].flatMap((own) => (own === undefined ? [] : [own]));
-    const end = Math.max(60, ...all.map((own) => own.end.t));
+    const all = [likely, low, high].flatMap((simulated) => (simulated === undefined ? [] : [simulated]));
+    const end = Math.max(60, ...all.map((simulated) => simulated.end.t));
     const start = likely.samples[0]?.grossKg ?? 0;
     const mass = (kg: number) => this.number(kg);
     const most = Math.max(...all.flatMap(({ samples }) => samples.map(({ grossKg }) => mass(grossKg - start))));
@@ -176,7 +176,9 @@ export class TransferForecast {
     return {
       mass: way(likely, ({ grossKg }) => y(mass(grossKg - start))),
       pressure: way(likely, ({ headPa }) => yp(Math.max(0, pressure(headPa)))),
-      edges: [low, high].flatMap((own) => (own === undefined ? [] : [way(own, ({ grossKg }) => y(mass(grossKg - start)))])),
+      edges: [low, high].flatMap((simulated) =>
+        simulated === undefined ? [] : [way(simulated, ({ grossKg }) => y(mass(grossKg - start)))],
+      ),
       cutOut: cutOut > TOP ? cutOut : undefined,
       ticksX: x.ticks(5).map((value) => ({ x: x(value), text: `${value} min` })),
       ticksY: y.ticks(4).map((value) => ({ y: y(value), text: this.units.decimal(value, most < 3 ? 1 : 0) })),

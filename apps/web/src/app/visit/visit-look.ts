@@ -54,7 +54,7 @@ export class VisitLook implements LookSource {
 
   constructor() {
     const before = this.job.open() ? this.seenBefore() : {};
-    this.stored.value.update((own) => ({ ...own, changes: { ...before, ...own.changes } }));
+    this.stored.value.update((pending) => ({ ...pending, changes: { ...before, ...pending.changes } }));
     this.changed$
       .pipe(
         debounceTime(REST_MS),

@@ -158,7 +158,7 @@ test('every joint of the record is there; what was found is saved with its way, 
   expect(text()).toMatch(/0 of 12 looked at; 12 not yet: what was not looked at is not shown tight/);
   await type('Finding at Suction line to compressor', 'detector:tight');
   await type('Finding at Liquid port, core and cap', 'soap:leaks');
-  expect(sent.map((own) => own.kind === 'joint-checked' && [own.joint, own.check, own.finding])).toEqual([
+  expect(sent.map((entry) => entry.kind === 'joint-checked' && [entry.joint, entry.check, entry.finding])).toEqual([
     ['suction-line>compressor', 'detector', 'tight'],
     ['liquid-port', 'soap', 'leaks'],
   ]);
@@ -399,7 +399,7 @@ describe('the charge', () => {
   test.each([
     ['nobody has tested', []],
     ['only half was tested', passed.slice(0, 1)],
-    ['a test failed', passed.map((own) => ({ ...own, result: 'fail' as const }))],
+    ['a test failed', passed.map((entry) => ({ ...entry, result: 'fail' as const }))],
   ])('what was recovered here waits while %s', async (_, refrigerantTests) => {
     const { root, text } = await begin({}, { refrigerantTests });
     expect(linesOf(root)[0]).toMatch(/^C-01 .* virgin/);
@@ -482,10 +482,10 @@ describe('the vacuum', () => {
         setUp,
         begunAt: '2026-11-26T08:00:00.000Z',
         begunBy: 'Ines Marrow',
-        readings: micron.map((own, k) => ({
+        readings: micron.map((value, k) => ({
           at: new Date(Date.parse('2026-11-26T08:00:00.000Z') + (k + 1) * everyS * 1000).toISOString(),
           by: 'Ines Marrow',
-          reading: { micron: own },
+          reading: { micron: value },
         })),
         ended: null,
       },

@@ -13,16 +13,16 @@ import { stageNames, stateText } from './stage-words';
   template: `
     <nav aria-label="Stages">
       <ol>
-        @for (own of states(); track own.stage; let i = $index) {
-          <li [class]="own.state" [class.here]="own.stage === here()" [class.far]="far(i)">
+        @for (entry of states(); track entry.stage; let i = $index) {
+          <li [class]="entry.state" [class.here]="entry.stage === here()" [class.far]="far(i)">
             <a
-              [routerLink]="['/visits', visit(), own.stage]"
-              [attr.aria-current]="own.stage === here() ? 'step' : null"
-              [attr.aria-label]="names[own.stage] + ', ' + words(own)"
-              [title]="words(own)"
+              [routerLink]="['/visits', visit(), entry.stage]"
+              [attr.aria-current]="entry.stage === here() ? 'step' : null"
+              [attr.aria-label]="names[entry.stage] + ', ' + words(entry)"
+              [title]="words(entry)"
             >
               <svg viewBox="0 0 24 18" width="24" height="18" aria-hidden="true"><path d="M2 2l20 14V2L2 16z" /></svg>
-              <span>{{ names[own.stage] }}</span>
+              <span>{{ names[entry.stage] }}</span>
             </a>
           </li>
         }

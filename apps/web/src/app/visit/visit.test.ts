@@ -49,7 +49,7 @@ describe('the look', () => {
     await type('Standing pressure', '128');
     await rested();
     await settled(fixture);
-    expect(sent.map((own) => own.kind === 'looked' && own.look)).toEqual([
+    expect(sent.map((entry) => entry.kind === 'looked' && entry.look)).toEqual([
       { failed: 'condenser', standing: { text: '128', unit: 'psig', ounces: '' } },
     ]);
     expect(text()).toContain('Still needed: outdoor temperature.');
@@ -147,7 +147,7 @@ describe('the method', () => {
     field.dispatchEvent(new Event('change'));
     field.dispatchEvent(new Event('change'));
     await settled(fixture);
-    expect(sent.flatMap((own) => (own.kind === 'read' ? [own.text] : []))).toEqual(['128 psig']);
+    expect(sent.flatMap((entry) => (entry.kind === 'read' ? [entry.text] : []))).toEqual(['128 psig']);
     expect(text()).toMatch(/128 psig · Ines Marrow/);
   });
 

@@ -11,7 +11,7 @@ const LEAST_READINGS = 4;
 /** How fast a scale rises: a straight line through its last readings. Nothing where there are too few. @param windowS of the trace's clock */
 export function flowRate({ t, value }: Trace, windowS: number): FlowRate | undefined {
   const from = (t.at(-1) ?? 0) - windowS;
-  const first = t.findIndex((own) => own >= from);
+  const first = t.findIndex((value) => value >= from);
   const n = t.length - first;
   if (first < 0 || n < LEAST_READINGS) return undefined;
   let [st, sv] = [0, 0];

@@ -10,13 +10,13 @@ const question = fc.record({
 });
 
 test('nobody is told to shut the valve later than the stop, whatever the rate', () => {
-  fc.assert(fc.property(question, (own) => void expect(stopAlarm(own).closeAtKg).toBeLessThanOrEqual(own.stopKg)));
+  fc.assert(fc.property(question, (entry) => void expect(stopAlarm(entry).closeAtKg).toBeLessThanOrEqual(entry.stopKg)));
 });
 
 test('the faster it flows the earlier it calls', () => {
   fc.assert(
-    fc.property(question, fc.double({ min: 0, max: 0.5, noNaN: true }), (own, more) => {
-      const [slow, fast] = [stopAlarm(own), stopAlarm({ ...own, rateKgPerS: Math.max(0, own.rateKgPerS) + more })];
+    fc.property(question, fc.double({ min: 0, max: 0.5, noNaN: true }), (entry, more) => {
+      const [slow, fast] = [stopAlarm(entry), stopAlarm({ ...entry, rateKgPerS: Math.max(0, entry.rateKgPerS) + more })];
       expect(fast.closeAtKg).toBeLessThanOrEqual(slow.closeAtKg);
       const order = ['quiet', 'soon', 'now', 'over'];
       if (more > 0) expect(order.indexOf(fast.stage)).toBeGreaterThanOrEqual(order.indexOf(slow.stage));
@@ -26,10 +26,10 @@ test('the faster it flows the earlier it calls', () => {
 
 test('above the stop it always calls, and never before there is reason to', () => {
   fc.assert(
-    fc.property(question, (own) => {
-      const { stage } = stopAlarm(own);
-      expect(stage === 'over').toBe(own.grossKg > own.stopKg);
-      if (own.grossKg < own.stopKg - Math.max(0, own.rateKgPerS) * 120 - 1) expect(stage).toBe('quiet');
+    fc.property(question, (entry) => {
+      const { stage } = stopAlarm(entry);
+      expect(stage === 'over').toBe(entry.grossKg > entry.stopKg);
+      if (entry.grossKg < entry.stopKg - Math.max(0, entry.rateKgPerS) * 120 - 1) expect(stage).toBe('quiet');
     }),
   );
 });

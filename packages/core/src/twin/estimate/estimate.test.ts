@@ -35,7 +35,7 @@ function readings(samples: readonly Sample[], now: number, normal: () => number)
   const until = samples.filter(({ t }) => t <= now);
   const of = (name: 'grossKg' | 'suctionPa' | 'headPa', sd: number) => ({
     t: until.map(({ t }) => t),
-    value: until.map((own) => own[name] + sd * normal()),
+    value: until.map((sample) => sample[name] + sd * normal()),
   });
   return { grossKg: of('grossKg', 0.006), suctionPa: of('suctionPa', 4000), headPa: of('headPa', 8000) };
 }
@@ -50,8 +50,8 @@ const underway = (truth: { samples: readonly Sample[] }, now: number, seed: numb
 
 describe('beside the readings', () => {
   const truth = truthOf([-0.1, -0.3, 0.12, -0.2, 0.25]);
-  const own = underway(truth, 0.6 * truth.end.t, 3);
-  const fitted = refit(own);
+  const current = underway(truth, 0.6 * truth.end.t, 3);
+  const fitted = refit(current);
 
   test('it finds what the records do not say', () => {
     const [charge, , pump, machine] = fitted.guess;
@@ -62,7 +62,7 @@ describe('beside the readings', () => {
   });
 
   test('its ranges hold what comes', () => {
-    const coming = outlook(own, fitted)!;
+    const coming = outlook(current, fitted)!;
     expect(coming.end.grossKg.low).toBeLessThanOrEqual(truth.end.grossKg + 0.05);
     expect(coming.end.grossKg.high).toBeGreaterThanOrEqual(truth.end.grossKg - 0.05);
     const middle = coming.t[30]!;
@@ -72,13 +72,13 @@ describe('beside the readings', () => {
   });
 
   test('the same question has the same answer', () => {
-    expect(refit(own).guess).toEqual(fitted.guess);
+    expect(refit(current).guess).toEqual(fitted.guess);
   });
 
   test('a kicked scale moves it hardly at all', () => {
-    const gross = own.readings.grossKg!;
+    const gross = current.readings.grossKg!;
     const kicked = gross.value.map((value, k) => (k % 40 === 0 ? value + 1.5 : value));
-    const again = refit({ ...own, readings: { ...own.readings, grossKg: { ...gross, value: kicked } } });
+    const again = refit({ ...current, readings: { ...current.readings, grossKg: { ...gross, value: kicked } } });
     for (const [k, value] of again.guess.entries()) expect(Math.abs(value - fitted.guess[k]!)).toBeLessThan(0.05);
   });
 });
@@ -107,14 +107,14 @@ test('a trip is foreseen, and ice averts it', () => {
   const truth = truthOf([0, 0, 0.05, -0.2, 0]);
   const tripS = truth.samples.find(({ headPa }) => headPa > 3.72e6)!.t;
   const now = 0.4 * tripS;
-  const own = underway(truth, now, 11);
-  const coming = outlook(own, refit(own))!;
+  const current = underway(truth, now, 11);
+  const coming = outlook(current, refit(current))!;
   expect(coming.trip).toBeDefined();
   expect(Math.abs(coming.trip!.likely - tripS) / (tripS - now)).toBeLessThan(0.15);
   const ice = coming.cures.find(({ cooling }) => cooling === 'ice')!;
   expect(ice.tripS).toBeUndefined();
   expect(ice.headPa).toBeLessThan(3.72e6);
-  const iced = outlook({ ...own, scenario: { ...rooftop, deeds: [{ at: now, cooling: 'ice' }] } }, refit(own))!;
+  const iced = outlook({ ...current, scenario: { ...rooftop, deeds: [{ at: now, cooling: 'ice' }] } }, refit(current))!;
   expect(iced.trip).toBeUndefined();
 });
 
@@ -123,8 +123,8 @@ test.each([
   [[0, 0, 0, -0.9, 0], 'machine-hot'],
 ] as const)('a rig off by %j is named: %s', (guess, suspect) => {
   const truth = truthOf(guess);
-  const own = underway(truth, 0.7 * truth.end.t, 2);
-  expect(suspectsOf(refit(own))).toContain(suspect);
+  const current = underway(truth, 0.7 * truth.end.t, 2);
+  expect(suspectsOf(refit(current))).toContain(suspect);
 });
 
 // liquid shows what a hose lets through; vapor at a throttled suction hardly does
@@ -136,20 +136,20 @@ test('a core that was left in is named as soon as liquid flows', () => {
     cylinder: { ...rooftop.cylinder, contentKg: 0.1, temperatureK: fahrenheit(70) },
   };
   const truth = truthOf([0, -1.2, 0, 0, 0], direct);
-  const own = underway(truth, 150, 2, { scenario: direct });
-  expect(suspectsOf(refit(own))).toEqual(['restricted']);
+  const current = underway(truth, 150, 2, { scenario: direct });
+  expect(suspectsOf(refit(current))).toEqual(['restricted']);
 });
 
 test('another refrigerant than the record’s does not fit, and is said', () => {
   const truth = truthOf([0, 0, 0, 0, 0], { ...rooftop, composition: refrigerant('R-134a').composition });
-  const own = underway(truth, 300, 2);
-  expect(suspectsOf(refit(own))).toEqual(['does-not-fit']);
+  const current = underway(truth, 300, 2);
+  expect(suspectsOf(refit(current))).toEqual(['does-not-fit']);
 });
 
 test('what cannot be run has no outlook, and throws nothing', () => {
   const impossible = { ...rooftop, system: { ...rooftop.system, chargeKg: 500 } };
-  const own = { scenario: impossible, readings: {}, now: 10, from: AS_RECORDED };
-  expect(outlook(own, refit(own))).toBeUndefined();
+  const current = { scenario: impossible, readings: {}, now: 10, from: AS_RECORDED };
+  expect(outlook(current, refit(current))).toBeUndefined();
 });
 
 test('readings are put together by their medians, and no kind counts more often than it is independent', () => {

@@ -32,10 +32,10 @@ export function pointsOf(traces: Traces): readonly Point[] {
     const filled = new Map<number, { t: number[]; value: number[] }>();
     for (const [k, t] of trace.t.entries()) {
       const stretch = Math.min(stretches - 1, Math.floor((t - from) / width));
-      const own = filled.get(stretch) ?? { t: [], value: [] };
-      own.t.push(t);
-      own.value.push(trace.value[k]!);
-      filled.set(stretch, own);
+      const found = filled.get(stretch) ?? { t: [], value: [] };
+      found.t.push(t);
+      found.value.push(trace.value[k]!);
+      filled.set(stretch, found);
     }
     const repeats = Math.sqrt(Math.max(1, filled.size / data.independentPoints));
     return [...filled.values()].map(({ t, value }) => {

@@ -134,19 +134,19 @@ const residuals = (points: readonly Point[], simulated: Simulated | undefined): 
 /** Huber: beyond so many standard deviations a reading pulls no harder. */
 const weight = (residual: number): number => Math.min(1, data.outlier / Math.max(1e-9, Math.abs(residual)));
 
-function loss(own: readonly number[], guess: Guess, prior: readonly number[]): number {
+function loss(values: readonly number[], guess: Guess, prior: readonly number[]): number {
   const k = data.outlier;
-  const read = own.reduce((sum, r) => sum + (Math.abs(r) <= k ? r * r : 2 * k * Math.abs(r) - k * k), 0);
+  const read = values.reduce((sum, r) => sum + (Math.abs(r) <= k ? r * r : 2 * k * Math.abs(r) - k * k), 0);
   return guess.reduce((sum, value, i) => sum + (value / prior[i]!) ** 2, read);
 }
 
-function newton(own: readonly number[], slopes: readonly (readonly number[])[], guess: Guess, prior: readonly number[]) {
+function newton(values: readonly number[], slopes: readonly (readonly number[])[], guess: Guess, prior: readonly number[]) {
   const normal = new Float64Array(N * N);
   const right = new Float64Array(N);
   for (let a = 0; a < N; a++) {
     normal[a * N + a] = 1 / prior[a]! ** 2;
     right[a] = -guess[a]! / prior[a]! ** 2;
-    for (const [i, residual] of own.entries()) {
+    for (const [i, residual] of values.entries()) {
       const w = weight(residual);
       right[a]! -= w * slopes[a]![i]! * residual;
       for (let b = 0; b < N; b++) normal[a * N + b]! += w * slopes[a]![i]! * slopes[b]![i]!;

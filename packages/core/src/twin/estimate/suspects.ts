@@ -33,7 +33,7 @@ export function suspectsOf({ guess, covariance, prior, misfit }: Fitted): readon
   if (misfit > MISFIT) return ['does-not-fit'];
   const far = unknowns
     .map((name, k) => ({ name, far: guess[k]! / prior[k]!, seen: Math.sqrt(covariance[k * unknowns.length + k]!) < SEEN * prior[k]! }))
-    .filter((own) => own.seen && Math.abs(own.far) > BEYOND)
+    .filter((entry) => entry.seen && Math.abs(entry.far) > BEYOND)
     .sort((a, b) => Math.abs(b.far) - Math.abs(a.far))[0];
   if (far === undefined) return [];
   const suspect = far.far < 0 ? LOW[far.name] : far.name === 'charge' ? 'more-than-recorded' : undefined;

@@ -118,7 +118,7 @@ export function readCheck(draft: CheckDraft, atmosphere: Pascal, units: TypedUni
         ? undefined
         : { outdoorK, indoorK, indoorWetBulbK, atmospherePa: pascal(atmosphere), rain: draft.rain, heating: draft.heating },
     readings,
-    metering: meterings.find((own) => own === draft.metering),
+    metering: meterings.find((entry) => entry === draft.metering),
     capacityW: capacity === undefined || capacity <= 0 ? undefined : capacity * units.capacity.W,
     plateSubcoolingK: subcooling === undefined ? undefined : subcooling * units.degreeK,
     settled: minutes !== undefined && minutes >= SETTLES_MIN,

@@ -22,10 +22,10 @@ const WORTH_SAYING = 0.02;
           </tr>
         </thead>
         <tbody>
-          @for (own of explanations(); track own.code; let first = $first) {
+          @for (entry of explanations(); track entry.code; let first = $first) {
             <tr [class.first]="first">
-              <th scope="row">{{ names[own.code] }}</th>
-              <td class="number">{{ units.percent(own.probability) }}</td>
+              <th scope="row">{{ names[entry.code] }}</th>
+              <td class="number">{{ units.percent(entry.probability) }}</td>
             </tr>
           }
         </tbody>
@@ -40,10 +40,10 @@ const WORTH_SAYING = 0.02;
           </tr>
         </thead>
         <tbody>
-          @for (own of skews(); track own.text) {
+          @for (entry of skews(); track entry.text) {
             <tr>
-              <th scope="row">{{ own.text }}</th>
-              <td class="number">{{ own.amount }}</td>
+              <th scope="row">{{ entry.text }}</th>
+              <td class="number">{{ entry.amount }}</td>
             </tr>
           }
         </tbody>
@@ -100,9 +100,9 @@ export class CheckTables {
     }),
   );
   protected readonly thumb = computed(() => {
-    const own = this.answer().thumb;
-    if (own === undefined) return undefined;
-    const says = { add: 'add', remove: 'remove', leave: 'leave it', 'too-low-to-charge': 'too low to charge by it' }[own.says];
-    return `By rule of thumb: ${own.by} ${this.units.temperatureStep(own.read)}, target ${this.units.temperatureStep(own.target)}, ${says}.`;
+    const current = this.answer().thumb;
+    if (current === undefined) return undefined;
+    const says = { add: 'add', remove: 'remove', leave: 'leave it', 'too-low-to-charge': 'too low to charge by it' }[current.says];
+    return `By rule of thumb: ${current.by} ${this.units.temperatureStep(current.read)}, target ${this.units.temperatureStep(current.target)}, ${says}.`;
   });
 }

@@ -35,15 +35,15 @@ function typedFrom(more: Partial<Faults> = {}): Record<string, string> {
   });
   const solved = solveCycle(unit, today, faults);
   if (solved.state === 'not') throw new Error(solved.why);
-  const own = readingsOf(sceneOf(unit, today, faults), solved.cycle);
+  const readings = readingsOf(sceneOf(unit, today, faults), solved.cycle);
   const psig = (p: number) => ((p - 101_325) / 6894.757).toFixed(1);
   const fahrenheit = (K: number) => temperatureIn(K, 'F').toFixed(1);
   return {
-    'Head, at the liquid port': psig(own.head),
-    Suction: psig(own.suction),
-    'Suction line': fahrenheit(own.suctionLine),
-    'Liquid line': fahrenheit(own.liquidLine),
-    'Supply air': fahrenheit(own.supply),
+    'Head, at the liquid port': psig(readings.head),
+    Suction: psig(readings.suction),
+    'Suction line': fahrenheit(readings.suctionLine),
+    'Liquid line': fahrenheit(readings.liquidLine),
+    'Supply air': fahrenheit(readings.supply),
     Outdoors: '88',
     'Return air': '76',
     'Return air, wet bulb': '64',
@@ -102,10 +102,10 @@ test('a receiver of the record, or the usual one, makes a unit whose charge no p
 
 describe('the stage', () => {
   const check = async (fields: Record<string, string>, more: Record<string, unknown> = {}) => {
-    const own = await open('check', {}, { system$: () => of(split), ...more });
-    await own.type('Metering device', 'txv');
-    for (const [label, value] of Object.entries({ 'Running for, min': '20', ...fields })) await own.type(label, value);
-    return own;
+    const current = await open('check', {}, { system$: () => of(split), ...more });
+    await current.type('Metering device', 'txv');
+    for (const [label, value] of Object.entries({ 'Running for, min': '20', ...fields })) await current.type(label, value);
+    return current;
   };
 
   test('asks for the metering device, then for the readings', async () => {

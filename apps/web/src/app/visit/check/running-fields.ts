@@ -73,13 +73,13 @@ const BASE: readonly TypedReading[] = ['head', 'suction', 'suctionLine', 'liquid
           [hint]="name === wanted() ? 'decides most now' : ''"
         />
       }
-      @for (own of gauges; track own.side) {
+      @for (item of gauges; track item.side) {
         <hy-text-field
-          [label]="own.name + ' gauge at zero, ' + units().zero.name"
-          [hint]="wanted() === own.reading ? 'decides most now' : 'open to the air'"
-          [text]="draft().zeros[own.side]"
-          (textChange)="zero(own.side, $event)"
-          [problem]="problems()[own.reading]"
+          [label]="item.name + ' gauge at zero, ' + units().zero.name"
+          [hint]="wanted() === item.reading ? 'decides most now' : 'open to the air'"
+          [text]="draft().zeros[item.side]"
+          (textChange)="zero(item.side, $event)"
+          [problem]="problems()[item.reading]"
         />
       }
     </div>

@@ -46,12 +46,12 @@ const WAYS: readonly Choice[] = [
       <hy-choice-field label="How it flows" [choices]="ways" [value]="way()" (valueChange)="chosenWay.set($event)" />
       @if (found().length > 0) {
         <ul>
-          @for (own of found(); track own.quantity) {
+          @for (item of found(); track item.quantity) {
             <li>
               <label>
-                <input type="checkbox" [checked]="!left().includes(own.quantity)" (change)="toggle(own.quantity)" />
+                <input type="checkbox" [checked]="!left().includes(item.quantity)" (change)="toggle(item.quantity)" />
                 <span
-                  >{{ names[own.quantity] }} <b>{{ own.id }}</b> {{ own.shows }}</span
+                  >{{ names[item.quantity] }} <b>{{ item.id }}</b> {{ item.shows }}</span
                 >
               </label>
             </li>
@@ -87,8 +87,10 @@ export class BeginLive {
   /** Of each kind the one that was heard last. */
   protected readonly found = computed(() =>
     liveQuantities.flatMap((quantity) => {
-      const own = lastOf(this.heard(), quantity);
-      return own === undefined ? [] : [{ quantity, id: own.id, shows: this.shows(quantity, own.last[quantity]!.value), facts: own.facts }];
+      const current = lastOf(this.heard(), quantity);
+      return current === undefined
+        ? []
+        : [{ quantity, id: current.id, shows: this.shows(quantity, current.last[quantity]!.value), facts: current.facts }];
     }),
   );
   protected readonly ways = WAYS;
@@ -109,7 +111,7 @@ export class BeginLive {
   protected readonly refused = computed(() => refusalIn(this.live.adding.state()));
 
   protected toggle(quantity: LiveQuantity): void {
-    this.left.update((left) => (left.includes(quantity) ? left.filter((own) => own !== quantity) : [...left, quantity]));
+    this.left.update((left) => (left.includes(quantity) ? left.filter((entry) => entry !== quantity) : [...left, quantity]));
   }
 
   protected begin(): void {

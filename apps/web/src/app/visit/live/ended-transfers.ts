@@ -27,19 +27,19 @@ const [WIDTH, HEIGHT] = [240, 44];
             </tr>
           </thead>
           <tbody>
-            @for (own of live.ended(); track own.id) {
+            @for (item of live.ended(); track item.id) {
               <tr>
-                <td>{{ clock(own) }}, {{ lasted(own) }}</td>
+                <td>{{ clock(item) }}, {{ lasted(item) }}</td>
                 <td>
-                  <svg [attr.viewBox]="box" role="img" [attr.aria-label]="'From ' + start(own) + ' to ' + end(own)">
-                    <path [attr.d]="way(own)" />
+                  <svg [attr.viewBox]="box" role="img" [attr.aria-label]="'From ' + start(item) + ' to ' + end(item)">
+                    <path [attr.d]="way(item)" />
                   </svg>
                 </td>
-                <td class="number">{{ moved(own) }}</td>
-                <td class="number">{{ foretold(own) }}</td>
+                <td class="number">{{ moved(item) }}</td>
+                <td class="number">{{ foretold(item) }}</td>
                 <td class="number">
-                  <button type="button" class="link" (click)="csv(own)">CSV</button>
-                  <button type="button" class="link" (click)="senml(own)">SenML</button>
+                  <button type="button" class="link" (click)="csv(item)">CSV</button>
+                  <button type="button" class="link" (click)="senml(item)">SenML</button>
                 </td>
               </tr>
             }
@@ -80,8 +80,8 @@ export class EndedTransfers {
     const gross = ended?.finish.foretoldGrossKg;
     return gross === null || gross === undefined ? '–' : this.units.massText(gross - setUp.startGrossKg);
   };
-  protected csv = (own: VisitTransfer): void => saveCsv(`transfer-${own.begunAt.slice(0, 10)}.csv`, traceRows(own));
-  protected senml = (own: VisitTransfer): void => saveJson(`transfer-${own.begunAt.slice(0, 10)}.senml.json`, traceSenml(own));
+  protected csv = (entry: VisitTransfer): void => saveCsv(`transfer-${entry.begunAt.slice(0, 10)}.csv`, traceRows(entry));
+  protected senml = (entry: VisitTransfer): void => saveJson(`transfer-${entry.begunAt.slice(0, 10)}.senml.json`, traceSenml(entry));
 
   protected way({ ended, setUp }: VisitTransfer): string {
     const trace: TransferTrace | undefined = ended?.finish.trace;

@@ -24,5 +24,5 @@ export const isThere = ({ heardAt }: Instrument, now = Date.now()): boolean => n
 /** Of those that read this quantity, the one that was heard last. */
 export const lastOf = (instruments: readonly Instrument[], quantity: string): Instrument | undefined =>
   instruments
-    .filter((own) => isThere(own) && own.last[quantity] !== undefined)
+    .filter((instrument) => isThere(instrument) && instrument.last[quantity] !== undefined)
     .sort((a, b) => Date.parse(b.last[quantity]!.at) - Date.parse(a.last[quantity]!.at))[0];

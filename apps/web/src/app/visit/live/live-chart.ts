@@ -55,10 +55,10 @@ export class LiveChart {
     if (transfer === undefined || series === undefined) return undefined;
     const p = (value: number) => Math.max(0, this.units.pressureNumber(value));
     const read = (all: readonly Read[]): Corner[] => {
-      const own = all.filter(({ at }) => at >= Date.parse(transfer.begunAt));
-      const every = Math.max(1, Math.ceil(own.length / MOST_DRAWN));
-      return own
-        .filter((_, k) => k % every === 0 || k === own.length - 1)
+      const reads = all.filter(({ at }) => at >= Date.parse(transfer.begunAt));
+      const every = Math.max(1, Math.ceil(reads.length / MOST_DRAWN));
+      return reads
+        .filter((_, k) => k % every === 0 || k === reads.length - 1)
         .map(({ at, value }) => ({ x: secondsOf(transfer, at) / 60, y: p(value) }));
     };
     const coming = (of: (range: Range) => number): Corner[] =>

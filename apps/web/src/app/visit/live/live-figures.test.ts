@@ -6,8 +6,8 @@ import { traceRows, traceSenml } from './transfer-files';
 const BEGAN = Date.parse('2026-11-29T09:00:00.000Z');
 const read = (seconds: number, value: number, typed = false): Read => ({ at: BEGAN + 1000 * seconds, value, typed });
 const log = (more: Partial<VisitTransfer> = {}) => {
-  const own = new ReadingLog({ gross: 'scale-1', head: 'probe-high' });
-  return { own, series: (transfer = aTransfer(more)) => own.with(transfer) };
+  const readingLog = new ReadingLog({ gross: 'scale-1', head: 'probe-high' });
+  return { own: readingLog, series: (transfer = aTransfer(more)) => readingLog.with(transfer) };
 };
 
 describe('readings', () => {
@@ -35,15 +35,15 @@ describe('readings', () => {
   });
 });
 
-test('seconds of simulated instruments pass faster than ours', () => {
-  const own = aTransfer();
-  expect(secondsOf(own, BEGAN + 10_000)).toBe(10);
-  expect(secondsOf({ ...own, setUp: { ...own.setUp, speed: 60 } }, BEGAN + 10_000)).toBe(600);
+test('seconds of sample instruments pass faster than ours', () => {
+  const current = aTransfer();
+  expect(secondsOf(current, BEGAN + 10_000)).toBe(10);
+  expect(secondsOf({ ...current, setUp: { ...current.setUp, speed: 60 } }, BEGAN + 10_000)).toBe(600);
 });
 
 test('what people did becomes deeds at their time; other notes are none', () => {
   const at = (seconds: number) => ({ at: new Date(BEGAN + 1000 * seconds).toISOString(), by: 'Ines' });
-  const own = aTransfer({
+  const current = aTransfer({
     notes: [
       { ...at(60), note: { what: 'cooling', cooling: 'ice' } },
       { ...at(70), note: { what: 'alarm', stage: 'now', grossKg: 16 } },
@@ -52,12 +52,12 @@ test('what people did becomes deeds at their time; other notes are none', () => 
       { ...at(95), note: { what: 'paired', instruments: { gross: 'scale-2' } } },
     ],
   });
-  expect(deedsOf(own)).toEqual([
+  expect(deedsOf(current)).toEqual([
     { at: 60, cooling: 'ice' },
     { at: 80, machine: 'off' },
     { at: 90, valve: 'shut' },
   ]);
-  expect(pairedNow(own)).toEqual({ gross: 'scale-2' });
+  expect(pairedNow(current)).toEqual({ gross: 'scale-2' });
   expect(pairedNow(aTransfer())).toEqual({});
 });
 

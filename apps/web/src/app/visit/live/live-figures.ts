@@ -24,12 +24,12 @@ export class ReadingLog {
 
   add(readings: readonly LiveReading[]): void {
     for (const [instrument, quantity, at, value] of readings) {
-      const own = liveQuantities.find((name) => name === quantity);
-      if (own === undefined || this.paired[own] !== instrument) continue;
+      const found = liveQuantities.find((name) => name === quantity);
+      if (found === undefined || this.paired[found] !== instrument) continue;
       const key = `${quantity} ${at}`;
       if (this.known.has(key)) continue;
       this.known.add(key);
-      const into = this.series[own];
+      const into = this.series[found];
       into.push({ at, value, typed: false });
       // late ones are put where they belong
       for (let k = into.length - 1; k > 0 && into[k - 1]!.at > into[k]!.at; k--) [into[k - 1], into[k]] = [into[k]!, into[k - 1]!];
@@ -40,11 +40,11 @@ export class ReadingLog {
   with(transfer: VisitTransfer): ReadSeries {
     const typed = transfer.readings.map(({ at, reading }) => ({ at: Date.parse(at), reading }));
     const merged = (name: LiveQuantity, field: 'grossKg' | 'suctionPa' | 'headPa' | undefined): readonly Read[] => {
-      const own = typed.flatMap(({ at, reading }) => {
+      const values = typed.flatMap(({ at, reading }) => {
         const value = field === undefined ? undefined : reading[field];
         return value === undefined ? [] : [{ at, value, typed: true }];
       });
-      return own.length === 0 ? this.series[name] : [...this.series[name], ...own].sort((a, b) => a.at - b.at);
+      return values.length === 0 ? this.series[name] : [...this.series[name], ...values].sort((a, b) => a.at - b.at);
     };
     return {
       gross: merged('gross', 'grossKg'),
@@ -55,7 +55,7 @@ export class ReadingLog {
   }
 }
 
-/** Seconds of the transfer at an instant: those of simulated instruments pass faster than ours. */
+/** Seconds of the transfer at an instant: those of sample instruments pass faster than ours. */
 export const secondsOf = ({ begunAt, setUp }: VisitTransfer, at: number): number => ((at - Date.parse(begunAt)) / 1000) * setUp.speed;
 
 /** What people have done since it began. */
@@ -144,12 +144,12 @@ export function traceOf(transfer: VisitTransfer, series: ReadSeries, until: numb
   const end = Math.max(1, secondsOf(transfer, until));
   const steps = Math.max(1, Math.min(TRACE_POINTS, Math.floor(end)));
   const t = Array.from({ length: steps + 1 }, (_, k) => Math.round((end * k) / steps));
-  const at = (own: readonly Read[]) => {
-    const seconds = own.map((read) => secondsOf(transfer, read.at));
+  const at = (reads: readonly Read[]) => {
+    const seconds = reads.map((read) => secondsOf(transfer, read.at));
     let k = 0;
     return t.map((wanted) => {
-      while (k + 1 < own.length && Math.abs(seconds[k + 1]! - wanted) <= Math.abs(seconds[k]! - wanted)) k++;
-      const near = own[k];
+      while (k + 1 < reads.length && Math.abs(seconds[k + 1]! - wanted) <= Math.abs(seconds[k]! - wanted)) k++;
+      const near = reads[k];
       return near === undefined || Math.abs(seconds[k]! - wanted) > end / steps ? null : near.value;
     });
   };

@@ -122,8 +122,8 @@ const NEAR_CUT_OUT = 0.9;
       <div class="deeds">
         <fieldset>
           <legend>Cylinder stands in</legend>
-          @for (own of coolings; track own) {
-            <button type="button" class="choice" [attr.aria-pressed]="own === cooling()" (click)="cool(own)">{{ names[own] }}</button>
+          @for (item of coolings; track item) {
+            <button type="button" class="choice" [attr.aria-pressed]="item === cooling()" (click)="cool(item)">{{ names[item] }}</button>
           }
         </fieldset>
         @if (t.setUp.machine) {
@@ -262,7 +262,7 @@ export class LivePanel {
     return (series?.head.length ?? 0) + (series?.suction.length ?? 0) > 0 || this.live.outlook() !== undefined;
   });
   protected readonly cooling = computed((): CylinderCooling => {
-    const note = this.live.transfer()?.notes.findLast(({ note: own }) => own.what === 'cooling')?.note;
+    const note = this.live.transfer()?.notes.findLast(({ note: kept }) => kept.what === 'cooling')?.note;
     return note?.what === 'cooling' ? note.cooling : (this.live.transfer()?.setUp.scenario?.cylinder.cooling ?? 'still-air');
   });
   /** What has a plainer cause is not looked for further. */
@@ -320,7 +320,7 @@ export class LivePanel {
       suctionPa: readQuantity('pressure', suction, atmosphere),
       headPa: readQuantity('pressure', head, atmosphere),
     };
-    const good = Object.fromEntries(Object.entries(read).flatMap(([name, own]) => (own.state === 'good' ? [[name, own.si]] : [])));
+    const good = Object.fromEntries(Object.entries(read).flatMap(([name, item]) => (item.state === 'good' ? [[name, item.si]] : [])));
     if (Object.values(read).some(({ state }) => state === 'bad') || Object.keys(good).length === 0) return;
     this.live.type(good);
     this.change({ gross: emptyEntry(gross.unit), suction: emptyEntry(suction.unit), head: emptyEntry(head.unit) });

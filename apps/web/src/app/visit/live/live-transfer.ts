@@ -159,14 +159,14 @@ export class LiveTransfer {
   readonly doubts = computed(() => {
     const series = this.series();
     if (series === undefined) return [];
-    const trace = (own: readonly Read[]) => {
-      const read = own.filter(({ typed }) => !typed).slice(-80);
+    const trace = (reads: readonly Read[]) => {
+      const read = reads.filter(({ typed }) => !typed).slice(-80);
       return read.length === 0 ? undefined : { t: read.map(({ at }) => at / 1000), value: read.map(({ value }) => value) };
     };
     const traces = Object.fromEntries(
       (['gross', 'suction', 'head'] as const).flatMap((name) => {
-        const own = trace(series[name]);
-        return own === undefined ? [] : [[name, own]];
+        const current = trace(series[name]);
+        return current === undefined ? [] : [[name, current]];
       }),
     );
     // at many times the speed a scale moves far between two readings

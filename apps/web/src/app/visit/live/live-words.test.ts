@@ -43,7 +43,7 @@ test('20 psig is promised while it is to come, and not after', () => {
 });
 
 test('every doubt and every suspect says what to look at, each in its own words', () => {
-  const sentences = [...readingDoubts.map((doubt) => doubtText('head', doubt)), ...suspects.map((own) => suspectText[own])];
+  const sentences = [...readingDoubts.map((doubt) => doubtText('head', doubt)), ...suspects.map((suspect) => suspectText[suspect])];
   for (const sentence of sentences) expect(sentence).toMatch(/^[A-Z].+\.$/s);
   expect(new Set(sentences).size).toBe(sentences.length);
 });

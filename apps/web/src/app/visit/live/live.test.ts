@@ -52,7 +52,7 @@ describe('a transfer that runs', () => {
     const { press, sent } = await at(running([[5, 12]])); // prettier-ignore
     await press('Ice');
     await press('Stopped');
-    expect(sent.map((own) => own.kind === 'transfer-noted' && own.note)).toEqual([
+    expect(sent.map((entry) => entry.kind === 'transfer-noted' && entry.note)).toEqual([
       { what: 'cooling', cooling: 'ice' },
       { what: 'machine', state: 'off' },
     ]);
@@ -95,7 +95,7 @@ describe('the stop alarm', () => {
     await press('Valve is shut');
     await settled(fixture);
     expect(root.querySelector('[role=alertdialog]')).toBeNull();
-    expect(sent.map((own) => own.kind === 'transfer-noted' && own.note.what)).toEqual(['alarm', 'acknowledged', 'valve']);
+    expect(sent.map((entry) => entry.kind === 'transfer-noted' && entry.note.what)).toEqual(['alarm', 'acknowledged', 'valve']);
   });
 
   test('is quiet far from the stop', async () => {

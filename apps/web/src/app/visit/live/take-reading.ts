@@ -32,9 +32,9 @@ export class TakeReading {
   private readonly heard = toSignal<readonly Instrument[], readonly Instrument[]>(inject(HeardInstruments).heard$, { initialValue: [] });
   protected readonly reading = computed(() => {
     const quantity = this.quantity();
-    const own = lastOf(this.heard(), quantity);
-    const value = own?.last[quantity]?.value;
-    return own === undefined || value === undefined ? undefined : { id: own.id, value, text: this.text(quantity, value) };
+    const current = lastOf(this.heard(), quantity);
+    const value = current?.last[quantity]?.value;
+    return current === undefined || value === undefined ? undefined : { id: current.id, value, text: this.text(quantity, value) };
   });
 
   private text(quantity: Quantity, value: number): string {

@@ -27,8 +27,8 @@ const HALF_HOUR_S = 1800;
         <thead>
           <tr>
             <th scope="col">What this hold can see, % per hour</th>
-            @for (own of durations; track own.name) {
-              <th scope="col" class="number">{{ own.name }}</th>
+            @for (entry of durations; track entry.name) {
+              <th scope="col" class="number">{{ entry.name }}</th>
             }
           </tr>
         </thead>
@@ -38,8 +38,8 @@ const HALF_HOUR_S = 1800;
               <th scope="row">
                 <b>{{ row.name }}</b> <span class="small">{{ row.note }}</span>
               </th>
-              @for (own of row.cells; track $index) {
-                <td class="number" [class.enough]="own.enough">{{ own.text }}</td>
+              @for (entry of row.cells; track $index) {
+                <td class="number" [class.enough]="entry.enough">{{ entry.text }}</td>
               }
             </tr>
           }
@@ -89,7 +89,7 @@ export class HoldSees {
   });
 
   private better(name: string, limits: readonly SeenLimit[] | undefined, than: readonly SeenLimit[]) {
-    const helps = limits?.some((own, k) => own.lossPerHour < 0.93 * (than[k]?.lossPerHour ?? 0)) ?? false;
+    const helps = limits?.some((limit, k) => limit.lossPerHour < 0.93 * (than[k]?.lossPerHour ?? 0)) ?? false;
     return helps && limits !== undefined ? [{ name, note: '', cells: this.cells(limits) }] : [];
   }
 

@@ -161,13 +161,13 @@ export class HoldSetup {
   private readonly system = computed(() => valueOf(this.session.system()));
   protected readonly composition = computed(() => this.session.question()?.composition ?? {});
   private readonly ambient = computed(() => {
-    const own = this.session.ambient();
-    return own.state === 'good' ? own.si : undefined;
+    const reading = this.session.ambient();
+    return reading.state === 'good' ? reading.si : undefined;
   });
   private readonly hottest = computed(() => {
-    const own = readQuantity('temperature', this.draft().hottest);
+    const reading = readQuantity('temperature', this.draft().hottest);
     const now = this.ambient();
-    return own.state === 'good' ? own.si : now === undefined ? undefined : now + HOTTEST_BY_DEFAULT_K;
+    return reading.state === 'good' ? reading.si : now === undefined ? undefined : now + HOTTEST_BY_DEFAULT_K;
   });
   private readonly question = computed((): TestPressureArgs | undefined => {
     const [system, T, hottestK] = [this.system(), this.ambient(), this.hottest()];
@@ -187,13 +187,13 @@ export class HoldSetup {
   protected readonly stepText = computed(() => {
     const most = valueOf(this.most());
     const steps = most?.stepsGaugePa ?? [50, 150].map((psi) => psi * PASCAL_PER_PSI);
-    return steps.map((own) => this.units.pressureStep(own)).join(', ') + '; listen and soap at the first';
+    return steps.map((step) => this.units.pressureStep(step)).join(', ') + '; listen and soap at the first';
   });
 
   private readonly pressure = computed(() => readQuantity('service-pressure', this.draft().pressure));
   private readonly volume = computed(() => {
-    const own = readQuantity('volume', this.draft().volume);
-    return own.state === 'good' ? own.si : own.state === 'bad' ? undefined : valueOf(this.session.plan())?.volume?.likely;
+    const reading = readQuantity('volume', this.draft().volume);
+    return reading.state === 'good' ? reading.si : reading.state === 'bad' ? undefined : valueOf(this.session.plan())?.volume?.likely;
   });
   protected readonly volumeHint = computed(() => {
     const estimate = valueOf(this.session.plan())?.volume;
@@ -237,8 +237,8 @@ export class HoldSetup {
     };
   });
   protected readonly meta = computed(() => {
-    const own = this.setUp();
-    return own === undefined ? undefined : metaOf(own, Date.parse(own.filledAt) + Number(this.draft().wait) * MINUTE);
+    const current = this.setUp();
+    return current === undefined ? undefined : metaOf(current, Date.parse(current.filledAt) + Number(this.draft().wait) * MINUTE);
   });
 
   private readonly beginning = this.job.adding(() => this.stored.clear());

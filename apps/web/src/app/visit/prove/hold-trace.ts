@@ -31,15 +31,15 @@ export const metaOf = (setUp: HoldSetUp, startedAt: number): HoldMeta => ({
 /** Readings in the order of their time. */
 export function readingsOf(test: VisitTest): HoldReadings {
   const start = firstAt(test);
-  const own = test.readings
+  const values = test.readings
     .flatMap(({ at, reading }) => ('gaugePa' in reading ? [{ at: Date.parse(at), reading: reading satisfies HoldReading }] : []))
     .sort((a, b) => a.at - b.at);
-  const pipes = own.flatMap(({ reading }) => (reading.pipeK === undefined ? [] : [reading.pipeK - CELSIUS]));
+  const pipes = values.flatMap(({ reading }) => (reading.pipeK === undefined ? [] : [reading.pipeK - CELSIUS]));
   return {
-    timeS: own.map(({ at }) => (at - start) / 1000),
-    pressurePsig: own.map(({ reading }) => reading.gaugePa / PASCAL_PER_PSI),
-    airC: own.map(({ reading }) => reading.airK - CELSIUS),
+    timeS: values.map(({ at }) => (at - start) / 1000),
+    pressurePsig: values.map(({ reading }) => reading.gaugePa / PASCAL_PER_PSI),
+    airC: values.map(({ reading }) => reading.airK - CELSIUS),
     // a clamp that was not read once is no clamp
-    ...(pipes.length === own.length && own.length > 0 ? { pipeC: pipes } : {}),
+    ...(pipes.length === values.length && values.length > 0 ? { pipeC: pipes } : {}),
   };
 }

@@ -16,16 +16,16 @@ import { VisitJob } from '../visit-job';
     <h3>Joints</h3>
     <p class="second" role="status">{{ told() }}</p>
     <ul>
-      @for (own of rows(); track own.joint.id) {
-        <li [class]="own.finding ?? 'open'">
-          <span class="mark" aria-hidden="true">{{ own.finding === undefined ? '○' : own.finding === 'tight' ? '✓' : '◆' }}</span>
-          <span>{{ own.name }}</span>
+      @for (item of rows(); track item.joint.id) {
+        <li [class]="item.finding ?? 'open'">
+          <span class="mark" aria-hidden="true">{{ item.finding === undefined ? '○' : item.finding === 'tight' ? '✓' : '◆' }}</span>
+          <span>{{ item.name }}</span>
           <hy-choice-field
-            [label]="'Finding at ' + own.name"
+            [label]="'Finding at ' + item.name"
             [hideLabel]="true"
-            [choices]="own.choices"
-            [value]="own.value"
-            (valueChange)="set(own.joint, $event)"
+            [choices]="item.choices"
+            [value]="item.value"
+            (valueChange)="set(item.joint, $event)"
           />
         </li>
       }
@@ -84,18 +84,18 @@ export class JointList {
     { value: 'soap:leaks', label: 'leaks' },
     { value: 'soap:repaired', label: 'leaked, repaired' },
   ];
-  private readonly found = computed(() => new Map((this.job.visit()?.joints ?? []).map((own) => [own.joint, own])));
+  private readonly found = computed(() => new Map((this.job.visit()?.joints ?? []).map((entry) => [entry.joint, entry])));
   protected readonly rows = computed(() => {
     const system = valueOf(this.session.system());
     if (system === undefined) return [];
     return jointsOf(system.kind, system.facts.valves, system.facts.ports).map((joint) => {
-      const own = this.found().get(joint.id);
+      const known = this.found().get(joint.id);
       return {
         joint,
         name: nameOf(joint),
-        finding: own?.finding,
-        value: own === undefined ? '' : `${own.check}:${own.finding}`,
-        choices: own === undefined ? [NOT_YET, ...this.choices] : this.choices,
+        finding: known?.finding,
+        value: known === undefined ? '' : `${known.check}:${known.finding}`,
+        choices: known === undefined ? [NOT_YET, ...this.choices] : this.choices,
       };
     });
   });

@@ -25,8 +25,8 @@ export const pullDownMetaOf = ({
 /** Readings of the vacuum over the seconds since the pump was opened. */
 export function pullDownReadings({ begunAt, readings }: VisitTest): PullDownReadings {
   const start = Date.parse(begunAt);
-  const own = readings
+  const values = readings
     .flatMap(({ at, reading }) => ('micron' in reading ? [{ t: (Date.parse(at) - start) / 1000, micron: reading.micron }] : []))
     .sort((a, b) => a.t - b.t);
-  return { timeS: own.map(({ t }) => t), micron: own.map(({ micron }) => micron) };
+  return { timeS: values.map(({ t }) => t), micron: values.map(({ micron }) => micron) };
 }

@@ -78,16 +78,16 @@ const ENOUGH = 6;
       </div>
       @if (plan(); as p) {
         <dl class="figures" role="status">
-          @for (own of p.targets; track own.micron) {
+          @for (item of p.targets; track item.micron) {
             <div>
-              <dt>To {{ own.micron }} microns, dry and tight</dt>
-              <dd>{{ minutes(own.s) }}</dd>
+              <dt>To {{ item.micron }} microns, dry and tight</dt>
+              <dd>{{ minutes(item.s) }}</dd>
             </div>
           }
-          @for (own of p.better; track own.change) {
+          @for (item of p.better; track item.change) {
             <div>
-              <dt>{{ better[own.change] }}: to 500 microns</dt>
-              <dd>{{ minutes(own.targetS) }}</dd>
+              <dt>{{ better[item.change] }}: to 500 microns</dt>
+              <dd>{{ minutes(item.targetS) }}</dd>
             </div>
           }
         </dl>
@@ -200,8 +200,8 @@ export class PullDown {
   protected readonly read = computed(() => readQuantity('vacuum', this.entry(), this.units.atmosphere()));
   protected readonly adding = this.job.adding(() => this.entry.set(emptyEntry(this.entry().unit)));
   protected readonly problem = computed(() => {
-    const own = this.read();
-    return own.state === 'bad' ? own.sentence : refusalIn(this.adding.state(), '/reading/micron');
+    const reading = this.read();
+    return reading.state === 'bad' ? reading.sentence : refusalIn(this.adding.state(), '/reading/micron');
   });
   private readonly beginning = this.job.adding();
   private readonly ending = this.job.adding();
@@ -209,13 +209,14 @@ export class PullDown {
   private readonly testId = linkedSignal({ source: this.test, computation: () => newKey() });
 
   protected begin(): void {
-    const own = this.planQuestion();
-    if (own !== undefined) this.beginning.send({ kind: 'test-begun', testId: this.testId(), setUp: { test: 'pull-down', ...own } });
+    const pullDownPlanArgs = this.planQuestion();
+    if (pullDownPlanArgs !== undefined)
+      this.beginning.send({ kind: 'test-begun', testId: this.testId(), setUp: { test: 'pull-down', ...pullDownPlanArgs } });
   }
 
   protected add(testId: string): void {
-    const own = this.read();
-    if (own.state === 'good') this.adding.send({ kind: 'test-read', testId, reading: { micron: own.si / PASCAL_PER_MICRON } });
+    const current = this.read();
+    if (current.state === 'good') this.adding.send({ kind: 'test-read', testId, reading: { micron: current.si / PASCAL_PER_MICRON } });
   }
 
   protected end(testId: string): void {

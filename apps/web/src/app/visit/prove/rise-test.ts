@@ -91,8 +91,8 @@ export class RiseTest {
   protected readonly entry = signal(emptyEntry('micron'));
   protected readonly read = computed(() => readQuantity('vacuum', this.entry(), this.units.atmosphere()));
   protected readonly problem = computed(() => {
-    const own = this.read();
-    return own.state === 'bad' ? own.sentence : refusalIn(this.adding.state(), '/reading/micron');
+    const reading = this.read();
+    return reading.state === 'bad' ? reading.sentence : refusalIn(this.adding.state(), '/reading/micron');
   });
   protected readonly volume = computed(() => valueOf(this.session.plan())?.volume?.likely);
   protected readonly count = computed(() => this.test()?.readings.length ?? 0);
@@ -156,9 +156,9 @@ export class RiseTest {
   }
 
   protected add(testId: string): void {
-    const own = this.read();
-    if (own.state !== 'good') return;
-    this.adding.send({ kind: 'test-read', testId, reading: { isolated: this.isolated(), micron: own.si / PASCAL_PER_MICRON } });
+    const current = this.read();
+    if (current.state !== 'good') return;
+    this.adding.send({ kind: 'test-read', testId, reading: { isolated: this.isolated(), micron: current.si / PASCAL_PER_MICRON } });
   }
 
   protected end(testId: string): void {

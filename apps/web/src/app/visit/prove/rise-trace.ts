@@ -19,10 +19,10 @@ export const riseMetaOf = ({ volumeM3, rigM3, stepMicron, coldestWallK, compress
 /** Readings that follow one another with the same valve shut are one phase; each begins at its first reading. */
 export function phasesOf(test: VisitTest): readonly RisePhase[] {
   const phases: { isolated: 'pump' | 'rig'; start: number; timeS: number[]; micron: number[] }[] = [];
-  const own = test.readings
+  const values = test.readings
     .flatMap(({ at, reading }) => ('isolated' in reading ? [{ at: Date.parse(at), reading }] : []))
     .sort((a, b) => a.at - b.at);
-  for (const { at, reading } of own) {
+  for (const { at, reading } of values) {
     let last = phases.at(-1);
     if (last === undefined || last.isolated !== reading.isolated)
       phases.push((last = { isolated: reading.isolated, start: at, timeS: [], micron: [] }));

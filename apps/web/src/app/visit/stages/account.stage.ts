@@ -90,19 +90,19 @@ interface AccountDraft {
           <section aria-label="Explanations">
             <h3>What may explain it</h3>
             <ul class="explanations">
-              @for (own of a.explanations.slice(0, shown); track own.code) {
+              @for (item of a.explanations.slice(0, shown); track item.code) {
                 <li>
-                  <span class="bar" aria-hidden="true"><i [style.width.%]="100 * own.probability"></i></span>
+                  <span class="bar" aria-hidden="true"><i [style.width.%]="100 * item.probability"></i></span>
                   <span
-                    ><b>{{ explanations[own.code] }}</b
-                    ><span class="second about">about {{ units.massText(abs(own.kg)) }}{{ history(own) }}</span></span
+                    ><b>{{ explanations[item.code] }}</b
+                    ><span class="second about">about {{ units.massText(abs(item.kg)) }}{{ history(item) }}</span></span
                   >
-                  <span class="number">{{ units.percent(own.probability) }}</span>
+                  <span class="number">{{ units.percent(item.probability) }}</span>
                   <hy-choice-field
-                    [label]="checks[own.decidedBy]"
+                    [label]="checks[item.decidedBy]"
                     [choices]="findings"
-                    [value]="draft().checks[own.decidedBy] ?? 'open'"
-                    (valueChange)="check(own.decidedBy, $event)"
+                    [value]="draft().checks[item.decidedBy] ?? 'open'"
+                    (valueChange)="check(item.decidedBy, $event)"
                   />
                 </li>
               }
@@ -217,9 +217,9 @@ export class AccountStage {
     const before = { term: 'before', basis: 'ledger', kg: this.beforeKg(), sigmaKg: 0, from: {} } as const;
     const row =
       (sign: TermRow['sign']) =>
-      (own: VisitTerm): TermRow => {
-        const [name, at] = own.term.split('|') as [string, string?]; // as they are put together in the question
-        return { ...own, name: termText(name), note: at === undefined ? '' : momentText(at), sign };
+      (term: VisitTerm): TermRow => {
+        const [name, at] = term.term.split('|') as [string, string?]; // as they are put together in the question
+        return { ...term, name: termText(name), note: at === undefined ? '' : momentText(at), sign };
       };
     if (answer === undefined) return [row('')(before)];
     return [...answer.expected.map(row('')), ...answer.recovered.map(row('−')), ...answer.residual.map(row('−'))];
@@ -233,8 +233,8 @@ export class AccountStage {
   });
 
   private checked(): Partial<Record<DecidingCheck, boolean>> {
-    const said = Object.entries(this.draft().checks).filter(([, own]) => own !== 'open');
-    return Object.fromEntries(said.map(([check, own]) => [check, own === 'found']));
+    const said = Object.entries(this.draft().checks).filter(([, item]) => item !== 'open');
+    return Object.fromEntries(said.map(([check, item]) => [check, item === 'found']));
   }
 
   /** What the ledger says to an explanation: since when it leaked, or who charged it last. */

@@ -19,12 +19,14 @@ import { momentText } from '../../ui/day';
           How each stage stands
         </caption>
         <tbody>
-          @for (own of stages(); track own.stage) {
+          @for (entry of stages(); track entry.stage) {
             <tr>
               <th scope="row">
-                <a [routerLink]="['/visits', visit.id, own.stage]">{{ names[own.stage] }}</a>
+                <a [routerLink]="['/visits', visit.id, entry.stage]">{{ names[entry.stage] }}</a>
               </th>
-              <td [class.over]="own.state === 'trouble'">{{ words(own) }}{{ own.state === 'done' && own.said ? ': ' + own.said : '' }}</td>
+              <td [class.over]="entry.state === 'trouble'">
+                {{ words(entry) }}{{ entry.state === 'done' && entry.said ? ': ' + entry.said : '' }}
+              </td>
             </tr>
           }
         </tbody>

@@ -114,26 +114,26 @@ const TON = /^\s*\d+([.,]\d+)?\s*$/;
       <h3>How the charge is found</h3>
       <table>
         <tbody>
-          @for (own of schools(); track own.school) {
+          @for (item of schools(); track item.school) {
             <tr>
-              <th scope="row">{{ schoolNames[own.school] }}</th>
-              <td class="second">{{ own.text }}</td>
+              <th scope="row">{{ schoolNames[item.school] }}</th>
+              <td class="second">{{ item.text }}</td>
             </tr>
           }
         </tbody>
       </table>
     </section>
     <ol class="minded">
-      @for (own of steps(); track own) {
-        <li>{{ stepTexts[own] }}</li>
+      @for (item of steps(); track item) {
+        <li>{{ stepTexts[item] }}</li>
       }
     </ol>
     <hy-caution [grave]="true">
       A cylinder is warmed in water below {{ units.temperature(warmest) }}, never with a flame. Stop at {{ stops() }}.
     </hy-caution>
     @if (target(); as t) {
-      @if (composition(); as own) {
-        <hy-recharge-log [composition]="own" [targetKg]="t.kg" />
+      @if (composition(); as item) {
+        <hy-recharge-log [composition]="item" [targetKg]="t.kg" />
       }
     }
     <hy-stage-mark ask="How much was charged, and from which cylinder?" done="Recharged" [quiet]="true" />
@@ -206,7 +206,7 @@ export class RechargeStage {
   private readonly facts = computed((): ChargingFacts | undefined => {
     const [system, composition, ambient] = [this.system(), this.composition(), this.session.ambient()];
     if (system === undefined || composition === undefined) return undefined;
-    const seen = meterings.find((own) => own === this.check.value().metering);
+    const seen = meterings.find((entry) => entry === this.check.value().metering);
     return {
       metering: seen,
       receiver: kindOf(system.kind).parts.includes('receiver'),
@@ -223,7 +223,7 @@ export class RechargeStage {
     return (facts === undefined ? [] : schoolsFor(facts)).map(({ school, standing, reasons }) => ({
       school,
       text: [schoolStandingText[standing], reasons.map((reason) => schoolReasonText[reason]).join('; ')]
-        .filter((own) => own !== '')
+        .filter((text) => text !== '')
         .join(': '),
     }));
   });

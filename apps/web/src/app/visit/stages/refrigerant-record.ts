@@ -17,9 +17,9 @@ import { cleaningText, findingText, testText } from './account-words';
   template: `
     <h3>Tests and cleaning</h3>
     <ul class="findings">
-      @for (own of findings(); track own.name) {
-        <li [class]="own.finding">
-          <b>{{ own.name }}</b> <span>{{ own.text }}</span>
+      @for (item of findings(); track item.name) {
+        <li [class]="item.finding">
+          <b>{{ item.name }}</b> <span>{{ item.text }}</span>
         </li>
       }
     </ul>
@@ -140,12 +140,15 @@ export class RefrigerantRecord {
   protected readonly refused = computed(() => refusalIn(this.adding.state()));
 
   protected test(): void {
-    const [test, result] = [refrigerantTests.find((own) => own === this.which()), testResults.find((own) => own === this.result())];
+    const [test, result] = [
+      refrigerantTests.find((refrigerantTest) => refrigerantTest === this.which()),
+      testResults.find((testResult) => testResult === this.result()),
+    ];
     if (test !== undefined && result !== undefined) this.adding.send({ kind: 'refrigerant-tested', test, result, kit: this.kit().trim() });
   }
 
   protected clean(): void {
-    const step = cleaningSteps.find((own) => own === this.step());
+    const step = cleaningSteps.find((cleaningStep) => cleaningStep === this.step());
     if (step === undefined) return;
     const purged = readQuantity('charge', this.purged());
     const massKg = step === 'purge' && purged.state === 'good' ? { massKg: purged.si } : {};

@@ -40,11 +40,11 @@ interface ReuseDraft {
           Where it may go
         </caption>
         <tbody>
-          @for (own of r.verdicts; track own.way) {
+          @for (item of r.verdicts; track item.way) {
             <tr>
-              <th scope="row">{{ ways[own.way] }}</th>
-              <td class="standing" [class]="own.standing">{{ standings[own.standing] }}</td>
-              <td class="second">{{ reasons(own) }}</td>
+              <th scope="row">{{ ways[item.way] }}</th>
+              <td class="standing" [class]="item.standing">{{ standings[item.standing] }}</td>
+              <td class="second">{{ reasons(item) }}</td>
             </tr>
           }
         </tbody>
@@ -53,8 +53,8 @@ interface ReuseDraft {
         {{ shares() }}{{ r.published ? '' : ' The tolerance of this blend is not in the table: ± 2 % is taken.' }} Composition by the leak,
         tolerance by ASHRAE 34 (from memory).
       </p>
-      @for (own of mixed(); track own) {
-        <p>{{ own }}</p>
+      @for (item of mixed(); track item) {
+        <p>{{ item }}</p>
       }
       @if (restoring(); as words) {
         <p>{{ words }}</p>
@@ -205,10 +205,10 @@ export class ReuseVerdictOfVisit {
   private readonly answer = asked(inject(PropertyService), 'reuse', this.question);
   protected readonly reuse = computed(() => valueOf(this.answer()));
   protected readonly shares = computed(() => {
-    const own = this.reuse();
-    if (own === undefined) return '';
+    const reuseAnswer = this.reuse();
+    if (reuseAnswer === undefined) return '';
     const nominal = this.session.question()?.composition ?? {};
-    const parts = Object.entries(own.composition).map(
+    const parts = Object.entries(reuseAnswer.composition).map(
       ([substance, share]) =>
         `${substance} ${this.units.decimal(100 * share, 1)} % (${this.units.decimal(100 * (nominal[substance] ?? 0), 1)})`,
     );
@@ -232,13 +232,13 @@ export class ReuseVerdictOfVisit {
   private readonly restored = toSignal(
     toObservable(
       computed(() => {
-        const [own, designation] = [this.reuse(), this.job.visit()?.system.refrigerant];
-        if (own === undefined || designation === undefined || own.beyond.length === 0 || this.recoveredKg() <= 0) return undefined;
+        const [item, designation] = [this.reuse(), this.job.visit()?.system.refrigerant];
+        if (item === undefined || designation === undefined || item.beyond.length === 0 || this.recoveredKg() <= 0) return undefined;
         const room = this.roomKg();
         return {
           op: 'restore' as const,
           massKg: this.recoveredKg(),
-          composition: { ...own.composition },
+          composition: { ...item.composition },
           designation,
           available: [...this.virgin(designation), ...this.recovered()],
           ...(room === undefined ? {} : { mostKg: this.recoveredKg() + room }),
@@ -270,27 +270,27 @@ export class ReuseVerdictOfVisit {
   }
 
   protected readonly restoring = computed(() => {
-    const own = this.restored();
-    if (own === undefined) return undefined;
-    if (!own.possible) return notRestoredText[own.reason] ?? notRestoredText['nothing-fits'];
-    const add = own.add.map(
+    const current = this.restored();
+    if (current === undefined) return undefined;
+    if (!current.possible) return notRestoredText[current.reason] ?? notRestoredText['nothing-fits'];
+    const add = current.add.map(
       ({ refrigerant, composition, kg }) =>
         `${this.units.massText(kg, 'up')} of ${refrigerant ?? `what ${this.holderOf(composition ?? {})} holds, ${this.partsText(composition ?? {})}`}`,
     );
     const charge = valueOf(this.session.system())?.nameplateKg ?? 0;
-    const more = own.resultKg > charge ? ` The charge takes ${this.units.massText(charge)} of it.` : '';
-    return `Back within tolerance by adding ${add.join(' and ')}: ${this.units.massText(own.resultKg)} then.${more}`;
+    const more = current.resultKg > charge ? ` The charge takes ${this.units.massText(charge)} of it.` : '';
+    return `Back within tolerance by adding ${add.join(' and ')}: ${this.units.massText(current.resultKg)} then.${more}`;
   });
 
   private holderOf = (composition: Readonly<Record<string, number>>): string =>
-    this.rack().find((own) => own.composition !== null && sameRefrigerant(own.composition, composition))?.name ?? 'another cylinder';
+    this.rack().find((entry) => entry.composition !== null && sameRefrigerant(entry.composition, composition))?.name ?? 'another cylinder';
 
   private partsText = (composition: Readonly<Record<string, number>>): string =>
     Object.entries(composition)
       .map(([substance, share]) => `${substance} ${this.units.decimal(100 * share, 1)} %`)
       .join(', ');
 
-  protected reasons = ({ reasons }: ReuseVerdict): string => reasons.map((own) => reasonText[own]).join('; ');
+  protected reasons = ({ reasons }: ReuseVerdict): string => reasons.map((reason) => reasonText[reason]).join('; ');
 
   protected change(part: Partial<ReuseDraft>): void {
     this.stored.value.update((draft) => ({ ...draft, ...part }));

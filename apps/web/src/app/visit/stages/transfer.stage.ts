@@ -22,10 +22,10 @@ import { VisitJob } from '../visit-job';
     @if (job.visit(); as visit) {
       @if (cylinder(); as id) {
         <!-- another cylinder is another transfer -->
-        @for (own of [id]; track own) {
+        @for (entry of [id]; track entry) {
           <hy-visit-fill />
           @if (live.transfer() === undefined) {
-            <hy-transfer-forecast [cylinder]="own" />
+            <hy-transfer-forecast [cylinder]="entry" />
           }
           <hy-ended-transfers />
         }
