@@ -39,7 +39,7 @@ test('drafts of an older shape break no page', async ({ page }) => {
   for (const draft of odd) {
     await page.evaluate(
       ([name, value]) => {
-        for (const what of [`fill.${name}`, `happening.${name}`, 'rack', 'round', 'truck', 'bench', 'shipment', 'new-cylinder'])
+        for (const what of [`fill.${name}`, `cylinder-event.${name}`, 'rack', 'round', 'truck', 'bench', 'shipment', 'new-cylinder'])
           localStorage.setItem(`hygromet.draft.${what}`, value ?? '');
       },
       [id, draft],

@@ -69,7 +69,7 @@ test('the mixed cylinder: what it is now, and who decides', async ({ page }) => 
   await expect(page.getByText(/Give the reclaimer this analysis/)).toBeVisible();
 });
 
-test('the airy cylinder is known, checked again, and may not be filled', async ({ page }) => {
+test('the nonCondensables cylinder is known, checked again, and may not be filled', async ({ page }) => {
   await openCylinder(page, 'C-08');
   await expect(page.getByText(/10 % non-condensables/)).toBeVisible();
   await page.getByLabel('Gauge reads', { exact: true }).fill('152');

@@ -12,8 +12,8 @@ export default defineConfig({
   workers: 2,
   // what changes the organisation's rules, or a cylinder that others look at, runs when nothing else does
   projects: [
-    { name: 'beside each other', testIgnore: '*.alone.spec.ts' },
-    { name: 'alone', testMatch: '*.alone.spec.ts', dependencies: ['beside each other'], workers: 1 },
+    { name: 'beside each other', testIgnore: '*.serial.spec.ts' },
+    { name: 'one after the other', testMatch: '*.serial.spec.ts', dependencies: ['beside each other'], workers: 1 },
   ],
   retries: 0,
   timeout: 150_000,

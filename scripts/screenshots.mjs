@@ -21,7 +21,7 @@ const views = [
   { file: 'today', path: '/today', before: async (page) => page.getByText(/as well:/).first().waitFor() },
   { file: 'truck', path: '/truck', before: async (page) => page.getByText('Proved:').waitFor() },
   { file: 'rack', path: '/cylinders' },
-  { file: 'round', path: '/cylinders/round', before: weighShort },
+  { file: 'round', path: '/cylinders/weigh-in', before: weighShort },
   { file: 'cylinder', path: '/cylinders/C-05' },
   { file: 'stop-weight', path: '/cylinders/C-07/fill', before: typeGross },
   { file: 'stop-weight-dark', path: '/cylinders/C-07/fill', dark: true, before: typeGross },

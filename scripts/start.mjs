@@ -17,7 +17,7 @@ import { ensurePostgres } from './lib/system-packages.mjs';
 
 /** From nothing to a URL: packages, build, database, demo data, server. Each step is passed over when it is done already. */
 async function start() {
-  const { port, dataFolder, backups, resetDemo, instruments } = startOptions(process.argv.slice(2));
+  const { port, dataFolder, backups, resetDemo, empty, instruments } = startOptions(process.argv.slice(2));
   const data = openDataFolder(dataFolder);
   const release = takeLock(data.lockFile, port);
   process.once('exit', release);
@@ -42,7 +42,7 @@ async function start() {
       await dropDatabase(cluster.settings);
     }
     await ensureDatabase(cluster.settings);
-    await prepareDatabase(urlOf(cluster.settings, 'owner'));
+    await prepareDatabase(urlOf(cluster.settings, 'owner'), { empty });
     await supervisor.serve();
     if (simulated !== undefined) await simulated.start();
     if (backups !== undefined) keepBackups(data.folder, backups);

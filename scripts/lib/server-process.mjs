@@ -6,15 +6,25 @@ import { hasEnded } from './postgres.mjs';
 import { run } from './run.mjs';
 import { say, Stop } from './say.mjs';
 
-/** Migrations and, on an empty database, the demo data. @param {string} databaseUrl */
-export async function prepareDatabase(databaseUrl) {
-  const { code, output } = await run(process.execPath, ['--enable-source-maps', SERVER, 'prepare'], {
+const NOT_EMPTY = `This data folder holds the demo, and it stays as it is. Begin with your own firm in another folder:
+
+  npm start -- --empty --data firm
+
+or throw the demo away: npm start -- --empty --reset-demo`;
+
+/**
+ * Migrations and, on an empty database, the demo data or a firm without any.
+ * @param {string} databaseUrl @param {{ empty?: boolean }} [options]
+ */
+export async function prepareDatabase(databaseUrl, { empty = false } = {}) {
+  const { code, output } = await run(process.execPath, ['--enable-source-maps', SERVER, 'prepare', ...(empty ? ['--empty'] : [])], {
     env: { ...process.env, DATABASE_URL: databaseUrl },
   });
   if (code !== 0) throw new Stop(`The database could not be brought to shape; nothing in it was changed.\n${output.slice(-2000)}`);
-  const { migrations, demo } = JSON.parse(output.trim().split('\n').at(-1) ?? '{}');
+  const { migrations, opened, demo } = JSON.parse(output.trim().split('\n').at(-1) ?? '{}');
   if (migrations.length > 0) say(`migrated the database (${migrations.join(', ')})`);
-  if (demo) say('loaded the demo data of Tidewrack Cold Works');
+  if (opened) say(demo ? 'loaded the demo data of Tidewrack Cold Works' : 'opened an empty house: name your firm on the first page');
+  if (empty && demo) throw new Stop(NOT_EMPTY);
 }
 
 /** The heap is cleaned up before it grows, not when the machine runs short. Measured: 10 000 cylinders imported and listed, 212 MB in all. */

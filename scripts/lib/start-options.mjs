@@ -10,9 +10,10 @@ npm start -- --data DIR       keep database and lock in another folder (default 
 npm start -- --backups DIR    keep the daily backups in another folder, best on another disk (default DIR/backups; "none" for none)
 npm start -- --no-instruments  without the simulated instruments
 npm start -- --instruments N   their page on another port (default: the next one)
-npm start -- --reset-demo     throw everything away and load the demo data again`;
+npm start -- --empty          begin without the demo, with a firm of your own (in a data folder of its own: --empty --data DIR)
+npm start -- --reset-demo     throw everything away and load the demo data again; with --empty: and begin without it`;
 
-/** @param {string[]} args @returns {{ port: number, dataFolder: string, backups: string | undefined, resetDemo: boolean, instruments: number | undefined }} */
+/** @param {string[]} args @returns {{ port: number, dataFolder: string, backups: string | undefined, resetDemo: boolean, empty: boolean, instruments: number | undefined }} */
 export function startOptions(args) {
   const { values } = parsed(args);
   if (values.help) throw new Stop(HELP);
@@ -24,6 +25,7 @@ export function startOptions(args) {
     dataFolder,
     backups,
     resetDemo: values['reset-demo'],
+    empty: values.empty,
     instruments: values['no-instruments'] ? undefined : portOf(values.instruments ?? String(port + 1)),
   };
 }
@@ -47,6 +49,7 @@ function parsed(args) {
         backups: { type: 'string' },
         instruments: { type: 'string' },
         'no-instruments': { type: 'boolean', default: false },
+        empty: { type: 'boolean', default: false },
         'reset-demo': { type: 'boolean', default: false },
         help: { type: 'boolean', default: false },
       },

@@ -3,7 +3,7 @@ import pg from 'pg';
 import { pino } from 'pino';
 import { loadDemo } from '../src/demo/load-demo';
 import { inThisThread } from '../src/computing/computing';
-import { realOutside } from '../src/domain/outside';
+import { systemEnvironment } from '../src/domain/environment';
 import { createApp } from '../src/http/app';
 import { connect } from '../src/store/database';
 import { migrate } from '../src/store/migrate';
@@ -16,12 +16,12 @@ const ROUNDS = 41;
 export async function timesWith(databaseUrl: string, movements: number): Promise<Record<string, number>> {
   const db = connect(databaseUrl, () => undefined);
   await migrate(db);
-  await loadDemo(db, realOutside(inThisThread));
+  await loadDemo(db, systemEnvironment(inThisThread));
   await generate(databaseUrl, movements);
   const differing = await differingBalances(db);
   if (differing.length > 0) throw new Error(`the generated ledger does not add up: ${differing[0] ?? ''}`);
 
-  const app = createApp({ db, outside: realOutside(inThisThread), log: pino({ level: 'silent' }), version: 'bench' });
+  const app = createApp({ db, environment: systemEnvironment(inThisThread), log: pino({ level: 'silent' }), version: 'bench' });
   const get = async <T>(path: string): Promise<T> => {
     const response = await app.request(path);
     if (response.status !== 200) throw new Error(`${path} answered ${response.status}`);

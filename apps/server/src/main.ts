@@ -15,7 +15,7 @@ async function main([command, ...args]: readonly string[]): Promise<void> {
   const log = pino({ level: config.logLevel, base: null, serializers: { err: loggedError } });
   const db = (patience?: typeof WITHOUT_END) =>
     connect(config.databaseUrl, ({ message }) => log.warn({ reason: message }, 'a connection to PostgreSQL broke'), patience);
-  if (command === 'prepare') await prepare(db(WITHOUT_END));
+  if (command === 'prepare') await prepare(db(WITHOUT_END), process.argv.includes('--empty'));
   else if (command === 'verify') await verify(db(WITHOUT_END), args[0]);
   else if (command === 'serve') serveUntilStopped(db(), config, log);
   else throw new Error('Say what to do: prepare, serve or verify.');

@@ -4,7 +4,7 @@ import pg from 'pg';
 import { pino } from 'pino';
 import { loadDemo } from '../src/demo/load-demo';
 import { inThisThread } from '../src/computing/computing';
-import type { Outside } from '../src/domain/outside';
+import type { Environment } from '../src/domain/environment';
 import { createApp } from '../src/http/app';
 import { LiveReadings } from '../src/live/live-readings';
 import { connect, type Db } from '../src/store/database';
@@ -28,7 +28,7 @@ export interface Answer {
 }
 
 /** The clock of the tests stands still in November 2026. */
-export const outside: Outside = { newId: () => randomUUID(), now: () => new Date('2026-11-25T08:00:00Z'), computing: inThisThread };
+export const environment: Environment = { newId: () => randomUUID(), now: () => new Date('2026-11-25T08:00:00Z'), computing: inThisThread };
 
 type Role = 'owner' | 'app' | 'reader';
 const server = (role: Role) => process.env[`TEST_POSTGRES_${role.toUpperCase()}`] ?? '';
@@ -47,12 +47,12 @@ export async function openHouse(): Promise<House> {
   const urlOf = await newDatabase();
   const owner = connect(urlOf('owner'), () => undefined);
   await migrate(owner);
-  await loadDemo(owner, outside);
+  await loadDemo(owner, environment);
   await owner.destroy();
   const db = connect(urlOf('app'), () => undefined);
   const log = pino({ level: 'silent' });
   const live = new LiveReadings(db, urlOf('app'), log);
-  const app = createApp({ db, outside, log, live, version: coreVersion, checkAnswers: true });
+  const app = createApp({ db, environment, log, live, version: coreVersion, checkAnswers: true });
   const answer = async (response: Response): Promise<Answer> => ({ status: response.status, body: await response.json() });
   return {
     db,

@@ -1,22 +1,13 @@
-import { operations, type OperationName } from '../src/app/live/property-operations';
-import type { WorkerAnswer, WorkerRequest } from '../src/app/live/worker-messages';
+import { expose, type Endpoint } from 'comlink';
+import { coreApi } from '../src/app/core-worker/core-api';
 
 /** Stands in for the worker: the same operations, answered in the next microtask. */
 export function createWorker(): Worker {
-  const target = new EventTarget();
-  const answer = ({ id, name, args }: WorkerRequest): WorkerAnswer => {
-    try {
-      return { id, state: 'done', value: (operations[name as OperationName] as (args: unknown) => unknown)(args) };
-    } catch (error) {
-      return { id, state: 'failed', message: error instanceof Error ? error.message : String(error) };
-    }
-  };
-  const worker = Object.assign(target, {
-    postMessage: (request: WorkerRequest) =>
-      queueMicrotask(() => target.dispatchEvent(new MessageEvent('message', { data: answer(request) }))),
-    terminate: () => undefined,
-  });
-  return worker as unknown as Worker; // as much of a worker as the service uses
+  const [outside, inside] = [new EventTarget(), new EventTarget()];
+  const postTo = (target: EventTarget) => (data: unknown) =>
+    queueMicrotask(() => target.dispatchEvent(new MessageEvent('message', { data })));
+  expose(coreApi, Object.assign(inside, { postMessage: postTo(outside) }) as Endpoint);
+  return Object.assign(outside, { postMessage: postTo(inside), terminate: () => undefined }) as unknown as Worker; // as much of a worker as is used
 }
 
 /** The solver's worker has no stand-in: a test that plans a truck brings its own solver. */

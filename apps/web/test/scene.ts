@@ -11,8 +11,9 @@ import type { Visit } from '@hygromet/contract/visit';
 import { allRefrigerants } from '@hygromet/core/fluids/refrigerant';
 import { classificationOf, isFlammable } from '@hygromet/core/fluids/classification';
 import { of } from 'rxjs';
-import { DRAFT_STORAGE } from '../src/app/live/draft.service';
-import { Registers } from '../src/app/live/registers.service';
+import { DRAFT_STORAGE } from '../src/app/data/draft.service';
+import { ServerData } from '../src/app/data/server-data.service';
+import { defaultPreferences } from '../src/app/preferences/preferences';
 
 export const organisation: CurrentOrganisation = {
   version: 1,
@@ -26,6 +27,8 @@ export const organisation: CurrentOrganisation = {
   partShare: 0.8,
   endOfPumpDown: 'slightly-positive',
   readingsKeptDays: 30,
+  people: ['Ines Marrow', 'Tobin Wake'],
+  demo: true,
 };
 
 /** 26.2 lb of water capacity, tare 17.2 lb, 7.4 lb of R-410A in it. */
@@ -52,7 +55,7 @@ export const aCylinder = (more: Partial<Cylinder> = {}): Cylinder => ({
   retiredAt: null,
   weighedInAt: null,
   lastMovedAt: null,
-  standing: {
+  fillStatus: {
     state: 'limited',
     ruling: 'not-liquid-full-131F',
     limitGrossKg: 17.59,
@@ -154,8 +157,8 @@ export const refrigerants: RefrigerantSummary[] = allRefrigerants.map(({ id, kin
 });
 
 export interface Scene {
-  /** Streams and calls of the registers that differ from the usual ones. */
-  readonly registers?: Partial<Record<keyof Registers, unknown>>;
+  /** Streams and calls of the server's data that differ from the usual ones. */
+  readonly serverData?: Partial<Record<keyof ServerData, unknown>>;
   /** What the device has kept, by key without prefix. */
   readonly drafts?: Readonly<Record<string, object>>;
   readonly id?: string;
@@ -167,11 +170,14 @@ export interface Scene {
 }
 
 /** An application without server, worker and browser storage: everything that a page asks for is answered from here. */
-export function stage({ registers = {}, drafts = {}, id = 'c7', more = {}, query = {}, data = {}, providers = [] }: Scene = {}): {
+export function stage({ serverData = {}, drafts = {}, id = 'c7', more = {}, query = {}, data = {}, providers = [] }: Scene = {}): {
   readonly kept: Record<string, string>;
 } {
   const kept: Record<string, string> = Object.fromEntries(
-    Object.entries(drafts).map(([name, value]) => [`hygromet.draft.${name}`, JSON.stringify(value)]),
+    Object.entries({ preferences: { ...defaultPreferences, person: 'Ines Marrow' }, ...drafts }).map(([name, value]) => [
+      `hygromet.draft.${name}`,
+      JSON.stringify(value),
+    ]),
   );
   const usual = {
     organisation$: of(organisation),
@@ -195,7 +201,7 @@ export function stage({ registers = {}, drafts = {}, id = 'c7', more = {}, query
   TestBed.configureTestingModule({
     providers: [
       provideRouter([]),
-      { provide: Registers, useValue: { ...usual, ...registers } },
+      { provide: ServerData, useValue: { ...usual, ...serverData } },
       {
         provide: ActivatedRoute,
         useValue: {
@@ -236,15 +242,15 @@ export async function render<C>(component: Type<C>, inputs: Readonly<Record<stri
   await settled(fixture);
   const root = fixture.nativeElement as HTMLElement;
   const control = (label: string) => {
-    const byLabel = [...root.querySelectorAll('label')].find((hTMLLabelElement) => words(hTMLLabelElement) === label)?.htmlFor;
+    const byLabel = [...root.querySelectorAll('label')].find((candidate) => words(candidate) === label)?.htmlFor;
     const found = byLabel === undefined ? root.querySelector(`[aria-label="${label}"]`) : root.querySelector(`#${byLabel}`);
     if (found === null) throw new Error(`nothing is labelled "${label}"`);
     return found as HTMLInputElement & HTMLSelectElement;
   };
   const button = (name: string | RegExp) => {
     const matches = (text: string) => (typeof name === 'string' ? text === name : name.test(text));
-    const found = [...root.querySelectorAll('button')].find((hTMLButtonElement) =>
-      matches(hTMLButtonElement.getAttribute('aria-label') ?? words(hTMLButtonElement)),
+    const found = [...root.querySelectorAll('button')].find((candidate) =>
+      matches(candidate.getAttribute('aria-label') ?? words(candidate)),
     );
     if (found === undefined) throw new Error(`no button is called ${String(name)}`);
     return found;

@@ -5,7 +5,7 @@ import type { Visit, VisitWithEvents } from '@hygromet/contract/visit';
 import type { NewVisitEvent, VisitEvent } from '@hygromet/contract/visit-event';
 import { withEvent } from '@hygromet/contract/visit-state';
 import { BehaviorSubject, of } from 'rxjs';
-import { Api } from '../src/app/live/api';
+import { Api } from '../src/app/data/api';
 import { VisitPage } from '../src/app/visit/visit.page';
 import { aVisit, render, stage } from './scene';
 
@@ -31,7 +31,7 @@ export function theVisit(first: Partial<Visit> = {}) {
     visit$.next({ ...withEvent(visit$.value, kept), id, system, recovered, events });
     return of(visit$.value);
   };
-  return { visit$, sent, registers: { visit$: () => visit$, readVisit$: () => of(visit$.value), addVisitEvent$ } };
+  return { visit$, sent, serverData: { visit$: () => visit$, readVisit$: () => of(visit$.value), addVisitEvent$ } };
 }
 
 /** One stage of a visit, opened in the workspace. */
@@ -47,7 +47,7 @@ export async function open(
     id: 'v1',
     more: { stage: at },
     query,
-    registers: { ...server.registers, ...more },
+    serverData: { ...server.serverData, ...more },
     providers: [{ provide: Api, useValue: api }],
   });
   const go = jest.spyOn(TestBed.inject(Router), 'navigate').mockResolvedValue(true);

@@ -3,7 +3,7 @@ import type { Cylinder } from './cylinder';
 
 /** A cylinder of the register as the core judges it; what it is labelled for counts as much as what is in it. */
 export const candidateOf = (
-  cylinder: Omit<Cylinder, 'standing'>,
+  cylinder: Omit<Cylinder, 'fillStatus'>,
   nominal: (id: string) => Readonly<Record<string, number>> | undefined,
 ): Candidate => ({
   kind: cylinder.marks.kind,
@@ -20,6 +20,6 @@ export const candidateOf = (
   retired: cylinder.retiredAt !== null,
   flammableRated: cylinder.marks.flammableRated,
   owner: cylinder.marks.owner,
-  airy: cylinder.flags.includes('airy'),
+  nonCondensables: cylinder.flags.includes('non-condensables'),
   airShare: cylinder.airShare ?? undefined,
 });

@@ -35,7 +35,11 @@ test('a mixture is a mixture whatever its label says, and is taken as burning', 
 
 test('burnt-out refrigerant, air and the owner come along with it', () => {
   const marks = { ...usualMarks, kind: 'burn-out', owner: 'Cheese cave' } as const;
-  expect(from({ cylinder: aCylinder({ marks, flags: ['airy'] }) })).toMatchObject({ quality: 'burnt', airy: true, owner: 'Cheese cave' });
+  expect(from({ cylinder: aCylinder({ marks, flags: ['non-condensables'] }) })).toMatchObject({
+    quality: 'burnt',
+    nonCondensables: true,
+    owner: 'Cheese cave',
+  });
 });
 
 test('where nothing is known the person says it, and until then nothing comes', () => {

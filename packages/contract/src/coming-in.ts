@@ -17,7 +17,7 @@ type Nominal = Pick<RefrigerantSummary, 'id' | 'composition' | 'flammable' | 'sa
 
 interface Source {
   readonly system?: { readonly refrigerant: string; readonly site: string } | undefined;
-  readonly cylinder?: Omit<Cylinder, 'standing'> | undefined;
+  readonly cylinder?: Omit<Cylinder, 'fillStatus'> | undefined;
   /** Said by the person, where neither of them says it. */
   readonly refrigerant: string | null;
   /** The cylinder that it goes into. */
@@ -42,7 +42,7 @@ export function comingIn({ system, cylinder, refrigerant, into, nominal }: Sourc
     // what comes into a cylinder marked for burnt-out refrigerant is taken to be that: the person has chosen it
     quality: qualityIn(into.marks.kind),
     owner: system?.site ?? into.marks.owner,
-    airy: false,
+    nonCondensables: false,
   };
 }
 
@@ -55,17 +55,17 @@ const unidentified = ({ marks }: Pick<Cylinder, 'marks'>): ComingIn => ({
   safetyGroup: null,
   quality: qualityIn(marks.kind),
   owner: marks.owner,
-  airy: false,
+  nonCondensables: false,
 });
 
 function contentOf(
-  { refrigerant, composition, flags, marks }: Omit<Cylinder, 'standing'>,
+  { refrigerant, composition, flags, marks }: Omit<Cylinder, 'fillStatus'>,
   nominal: Source['nominal'],
 ): ComingIn | undefined {
   const label = refrigerant === null || flags.includes('mixed') ? undefined : nominal(refrigerant);
   const content = composition ?? label?.composition;
   if (content === undefined) return undefined;
-  if (isUnknown(content)) return { ...unidentified({ marks }), airy: flags.includes('airy') };
+  if (isUnknown(content)) return { ...unidentified({ marks }), nonCondensables: flags.includes('non-condensables') };
   return {
     id: label?.id,
     name: label?.id ?? 'a mixture',
@@ -74,6 +74,6 @@ function contentOf(
     safetyGroup: label?.safetyGroup ?? null,
     quality: qualityIn(marks.kind),
     owner: marks.owner,
-    airy: flags.includes('airy'),
+    nonCondensables: flags.includes('non-condensables'),
   };
 }

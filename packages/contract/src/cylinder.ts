@@ -84,7 +84,7 @@ export const newCylinder = z
 export type NewCylinder = z.infer<typeof newCylinder>;
 
 /** How a cylinder stands with its limits, computed when it is read. */
-export const standing = z.discriminatedUnion('state', [
+export const fillStatus = z.discriminatedUnion('state', [
   z.strictObject({
     state: z.literal('limited'),
     ruling: fillRule,
@@ -105,13 +105,13 @@ export const standing = z.discriminatedUnion('state', [
 export const cylinderFlags = [
   'overfilled',
   'mixed',
-  'over-rated',
-  'overdrawn',
+  'pressure-rating-too-low',
+  'negative-balance',
   'overdue',
-  'airy',
+  'non-condensables',
   'wrong-tare',
   'due-soon',
-  'long-full',
+  'overdue-for-return',
   'no-limit',
 ] as const;
 export const cylinderFlag = z.enum(cylinderFlags);
@@ -147,7 +147,7 @@ export const cylinder = z.strictObject({
   weighedInAt: instant.nullable(),
   /** When something last went in or out. */
   lastMovedAt: instant.nullable(),
-  standing,
+  fillStatus,
   flags: z.array(cylinderFlag),
 });
 export type Cylinder = z.infer<typeof cylinder>;

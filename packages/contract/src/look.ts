@@ -1,7 +1,7 @@
 import { parts, valveStates } from '@hygromet/core/circuit/part';
 import { coolings, machineBuilts, machineClasses } from '@hygromet/core/planning/equipment';
 import { methods } from '@hygromet/core/planning/method';
-import { compressorStates, coolingStates, meteringStates, waterStates } from '@hygromet/core/planning/situation';
+import { compressorStates, coolingStates, meteringStates, waterStates } from '@hygromet/core/planning/job-conditions';
 import { acidFindings, destinations } from '@hygromet/core/planning/reuse';
 import * as z from 'zod';
 import { note, plainText } from './primitives';

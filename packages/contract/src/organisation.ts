@@ -1,4 +1,4 @@
-import { endsOfPumpDown } from '@hygromet/core/planning/schools';
+import { endsOfPumpDown } from '@hygromet/core/planning/company-practice';
 import * as z from 'zod';
 import { fillRule } from './fill-limits';
 import { instant, name, quantity, temperatureK, versionSeen } from './primitives';
@@ -22,11 +22,15 @@ export const organisation = z.strictObject({
     .min(1, { error: 'Readings are kept for a day at least.' })
     .max(3650, { error: 'Readings are kept for ten years at most.' })
     .default(30),
+  /** Who works here, in the order in which they are offered. */
+  people: z.array(name('name of a person')).max(200, { error: 'More than 200 people do not fit into one list.' }).default([]),
 });
 export type Organisation = z.infer<typeof organisation>;
 
 /** The settings as they are now: which version of them, and whose. */
 export const currentOrganisation = organisation.extend({
+  /** Whether this is the made-up firm that the program is shown with. */
+  demo: z.boolean(),
   version: z.int(),
   changedAt: instant.nullable(),
   changedBy: z.string().nullable(),

@@ -4,7 +4,7 @@ import { knownVolume, partsWithVolume, type PartVolume } from '@hygromet/core/ci
 import type { Composition } from '@hygromet/core/fluids/composition';
 import { USUAL_EQUIPMENT } from '@hygromet/core/planning/equipment';
 import type { Look as SeenLook, RecordedSystem } from '@hygromet/core/planning/plan';
-import type { Schools } from '@hygromet/core/planning/schools';
+import type { CompanyPractice } from '@hygromet/core/planning/company-practice';
 import { cubicMetre, type Kelvin, type Metre, type Pascal } from '@hygromet/core/units/quantity';
 import type { Look } from './look';
 import type { Organisation } from './organisation';
@@ -51,16 +51,16 @@ function volumesOf(volumes: System['facts']['volumes'] = {}): RecordedSystem['vo
 
 interface Measured {
   readonly T: Kelvin;
-  readonly standing: Pascal | undefined;
+  readonly standingPressure: Pascal | undefined;
   readonly atmosphere: Pascal;
 }
 
 /** What was said of a look, beside what was measured. What nobody has said is not known; of two levels the stricter one is asked. */
-export function seenLook(look: Look, { T, standing, atmosphere }: Measured): SeenLook {
+export function seenLook(look: Look, { T, standingPressure, atmosphere }: Measured): SeenLook {
   const found = valves.flatMap((valve) => (look[valve] === undefined ? [] : [[valve, look[valve]] as const]));
   return {
     T,
-    standing,
+    standingPressure,
     atmosphere,
     failed: look.failed ?? 'unknown',
     compressor: look.compressor ?? 'unknown',
@@ -89,7 +89,7 @@ export const schoolsOf = ({
   liquidShareAt131F,
   hottestK,
   endOfPumpDown,
-}: Pick<Organisation, 'partShare' | 'liquidShareAt131F' | 'hottestK' | 'endOfPumpDown'>): Schools => ({
+}: Pick<Organisation, 'partShare' | 'liquidShareAt131F' | 'hottestK' | 'endOfPumpDown'>): CompanyPractice => ({
   partShare,
   keptShare: liquidShareAt131F,
   hottestK,

@@ -2,7 +2,7 @@ import { tubeSizes } from '@hygromet/core/circuit/line-set';
 import { parts, valves, valveStates } from '@hygromet/core/circuit/part';
 import { partsWithVolume } from '@hygromet/core/circuit/part-volume';
 import { systemKinds } from '@hygromet/core/circuit/system-kind';
-import { compressorTypes } from '@hygromet/core/planning/situation';
+import { compressorTypes } from '@hygromet/core/planning/job-conditions';
 import * as z from 'zod';
 import { id, instant, name, note, quantity, refrigerantId, typed, versionSeen, volumeM3, weighedKg } from './primitives';
 

@@ -3,7 +3,7 @@ import { coreVersion } from '@hygromet/core/version';
 import type { Logger } from 'pino';
 import type { Config } from '../config';
 import { pool } from '../computing/pool';
-import { realOutside, type Outside } from '../domain/outside';
+import { systemEnvironment, type Environment } from '../domain/environment';
 import { warmRack } from '../domain/warm-rack';
 import { readingSocket } from '../devices/reading-socket';
 import { Receiver } from '../devices/receiver';
@@ -18,14 +18,14 @@ import { differingBalances } from '../store/movement-store';
 /** Until people have accounts it listens on loopback only. On SIGTERM or SIGINT open requests are finished first. */
 export function serveUntilStopped(db: Db, config: Config, log: Logger): void {
   const threads = pool(new URL('./compute.mjs', import.meta.url));
-  const outside = realOutside(threads);
-  void inTheBackground(db, outside, log);
+  const environment = systemEnvironment(threads);
+  void inTheBackground(db, environment, log);
   const stopSealing = keepSealing(db, log);
   const stopKeeping = keepDaysOfReadings(db, log);
   const live = new LiveReadings(db, config.databaseUrl, log);
-  const receiver = new Receiver(db, outside);
+  const receiver = new Receiver(db, environment);
   const { dataFolder, checkAnswers, webRoot } = config;
-  const app = createApp({ db, outside, log, live, receiver, version: coreVersion, dataFolder, checkAnswers }, webRoot);
+  const app = createApp({ db, environment, log, live, receiver, version: coreVersion, dataFolder, checkAnswers }, webRoot);
   const server = serve({ fetch: app.fetch, port: config.port, hostname: '127.0.0.1' }, ({ port }) => log.info({ port }, 'listening'));
   keepAlive(server);
   const closeSockets = readingSocket(server, receiver, log);
@@ -43,9 +43,9 @@ export function serveUntilStopped(db: Db, config: Config, log: Logger): void {
 }
 
 /** What nobody waits for: the balances compared, and the rack computed ahead. */
-async function inTheBackground(db: Db, outside: Outside, log: Logger): Promise<void> {
+async function inTheBackground(db: Db, environment: Environment, log: Logger): Promise<void> {
   try {
-    await warmRack(db, outside);
+    await warmRack(db, environment);
     for (const difference of await differingBalances(db)) log.error({ difference }, 'a balance is not the sum of its entries');
   } catch (error) {
     log.warn({ err: error }, 'stopped in the background'); // the database went away, or the server is being stopped

@@ -1,25 +1,25 @@
 import { CoreError } from '@hygromet/core/errors';
-import { refusedByCore, Refused } from '../domain/refused';
+import { domainErrorOf, DomainError } from '../domain/domain-error';
 import { solverReady } from '../domain/solver';
 import { tasks, type Answer, type Question, type Task } from './tasks';
 
 /** Who computes what takes its time. */
 export interface Computing {
-  /** @throws Refused where the core refuses, or where it takes too long */
+  /** @throws DomainError where the core refuses, or where it takes too long */
   run<K extends Task>(task: K, question: Question<K>): Promise<Answer<K>>;
 }
 
 /** What comes back from another thread: classes of errors do not come along. */
 export type Outcome<T> =
   | { readonly answer: T }
-  | { readonly refused: { readonly code: Refused['code']; readonly sentence: string; readonly pointer: string | undefined } };
+  | { readonly refused: { readonly code: DomainError['code']; readonly sentence: string; readonly pointer: string | undefined } };
 
 export function outcomeOf<K extends Task>(task: K, question: Question<K>): Outcome<Answer<K>> {
   try {
     return { answer: (tasks[task] as (question: Question<K>) => Answer<K>)(question) };
   } catch (error) {
     if (!(error instanceof CoreError)) throw error;
-    const { code, message, pointer } = refusedByCore(error);
+    const { code, message, pointer } = domainErrorOf(error);
     return { refused: { code, sentence: message, pointer } };
   }
 }
@@ -27,7 +27,7 @@ export function outcomeOf<K extends Task>(task: K, question: Question<K>): Outco
 export function answerIn<T>(outcome: Outcome<T>): T {
   if ('answer' in outcome) return outcome.answer;
   const { code, sentence, pointer } = outcome.refused;
-  throw new Refused(code, sentence, pointer);
+  throw new DomainError(code, sentence, pointer);
 }
 
 /** In the thread that asks: for commands that nobody waits beside, and for tests. */

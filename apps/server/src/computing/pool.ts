@@ -1,6 +1,6 @@
 import { availableParallelism } from 'node:os';
 import { Piscina } from 'piscina';
-import { Refused } from '../domain/refused';
+import { DomainError } from '../domain/domain-error';
 import { answerIn, type Computing, type Outcome } from './computing';
 import type { Answer, Question, Task } from './tasks';
 
@@ -25,13 +25,13 @@ export function pool(file: URL): Computing & { close(): Promise<void> } {
   });
   return {
     async run<K extends Task>(task: K, question: Question<K>): Promise<Answer<K>> {
-      if (threads.queueSize >= MOST_WAITING) throw new Refused('unavailable', TOO_MUCH);
+      if (threads.queueSize >= MOST_WAITING) throw new DomainError('unavailable', TOO_MUCH);
       const signal = AbortSignal.timeout(LONGEST_MS);
       let outcome: Outcome<Answer<K>>;
       try {
         outcome = await (threads.run({ task, question }, { signal }) as Promise<Outcome<Answer<K>>>);
       } catch (error) {
-        throw signal.aborted ? new Refused('unavailable', TOO_LONG) : error;
+        throw signal.aborted ? new DomainError('unavailable', TOO_LONG) : error;
       }
       return answerIn(outcome);
     },

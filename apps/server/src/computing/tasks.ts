@@ -12,7 +12,7 @@ import { refrigerant } from '@hygromet/core/fluids/refrigerant';
 import { permits } from '@hygromet/core/planning/decide';
 import type { Method } from '@hygromet/core/planning/method';
 import { planFor } from '@hygromet/core/planning/plan';
-import type { Schools } from '@hygromet/core/planning/schools';
+import type { CompanyPractice } from '@hygromet/core/planning/company-practice';
 import { atmosphereAt } from '@hygromet/core/units/pressure';
 import { altitude, kelvin, pascal } from '@hygromet/core/units/quantity';
 import { unless } from '@hygromet/core/unless';
@@ -45,7 +45,7 @@ export interface MethodQuestion {
   readonly ambientK: number;
   readonly standingPa: number | null;
   readonly altitudeM: number;
-  readonly schools: Schools;
+  readonly practice: CompanyPractice;
   readonly method: Method;
 }
 
@@ -73,11 +73,11 @@ export const tasks = {
     return suitability({ ...candidate, ...inside }, coming, policy, kelvin(hottestK)).objections;
   },
 
-  method: ({ system, refrigerant: id, look, ambientK, standingPa, altitudeM, schools, method }: MethodQuestion) => {
+  method: ({ system, refrigerant: id, look, ambientK, standingPa, altitudeM, practice, method }: MethodQuestion) => {
     const atmosphere = atmosphereAt(altitude(altitudeM));
     const known = recordedSystem(system, refrigerant(id).composition, isFlammable(classificationOf(id)));
-    const standing = standingPa === null ? undefined : pascal(standingPa);
-    const { verdicts } = planFor(known, seenLook(look, { T: kelvin(ambientK), standing, atmosphere }), schools).decision;
+    const standingPressure = standingPa === null ? undefined : pascal(standingPa);
+    const { verdicts } = planFor(known, seenLook(look, { T: kelvin(ambientK), standingPressure, atmosphere }), practice).decision;
     const verdict = verdicts.find((entry) => entry.method === method);
     const against = (verdict?.reasons ?? []).filter(({ effect }) => effect !== 'not-advised');
     return { permitted: verdict !== undefined && permits(verdict), reasons: against.map(({ code }) => code.replaceAll('-', ' ')) };

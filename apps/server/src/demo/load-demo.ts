@@ -5,7 +5,7 @@ import type { SystemFacts, SystemKind } from '@hygromet/contract/system';
 import { fillLimits } from '@hygromet/core/cylinder/fill-limit';
 import { fillRules } from '@hygromet/core/cylinder/fill-rule';
 import { cubicMetre, kilogram } from '@hygromet/core/units/quantity';
-import type { EndOfPumpDown } from '@hygromet/core/planning/schools';
+import type { EndOfPumpDown } from '@hygromet/core/planning/company-practice';
 import { refrigerant } from '@hygromet/core/fluids/refrigerant';
 import { bubblePoint } from '@hygromet/core/thermo/saturation';
 import { massFrom, massIn, type DecimalMassUnit } from '@hygromet/core/units/mass';
@@ -14,7 +14,7 @@ import { celsius } from '@hygromet/core/units/temperature';
 import { volumeFrom } from '@hygromet/core/units/volume';
 import scenario from '../../../../demo/tidewrack.json';
 import { bookTransfer } from '../domain/book-transfer';
-import type { Outside } from '../domain/outside';
+import type { Environment } from '../domain/environment';
 import { recordCylinderEvent } from '../domain/record-cylinder-event';
 import { enterCylinder } from '../domain/register-cylinder';
 import { openVisit } from '../domain/visits';
@@ -53,23 +53,24 @@ interface DemoFill {
  * Loads the made-up scenario into an empty database, all of it or nothing. Weights are computed by the core from the shares in the data.
  * @returns whether anything was loaded: a database that holds an organisation is left alone
  */
-export const loadDemo = (db: Db, outside: Outside): Promise<boolean> =>
+export const loadDemo = (db: Db, environment: Environment): Promise<boolean> =>
   db.transaction().execute(async (tx) => {
     const known = await tx.selectFrom('organisation').select('id').executeTakeFirst();
     if (known !== undefined) return false;
-    const id = outside.newId();
-    await addOrganisation(tx, id, {
+    const id = environment.newId();
+    const settings = {
       ...scenario.organisation,
       endOfPumpDown: scenario.organisation.endOfPumpDown as EndOfPumpDown,
       readingsKeptDays: 30,
       requiredRules: fillRules.filter((rule) => scenario.organisation.requiredRules.includes(rule)),
-    });
+    };
+    await addOrganisation(tx, id, settings, true);
     for (const { kind, name } of scenario.accounts)
-      await addAccount(tx, { id: outside.newId(), organisationId: id, kind: kind as AccountKind, name });
+      await addAccount(tx, { id: environment.newId(), organisationId: id, kind: kind as AccountKind, name });
     const organisation = await ownOrganisation(tx);
-    for (const system of scenario.systems) await addDemoSystem(tx, organisation, system, daysAgo(outside, SYSTEMS_REGISTERED_DAYS_AGO));
-    for (const visit of scenario.visits) await addDemoVisit(tx, organisation, visit, outside);
-    for (const cylinder of scenario.cylinders as readonly DemoCylinder[]) await addDemoCylinder(tx, organisation, cylinder, outside);
+    for (const system of scenario.systems) await addDemoSystem(tx, organisation, system, daysAgo(environment, SYSTEMS_REGISTERED_DAYS_AGO));
+    for (const visit of scenario.visits) await addDemoVisit(tx, organisation, visit, environment);
+    for (const cylinder of scenario.cylinders as readonly DemoCylinder[]) await addDemoCylinder(tx, organisation, cylinder, environment);
     return true;
   });
 
@@ -77,23 +78,23 @@ const SYSTEMS_REGISTERED_DAYS_AGO = 420;
 const CYLINDERS_REGISTERED_DAYS_AGO = 400;
 
 /** The same outside with its clock set back. */
-const daysAgo = (outside: Outside, days: number): Outside => ({
-  ...outside,
-  now: () => new Date(outside.now().getTime() - days * 86_400_000),
+const daysAgo = (environment: Environment, days: number): Environment => ({
+  ...environment,
+  now: () => new Date(environment.now().getTime() - days * 86_400_000),
 });
 
 async function addDemoSystem(
   tx: Tx,
   organisation: OrganisationRow,
   system: (typeof scenario.systems)[number],
-  outside: Outside,
+  environment: Environment,
 ): Promise<void> {
   const [value, unit] = system.nameplate as [number, DecimalMassUnit];
   await registerSystem(
     tx,
     organisation,
     {
-      key: outside.newId(),
+      key: environment.newId(),
       site: system.site,
       name: system.name,
       kind: system.kind as SystemKind,
@@ -103,7 +104,7 @@ async function addDemoSystem(
       // the demo's own file, checked against the contract by its test
       ...('facts' in system ? { facts: system.facts as SystemFacts } : {}),
     },
-    outside,
+    environment,
   );
 }
 
@@ -111,16 +112,16 @@ async function addDemoVisit(
   tx: Tx,
   organisation: OrganisationRow,
   visit: (typeof scenario.visits)[number],
-  outside: Outside,
+  environment: Environment,
 ): Promise<void> {
   const system = (await systemsOf(tx, organisation.id)).find(({ site }) => site === visit.site);
   if (system === undefined) throw new Error(`the demo visits ${visit.site}, which is not in it`);
-  const day = new Date(outside.now().getTime() + visit.inDays * 86_400_000).toISOString().slice(0, 10);
+  const day = new Date(environment.now().getTime() + visit.inDays * 86_400_000).toISOString().slice(0, 10);
   await openVisit(
     tx,
     organisation.id,
     {
-      key: outside.newId(),
+      key: environment.newId(),
       system: system.id,
       day,
       ...('time' in visit ? { time: visit.time } : {}),
@@ -128,19 +129,19 @@ async function addDemoVisit(
       reason: visit.reason,
       recordedBy: visit.by,
     },
-    outside,
+    environment,
   );
 }
 
 const PASCALS_IN_A_PSI = 1 / pressureDifferenceIn(1, 'psig');
 const typed = (value: number, unit: string) => ({ text: String(value), unit });
 
-async function addDemoCylinder(tx: Tx, organisation: OrganisationRow, demo: DemoCylinder, outside: Outside): Promise<void> {
+async function addDemoCylinder(tx: Tx, organisation: OrganisationRow, demo: DemoCylinder, environment: Environment): Promise<void> {
   const cylinder = await enterCylinder(
     tx,
     organisation,
     {
-      key: outside.newId(),
+      key: environment.newId(),
       name: demo.name,
       volumeM3: volumeFrom(demo.waterLb, 'lb-water'),
       volumeTyped: typed(demo.waterLb, 'lb-water'),
@@ -152,15 +153,24 @@ async function addDemoCylinder(tx: Tx, organisation: OrganisationRow, demo: Demo
       place: demo.place as Place,
       marks: { ...usualMarks, stamp: 'us', ...demo.marks },
     },
-    daysAgo(outside, Math.min(demo.evacuatedDaysAgo ?? CYLINDERS_REGISTERED_DAYS_AGO, daysSinceStamp(demo.requalified, outside.now()))),
+    daysAgo(
+      environment,
+      Math.min(demo.evacuatedDaysAgo ?? CYLINDERS_REGISTERED_DAYS_AGO, daysSinceStamp(demo.requalified, environment.now())),
+    ),
   );
   let grossLb = demo.tareLb;
-  for (const fill of demo.fills) grossLb = await addDemoFill(tx, organisation, cylinder, grossLb, fill, outside);
-  if (demo.airShare !== undefined) await addDemoAirCheck(tx, organisation, cylinder.id, demo.airShare, outside);
+  for (const fill of demo.fills) grossLb = await addDemoFill(tx, organisation, cylinder, grossLb, fill, environment);
+  if (demo.airShare !== undefined) await addDemoAirCheck(tx, organisation, cylinder.id, demo.airShare, environment);
 }
 
 /** A check of yesterday morning in the workshop, with the pressure that such a share of air gives. */
-async function addDemoAirCheck(tx: Tx, organisation: OrganisationRow, id: string, airShare: number, outside: Outside): Promise<void> {
+async function addDemoAirCheck(
+  tx: Tx,
+  organisation: OrganisationRow,
+  id: string,
+  airShare: number,
+  environment: Environment,
+): Promise<void> {
   const cylinder = await cylinderById(tx, organisation.id, id);
   if (cylinder?.composition == null) throw new Error('the demo checks a cylinder for air that is empty');
   const temperatureK = celsius(21);
@@ -171,15 +181,15 @@ async function addDemoAirCheck(tx: Tx, organisation: OrganisationRow, id: string
     id,
     {
       what: 'air-checked',
-      key: outside.newId(),
+      key: environment.newId(),
       pressurePa,
       temperatureK,
       gaugePa: 10_000,
       thermometerK: 0.5,
-      happenedAt: inWorkingHours(outside.now(), 1),
+      happenedAt: inWorkingHours(environment.now(), 1),
       recordedBy: 'Tobin Wake',
     },
-    outside,
+    environment,
   );
 }
 
@@ -200,7 +210,7 @@ async function addDemoFill(
   cylinder: { id: string; volumeM3: number; tareKg: number },
   grossLb: number,
   fill: DemoFill,
-  outside: Outside,
+  environment: Environment,
 ): Promise<number> {
   const accounts = await accountsOf(tx, organisation.id);
   const source = accounts.find(({ name }) => name === fill.from);
@@ -220,7 +230,7 @@ async function addDemoFill(
     tx,
     organisation,
     {
-      key: outside.newId(),
+      key: environment.newId(),
       from: source.id,
       cylinder: cylinder.id,
       ...(fill.refrigerant === undefined ? {} : { refrigerant: fill.refrigerant }),
@@ -229,11 +239,11 @@ async function addDemoFill(
       grossAfterKg: massFrom(afterLb, 'lb'),
       grossAfterTyped: typed(afterLb, 'lb'),
       acceptMixing: fill.mixes ?? false,
-      happenedAt: inWorkingHours(outside.now(), fill.daysAgo),
+      happenedAt: inWorkingHours(environment.now(), fill.daysAgo),
       recordedBy: fill.by,
       ...(fill.note === undefined ? {} : { note: fill.note }),
     },
-    outside,
+    environment,
   );
   return afterLb;
 }

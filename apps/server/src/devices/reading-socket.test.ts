@@ -2,7 +2,7 @@ import { serve, type ServerType } from '@hono/node-server';
 import type { AddressInfo } from 'node:net';
 import { pino } from 'pino';
 import WebSocket from 'ws';
-import { openHouse, outside, type House } from '../../test/house';
+import { openHouse, environment, type House } from '../../test/house';
 import { readingSocket, SOCKET_PATH } from './reading-socket';
 import { Receiver } from './receiver';
 
@@ -15,7 +15,7 @@ beforeAll(async () => {
   house = await openHouse();
   token = (await house.send('POST', '/api/gateways', { name: 'Van', recordedBy: 'Ines Marrow' })).body.token;
   server = serve({ fetch: (request) => house.request(request), port: 0, hostname: '127.0.0.1' });
-  close = readingSocket(server, new Receiver(house.db, outside), pino({ level: 'silent' }));
+  close = readingSocket(server, new Receiver(house.db, environment), pino({ level: 'silent' }));
   await new Promise((resolve) => setTimeout(resolve, 50));
   url = `ws://127.0.0.1:${(server.address() as AddressInfo).port}`;
 });
@@ -33,7 +33,7 @@ const open = (headers: Record<string, string> = { authorization: `Bearer ${token
     socket.once('error', reject);
   });
 
-const NOW = outside.now().getTime() / 1000;
+const NOW = environment.now().getTime() / 1000;
 const pack = (v: number, t: number) => JSON.stringify([{ n: 'urn:dev:ser:scale-ws:gross', u: 'kg', v, t: NOW - t }]);
 
 /** What is answered to each message, in their order. */

@@ -1,7 +1,7 @@
 import type { ReceivedReadings, SenmlPack } from '@hygromet/contract/instrument';
 import { received } from '@hygromet/core/instruments/received';
 import type { SenmlRecord } from '@hygromet/core/instruments/senml';
-import type { Outside } from '../domain/outside';
+import type { Environment } from '../domain/environment';
 import type { Db } from '../store/database';
 import { heard, type Sender } from '../store/instrument-store';
 import { Collector } from './collector';
@@ -20,13 +20,13 @@ export class Receiver {
 
   constructor(
     private readonly db: Db,
-    private readonly outside: Outside,
+    private readonly environment: Environment,
   ) {
     this.collector = new Collector(db);
     this.senders = new Senders(db);
   }
 
-  /** @throws Refused where nobody may send with this token */
+  /** @throws DomainError where nobody may send with this token */
   sender(authorization: string | undefined): Promise<Sender> {
     return this.senders.of(authorization);
   }
@@ -37,7 +37,7 @@ export class Receiver {
   }
 
   async receive(sender: Sender, pack: SenmlPack): Promise<ReceivedReadings> {
-    const now = this.outside.now();
+    const now = this.environment.now();
     const { readings, facts, problems } = received(pack as readonly SenmlRecord[], now.getTime() / 1000); // a schema of loose objects knows no fields
     const told = facts.map(({ instrument }) => instrument);
     const due = this.due(

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { Refused } from '../domain/refused';
+import { DomainError } from '../domain/domain-error';
 import type { Db } from '../store/database';
 import { senderBy, type Sender } from '../store/instrument-store';
 
@@ -16,12 +16,12 @@ export class Senders {
 
   constructor(private readonly db: Db) {}
 
-  /** @throws Refused */
+  /** @throws DomainError */
   async of(authorization: string | undefined): Promise<Sender> {
     const token = /^Bearer (\S{16,200})$/.exec(authorization ?? '')?.[1];
     const sender = token === undefined ? undefined : await this.lookedUp(tokenHash(token));
     if (sender === undefined)
-      throw new Refused(
+      throw new DomainError(
         'unknown-gateway',
         'This gateway is not known here, or may send no more. Add it under Settings, Instruments, and give it the token that is shown there.',
       );

@@ -4,7 +4,7 @@ import { SAME_WEIGHT_KG, sameWeight } from '@hygromet/core/cylinder/same-weight'
 import type { CylinderRecord } from '../store/cylinder-store';
 import type { Tx } from '../store/database';
 import { contentAt, twinOf } from '../store/movement-store';
-import { Refused } from './refused';
+import { DomainError } from './domain-error';
 
 /** A booking by the scale, as far as it is asked back. */
 export interface Asked {
@@ -25,7 +25,7 @@ const SAME_DAY_MS = 14 * 3_600_000;
 /**
  * Asks back what can hardly be: a device whose clock is off, a transfer that is in the ledger already, a weight before that is not the
  * ledger's. Each question is answered by sending it again with the question among those that are `certain`. Ask it with the cylinder locked.
- * @throws Refused
+ * @throws DomainError
  */
 export async function askBack(tx: Tx, cylinder: CylinderRecord, asked: Asked, now: Date): Promise<void> {
   const open = (question: Question) => !(asked.certain ?? []).includes(question);
@@ -40,7 +40,7 @@ function askAboutClock({ sentAt }: Asked, now: Date): void {
   if (Math.abs(differs) <= CLOCKS_DIFFER_MS) return;
   const minutes = Math.round(Math.abs(differs) / 60_000);
   const off = minutes < 120 ? `${minutes} min` : minutes < 48 * 60 ? `${Math.round(minutes / 60)} h` : `${Math.round(minutes / 1440)} days`;
-  throw new Refused(
+  throw new DomainError(
     'clock-off',
     `The clock of this device is ${off} ${differs > 0 ? 'ahead' : 'behind'}. Set it, or give the time at which it happened.`,
     '/happenedAt',
@@ -52,7 +52,7 @@ async function askAboutTwin(tx: Tx, { name }: CylinderRecord, asked: Asked): Pro
   const withinKg = Math.min(SAME_WEIGHT_KG, Math.abs(asked.grossAfterKg - asked.grossBeforeKg) / 4);
   const twin = await twinOf(tx, asked, SAME_DAY_MS, withinKg);
   if (twin === undefined) return;
-  throw new Refused(
+  throw new DomainError(
     'perhaps-twice',
     say`${twin.recordedBy} has logged this already: ${name} from ${mass(asked.grossBeforeKg)} to ${mass(asked.grossAfterKg)} at ${moment(twin.happenedAt)}. If that is this transfer, nothing is left to do.`,
     '/grossAfterKg',
@@ -67,7 +67,7 @@ async function askAboutLedger(tx: Tx, cylinder: CylinderRecord, asked: Asked): P
   const tares = [tareKg, Math.max(tareKg, tareWeighedKg ?? 0)];
   if (contents.some((content) => tares.some((tare) => sameWeight(asked.grossBeforeKg - tare - content)))) return;
   const ledgerKg = tareKg + (contents[0] ?? contentKg);
-  throw new Refused(
+  throw new DomainError(
     'ledger-differs',
     say`The ledger expected ${cylinder.name} at ${mass(ledgerKg)} before this, not ${mass(asked.grossBeforeKg)}: an entry may have been logged meanwhile, or refrigerant was removed without one. Read the scale again.`,
     '/grossBeforeKg',

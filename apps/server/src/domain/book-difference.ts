@@ -1,7 +1,7 @@
 import type { Booked, NewDifference } from '@hygromet/contract/movement';
 import { refrigerant } from '@hygromet/core/fluids/refrigerant';
 import { accountById } from '../store/account-store';
-import type { Tx } from '../store/database';
+import type { Executor } from '../store/database';
 import { addMovement } from '../store/movement-store';
 import type { OrganisationRow } from '../store/organisation-store';
 import { systemById } from '../store/system-store';
@@ -10,8 +10,8 @@ import { booking } from './booked-answer';
 import { bookedBefore, keyReused } from './booked-before';
 import { refuseFuture } from './in-time';
 import { refuseOtherVisit } from './other-visit';
-import type { Outside } from './outside';
-import { Refused } from './refused';
+import type { Environment } from './environment';
+import { DomainError } from './domain-error';
 
 /** Where a difference may go to, or come from: nowhere that somebody has weighed. Too much may have been charged by somebody else. */
 const OPEN_ACCOUNTS: Readonly<Record<NewDifference['direction'], readonly string[]>> = {
@@ -19,15 +19,20 @@ const OPEN_ACCOUNTS: Readonly<Record<NewDifference['direction'], readonly string
   surplus: ['unexplained', 'supplier'],
 };
 
-/** Books what an account of a system has found missing or too much, with its reason; nothing is adjusted silently. @throws Refused */
-export const bookDifference = (db: Tx, organisation: OrganisationRow, difference: NewDifference, outside: Outside): Promise<Booked> =>
-  booking(db, organisation, outside, async (tx) => {
+/** Books what an account of a system has found missing or too much, with its reason; nothing is adjusted silently. @throws DomainError */
+export const bookDifference = (
+  db: Executor,
+  organisation: OrganisationRow,
+  difference: NewDifference,
+  environment: Environment,
+): Promise<Booked> =>
+  booking(db, organisation, environment, async (tx) => {
     const { key, direction, massKg, happenedAt, recordedBy, note, visit } = difference;
     const system = await systemById(tx, organisation.id, difference.system);
-    if (system === undefined) throw new Refused('not-found', 'This system is not in the register.', '/system');
+    if (system === undefined) throw new DomainError('not-found', 'This system is not in the register.', '/system');
     const account = await accountById(tx, organisation.id, difference.account);
     if (account === undefined || !OPEN_ACCOUNTS[direction].includes(account.kind))
-      throw new Refused(
+      throw new DomainError(
         'not-found',
         direction === 'missing'
           ? 'What is missing goes to the air, or to what is not accounted for.'
@@ -38,12 +43,12 @@ export const bookDifference = (db: Tx, organisation: OrganisationRow, difference
     const decided = { from, to, massKg, happenedAt, recordedBy, note, visit };
     const earlier = await bookedBefore(tx, organisation.id, key, decided);
     if (earlier !== undefined) return { movement: earlier, cylinder: undefined, repeated: true };
-    refuseFuture(happenedAt, outside.now());
+    refuseFuture(happenedAt, environment.now());
     await refuseOtherVisit(tx, organisation.id, visit, system.id);
     const added = await addMovement(
       tx,
       {
-        id: outside.newId(),
+        id: environment.newId(),
         organisationId: organisation.id,
         key,
         from,
@@ -58,7 +63,7 @@ export const bookDifference = (db: Tx, organisation: OrganisationRow, difference
         recordedBy,
         ...(visit === undefined ? {} : { visit }),
       },
-      outside.now(),
+      environment.now(),
       decided,
     );
     if (added.state !== 'added') throw keyReused();

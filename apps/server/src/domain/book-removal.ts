@@ -2,7 +2,7 @@ import type { Booked, NewRemoval } from '@hygromet/contract/movement';
 import { NOTHING_KG } from '@hygromet/core/cylinder/suitability';
 import { accountById } from '../store/account-store';
 import { changeCylinder, cylinderById, lockCylinders, type CylinderRecord } from '../store/cylinder-store';
-import type { Tx } from '../store/database';
+import type { Executor } from '../store/database';
 import { addMovement } from '../store/movement-store';
 import type { OrganisationRow } from '../store/organisation-store';
 import { askBack } from './asked-back';
@@ -10,38 +10,38 @@ import { assessmentOf } from './assessment';
 import { differenceKg } from './book-transfer';
 import { booking } from './booked-answer';
 import { bookedBefore, keyReused } from './booked-before';
-import { compositionIn } from './cylinder-standing';
+import { compositionIn } from './describe-cylinder';
 import { emptiedIfSo } from './emptied';
 import { refuseFuture } from './in-time';
 import { refuseMissingVisit, refuseOtherVisit } from './other-visit';
-import type { Outside } from './outside';
-import { Refused } from './refused';
+import type { Environment } from './environment';
+import { DomainError } from './domain-error';
 
-/** Books what leaves a cylinder: by the scale, into a system, to the reclaimer, or into the air. @throws Refused */
-export const bookRemoval = (db: Tx, organisation: OrganisationRow, removal: NewRemoval, outside: Outside): Promise<Booked> =>
-  booking(db, organisation, outside, async (tx) => {
+/** Books what leaves a cylinder: by the scale, into a system, to the reclaimer, or into the air. @throws DomainError */
+export const bookRemoval = (db: Executor, organisation: OrganisationRow, removal: NewRemoval, environment: Environment): Promise<Booked> =>
+  booking(db, organisation, environment, async (tx) => {
     await lockCylinders(tx, [removal.cylinder]);
     const cylinder = await cylinderById(tx, organisation.id, removal.cylinder);
-    if (cylinder === undefined) throw new Refused('not-found', 'This cylinder is not in the register.', '/cylinder');
+    if (cylinder === undefined) throw new DomainError('not-found', 'This cylinder is not in the register.', '/cylinder');
     const decided = { ...removal, from: cylinder.id, massKg: differenceKg(removal.grossBeforeKg, removal.grossAfterKg) };
     const earlier = await bookedBefore(tx, organisation.id, removal.key, decided);
     if (earlier !== undefined) return { movement: earlier, cylinder: cylinder.id, repeated: true };
-    refuseFuture(removal.happenedAt, outside.now());
+    refuseFuture(removal.happenedAt, environment.now());
     const to = await accountById(tx, organisation.id, removal.to);
     if (to === undefined || to.kind === 'cylinder')
-      throw new Refused('not-found', 'Choose where it goes. Into another cylinder it is booked as a transfer into that one.', '/to');
+      throw new DomainError('not-found', 'Choose where it goes. Into another cylinder it is booked as a transfer into that one.', '/to');
     const massKg = massOut(removal, cylinder);
     // what goes to the reclaimer on a visit, or into the air, belongs to any visit; what is charged, to the system that was visited
     if (to.kind === 'system') await refuseOtherVisit(tx, organisation.id, removal.visit, to.id);
     else await refuseMissingVisit(tx, organisation.id, removal.visit);
-    await askBack(tx, cylinder, decided, outside.now());
+    await askBack(tx, cylinder, decided, environment.now());
     const composition = compositionIn(cylinder);
     if (composition === undefined)
-      throw new Refused('content-unknown', `${cylinder.name} is empty by the ledger. Weigh it in first.`, '/grossBeforeKg');
+      throw new DomainError('content-unknown', `${cylinder.name} is empty by the ledger. Weigh it in first.`, '/grossBeforeKg');
     const added = await addMovement(
       tx,
       {
-        id: outside.newId(),
+        id: environment.newId(),
         organisationId: organisation.id,
         key: removal.key,
         from: cylinder.id,
@@ -62,7 +62,7 @@ export const bookRemoval = (db: Tx, organisation: OrganisationRow, removal: NewR
         ...(removal.note === undefined ? {} : { note: removal.note }),
         ...(removal.visit === undefined ? {} : { visit: removal.visit }),
       },
-      outside.now(),
+      environment.now(),
       decided,
     );
     if (added.state !== 'added') throw keyReused();
@@ -73,14 +73,14 @@ export const bookRemoval = (db: Tx, organisation: OrganisationRow, removal: NewR
 
 function massOut({ grossBeforeKg, grossAfterKg }: NewRemoval, { name, tareKg }: CylinderRecord): number {
   if (grossAfterKg < tareKg - NOTHING_KG)
-    throw new Refused(
+    throw new DomainError(
       'below-tare',
       `The gross weight after is below the tare of ${name}. Read the scale again, and "TW" on the collar.`,
       '/grossAfterKg',
     );
   const massKg = differenceKg(grossBeforeKg, grossAfterKg);
   if (massKg <= 0)
-    throw new Refused(
+    throw new DomainError(
       'got-heavier',
       `${name} did not get lighter. Read the scale again; what goes in is booked as a transfer.`,
       '/grossAfterKg',

@@ -11,7 +11,7 @@ import type * as z from 'zod';
 import type { ObjectionsQuestion } from '../computing/tasks';
 import { accountById } from '../store/account-store';
 import { cylinderById, filled, lockCylinders, type CylinderRecord } from '../store/cylinder-store';
-import type { Tx } from '../store/database';
+import type { Executor } from '../store/database';
 import { addMovement, type Draft } from '../store/movement-store';
 import { fillPolicyOf, type OrganisationRow } from '../store/organisation-store';
 import { systemById } from '../store/system-store';
@@ -19,13 +19,13 @@ import { askBack } from './asked-back';
 import { assessmentOf } from './assessment';
 import { booking } from './booked-answer';
 import { bookedBefore, keyReused } from './booked-before';
-import { compositionIn, computedWith, recordedCylinder } from './cylinder-standing';
+import { compositionIn, computedWith, recordedCylinder } from './describe-cylinder';
 import { emptiedIfSo } from './emptied';
 import { refuseFuture } from './in-time';
 import { JudgedAhead } from './judged-ahead';
 import { refuseOtherVisit } from './other-visit';
-import type { Outside } from './outside';
-import { Refused } from './refused';
+import type { Environment } from './environment';
+import { DomainError } from './domain-error';
 
 type Transfer = z.output<typeof newTransfer>;
 
@@ -35,13 +35,18 @@ const TARE_ACCURACY_KG = 0.05;
 /**
  * Books a transfer into a cylinder by gross before and after, safe or not: the ledger tells the truth, the answer warns.
  * A repeated key returns the first booking. Mixing two refrigerants is booked only after it was asked about.
- * @throws Refused
+ * @throws DomainError
  */
-export async function bookTransfer(db: Tx, organisation: OrganisationRow, transfer: Transfer, outside: Outside): Promise<Booked> {
-  const judged = new JudgedAhead(outside.computing);
+export async function bookTransfer(
+  db: Executor,
+  organisation: OrganisationRow,
+  transfer: Transfer,
+  environment: Environment,
+): Promise<Booked> {
+  const judged = new JudgedAhead(environment.computing);
   const scene = { organisation, transfer };
   await judgeAhead(db, scene, judged);
-  return booking(db, organisation, outside, async (tx) => {
+  return booking(db, organisation, environment, async (tx) => {
     await lockCylinders(tx, [transfer.cylinder, transfer.from]);
     const ends = await endsOf(tx, scene);
     const { cylinder, source } = ends;
@@ -53,17 +58,17 @@ export async function bookTransfer(db: Tx, organisation: OrganisationRow, transf
     };
     const earlier = await bookedBefore(tx, organisation.id, transfer.key, decided);
     if (earlier !== undefined) return { movement: earlier, cylinder: cylinder.id, repeated: true };
-    refuseFuture(transfer.happenedAt, outside.now());
+    refuseFuture(transfer.happenedAt, environment.now());
     const massKg = massMoved(transfer, cylinder);
     await refuseOtherVisit(tx, organisation.id, transfer.visit, transfer.from);
-    await askBack(tx, cylinder, decided, outside.now());
+    await askBack(tx, cylinder, decided, environment.now());
     const incoming = await incomingFrom(tx, scene, ends);
     refuseUnaskedMixing(cylinder, incoming, transfer);
     const against = withoutVirgin(await judged.objections(questionOf(cylinder, incoming, scene)), source);
-    const entry = { ...draftOf(transfer, organisation, incoming, massKg, outside.newId()), against };
+    const entry = { ...draftOf(transfer, organisation, incoming, massKg, environment.newId()), against };
     await filled(tx, cylinder, incoming.id, transfer.recordedBy);
     // last: from here on whoever books out of the same account waits
-    const added = await addMovement(tx, entry, outside.now(), decided);
+    const added = await addMovement(tx, entry, environment.now(), decided);
     if (added.state !== 'added') throw keyReused();
     if (source.kind === 'cylinder') await emptiedIfSo(tx, organisation.id, source.id, transfer.recordedBy);
     return { movement: added.id, cylinder: cylinder.id, repeated: false };
@@ -76,12 +81,12 @@ interface Scene {
 }
 
 /** What is refused, is refused under the lock: here it only is not judged. */
-async function judgeAhead(db: Tx, scene: Scene, judged: JudgedAhead): Promise<void> {
+async function judgeAhead(db: Executor, scene: Scene, judged: JudgedAhead): Promise<void> {
   try {
     const ends = await endsOf(db, scene);
     await judged.objections(questionOf(ends.cylinder, await incomingFrom(db, scene, ends), scene));
   } catch (error) {
-    if (!(error instanceof Refused)) throw error;
+    if (!(error instanceof DomainError)) throw error;
   }
 }
 
@@ -90,20 +95,20 @@ interface Ends {
   readonly source: Account;
 }
 
-async function endsOf(tx: Tx, { organisation, transfer }: Scene): Promise<Ends> {
+async function endsOf(tx: Executor, { organisation, transfer }: Scene): Promise<Ends> {
   const cylinder = await cylinderById(tx, organisation.id, transfer.cylinder);
-  if (cylinder === undefined) throw new Refused('not-found', 'This cylinder is not in the register.', '/cylinder');
+  if (cylinder === undefined) throw new DomainError('not-found', 'This cylinder is not in the register.', '/cylinder');
   const source = await accountById(tx, organisation.id, transfer.from);
-  if (source === undefined) throw new Refused('not-found', 'The account it comes from does not exist.', '/from');
+  if (source === undefined) throw new DomainError('not-found', 'The account it comes from does not exist.', '/from');
   return { cylinder, source };
 }
 
-async function incomingFrom(tx: Tx, { organisation, transfer }: Scene, { cylinder, source }: Ends): Promise<ComingIn> {
+async function incomingFrom(tx: Executor, { organisation, transfer }: Scene, { cylinder, source }: Ends): Promise<ComingIn> {
   const system = source.kind === 'system' ? await systemById(tx, organisation.id, source.id) : undefined;
   const from = source.kind === 'cylinder' ? await cylinderById(tx, organisation.id, source.id) : undefined;
   const other = from === undefined ? undefined : recordedCylinder(from, new Date(transfer.happenedAt));
   const incoming = comingIn({ system, cylinder: other, refrigerant: transfer.refrigerant ?? null, into: cylinder, nominal });
-  if (incoming === undefined) throw new Refused('content-unknown', `Say which refrigerant comes from ${source.name}.`, '/refrigerant');
+  if (incoming === undefined) throw new DomainError('content-unknown', `Say which refrigerant comes from ${source.name}.`, '/refrigerant');
   return incoming;
 }
 
@@ -112,14 +117,14 @@ export const differenceKg = (afterKg: number, beforeKg: number) => Number((after
 
 function massMoved({ grossBeforeKg, grossAfterKg }: Transfer, { tareKg, name }: CylinderRecord): number {
   if (grossBeforeKg < tareKg - TARE_ACCURACY_KG)
-    throw new Refused(
+    throw new DomainError(
       'below-tare',
       `The gross weight before is below the tare of ${name}. Read the scale again, and "TW" on the collar.`,
       '/grossBeforeKg',
     );
   const massKg = differenceKg(grossAfterKg, grossBeforeKg);
   if (massKg <= 0)
-    throw new Refused(
+    throw new DomainError(
       'got-lighter',
       `${name} did not get heavier. Read the scale again; what leaves a cylinder is booked from that cylinder.`,
       '/grossAfterKg',
@@ -153,14 +158,14 @@ function refuseUnaskedMixing(cylinder: CylinderRecord, incoming: ComingIn, { acc
   const inside = compositionIn(cylinder);
   if (inside === undefined || (!isUnknown(incoming.composition) && sameRefrigerant(inside, incoming.composition))) return;
   if (!acceptMixing)
-    throw new Refused(
+    throw new DomainError(
       'would-mix',
       `${cylinder.name} is for ${cylinder.refrigerant ?? 'a mixture'}; ${incoming.id ?? 'a mixture'} would make a mixture that often cannot be reclaimed. ` +
         'Take another cylinder. If it has happened already, book it as it is.',
       '/cylinder',
     );
   if (note === undefined || note.trim() === '')
-    throw new Refused('reason-missing', 'Explain how the refrigerants got mixed. The reason is kept with the entry.', '/note');
+    throw new DomainError('reason-missing', 'Explain how the refrigerants got mixed. The reason is kept with the entry.', '/note');
 }
 
 function draftOf(transfer: Transfer, organisation: OrganisationRow, incoming: ComingIn, massKg: number, id: string): Draft {

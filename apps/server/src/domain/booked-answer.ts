@@ -4,12 +4,12 @@ import { overdrawnBy } from '@hygromet/core/cylinder/same-weight';
 import type { FillLimitsAnswer } from '@hygromet/contract/fill-limits';
 import { accountsById } from '../store/account-store';
 import { cylinderById, type CylinderRecord } from '../store/cylinder-store';
-import type { Tx } from '../store/database';
+import type { Executor, Tx } from '../store/database';
 import { inTransaction } from '../store/in-transaction';
 import { movementById } from '../store/movement-store';
 import { fillPolicyOf, type OrganisationRow } from '../store/organisation-store';
-import { computedWith, fillingOf } from './cylinder-standing';
-import type { Outside } from './outside';
+import { computedWith, fillingOf } from './describe-cylinder';
+import type { Environment } from './environment';
 
 /** What a booking came to, before its answer is put together. */
 export interface Entered {
@@ -24,28 +24,28 @@ export interface Entered {
  * In the answer: the entry, both accounts as they are now, and what may still go into the cylinder, as computed by the full model.
  */
 export async function booking(
-  db: Tx,
+  db: Executor,
   organisation: OrganisationRow,
-  outside: Outside,
+  environment: Environment,
   enter: (tx: Tx) => Promise<Entered>,
 ): Promise<Booked> {
-  return bookedAnswer(db, organisation, outside, await inTransaction(db, enter));
+  return bookedAnswer(db, organisation, environment, await inTransaction(db, enter));
 }
 
 async function bookedAnswer(
-  db: Tx,
+  db: Executor,
   organisation: OrganisationRow,
-  outside: Outside,
+  environment: Environment,
   { movement: id, cylinder, repeated }: Entered,
 ): Promise<Booked> {
   const record = cylinder === undefined ? undefined : await cylinderById(db, organisation.id, cylinder);
   // the model computes while the entry is read
-  const [limits, { movement, from, to }] = await Promise.all([limitsOf(record, organisation, outside), entryOf(db, organisation, id)]);
+  const [limits, { movement, from, to }] = await Promise.all([limitsOf(record, organisation, environment), entryOf(db, organisation, id)]);
   const over = limits?.limits.find(({ rule }) => rule === limits.ruling)?.mayAddKg ?? 0;
   return { movement, repeated, from, to, limits, overfilledByKg: over < 0 ? -over : null, overdrawnByKg: overdrawn(from) };
 }
 
-async function entryOf(db: Tx, organisation: OrganisationRow, id: string) {
+async function entryOf(db: Executor, organisation: OrganisationRow, id: string) {
   const movement = await movementById(db, organisation.id, id);
   if (movement === undefined) throw new Error(`the movement ${id} was booked and is not there`);
   const [from, to] = await accountsById(db, organisation.id, [movement.from.id, movement.to.id]);
@@ -60,7 +60,7 @@ const overdrawn = ({ kind, massKg }: Account): number | null => (kind === 'cylin
 async function limitsOf(
   record: CylinderRecord | undefined,
   organisation: OrganisationRow,
-  { computing }: Outside,
+  { computing }: Environment,
 ): Promise<FillLimitsAnswer | null> {
   const composition = record === undefined ? undefined : computedWith(record);
   if (record === undefined || composition === undefined) return null;

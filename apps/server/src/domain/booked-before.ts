@@ -1,20 +1,20 @@
 import { sentBefore, type Decided } from '../store/movement-store';
-import type { Tx } from '../store/database';
-import { Refused } from './refused';
+import type { Executor } from '../store/database';
+import { DomainError } from './domain-error';
 
 /**
  * The entry that this key has made, undefined where it is new. Asked before anything else is judged: after the first booking the
  * cylinder may be empty, full or mixed, and a request whose answer was lost must not be refused for what it did itself.
- * @throws Refused where the key came with other content
+ * @throws DomainError where the key came with other content
  */
-export async function bookedBefore(db: Tx, organisationId: string, key: string, decided: Decided): Promise<string | undefined> {
+export async function bookedBefore(db: Executor, organisationId: string, key: string, decided: Decided): Promise<string | undefined> {
   const sent = await sentBefore(db, organisationId, key, decided);
   if (sent?.state === 'key-reused') throw keyReused();
   return sent?.id;
 }
 
 export const keyReused = () =>
-  new Refused(
+  new DomainError(
     'key-reused',
     'This booking was sent before with other content, perhaps from another tab, and is booked once. Check the ledger; reverse it there if it is wrong.',
   );

@@ -19,19 +19,19 @@ export interface FillStatusQuestion {
 
 /** What the full model says of a cylinder. */
 export interface FillStatus {
-  readonly standing: Cylinder['standing'];
+  readonly fillStatus: Cylinder['fillStatus'];
   /** Whether its pressure class suits what is in it. */
   readonly suits: boolean;
 }
 
 /** What cannot be computed is flagged, and fails no list: liquids that part, no convergence, a mark of the collar that is missing. */
 export const fillStatusOf = (question: FillStatusQuestion): FillStatus => ({
-  standing: standingOf(question),
+  fillStatus: standingOf(question),
   // its class is judged whether there is a limit or not; where neither has an answer, it is flagged for that
   suits: unless(CoreError, () => suits(question)) ?? true,
 });
 
-function standingOf(question: FillStatusQuestion): Cylinder['standing'] {
+function standingOf(question: FillStatusQuestion): Cylinder['fillStatus'] {
   try {
     return limited(question);
   } catch (error) {
@@ -40,7 +40,7 @@ function standingOf(question: FillStatusQuestion): Cylinder['standing'] {
   }
 }
 
-function limited({ filling, policy }: FillStatusQuestion): Cylinder['standing'] {
+function limited({ filling, policy }: FillStatusQuestion): Cylinder['fillStatus'] {
   const { composition, volume } = filling;
   const { limit, gross, net } = stopWeight(fillLimits(filling, policy), composition, USUAL_HANDLING);
   const levelOf = (massKg: number) =>

@@ -1,11 +1,11 @@
 import type { NewCylinder } from '@hygromet/contract/cylinder';
 import type { CylindersImport, ImportAnswer } from '@hygromet/contract/import';
 import { changeCylinder, cylinderByName, type CylinderRecord } from '../store/cylinder-store';
-import type { Tx } from '../store/database';
+import type { Executor } from '../store/database';
 import type { OrganisationRow } from '../store/organisation-store';
 import { importRows } from './import-rows';
-import type { Outside } from './outside';
-import { Refused } from './refused';
+import type { Environment } from './environment';
+import { DomainError } from './domain-error';
 import { enterCylinder } from './register-cylinder';
 
 /** What a collar says may be read to the last stamped digit; a file may have rounded it. */
@@ -13,15 +13,15 @@ const SAME_SHARE = 1e-3;
 
 /** Cylinders are known by their number. A new one is registered; of a known one only its place is changed, never collar or content. */
 export const importCylinders = (
-  db: Tx,
+  db: Executor,
   organisation: OrganisationRow,
   { rows, tryOnly }: CylindersImport,
-  outside: Outside,
+  environment: Environment,
 ): Promise<ImportAnswer> =>
   importRows(db, rows, tryOnly, async (tx, row) => {
     const known = await cylinderByName(tx, organisation.id, row.name);
     if (known === undefined) {
-      await enterCylinder(tx, organisation, row, outside);
+      await enterCylinder(tx, organisation, row, environment);
       return 'added';
     }
     refuseOtherCollar(known, row);
@@ -41,7 +41,7 @@ function refuseOtherCollar(known: CylinderRecord, row: NewCylinder): void {
     ...(known.requalified === row.requalified ? [] : [`stamp (${known.requalified} here)`]),
   ];
   if (differs.length > 0)
-    throw new Refused(
+    throw new DomainError(
       'name-taken',
       `${row.name} is in the register with another ${differs.join(' and ')}. Read its collar again, or give it another number.`,
     );

@@ -1,7 +1,7 @@
 import type { ImportAnswer, RowOutcome } from '@hygromet/contract/import';
 import { CoreError } from '@hygromet/core/errors';
-import type { Tx } from '../store/database';
-import { Refused } from './refused';
+import type { Executor, Tx } from '../store/database';
+import { DomainError } from './domain-error';
 
 type Kept = Exclude<RowOutcome['outcome'], 'refused'>;
 
@@ -14,7 +14,7 @@ class TakenBack extends Error {
 
 /** Takes every row or none: where one is refused, or it was only a try, the database is as it was before. */
 export async function importRows<Row>(
-  db: Tx,
+  db: Executor,
   rows: readonly Row[],
   tryOnly: boolean,
   take: (tx: Tx, row: Row) => Promise<Kept>,
@@ -37,7 +37,7 @@ async function outcomeOf(row: number, take: () => Promise<Kept>): Promise<RowOut
   try {
     return { row, outcome: await take() };
   } catch (error) {
-    if (error instanceof Refused || error instanceof CoreError) return { row, outcome: 'refused', detail: error.message };
+    if (error instanceof DomainError || error instanceof CoreError) return { row, outcome: 'refused', detail: error.message };
     throw error;
   }
 }

@@ -1,12 +1,12 @@
 import type { ImportAnswer, SystemsImport } from '@hygromet/contract/import';
 import type { NewSystem, System } from '@hygromet/contract/system';
 import { refrigerant } from '@hygromet/core/fluids/refrigerant';
-import type { Tx } from '../store/database';
+import type { Executor } from '../store/database';
 import type { OrganisationRow } from '../store/organisation-store';
 import { saveFacts, systemAt } from '../store/system-store';
 import { importRows } from './import-rows';
-import type { Outside } from './outside';
-import { Refused } from './refused';
+import type { Environment } from './environment';
+import { DomainError } from './domain-error';
 import { registerSystem } from './register-system';
 import { sameFacts } from './same-facts';
 
@@ -14,21 +14,21 @@ const SAME_CHARGE_KG = 0.001;
 
 /** Systems are known by site and name. A new one is registered; of a known one the facts are changed, never what its plate says. */
 export const importSystems = (
-  db: Tx,
+  db: Executor,
   organisation: OrganisationRow,
   { rows, tryOnly, recordedBy }: SystemsImport,
-  outside: Outside,
+  environment: Environment,
 ): Promise<ImportAnswer> =>
   importRows(db, rows, tryOnly, async (tx, row) => {
     const known = await systemAt(tx, organisation.id, row.site, row.name);
     if (known === undefined) {
-      await registerSystem(tx, organisation, row, outside);
+      await registerSystem(tx, organisation, row, environment);
       return 'added';
     }
     refuseOtherPlate(known, row);
     const facts = row.facts ?? {};
     if (sameFacts(facts, known.facts)) return 'unchanged';
-    await saveFacts(tx, organisation.id, known.id, { version: known.version, facts, recordedBy }, outside.now());
+    await saveFacts(tx, organisation.id, known.id, { version: known.version, facts, recordedBy }, environment.now());
     return 'changed';
   });
 
@@ -41,7 +41,7 @@ function refuseOtherPlate(known: System, row: NewSystem): void {
       : [`nameplate charge (${known.nameplateKg.toFixed(3)} kg here)`]),
   ];
   if (differs.length > 0)
-    throw new Refused(
+    throw new DomainError(
       'name-taken',
       `${row.site}, ${row.name} is in the register with another ${differs.join(' and ')}. Give one of them another name.`,
     );

@@ -1,22 +1,22 @@
 import { schoolsOf } from '@hygromet/contract/plan-facts';
 import type { Visit } from '@hygromet/contract/visit';
 import type { VisitPlan } from '@hygromet/contract/visit-plan';
-import type { Tx } from '../store/database';
+import type { Executor } from '../store/database';
 import type { OrganisationRow } from '../store/organisation-store';
 import { systemById } from '../store/system-store';
-import type { Outside } from './outside';
-import { Refused } from './refused';
+import type { Environment } from './environment';
+import { DomainError } from './domain-error';
 
 /**
  * Whether the method of a plan may be taken by what its system and its look say: judged here as on the page, so that nothing impossible is
- * saved. Ask before anything is locked. @throws Refused
+ * saved. Ask before anything is locked. @throws DomainError
  */
 export async function refuseImpossible(
-  db: Tx,
+  db: Executor,
   organisation: OrganisationRow,
   visit: Visit,
   { method, look, ambientK, standingPa }: VisitPlan,
-  { computing }: Outside,
+  { computing }: Environment,
 ): Promise<void> {
   const system = await systemById(db, organisation.id, visit.system.id);
   if (system === undefined) return;
@@ -28,11 +28,11 @@ export async function refuseImpossible(
     ambientK,
     standingPa,
     altitudeM: organisation.altitudeM,
-    schools: schoolsOf(organisation),
+    practice: schoolsOf(organisation),
     method,
   });
   if (verdict.permitted) return;
-  throw new Refused(
+  throw new DomainError(
     'method-not-possible',
     `This method is not possible as the facts stand (${verdict.reasons.join(', ')}). Check them under Look, then choose again.`,
     '/plan/method',

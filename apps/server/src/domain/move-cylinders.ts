@@ -1,17 +1,22 @@
 import type { CylinderMoves } from '@hygromet/contract/cylinder-event';
 import { addCylinderEvents, keysKept } from '../store/cylinder-event-store';
 import { cylindersElsewhere, putCylinders } from '../store/cylinder-store';
-import type { Tx } from '../store/database';
+import type { Executor } from '../store/database';
 import { inTransaction } from '../store/in-transaction';
 import type { OrganisationRow } from '../store/organisation-store';
 import { refuseFuture } from './in-time';
-import type { Outside } from './outside';
+import type { Environment } from './environment';
 
 /** Puts cylinders in one place, in a few statements for thousands. Those that stand there already, and what was sent before, change nothing. */
-export const moveCylinders = (db: Tx, organisation: OrganisationRow, moves: CylinderMoves, outside: Outside): Promise<{ moved: number }> =>
+export const moveCylinders = (
+  db: Executor,
+  organisation: OrganisationRow,
+  moves: CylinderMoves,
+  environment: Environment,
+): Promise<{ moved: number }> =>
   inTransaction(db, async (tx) => {
     const { place, cylinders, happenedAt, recordedBy } = moves;
-    refuseFuture(happenedAt, outside.now());
+    refuseFuture(happenedAt, environment.now());
     const kept = await keysKept(
       tx,
       organisation.id,
@@ -24,7 +29,7 @@ export const moveCylinders = (db: Tx, organisation: OrganisationRow, moves: Cyli
     await addCylinderEvents(
       tx,
       elsewhere.map(({ id, place: from }) => ({
-        id: outside.newId(),
+        id: environment.newId(),
         organisationId: organisation.id,
         cylinderId: id,
         key: keys.get(id)!, // asked for by these ids
@@ -33,7 +38,7 @@ export const moveCylinders = (db: Tx, organisation: OrganisationRow, moves: Cyli
         happenedAt,
         recordedBy,
       })),
-      outside.now(),
+      environment.now(),
     );
     await putCylinders(
       tx,

@@ -4,7 +4,7 @@ import { sameWeight } from '@hygromet/core/cylinder/same-weight';
 import { accountOfKind } from '../store/account-store';
 import { addCylinderEvent } from '../store/cylinder-event-store';
 import { changeCylinder, cylinderById, lockCylinders, type CylinderRecord } from '../store/cylinder-store';
-import type { Tx } from '../store/database';
+import type { Executor, Tx } from '../store/database';
 import { inTransaction } from '../store/in-transaction';
 import { addMovement, type Draft } from '../store/movement-store';
 import type { OrganisationRow } from '../store/organisation-store';
@@ -12,11 +12,11 @@ import { addReceipt, receiptByKey } from '../store/shipment-store';
 import { assessmentOf } from './assessment';
 import { keyReused } from './booked-before';
 import { differenceKg } from './book-transfer';
-import { compositionIn } from './cylinder-standing';
+import { compositionIn } from './describe-cylinder';
 import { emptiedIfSo } from './emptied';
 import { refuseFuture } from './in-time';
-import type { Outside } from './outside';
-import { Refused } from './refused';
+import type { Environment } from './environment';
+import { DomainError } from './domain-error';
 import { shipmentOnRecord } from './send-shipment';
 
 type Line = NewReceipt['lines'][number];
@@ -27,14 +27,14 @@ const NOTHING_LEFT_KG = 1e-6;
 /**
  * What the reclaimer weighed, found and credited. Each cylinder's content goes to the reclaimer by his scale, what differs from the ledger
  * to what is not accounted for, with its reason; then the cylinder is empty, and where it came back as. The same sending twice is one receipt.
- * @throws Refused
+ * @throws DomainError
  */
 export const receiveShipment = (
-  db: Tx,
+  db: Executor,
   organisation: OrganisationRow,
   id: string,
   receipt: NewReceipt,
-  outside: Outside,
+  environment: Environment,
 ): Promise<Shipment> =>
   inTransaction(db, async (tx) => {
     const shipment = await shipmentOnRecord(tx, organisation.id, id);
@@ -47,16 +47,16 @@ export const receiveShipment = (
       if (!before.same || before.id !== id) throw keyReused();
       return shipmentOnRecord(tx, organisation.id, id);
     }
-    refuseFuture(receipt.happenedAt, outside.now());
+    refuseFuture(receipt.happenedAt, environment.now());
     const sent = linesOfShipment(shipment, receipt);
     const { certificate = '', currency, charges, note = '' } = receipt;
     const lines = receipt.lines.map((line, k) => ({ ...line, sentKg: sent[k]!.massKg, name: sent[k]!.name })); // one each
     if (!(await addReceipt(tx, organisation.id, id, receipt, { certificate, currency, charges, note, lines })))
-      throw new Refused(
+      throw new DomainError(
         'changed-meanwhile',
         'This shipment has its receipt already. Check it, and correct the cylinder it is wrong about.',
       );
-    for (const [k, line] of receipt.lines.entries()) await receiveCylinder(tx, { organisation, shipment, receipt, outside }, line, k);
+    for (const [k, line] of receipt.lines.entries()) await receiveCylinder(tx, { organisation, shipment, receipt, environment }, line, k);
     return shipmentOnRecord(tx, organisation.id, id);
   });
 
@@ -66,14 +66,18 @@ function linesOfShipment(shipment: Shipment, { lines }: NewReceipt): readonly Sh
   const found = lines.map(({ cylinder }, k) => {
     const line = sent.get(cylinder);
     if (line === undefined)
-      throw new Refused('not-found', 'This cylinder was not on this shipment. Look for the shipment it left with.', `/lines/${k}/cylinder`);
+      throw new DomainError(
+        'not-found',
+        'This cylinder was not on this shipment. Look for the shipment it left with.',
+        `/lines/${k}/cylinder`,
+      );
     return line;
   });
   const named = new Set(lines.map(({ cylinder }) => cylinder));
-  if (named.size < lines.length) throw new Refused('invalid-input', 'A cylinder is on the receipt twice.', '/lines');
+  if (named.size < lines.length) throw new DomainError('invalid-input', 'A cylinder is on the receipt twice.', '/lines');
   const missing = shipment.lines.filter(({ cylinder }) => !named.has(cylinder));
   if (missing.length > 0)
-    throw new Refused(
+    throw new DomainError(
       'invalid-input',
       `The receipt says nothing of ${missing.map(({ name }) => name).join(', ')}. Give what was weighed, 0 where nothing was.`,
       '/lines',
@@ -85,7 +89,7 @@ interface Scene {
   readonly organisation: OrganisationRow;
   readonly shipment: Shipment;
   readonly receipt: NewReceipt;
-  readonly outside: Outside;
+  readonly environment: Environment;
 }
 
 async function receiveCylinder(tx: Tx, scene: Scene, line: Line, k: number): Promise<void> {
@@ -94,7 +98,7 @@ async function receiveCylinder(tx: Tx, scene: Scene, line: Line, k: number): Pro
   if (cylinder === undefined) throw new Error(`the cylinder ${line.cylinder} was shipped and is not there`);
   const differsKg = differenceKg(line.receivedKg, cylinder.contentKg);
   if (line.difference.is === 'none' && !sameWeight(differsKg))
-    throw new Refused(
+    throw new DomainError(
       'difference-open',
       say`The reclaimer weighed ${mass(line.receivedKg)} out of ${cylinder.name}, and the ledger has ${mass(cylinder.contentKg)}. Give the reason, or log the difference.`,
       `/lines/${k}/difference`,
@@ -115,20 +119,20 @@ interface Leg {
 
 async function book(
   tx: Tx,
-  { organisation, shipment, receipt, outside }: Scene,
+  { organisation, shipment, receipt, environment }: Scene,
   line: Line,
   cylinder: CylinderRecord,
   leg: Leg,
 ): Promise<void> {
   const composition = compositionIn(cylinder);
   if (composition === undefined)
-    throw new Refused('content-unknown', `${cylinder.name} was empty by the ledger: weigh it in first, with what was in it.`, '/lines');
+    throw new DomainError('content-unknown', `${cylinder.name} was empty by the ledger: weigh it in first, with what was in it.`, '/lines');
   const other = (await accountOfKind(tx, organisation.id, leg.from ?? leg.to ?? 'unexplained')).id;
   const { certificate = '' } = receipt;
   const draft: Draft = {
-    id: outside.newId(),
+    id: environment.newId(),
     organisationId: organisation.id,
-    key: outside.newId(), // the receipt as a whole is kept once
+    key: environment.newId(), // the receipt as a whole is kept once
     from: leg.from === undefined ? cylinder.id : other,
     to: leg.from === undefined ? other : cylinder.id,
     massKg: leg.massKg,
@@ -140,28 +144,28 @@ async function book(
     happenedAt: receipt.happenedAt,
     recordedBy: receipt.recordedBy,
   };
-  await addMovement(tx, draft, outside.now());
+  await addMovement(tx, draft, environment.now());
 }
 
 const reasonOf = ({ difference }: Line): string =>
   difference.is === 'explained' ? difference.reason : "difference between the ledger and the reclaimer's scale";
 
-async function comeBack(tx: Tx, { organisation, receipt, outside }: Scene, { back }: Line, cylinder: CylinderRecord): Promise<void> {
+async function comeBack(tx: Tx, { organisation, receipt, environment }: Scene, { back }: Line, cylinder: CylinderRecord): Promise<void> {
   if (back === 'not-yet') return;
   const { happenedAt, recordedBy } = receipt;
   const event = {
-    id: outside.newId(),
+    id: environment.newId(),
     organisationId: organisation.id,
     cylinderId: cylinder.id,
-    key: outside.newId(),
+    key: environment.newId(),
     happenedAt,
     recordedBy,
   };
   if (back === 'exchanged') {
-    await addCylinderEvent(tx, { ...event, what: 'retired', detail: { reason: 'exchanged by the reclaimer' } }, outside.now());
+    await addCylinderEvent(tx, { ...event, what: 'retired', detail: { reason: 'exchanged by the reclaimer' } }, environment.now());
     await changeCylinder(tx, organisation.id, cylinder.id, { retiredAt: new Date(happenedAt) }, recordedBy);
     return;
   }
-  await addCylinderEvent(tx, { ...event, what: 'moved', detail: { place: 'workshop', from: cylinder.place } }, outside.now());
+  await addCylinderEvent(tx, { ...event, what: 'moved', detail: { place: 'workshop', from: cylinder.place } }, environment.now());
   await changeCylinder(tx, organisation.id, cylinder.id, { place: 'workshop' }, recordedBy);
 }

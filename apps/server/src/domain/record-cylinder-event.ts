@@ -11,15 +11,15 @@ import { kelvin, kilogram, pascal } from '@hygromet/core/units/quantity';
 import { coreVersion } from '@hygromet/core/version';
 import { addCylinderEvent, cylinderEventKept } from '../store/cylinder-event-store';
 import { changeCylinder, cylinderById, lockCylinders, type CylinderChange, type CylinderRecord } from '../store/cylinder-store';
-import type { Tx } from '../store/database';
+import type { Executor } from '../store/database';
 import { inTransaction } from '../store/in-transaction';
 import type { OrganisationRow } from '../store/organisation-store';
 import { bookDifference } from './book-weighing';
 import { differenceKg } from './book-transfer';
-import { compositionIn, describeCylinder } from './cylinder-standing';
+import { compositionIn, describeCylinder } from './describe-cylinder';
 import { refuseBeforeEmptied, refuseFuture } from './in-time';
-import type { Outside } from './outside';
-import { Refused } from './refused';
+import type { Environment } from './environment';
+import { DomainError } from './domain-error';
 
 /** What an event changes of the cylinder, and what is kept of it. */
 interface Effect {
@@ -27,38 +27,38 @@ interface Effect {
   readonly detail: object;
 }
 
-/** Records what happened to a cylinder, and how it stands since. The same sending twice is one event. @throws Refused */
+/** Records what happened to a cylinder, and how it stands since. The same sending twice is one event. @throws DomainError */
 export async function recordCylinderEvent(
-  db: Tx,
+  db: Executor,
   organisation: OrganisationRow,
   cylinderId: string,
   event: NewCylinderEvent,
-  outside: Outside,
+  environment: Environment,
 ): Promise<Cylinder> {
-  return describeCylinder(await keepEvent(db, organisation, cylinderId, event, outside), organisation, outside);
+  return describeCylinder(await keepEvent(db, organisation, cylinderId, event, environment), organisation, environment);
 }
 
 const keepEvent = (
-  db: Tx,
+  db: Executor,
   organisation: OrganisationRow,
   cylinderId: string,
   event: NewCylinderEvent,
-  outside: Outside,
+  environment: Environment,
 ): Promise<CylinderRecord> =>
   inTransaction(db, async (tx) => {
     await lockCylinders(tx, [cylinderId]);
     const cylinder = await cylinderById(tx, organisation.id, cylinderId);
-    if (cylinder === undefined) throw new Refused('not-found', 'This cylinder is not in the register.');
+    if (cylinder === undefined) throw new DomainError('not-found', 'This cylinder is not in the register.');
     // a repeated sending is answered as it was, whatever has happened to the cylinder since
     if (await cylinderEventKept(tx, organisation.id, event.key)) return cylinder;
-    refuseFuture(event.happenedAt, outside.now());
-    const { change, detail } = effectOf(event, cylinder, outside.now());
+    refuseFuture(event.happenedAt, environment.now());
+    const { change, detail } = effectOf(event, cylinder, environment.now());
     const { key, what, happenedAt, recordedBy, note } = event;
-    const draft = { id: outside.newId(), organisationId: organisation.id, cylinderId, key, what, detail, happenedAt, recordedBy, note };
-    await addCylinderEvent(tx, draft, outside.now());
+    const draft = { id: environment.newId(), organisationId: organisation.id, cylinderId, key, what, detail, happenedAt, recordedBy, note };
+    await addCylinderEvent(tx, draft, environment.now());
     await changeCylinder(tx, organisation.id, cylinderId, change, recordedBy);
     if (event.what === 'weighed-in' && event.difference.is === 'booked')
-      await bookDifference(tx, organisation, cylinder, weighingOf(event), outside);
+      await bookDifference(tx, organisation, cylinder, weighingOf(event), environment);
     const changed = await cylinderById(tx, organisation.id, cylinderId);
     if (changed === undefined) throw new Error(`the cylinder ${cylinderId} was changed and is not there`);
     return changed;
@@ -77,7 +77,10 @@ function effectOf(event: NewCylinderEvent, cylinder: CylinderRecord, now: Date):
     case 'relabelled': {
       refuseUnlessEmpty(cylinder, 'get another label');
       if (cylinder.evacuatedAt === null)
-        throw new Refused('not-empty', `${cylinder.name} is not evacuated since it was last used. Evacuate it first, then label it anew.`);
+        throw new DomainError(
+          'not-empty',
+          `${cylinder.name} is not evacuated since it was last used. Evacuate it first, then label it anew.`,
+        );
       if (event.refrigerant !== null) refrigerant(event.refrigerant); // refuses an unknown name
       const marks = { ...cylinder.marks, kind: event.kind };
       return { change: { refrigerant: event.refrigerant, marks }, detail: { refrigerant: event.refrigerant, kind: event.kind } };
@@ -113,7 +116,7 @@ function weighedIn({ grossKg, scaleOffKg, typed, difference, happenedAt }: Weigh
   const ledgerGrossKg = cylinder.tareKg + cylinder.contentKg;
   const differsKg = differenceKg(grossKg, ledgerGrossKg);
   if (difference.is === 'none' && !sameWeight(differsKg, scaleOffKg))
-    throw new Refused(
+    throw new DomainError(
       'difference-open',
       say`Scale and ledger differ by ${mass(Math.abs(differsKg))}, and the scale is accurate to ±${mass(scaleOffKg)}. Give the reason, or log the difference.`,
       '/difference',
@@ -132,7 +135,7 @@ const weighingOf = ({ key, grossKg, typed, happenedAt, recordedBy }: WeighedIn):
 function airChecked(event: Extract<NewCylinderEvent, { what: 'air-checked' }>, cylinder: CylinderRecord): Effect {
   const composition = compositionIn(cylinder);
   if (composition === undefined || cylinder.contentKg < NOTHING_KG)
-    throw new Refused('content-unknown', `${cylinder.name} is empty by the ledger: there is no pressure of its own to compare with.`);
+    throw new DomainError('content-unknown', `${cylinder.name} is empty by the ledger: there is no pressure of its own to compare with.`);
   const { pressurePa, temperatureK, gaugePa, thermometerK } = event;
   const vessel = { volume: tareAndVolume(cylinder).volume, mass: kilogram(cylinder.contentKg) };
   const accuracy = { gauge: gaugePa, thermometer: thermometerK };
@@ -145,17 +148,17 @@ function airChecked(event: Extract<NewCylinderEvent, { what: 'air-checked' }>, c
 
 function refuseUnlessEmpty({ name, contentKg }: CylinderRecord, what: string): void {
   if (Math.abs(contentKg) < NOTHING_KG) return;
-  throw new Refused('not-empty', say`The ledger shows ${mass(contentKg)} in ${name}. Log the removal first, then it can ${what}.`);
+  throw new DomainError('not-empty', say`The ledger shows ${mass(contentKg)} in ${name}. Log the removal first, then it can ${what}.`);
 }
 
 function refuseWeakTest({ testPressurePa }: CylinderMarks, servicePressurePa: number): void {
   if (testPressurePa === undefined || testPressurePa > servicePressurePa) return;
-  throw new Refused('invalid-input', TEST_ABOVE_SERVICE, '/marks/testPressurePa');
+  throw new DomainError('invalid-input', TEST_ABOVE_SERVICE, '/marks/testPressurePa');
 }
 
 export function refuseFutureStamp(stamp: string, now: Date, pointer = '/stamp'): void {
   if (stamp > now.toISOString().slice(0, 7))
-    throw new Refused(
+    throw new DomainError(
       'invalid-input',
       `The stamp ${stamp.slice(5)}-${stamp.slice(2, 4)} is in the future. Read month and year again.`,
       pointer,

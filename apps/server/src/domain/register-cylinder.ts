@@ -5,29 +5,39 @@ import { refrigerant } from '@hygromet/core/fluids/refrigerant';
 import { cubicMetre } from '@hygromet/core/units/quantity';
 import { accountOfKind, addAccount } from '../store/account-store';
 import { addCylinder, cylinderById, cylinderByKey, type CylinderRecord } from '../store/cylinder-store';
-import type { Tx } from '../store/database';
+import type { Executor } from '../store/database';
 import { inTransaction } from '../store/in-transaction';
 import { addMovement } from '../store/movement-store';
 import type { OrganisationRow } from '../store/organisation-store';
 import { assessmentOf } from './assessment';
 import { differenceKg } from './book-transfer';
-import { describeCylinder } from './cylinder-standing';
+import { describeCylinder } from './describe-cylinder';
 import { refuseFutureStamp } from './record-cylinder-event';
-import type { Outside } from './outside';
-import { Refused } from './refused';
+import type { Environment } from './environment';
+import { DomainError } from './domain-error';
 
-/** Registers a cylinder, and says how it stands. @throws Refused */
-export async function registerCylinder(db: Tx, organisation: OrganisationRow, draft: NewCylinder, outside: Outside): Promise<Cylinder> {
-  return describeCylinder(await enterCylinder(db, organisation, draft, outside), organisation, outside);
+/** Registers a cylinder, and says how it stands. @throws DomainError */
+export async function registerCylinder(
+  db: Executor,
+  organisation: OrganisationRow,
+  draft: NewCylinder,
+  environment: Environment,
+): Promise<Cylinder> {
+  return describeCylinder(await enterCylinder(db, organisation, draft, environment), organisation, environment);
 }
 
-/** What the scale shows in it comes from "unexplained", for nobody has booked how it came there. @throws Refused */
-export const enterCylinder = (db: Tx, organisation: OrganisationRow, draft: NewCylinder, outside: Outside): Promise<CylinderRecord> =>
+/** What the scale shows in it comes from "unexplained", for nobody has booked how it came there. @throws DomainError */
+export const enterCylinder = (
+  db: Executor,
+  organisation: OrganisationRow,
+  draft: NewCylinder,
+  environment: Environment,
+): Promise<CylinderRecord> =>
   inTransaction(db, async (tx) => {
     const known = await cylinderByKey(tx, organisation.id, draft.key);
     if (known !== undefined) return known;
-    const id = outside.newId();
-    const now = outside.now();
+    const id = environment.newId();
+    const now = environment.now();
     refuseFutureStamp(draft.requalified, now, '/requalified');
     refuseMoreThanFits(draft);
     await addAccount(tx, { id, organisationId: organisation.id, kind: 'cylinder', name: draft.name });
@@ -38,7 +48,7 @@ export const enterCylinder = (db: Tx, organisation: OrganisationRow, draft: NewC
       await addMovement(
         tx,
         {
-          id: outside.newId(),
+          id: environment.newId(),
           organisationId: organisation.id,
           key: draft.key,
           from: unexplained.id,
@@ -70,7 +80,7 @@ function refuseMoreThanFits(draft: NewCylinder): void {
   if (draft.refrigerant === undefined) return;
   const most = heldAtMost(refrigerant(draft.refrigerant).composition, cubicMetre(draft.volumeM3));
   if (foundIn(draft) <= most) return;
-  throw new Refused(
+  throw new DomainError(
     'more-than-fits',
     say`That would be ${mass(foundIn(draft))} of ${draft.refrigerant}, and full of cold liquid it holds ${mass(most)}. Read the scale and its unit again, and "WC" on the collar.`,
     '/grossKg',

@@ -1,28 +1,28 @@
 import type { NewSystem, System } from '@hygromet/contract/system';
 import { refrigerant } from '@hygromet/core/fluids/refrigerant';
 import { accountOfKind, addAccount } from '../store/account-store';
-import type { Tx } from '../store/database';
+import type { Executor } from '../store/database';
 import { inTransaction } from '../store/in-transaction';
 import { addMovement } from '../store/movement-store';
 import type { OrganisationRow } from '../store/organisation-store';
 import { addSystem, systemById, systemByKey } from '../store/system-store';
-import type { Outside } from './outside';
+import type { Environment } from './environment';
 
 /** Registers a system with its nameplate charge, which came from its maker: an entry known by the plate alone. */
-export const registerSystem = (db: Tx, organisation: OrganisationRow, draft: NewSystem, outside: Outside): Promise<System> =>
+export const registerSystem = (db: Executor, organisation: OrganisationRow, draft: NewSystem, environment: Environment): Promise<System> =>
   inTransaction(db, async (tx) => {
     const known = await systemByKey(tx, organisation.id, draft.key);
     if (known !== undefined) return known;
     const { id: refrigerantId, composition } = refrigerant(draft.refrigerant);
-    const id = outside.newId();
-    const now = outside.now();
+    const id = environment.newId();
+    const now = environment.now();
     await addAccount(tx, { id, organisationId: organisation.id, kind: 'system', name: `${draft.site}, ${draft.name}` });
     await addSystem(tx, organisation.id, id, draft);
     const supplier = await accountOfKind(tx, organisation.id, 'supplier');
     await addMovement(
       tx,
       {
-        id: outside.newId(),
+        id: environment.newId(),
         organisationId: organisation.id,
         key: draft.key,
         from: supplier.id,

@@ -1,10 +1,10 @@
 import type { Booked, Movement, NewReversal } from '@hygromet/contract/movement';
-import type { Tx } from '../store/database';
+import type { Executor } from '../store/database';
 import { addMovement, movementById, type Draft } from '../store/movement-store';
 import type { OrganisationRow } from '../store/organisation-store';
 import { booking } from './booked-answer';
-import type { Outside } from './outside';
-import { Refused } from './refused';
+import type { Environment } from './environment';
+import { DomainError } from './domain-error';
 
 /** The entry that undoes `wrong`: same mass, accounts exchanged. `wrong` itself stays for ever. */
 export const reversalOf = (wrong: Movement, reversal: NewReversal, organisationId: string, id: string, now: Date): Draft => ({
@@ -23,24 +23,24 @@ export const reversalOf = (wrong: Movement, reversal: NewReversal, organisationI
   reverses: wrong.id,
 });
 
-/** Reverses a wrong entry, once. A reversal itself is not reversed: what really happened is booked anew. @throws Refused */
+/** Reverses a wrong entry, once. A reversal itself is not reversed: what really happened is booked anew. @throws DomainError */
 export const reverseMovement = (
-  db: Tx,
+  db: Executor,
   organisation: OrganisationRow,
   movementId: string,
   reversal: NewReversal,
-  outside: Outside,
+  environment: Environment,
 ): Promise<Booked> =>
-  booking(db, organisation, outside, async (tx) => {
+  booking(db, organisation, environment, async (tx) => {
     const wrong = await movementById(tx, organisation.id, movementId);
-    if (wrong === undefined) throw new Refused('not-found', 'This entry is not in the ledger.');
+    if (wrong === undefined) throw new DomainError('not-found', 'This entry is not in the ledger.');
     if (wrong.reverses !== null)
-      throw new Refused('reversal-of-reversal', 'This entry is itself a reversal. Book what really happened as a new entry.');
+      throw new DomainError('reversal-of-reversal', 'This entry is itself a reversal. Book what really happened as a new entry.');
     // the moment of the wrong entry keeps a repeated request the same request
-    const draft = reversalOf(wrong, reversal, organisation.id, outside.newId(), new Date(wrong.happenedAt));
-    const added = await addMovement(tx, draft, outside.now());
+    const draft = reversalOf(wrong, reversal, organisation.id, environment.newId(), new Date(wrong.happenedAt));
+    const added = await addMovement(tx, draft, environment.now());
     if (added.state === 'key-reused')
-      throw new Refused('key-reused', 'This reversal was sent before with other content, and is booked once. Check the ledger.');
+      throw new DomainError('key-reused', 'This reversal was sent before with other content, and is booked once. Check the ledger.');
     const cylinder = [wrong.to, wrong.from].find(({ kind }) => kind === 'cylinder');
     return { movement: added.id, cylinder: cylinder?.id, repeated: added.state === 'repeated' };
   });

@@ -3,7 +3,7 @@ import type { NewVisit, Visit, VisitWithEvents } from '@hygromet/contract/visit'
 import type { NewVisitEvent } from '@hygromet/contract/visit-event';
 import type { TestReading, TestSetUp } from '@hygromet/contract/visit-test';
 import type { VisitRecord } from '@hygromet/contract/visit-record';
-import type { Tx } from '../store/database';
+import type { Executor, Tx } from '../store/database';
 import { inTransaction } from '../store/in-transaction';
 import { systemById } from '../store/system-store';
 import { addVisit, addVisitEvent, eventKept, lockVisit, visitById, visitEventsOf } from '../store/visit-store';
@@ -11,88 +11,88 @@ import type { OrganisationRow } from '../store/organisation-store';
 import { refuseImpossible } from './method-stands';
 import { keyReused } from './booked-before';
 import { refuseFuture } from './in-time';
-import type { Outside } from './outside';
-import { Refused } from './refused';
+import type { Environment } from './environment';
+import { DomainError } from './domain-error';
 
-/** Opens a visit to a system; the same sending twice is one visit. @throws Refused */
-export const openVisit = (db: Tx, organisationId: string, draft: NewVisit, outside: Outside): Promise<Visit> =>
+/** Opens a visit to a system; the same sending twice is one visit. @throws DomainError */
+export const openVisit = (db: Executor, organisationId: string, draft: NewVisit, environment: Environment): Promise<Visit> =>
   inTransaction(db, async (tx) => {
     if ((await systemById(tx, organisationId, draft.system)) === undefined)
-      throw new Refused('not-found', 'This system is not in the register.', '/system');
-    const { id, same } = await addVisit(tx, organisationId, outside.newId(), draft, outside.now());
+      throw new DomainError('not-found', 'This system is not in the register.', '/system');
+    const { id, same } = await addVisit(tx, organisationId, environment.newId(), draft, environment.now());
     if (!same) throw keyReused();
     return read(tx, organisationId, id);
   });
 
-/** A visit with everything that was added to it. @throws Refused */
-export async function visitWithEvents(db: Tx, organisationId: string, id: string): Promise<VisitWithEvents> {
+/** A visit with everything that was added to it. @throws DomainError */
+export async function visitWithEvents(db: Executor, organisationId: string, id: string): Promise<VisitWithEvents> {
   const visit = await visitById(db, organisationId, id);
-  if (visit === undefined) throw new Refused('not-found', 'This visit is not there.');
+  if (visit === undefined) throw new DomainError('not-found', 'This visit is not there.');
   return { ...visit, events: await visitEventsOf(db, organisationId, id) };
 }
 
 /**
  * Adds what was seen, read, decided or done. Two who look at once write into one look; what decides for others is refused where there is
  * something newer than what was seen. The same sending twice is one event.
- * @throws Refused
+ * @throws DomainError
  */
 export async function addToVisit(
-  db: Tx,
+  db: Executor,
   organisation: OrganisationRow,
   id: string,
   event: NewVisitEvent,
-  outside: Outside,
+  environment: Environment,
 ): Promise<Visit> {
-  if (event.kind === 'planned') await refuseUnlessPossible(db, organisation, id, event, outside);
-  return add(db, organisation.id, id, event, outside);
+  if (event.kind === 'planned') await refuseUnlessPossible(db, organisation, id, event, environment);
+  return add(db, organisation.id, id, event, environment);
 }
 
 /** Judged by the state that the plan names: what rests on another one is refused for that, with the visit held. */
 async function refuseUnlessPossible(
-  db: Tx,
+  db: Executor,
   organisation: OrganisationRow,
   id: string,
   { version, plan }: Extract<NewVisitEvent, { kind: 'planned' }>,
-  outside: Outside,
+  environment: Environment,
 ): Promise<void> {
   const visit = await visitById(db, organisation.id, id);
   if (visit === undefined || visit.version !== version || visit.system.factsVersion !== plan.factsVersion) return;
-  await refuseImpossible(db, organisation, visit, plan, outside);
+  await refuseImpossible(db, organisation, visit, plan, environment);
 }
 
-const add = (db: Tx, organisationId: string, id: string, event: NewVisitEvent, outside: Outside): Promise<Visit> =>
+const add = (db: Executor, organisationId: string, id: string, event: NewVisitEvent, environment: Environment): Promise<Visit> =>
   inTransaction(db, async (tx) => {
-    if ((await lockVisit(tx, organisationId, id)) === undefined) throw new Refused('not-found', 'This visit is not there.');
+    if ((await lockVisit(tx, organisationId, id)) === undefined) throw new DomainError('not-found', 'This visit is not there.');
     const before = await read(tx, organisationId, id);
     const kept = await eventKept(tx, organisationId, id, event);
     if (kept === 'other') throw keyReused();
     if (kept === 'same') return before;
-    refuseFuture(event.happenedAt, outside.now());
+    refuseFuture(event.happenedAt, environment.now());
     refuseOutdated(event, before);
     const { id: _id, system: _system, recovered: _recovered, ...record } = before;
-    await addVisitEvent(tx, organisationId, id, record satisfies VisitRecord, event, outside.now());
+    await addVisitEvent(tx, organisationId, id, record satisfies VisitRecord, event, environment.now());
     return read(tx, organisationId, id);
   });
 
 function refuseOutdated(event: NewVisitEvent, visit: Visit): void {
   const { state, version, system, tests, transfers } = visit;
   if (event.kind === 'reopened') {
-    if (state === 'open') throw new Refused('changed-meanwhile', 'This visit is open.');
+    if (state === 'open') throw new DomainError('changed-meanwhile', 'This visit is open.');
     return;
   }
-  if (state === 'closed') throw new Refused('changed-meanwhile', 'This visit is closed. Open it again, or open a new one.');
+  if (state === 'closed') throw new DomainError('changed-meanwhile', 'This visit is closed. Open it again, or open a new one.');
   if (event.kind === 'test-read' || event.kind === 'test-ended') refuseStrangeTest(event, tests);
   refuseStrangeTransfer(event, transfers);
   if (event.kind === 'planned' && event.plan.factsVersion !== system.factsVersion)
-    throw new Refused('changed-meanwhile', 'The facts of this system have changed since. Check the plan again, then save it.');
+    throw new DomainError('changed-meanwhile', 'The facts of this system have changed since. Check the plan again, then save it.');
   if (event.kind === 'closed' && nothingRecorded(visit) && (event.why ?? '').trim() === '')
-    throw new Refused(
+    throw new DomainError(
       'reason-missing',
       'Nothing was recorded on this visit. Say why it is closed: the reason stands in the record.',
       '/why',
     );
   if ('version' in event && event.version !== version)
-    throw new Refused('changed-meanwhile', 'Somebody has changed this visit meanwhile. Check it again, then save.');
+    throw new DomainError('changed-meanwhile', 'Somebody has changed this visit meanwhile. Check it again, then save.');
 }
 
 const kindOfReading = (reading: TestReading): TestSetUp['test'] =>
@@ -101,20 +101,20 @@ const kindOfReading = (reading: TestReading): TestSetUp['test'] =>
 /** A reading belongs to a test of its kind that is still running. */
 function refuseStrangeTest(event: Extract<NewVisitEvent, { kind: 'test-read' | 'test-ended' }>, tests: Visit['tests']): void {
   const test = tests.find(({ id }) => id === event.testId);
-  if (test === undefined) throw new Refused('not-found', 'This test is not on this visit.', '/testId');
-  if (test.ended !== null) throw new Refused('changed-meanwhile', 'This test has ended. Begin another one.', '/testId');
+  if (test === undefined) throw new DomainError('not-found', 'This test is not on this visit.', '/testId');
+  if (test.ended !== null) throw new DomainError('changed-meanwhile', 'This test has ended. Begin another one.', '/testId');
   if (event.kind === 'test-read' && kindOfReading(event.reading) !== test.setUp.test)
-    throw new Refused('invalid-input', 'This reading is of another kind of test.', '/reading');
+    throw new DomainError('invalid-input', 'This reading is of another kind of test.', '/reading');
 }
 
 /** A transfer is begun once, one at a time, and what is said of it belongs to one that still runs. */
 function refuseStrangeTransfer(event: NewVisitEvent, transfers: Visit['transfers']): void {
   if (event.kind === 'transfer-begun' && transfers.some(({ ended }) => ended === null))
-    throw new Refused('changed-meanwhile', 'A transfer of this visit is running. End it first.', '/transferId');
+    throw new DomainError('changed-meanwhile', 'A transfer of this visit is running. End it first.', '/transferId');
   if (event.kind !== 'transfer-read' && event.kind !== 'transfer-noted' && event.kind !== 'transfer-ended') return;
   const transfer = transfers.find(({ id }) => id === event.transferId);
-  if (transfer === undefined) throw new Refused('not-found', 'This transfer is not on this visit.', '/transferId');
-  if (transfer.ended !== null) throw new Refused('changed-meanwhile', 'This transfer has ended. Begin another one.', '/transferId');
+  if (transfer === undefined) throw new DomainError('not-found', 'This transfer is not on this visit.', '/transferId');
+  if (transfer.ended !== null) throw new DomainError('changed-meanwhile', 'This transfer has ended. Begin another one.', '/transferId');
 }
 
 async function read(tx: Tx, organisationId: string, id: string): Promise<Visit> {

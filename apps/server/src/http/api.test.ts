@@ -6,7 +6,7 @@ import { problem } from '@hygromet/contract/problem';
 import { massIn } from '@hygromet/core/units/mass';
 import { randomUUID } from 'node:crypto';
 import { pino } from 'pino';
-import { accountNamed, cylinderNamed, openHouse, outside, transferOf, type House } from '../../test/house';
+import { accountNamed, cylinderNamed, openHouse, environment, transferOf, type House } from '../../test/house';
 import { createApp } from './app';
 
 let house: House;
@@ -127,7 +127,7 @@ test('every cylinder of the demo is as the contract says, and the known troubles
   const { body } = await house.get('/api/cylinders');
   const all = cylinder.array().parse(body);
   const flagged = Object.fromEntries(all.filter(({ flags }) => flags.length > 0).map(({ name, flags }) => [name, flags]));
-  expect(flagged).toEqual({ 'C-05': ['overfilled'], 'C-06': ['overdue'], 'C-08': ['airy', 'due-soon'], 'C-10': ['mixed'] });
+  expect(flagged).toEqual({ 'C-05': ['overfilled'], 'C-06': ['overdue'], 'C-08': ['non-condensables', 'due-soon'], 'C-10': ['mixed'] });
 });
 
 test('what stands on the property core is answered here as on the command line', async () => {
@@ -157,16 +157,16 @@ test('a transfer is booked: both accounts, the content, and what is left until t
   const answer = booked.parse(body);
   expect(answer.to.massKg - before.contentKg).toBeCloseTo(2, 8);
   expect(source.massKg - answer.from.massKg).toBeCloseTo(2, 8);
-  expect(answer.limits!.mayAddKg).toBeCloseTo(before.standing.mayAddKg - 2, 6);
+  expect(answer.limits!.mayAddKg).toBeCloseTo(before.fillStatus.mayAddKg - 2, 6);
   expect(answer.movement.typed).toEqual({ grossAfter: { text: '29.0', unit: 'lb' } });
 });
 
 test('an overfilled cylinder is booked as it is and flagged by how much: the ledger tells the truth', async () => {
-  const { standing, tareKg, contentKg } = await cylinderNamed(house, 'C-07');
+  const { fillStatus, tareKg, contentKg } = await cylinderNamed(house, 'C-07');
   const { status, body } = await house.send(
     'POST',
     '/api/transfers',
-    await transferOf(house, standing.limitGrossKg - tareKg - contentKg + 0.4),
+    await transferOf(house, fillStatus.limitGrossKg - tareKg - contentKg + 0.4),
   );
   expect(status).toBe(201);
   expect(body.overfilledByKg).toBeCloseTo(0.4, 6);
@@ -291,9 +291,9 @@ test('a transfer out of an unlabelled mixture that emptied it, sent again after 
 });
 
 test('air in the cylinder that it came from stays with the entry', async () => {
-  const [airy, empty] = [await cylinderNamed(house, 'C-08'), await cylinderNamed(house, 'C-15')];
+  const [nonCondensables, empty] = [await cylinderNamed(house, 'C-08'), await cylinderNamed(house, 'C-15')];
   const gross = empty.tareKg + empty.contentKg;
-  const weights = { key: randomUUID(), from: airy.id, cylinder: empty.id, grossBeforeKg: gross, grossAfterKg: gross + 0.2 };
+  const weights = { key: randomUUID(), from: nonCondensables.id, cylinder: empty.id, grossBeforeKg: gross, grossAfterKg: gross + 0.2 };
   const told = { happenedAt: '2026-11-25T07:50:00Z', recordedBy: 'Ines Marrow', acceptMixing: true, note: 'in a hurry' };
   const { body } = await house.send('POST', '/api/transfers', { ...told, ...weights });
   expect(body.movement.against).toContain('air-comes-along');
@@ -364,7 +364,7 @@ test('the rules of the organisation decide which limit rules', async () => {
 });
 
 test('the routes and the contract name the same endpoints', () => {
-  const app = createApp({ db: house.db, outside, log: pino({ level: 'silent' }), version: 'test' });
+  const app = createApp({ db: house.db, environment, log: pino({ level: 'silent' }), version: 'test' });
   const routed = app.routes
     .filter(({ path, method }) => path.startsWith('/api/') && method !== 'ALL')
     .map(({ method, path }) => `${method} ${path}`);

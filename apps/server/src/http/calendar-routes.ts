@@ -1,16 +1,16 @@
 import { Hono } from 'hono';
 import { createEvents, type EventAttributes } from 'ics';
-import { describeCylinders } from '../domain/cylinder-standing';
+import { describeCylinders } from '../domain/describe-cylinder';
 import { dueDates, type DueDate } from '../domain/due-dates';
 import { cylindersOf } from '../store/cylinder-store';
 import { ownOrganisation } from '../store/organisation-store';
 import type { Deps, Env } from './env';
 
 /** A calendar that other programs subscribe to (RFC 5545): what falls due about cylinders. */
-export const calendarRoutes = ({ db, outside }: Deps) =>
+export const calendarRoutes = ({ db, environment }: Deps) =>
   new Hono<Env>().get('/api/calendar.ics', async (c) => {
     const organisation = await ownOrganisation(db);
-    const cylinders = await describeCylinders(await cylindersOf(db, organisation.id), organisation, outside);
+    const cylinders = await describeCylinders(await cylindersOf(db, organisation.id), organisation, environment);
     const { error, value } = createEvents(dueDates(cylinders).map(eventOf), {
       productId: 'hygromet',
       calName: `${organisation.name}: cylinders`,

@@ -1,4 +1,4 @@
-import { cylinderNamed, openHouse, outside, transferOf, type House } from '../../test/house';
+import { cylinderNamed, openHouse, environment, transferOf, type House } from '../../test/house';
 
 let house: House;
 beforeAll(async () => (house = await openHouse()));
@@ -16,7 +16,7 @@ test('a rack that has not changed is not sent again; whatever changes it is seen
     async () => {
       const { id, place } = await cylinderNamed(house, 'C-06');
       return house.send('POST', `/api/cylinders/${id}/events`, {
-        key: outside.newId(), what: 'moved', place: place === 'van' ? 'workshop' : 'van', happenedAt: '2026-11-25T07:40:00Z', recordedBy: 'Ines Marrow',
+        key: environment.newId(), what: 'moved', place: place === 'van' ? 'workshop' : 'van', happenedAt: '2026-11-25T07:40:00Z', recordedBy: 'Ines Marrow',
       });
     },
     async () => {

@@ -1,13 +1,13 @@
 import type { Logger } from 'pino';
 import type { Receiver } from '../devices/receiver';
 import type { LiveReadings } from '../live/live-readings';
-import type { Outside } from '../domain/outside';
+import type { Environment } from '../domain/environment';
 import type { Db } from '../store/database';
 
 /** What the routes are given; nothing is reached for. */
 export interface Deps {
   readonly db: Db;
-  readonly outside: Outside;
+  readonly environment: Environment;
   readonly log: Logger;
   /** Readings as they come in; nothing where nobody listens to PostgreSQL. */
   /** Shared with whatever else receives readings. */

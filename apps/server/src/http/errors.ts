@@ -6,7 +6,7 @@ import { HTTPException } from 'hono/http-exception';
 import type { ContentfulStatusCode } from 'hono/utils/http-status';
 import pg from 'pg';
 import type { Logger } from 'pino';
-import { Refused, refusedByCore } from '../domain/refused';
+import { DomainError, domainErrorOf } from '../domain/domain-error';
 import { isConnectionLost } from '../store/connection-lost';
 import type { Env } from './env';
 
@@ -69,15 +69,15 @@ interface Said {
 
 function saidBy(error: unknown): Said | undefined {
   if (isConnectionLost(error)) return UNAVAILABLE;
-  if (error instanceof CoreError) return saidByHouse(refusedByCore(error));
-  if (error instanceof Refused) return saidByHouse(error);
+  if (error instanceof CoreError) return saidByHouse(domainErrorOf(error));
+  if (error instanceof DomainError) return saidByHouse(error);
   if (error instanceof pg.DatabaseError && error.constraint !== undefined) return constraintProblems[error.constraint];
   if (error instanceof pg.DatabaseError && error.code?.startsWith(DATA_EXCEPTION) === true) return NOT_KEEPABLE;
   if (error instanceof HTTPException && error.status < 500) return { code: 'invalid-input', detail: 'The request body is not JSON.' };
   return undefined;
 }
 
-const saidByHouse = ({ code, message, sentence, pointer }: Refused): Said => ({
+const saidByHouse = ({ code, message, sentence, pointer }: DomainError): Said => ({
   code,
   detail: message,
   ...(sentence === undefined ? {} : { sentence }),

@@ -16,10 +16,10 @@ const { instruments, sendReadings, gateways, addGateway, revokeGateway } = endpo
 /** An instrument that was not heard for a day is not offered. */
 const HEARD_WITHIN_MS = 86_400_000;
 
-export const instrumentRoutes = ({ db, outside, receiver = new Receiver(db, outside) }: Deps) =>
+export const instrumentRoutes = ({ db, environment, receiver = new Receiver(db, environment) }: Deps) =>
   new Hono<Env>()
     .get(instruments.path, async (c) =>
-      c.json(await instrumentsSince(db, (await ownOrganisation(db)).id, new Date(outside.now().getTime() - HEARD_WITHIN_MS))),
+      c.json(await instrumentsSince(db, (await ownOrganisation(db)).id, new Date(environment.now().getTime() - HEARD_WITHIN_MS))),
     )
     .post(sendReadings.path, body(sendReadings.body), async (c) => {
       const sender = await receiver.sender(c.req.header('authorization'));
@@ -27,10 +27,10 @@ export const instrumentRoutes = ({ db, outside, receiver = new Receiver(db, outs
     })
     .get(gateways.path, async (c) => c.json(await gatewaysOf(db, (await ownOrganisation(db)).id)))
     .post(addGateway.path, body(addGateway.body), async (c) =>
-      c.json(await letSend(db, (await ownOrganisation(db)).id, c.req.valid('json'), outside), addGateway.status),
+      c.json(await letSend(db, (await ownOrganisation(db)).id, c.req.valid('json'), environment), addGateway.status),
     )
     .post(revokeGateway.path, params(revokeGateway.params), async (c) => {
-      const revoked = await letSendNoMore(db, (await ownOrganisation(db)).id, c.req.valid('param').id, outside);
+      const revoked = await letSendNoMore(db, (await ownOrganisation(db)).id, c.req.valid('param').id, environment);
       receiver.sendersChanged();
       return c.json(revoked);
     });

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { sql } from 'kysely';
-import { openHouse, outside, type House } from '../../test/house';
+import { openHouse, environment, type House } from '../../test/house';
 import { keepReadings } from '../store/reading-store';
 
 let house: House;
@@ -13,7 +13,7 @@ beforeAll(async () => {
 });
 afterAll(() => house.close());
 
-const NOW = outside.now().getTime() / 1000;
+const NOW = environment.now().getTime() / 1000;
 
 async function post(pack: unknown, bearer = token) {
   const response = await house.request('/api/instruments/readings', {
@@ -157,7 +157,7 @@ test('for how many days they are kept is a setting', async () => {
 test('a transfer that is followed: begun once, read, noted, ended, and nothing of it afterwards', async () => {
   const { body: systems } = await house.get('/api/systems');
   const system = systems[0];
-  const said = () => ({ key: randomUUID(), happenedAt: outside.now().toISOString(), recordedBy: 'Ines Marrow' });
+  const said = () => ({ key: randomUUID(), happenedAt: environment.now().toISOString(), recordedBy: 'Ines Marrow' });
   const opening = { key: randomUUID(), recordedBy: 'Ines Marrow' };
   const { body: visit } = await house.send('POST', '/api/visits', { ...opening, system: system.id, day: '2026-11-25', reason: 'leak' });
   const transferId = randomUUID();

@@ -19,25 +19,25 @@ const {
   reverseMovement: reversal,
 } = endpoints;
 
-export const movementRoutes = ({ db, outside }: Deps) =>
+export const movementRoutes = ({ db, environment }: Deps) =>
   new Hono<Env>()
     .get(accounts.path, async (c) => c.json(await accountsOf(db, (await ownOrganisation(db)).id)))
     .get(movements.path, query(movements.query), async (c) =>
       c.json(await movementsOf(db, (await ownOrganisation(db)).id, c.req.valid('query'))),
     )
     .post(transfer.path, body(transfer.body), async (c) => {
-      const booked = await bookTransfer(db, await ownOrganisation(db), c.req.valid('json'), outside);
+      const booked = await bookTransfer(db, await ownOrganisation(db), c.req.valid('json'), environment);
       return c.json(booked, booked.repeated ? 200 : transfer.status);
     })
     .post(removal.path, body(removal.body), async (c) => {
-      const booked = await bookRemoval(db, await ownOrganisation(db), c.req.valid('json'), outside);
+      const booked = await bookRemoval(db, await ownOrganisation(db), c.req.valid('json'), environment);
       return c.json(booked, booked.repeated ? 200 : removal.status);
     })
     .post(difference.path, body(difference.body), async (c) => {
-      const booked = await bookDifference(db, await ownOrganisation(db), c.req.valid('json'), outside);
+      const booked = await bookDifference(db, await ownOrganisation(db), c.req.valid('json'), environment);
       return c.json(booked, booked.repeated ? 200 : difference.status);
     })
     .post(reversal.path, params(reversal.params), body(reversal.body), async (c) => {
-      const booked = await reverseMovement(db, await ownOrganisation(db), c.req.valid('param').id, c.req.valid('json'), outside);
+      const booked = await reverseMovement(db, await ownOrganisation(db), c.req.valid('param').id, c.req.valid('json'), environment);
       return c.json(booked, booked.repeated ? 200 : reversal.status);
     });

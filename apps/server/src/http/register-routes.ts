@@ -23,15 +23,15 @@ const summaries = allRefrigerants.map(({ id, kind, composition, modelQuality }):
   };
 });
 
-export const registerRoutes = ({ db, outside }: Deps) =>
+export const registerRoutes = ({ db, environment }: Deps) =>
   new Hono<Env>()
     .post(fillLimits.path, body(fillLimits.body), async (c) => {
       const policy = fillPolicyOf(await ownOrganisation(db));
-      return c.json(await outside.computing.run('fill-limits', { request: c.req.valid('json'), policy }));
+      return c.json(await environment.computing.run('fill-limits', { request: c.req.valid('json'), policy }));
     })
-    .post(properties.path, body(properties.body), async (c) => c.json(await outside.computing.run('property', c.req.valid('json'))))
-    .post(compute.path, body(compute.body), async (c) => c.json(await outside.computing.run('compute', c.req.valid('json'))))
+    .post(properties.path, body(properties.body), async (c) => c.json(await environment.computing.run('property', c.req.valid('json'))))
+    .post(compute.path, body(compute.body), async (c) => c.json(await environment.computing.run('compute', c.req.valid('json'))))
     .get(refrigerants.path, (c) => c.json(summaries))
     .get(organisation.path, async (c) => c.json(settingsAnswer(await ownOrganisation(db))))
     .get(history.path, async (c) => c.json(await organisationHistory(db, (await ownOrganisation(db)).id)))
-    .put(save.path, body(save.body), async (c) => c.json(await saveSettings(db, c.req.valid('json'), outside)));
+    .put(save.path, body(save.body), async (c) => c.json(await saveSettings(db, c.req.valid('json'), environment)));

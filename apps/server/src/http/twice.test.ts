@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { accountNamed, cylinderNamed, openHouse, outside, transferOf, type House } from '../../test/house';
+import { accountNamed, cylinderNamed, openHouse, environment, transferOf, type House } from '../../test/house';
 
 let house: House;
 beforeEach(async () => (house = await openHouse()));
@@ -69,7 +69,7 @@ test('what is written down late fits the ledger of its time', async () => {
 });
 
 test('a device whose clock is a day behind, or ahead, is asked about; one that is a few minutes off is not', async () => {
-  const sent = (ms: number) => new Date(outside.now().getTime() + ms).toISOString();
+  const sent = (ms: number) => new Date(environment.now().getTime() + ms).toISOString();
   const transfer = await transferOf(house, 0.1);
   for (const [ms, words] of [[-86_400_000, /24 h behind/], [86_400_000, /24 h ahead/], [-3 * 86_400_000, /3 days behind/]] as const) {
     const asked = await book({ ...transfer, sentAt: sent(ms) });

@@ -1,4 +1,4 @@
-import type { Db, Tx } from '../store/database';
+import type { Db, Executor } from '../store/database';
 import {
   accountNames,
   atOneMoment,
@@ -55,7 +55,7 @@ export const proveLedger = (db: Db, kept?: Seal): Promise<Proof> =>
     return { entries, waiting: unsealed.filter(({ waits }) => waits).length, seal, faults };
   });
 
-async function chain(tx: Tx, kept: Seal | undefined, each: (entry: ProvedEntry) => void, faults: string[]): Promise<Seal> {
+async function chain(tx: Executor, kept: Seal | undefined, each: (entry: ProvedEntry) => void, faults: string[]): Promise<Seal> {
   let [position, before, broken] = [0n, NOTHING as Buffer, false];
   for (let page = await sealedEntries(tx, 0n, AT_A_TIME); page.length > 0; page = await sealedEntries(tx, position, AT_A_TIME)) {
     for (const entry of page) {

@@ -1,8 +1,11 @@
 import type { Account, AccountKind } from '@hygromet/contract/account';
 import { sql } from 'kysely';
-import type { Tx } from './database';
+import type { Executor } from './database';
 
-export async function addAccount(db: Tx, account: { id: string; organisationId: string; kind: AccountKind; name: string }): Promise<void> {
+export async function addAccount(
+  db: Executor,
+  account: { id: string; organisationId: string; kind: AccountKind; name: string },
+): Promise<void> {
   await db
     .insertInto('account')
     .values({ id: account.id, organisation_id: account.organisationId, kind: account.kind, name: account.name })
@@ -15,7 +18,7 @@ const NOTHING_KG = 1e-6;
 const parts = sql<Record<string, number> | null>`
   (select jsonb_object_agg(substance, part.mass_kg) from balance_part part where part.account_id = account.id and part.mass_kg <> 0)`;
 
-const accountQuery = (db: Tx, organisationId: string) =>
+const accountQuery = (db: Executor, organisationId: string) =>
   db
     .selectFrom('account')
     .leftJoin('balance', 'balance.account_id', 'account.id')
@@ -43,16 +46,20 @@ export function sharesOf(masses: Record<string, number> | null): Record<string, 
   return Object.fromEntries(left.map(([substance, mass]) => [substance, mass / total]));
 }
 
-export const accountsOf = async (db: Tx, organisationId: string): Promise<Account[]> =>
+export const accountsOf = async (db: Executor, organisationId: string): Promise<Account[]> =>
   (await accountQuery(db, organisationId).orderBy('account.kind').orderBy('account.name').execute()).map(accountOf);
 
-export async function accountById(db: Tx, organisationId: string, id: string): Promise<Account | undefined> {
+export async function accountById(db: Executor, organisationId: string, id: string): Promise<Account | undefined> {
   const row = await accountQuery(db, organisationId).where('account.id', '=', id).executeTakeFirst();
   return row === undefined ? undefined : accountOf(row);
 }
 
 /** In the order in which they are asked for; nothing for one that is not there. */
-export async function accountsById(db: Tx, organisationId: string, ids: readonly string[]): Promise<readonly (Account | undefined)[]> {
+export async function accountsById(
+  db: Executor,
+  organisationId: string,
+  ids: readonly string[],
+): Promise<readonly (Account | undefined)[]> {
   const rows = await accountQuery(db, organisationId).where('account.id', 'in', ids).execute();
   return ids.map((id) => {
     const row = rows.find((entry) => entry.id === id);
@@ -61,7 +68,7 @@ export async function accountsById(db: Tx, organisationId: string, ids: readonly
 }
 
 /** The first account of a kind: there is one each of supplier, reclaimer, air, hoses and unexplained. */
-export async function accountOfKind(db: Tx, organisationId: string, kind: AccountKind): Promise<Account> {
+export async function accountOfKind(db: Executor, organisationId: string, kind: AccountKind): Promise<Account> {
   return accountOf(
     await accountQuery(db, organisationId).where('account.kind', '=', kind).orderBy('account.name').limit(1).executeTakeFirstOrThrow(),
   );

@@ -1,5 +1,5 @@
 import type { CylinderEvent } from '@hygromet/contract/cylinder-event';
-import type { Tx } from './database';
+import type { Executor } from './database';
 
 /** PostgreSQL takes 65 535 parameters in a statement. */
 const ROWS_AT_A_TIME = 5000;
@@ -16,12 +16,12 @@ interface EventDraft {
   readonly note?: string | undefined;
 }
 
-export async function addCylinderEvent(db: Tx, draft: EventDraft, now: Date): Promise<void> {
+export async function addCylinderEvent(db: Executor, draft: EventDraft, now: Date): Promise<void> {
   await db.insertInto('cylinder_event').values(rowOf(draft, now)).execute();
 }
 
 /** Several at once; those that were kept before are passed over. */
-export async function addCylinderEvents(db: Tx, drafts: readonly EventDraft[], now: Date): Promise<void> {
+export async function addCylinderEvents(db: Executor, drafts: readonly EventDraft[], now: Date): Promise<void> {
   const rows = drafts.map((draft) => rowOf(draft, now));
   for (let first = 0; first < rows.length; first += ROWS_AT_A_TIME)
     await db
@@ -44,7 +44,7 @@ const rowOf = (draft: EventDraft, now: Date) => ({
   note: draft.note ?? null,
 });
 
-export async function keysKept(db: Tx, organisationId: string, keys: readonly string[]): Promise<ReadonlySet<string>> {
+export async function keysKept(db: Executor, organisationId: string, keys: readonly string[]): Promise<ReadonlySet<string>> {
   const rows = await db
     .selectFrom('cylinder_event')
     .select('event_key')
@@ -55,7 +55,7 @@ export async function keysKept(db: Tx, organisationId: string, keys: readonly st
 }
 
 /** Whether this sending was kept before. Ask it with the cylinder locked: two sendings of one event then wait for each other. */
-export async function cylinderEventKept(db: Tx, organisationId: string, key: string): Promise<boolean> {
+export async function cylinderEventKept(db: Executor, organisationId: string, key: string): Promise<boolean> {
   const kept = await db
     .selectFrom('cylinder_event')
     .select('id')
@@ -66,7 +66,7 @@ export async function cylinderEventKept(db: Tx, organisationId: string, key: str
 }
 
 /** The latest first. */
-export async function cylinderEventsOf(db: Tx, organisationId: string, cylinderId: string): Promise<CylinderEvent[]> {
+export async function cylinderEventsOf(db: Executor, organisationId: string, cylinderId: string): Promise<CylinderEvent[]> {
   const rows = await db
     .selectFrom('cylinder_event')
     .selectAll()

@@ -3,7 +3,7 @@ import { usualMarks } from '@hygromet/contract/usual-marks';
 import type { Typed } from '@hygromet/contract/primitives';
 import { sql } from 'kysely';
 import { sharesOf } from './account-store';
-import type { Tx } from './database';
+import type { Executor, Tx } from './database';
 import { actingAs } from './in-transaction';
 
 /** A cylinder as it is stored, with what the ledger says is in it. */
@@ -34,7 +34,7 @@ export interface CylinderRecord {
 const parts = sql<Record<string, number> | null>`
   (select jsonb_object_agg(substance, part.mass_kg) from balance_part part where part.account_id = cylinder.id and part.mass_kg <> 0)`;
 
-const cylinderQuery = (db: Tx, organisationId: string) =>
+const cylinderQuery = (db: Executor, organisationId: string) =>
   db
     .selectFrom('cylinder')
     .innerJoin('account', 'account.id', 'cylinder.id')
@@ -71,7 +71,7 @@ const recordOf = (row: Row): CylinderRecord => ({
 
 /** In the order of their names; of a page, those after a name. */
 export async function cylindersOf(
-  db: Tx,
+  db: Executor,
   organisationId: string,
   { after, limit }: { readonly after?: string | undefined; readonly limit?: number } = {},
 ): Promise<CylinderRecord[]> {
@@ -83,7 +83,7 @@ export async function cylindersOf(
   return rows.map(recordOf);
 }
 
-export async function cylinderById(db: Tx, organisationId: string, id: string): Promise<CylinderRecord | undefined> {
+export async function cylinderById(db: Executor, organisationId: string, id: string): Promise<CylinderRecord | undefined> {
   const row = await cylinderQuery(db, organisationId).where('cylinder.id', '=', id).executeTakeFirst();
   return row === undefined ? undefined : recordOf(row);
 }
@@ -92,13 +92,13 @@ export async function cylinderById(db: Tx, organisationId: string, id: string): 
  * Holds cylinders until the transaction ends: who books into them next sees what this one has booked. Other accounts among the ids are
  * passed over. One order for all, so that two transfers in opposite directions wait for each other and never deadlock.
  */
-export async function lockCylinders(db: Tx, ids: readonly string[]): Promise<void> {
-  await db.selectFrom('cylinder').select('id').where('id', 'in', ids).orderBy('id').forUpdate().execute();
+export async function lockCylinders(tx: Tx, ids: readonly string[]): Promise<void> {
+  await tx.selectFrom('cylinder').select('id').where('id', 'in', ids).orderBy('id').forUpdate().execute();
 }
 
 const typedColumn = (typed: Typed | undefined) => (typed === undefined ? null : JSON.stringify(typed));
 
-export async function addCylinder(db: Tx, organisationId: string, id: string, draft: NewCylinder, now: Date): Promise<void> {
+export async function addCylinder(db: Executor, organisationId: string, id: string, draft: NewCylinder, now: Date): Promise<void> {
   await db
     .insertInto('cylinder')
     .values({
@@ -120,24 +120,24 @@ export async function addCylinder(db: Tx, organisationId: string, id: string, dr
     .execute();
 }
 
-export async function cylinderByKey(db: Tx, organisationId: string, key: string): Promise<CylinderRecord | undefined> {
+export async function cylinderByKey(db: Executor, organisationId: string, key: string): Promise<CylinderRecord | undefined> {
   const row = await cylinderQuery(db, organisationId).where('cylinder.registration_key', '=', key).executeTakeFirst();
   return row === undefined ? undefined : recordOf(row);
 }
 
 /** Something went in: it is no longer evacuated, and where it had no label it has the first one. */
-export async function filled(db: Tx, { id, ...was }: CylinderRecord, refrigerant: string | undefined, by: string): Promise<void> {
+export async function filled(tx: Tx, { id, ...was }: CylinderRecord, refrigerant: string | undefined, by: string): Promise<void> {
   // as a rule nothing of it changes: then nothing is written, and no state of it kept
   if (was.evacuatedAt === null && was.vacuum === null && was.refrigerant !== null) return;
-  await actingAs(db, by);
-  await db
+  await actingAs(tx, by);
+  await tx
     .updateTable('cylinder')
     .set((eb) => ({ evacuated_at: null, vacuum: null, refrigerant: eb.fn.coalesce('refrigerant', eb.val(refrigerant ?? null)) }))
     .where('id', '=', id)
     .execute();
 }
 
-export async function cylinderByName(db: Tx, organisationId: string, name: string): Promise<CylinderRecord | undefined> {
+export async function cylinderByName(db: Executor, organisationId: string, name: string): Promise<CylinderRecord | undefined> {
   const row = await cylinderQuery(db, organisationId).where('account.name', '=', name).executeTakeFirst();
   return row === undefined ? undefined : recordOf(row);
 }
@@ -157,10 +157,10 @@ export interface CylinderChange {
 }
 
 /** @param by whose change it is */
-export async function changeCylinder(db: Tx, organisationId: string, id: string, change: CylinderChange, by: string): Promise<void> {
-  await actingAs(db, by);
+export async function changeCylinder(tx: Tx, organisationId: string, id: string, change: CylinderChange, by: string): Promise<void> {
+  await actingAs(tx, by);
   const { place, refrigerant, evacuatedAt, vacuum, requalified, marks, tareWeighedKg, airShare, retiredAt, weighedInAt } = change;
-  await db
+  await tx
     .updateTable('cylinder')
     .set({
       ...(place === undefined ? {} : { place }),
@@ -181,7 +181,7 @@ export async function changeCylinder(db: Tx, organisationId: string, id: string,
 
 /** Of these, the cylinders that stand elsewhere, with where; they are held until the transaction ends. */
 export async function cylindersElsewhere(
-  db: Tx,
+  db: Executor,
   organisationId: string,
   ids: readonly string[],
   place: Place,
@@ -197,7 +197,7 @@ export async function cylindersElsewhere(
     .execute();
 }
 
-export async function putCylinders(db: Tx, organisationId: string, ids: readonly string[], place: Place, by: string): Promise<void> {
-  await actingAs(db, by);
-  await db.updateTable('cylinder').set({ place }).where('organisation_id', '=', organisationId).where('id', 'in', ids).execute();
+export async function putCylinders(tx: Tx, organisationId: string, ids: readonly string[], place: Place, by: string): Promise<void> {
+  await actingAs(tx, by);
+  await tx.updateTable('cylinder').set({ place }).where('organisation_id', '=', organisationId).where('id', 'in', ids).execute();
 }

@@ -5,7 +5,7 @@ import type { Objection } from '@hygromet/core/cylinder/objection';
 import type { Receipt, ShippedLine } from '@hygromet/contract/shipment';
 import type { SystemFacts } from '@hygromet/contract/system';
 import type { VisitRecord } from '@hygromet/contract/visit-record';
-import { Kysely, PostgresDialect, type ColumnType, type Generated, type Transaction } from 'kysely';
+import { Kysely, PostgresDialect, type ColumnType, type Generated, type Transaction, type InsertType, type SelectType } from 'kysely';
 import pg from 'pg';
 import { PreparedClient } from './prepared-client';
 
@@ -26,6 +26,8 @@ interface OrganisationTable {
   part_share: Numeric;
   end_of_pump_down: string;
   readings_kept_days: Generated<number>;
+  people: Generated<string[]>;
+  demo: Generated<boolean>;
   created_at: Generated<Date>;
   version: Generated<number>;
   changed_at: ColumnType<Date | null, Date | undefined, Date>;
@@ -125,6 +127,11 @@ interface CylinderEventTable {
   note: string | null;
   sequence: Generated<string>;
 }
+
+/** A table to which is only ever added: a query that changes a row of it does not compile, as PostgreSQL would not run it. */
+type AppendOnly<T> = {
+  [K in keyof T]: ColumnType<SelectType<T[K]>, InsertType<T[K]>, never>;
+};
 
 interface MovementTable {
   id: string;
@@ -268,14 +275,14 @@ export interface Tables {
   account: AccountTable;
   system: SystemTable;
   cylinder: CylinderTable;
-  cylinder_event: CylinderEventTable;
+  cylinder_event: AppendOnly<CylinderEventTable>;
   visit: VisitTable;
-  visit_event: VisitEventTable;
-  system_facts_history: SystemFactsHistoryTable;
-  movement: MovementTable;
-  shipment: ShipmentTable;
-  shipment_receipt: ShipmentReceiptTable;
-  price: PriceTable;
+  visit_event: AppendOnly<VisitEventTable>;
+  system_facts_history: AppendOnly<SystemFactsHistoryTable>;
+  movement: AppendOnly<MovementTable>;
+  shipment: AppendOnly<ShipmentTable>;
+  shipment_receipt: AppendOnly<ShipmentReceiptTable>;
+  price: AppendOnly<PriceTable>;
   gateway: GatewayTable;
   instrument: InstrumentTable;
   reading: ReadingTable;
@@ -283,13 +290,15 @@ export interface Tables {
   balance_part: BalancePartTable;
   balance_difference: BalanceDifferenceTable;
   register_history: RegisterHistoryTable;
-  movement_seal: MovementSealTable;
+  movement_seal: AppendOnly<MovementSealTable>;
   kysely_migration: { name: string; timestamp: string };
 }
 
 export type Db = Kysely<Tables>;
-/** A database or a transaction in it: a query does not care. */
-export type Tx = Kysely<Tables> | Transaction<Tables>;
+/** A transaction that is open: what locks, or must stand or fall together, asks for one. */
+export type Tx = Transaction<Tables>;
+/** What runs a query: the pool or an open transaction. */
+export type Executor = Db | Tx;
 
 /** Milliseconds that a connection may take for one thing. */
 type Patience = Partial<Record<'statement_timeout' | 'lock_timeout' | 'idle_in_transaction_session_timeout', number>>;

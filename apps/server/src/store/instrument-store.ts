@@ -1,9 +1,10 @@
 import type { Gateway, Instrument } from '@hygromet/contract/instrument';
 import type { InstrumentFact } from '@hygromet/core/instruments/received';
 import { sql } from 'kysely';
-import type { Tx } from './database';
+import type { Executor } from './database';
 
-const gatewayQuery = (db: Tx) => db.selectFrom('gateway').select(['id', 'organisation_id', 'name', 'added_at', 'added_by', 'revoked_at']);
+const gatewayQuery = (db: Executor) =>
+  db.selectFrom('gateway').select(['id', 'organisation_id', 'name', 'added_at', 'added_by', 'revoked_at']);
 type GatewayRow = Awaited<ReturnType<ReturnType<typeof gatewayQuery>['execute']>>[number];
 const gatewayOf = ({ id, name, added_at, added_by, revoked_at }: GatewayRow): Gateway => ({
   id,
@@ -13,7 +14,7 @@ const gatewayOf = ({ id, name, added_at, added_by, revoked_at }: GatewayRow): Ga
   revokedAt: revoked_at?.toISOString() ?? null,
 });
 
-export const gatewaysOf = async (db: Tx, organisationId: string): Promise<Gateway[]> =>
+export const gatewaysOf = async (db: Executor, organisationId: string): Promise<Gateway[]> =>
   (await gatewayQuery(db).where('organisation_id', '=', organisationId).orderBy('added_at').execute()).map(gatewayOf);
 
 export interface Sender {
@@ -22,7 +23,7 @@ export interface Sender {
 }
 
 /** Who has this token, while it may send. */
-export async function senderBy(db: Tx, tokenHash: string): Promise<Sender | undefined> {
+export async function senderBy(db: Executor, tokenHash: string): Promise<Sender | undefined> {
   const row = await gatewayQuery(db).where('token_hash', '=', tokenHash).where('revoked_at', 'is', null).executeTakeFirst();
   return row === undefined ? undefined : { gatewayId: row.id, organisationId: row.organisation_id };
 }
@@ -34,7 +35,7 @@ export interface GatewayToAdd {
   readonly addedBy: string;
 }
 
-export async function addGateway(db: Tx, organisationId: string, { id, name, tokenHash, addedBy }: GatewayToAdd): Promise<Gateway> {
+export async function addGateway(db: Executor, organisationId: string, { id, name, tokenHash, addedBy }: GatewayToAdd): Promise<Gateway> {
   const row = await db
     .insertInto('gateway')
     .values({ id, organisation_id: organisationId, name, token_hash: tokenHash, added_by: addedBy })
@@ -44,7 +45,7 @@ export async function addGateway(db: Tx, organisationId: string, { id, name, tok
 }
 
 /** Once revoked it stays so, since then. */
-export async function revokeGateway(db: Tx, organisationId: string, id: string, at: Date): Promise<Gateway | undefined> {
+export async function revokeGateway(db: Executor, organisationId: string, id: string, at: Date): Promise<Gateway | undefined> {
   await db
     .updateTable('gateway')
     .set({ revoked_at: at })
@@ -58,7 +59,7 @@ export async function revokeGateway(db: Tx, organisationId: string, id: string, 
 
 /** That these instruments were heard, and what they said of themselves: newer facts are put over older ones. */
 export async function heard(
-  db: Tx,
+  db: Executor,
   { organisationId, gatewayId }: Sender,
   ids: readonly string[],
   facts: readonly InstrumentFact[],
@@ -84,7 +85,7 @@ export async function heard(
 }
 
 /** Those that were heard since, by their names, each with the last of its readings. */
-export async function instrumentsSince(db: Tx, organisationId: string, since: Date): Promise<Instrument[]> {
+export async function instrumentsSince(db: Executor, organisationId: string, since: Date): Promise<Instrument[]> {
   const rows = await db
     .selectFrom('instrument')
     .innerJoin('gateway', 'gateway.id', 'instrument.gateway_id')

@@ -22,6 +22,7 @@ import * as refrigerantTests from './migrations/0018-refrigerant-tests';
 import * as shipments from './migrations/0019-shipments-and-prices';
 import * as runs from './migrations/0020-runs';
 import * as instruments from './migrations/0021-instruments';
+import * as people from './migrations/0022-people';
 
 /** Imported one by one, so that they survive bundling. A migration is never edited once it has run anywhere. */
 const migrations: Record<string, Migration> = {
@@ -46,6 +47,7 @@ const migrations: Record<string, Migration> = {
   '0019-shipments-and-prices': shipments,
   '0020-runs': runs,
   '0021-instruments': instruments,
+  '0022-people': people,
 };
 
 export const newestMigration = Object.keys(migrations).sort().at(-1) ?? '';

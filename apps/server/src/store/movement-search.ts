@@ -1,5 +1,5 @@
 import { sql, type RawBuilder } from 'kysely';
-import type { Tx } from './database';
+import type { Executor } from './database';
 
 const LIKE_SIGNS = /[\\%_]/g;
 
@@ -10,12 +10,12 @@ const SHORTEST_WRITTEN = 3;
  * What an entry must fulfil so that each word of `text` stands in one of its accounts, its refrigerant, its person or its note.
  * The accounts are looked up first: the entries of a named account are then read by its own index.
  */
-export async function withWords(db: Tx, organisationId: string, text: string): Promise<RawBuilder<unknown>> {
+export async function withWords(db: Executor, organisationId: string, text: string): Promise<RawBuilder<unknown>> {
   const conditions = await Promise.all(text.split(/\s+/).map((word) => withWord(db, organisationId, word)));
   return sql`(${sql.join(conditions, sql` and `)})`;
 }
 
-async function withWord(db: Tx, organisationId: string, word: string): Promise<RawBuilder<unknown>> {
+async function withWord(db: Executor, organisationId: string, word: string): Promise<RawBuilder<unknown>> {
   const pattern = `%${word.replace(LIKE_SIGNS, '\\$&')}%`;
   const named = await db
     .selectFrom('account')

@@ -3,7 +3,7 @@ import type { Movement, ScaleTarget } from '@hygromet/contract/movement';
 import type { Objection } from '@hygromet/core/cylinder/objection';
 import { sql, type RawBuilder } from 'kysely';
 import { createHash } from 'node:crypto';
-import type { Tx, TypedText } from './database';
+import type { Executor, TypedText } from './database';
 import { withWords } from './movement-search';
 
 /** An entry before it is in the ledger. */
@@ -61,7 +61,7 @@ export type Added = { readonly state: 'added'; readonly id: string } | Sent;
  * Adds an entry. The same key with the same content finds the first entry; with another content it is refused.
  * @param decided what the person decided, where the entry does not say all of it
  */
-export async function addMovement(db: Tx, draft: Draft, now: Date, decided: Decided = draft): Promise<Added> {
+export async function addMovement(db: Executor, draft: Draft, now: Date, decided: Decided = draft): Promise<Added> {
   const hash = contentHash(decided);
   const added = await db
     .insertInto('movement')
@@ -75,7 +75,7 @@ export async function addMovement(db: Tx, draft: Draft, now: Date, decided: Deci
 }
 
 /** The entry that was booked with this key; undefined where the key is new. */
-export async function sentBefore(db: Tx, organisationId: string, key: string, decided: Decided): Promise<Sent | undefined> {
+export async function sentBefore(db: Executor, organisationId: string, key: string, decided: Decided): Promise<Sent | undefined> {
   const earlier = await db
     .selectFrom('movement')
     .select(['id', 'content_hash'])
@@ -111,7 +111,7 @@ function rowOf(draft: Draft) {
   };
 }
 
-const movementQuery = (db: Tx, organisationId: string) =>
+const movementQuery = (db: Executor, organisationId: string) =>
   db
     .selectFrom('movement')
     .innerJoin('account as source', 'source.id', 'movement.from_account')
@@ -165,7 +165,7 @@ export interface Wanted {
 }
 
 /** Newest first; of one account where asked. Each side of an account is read by its own index, whatever the size of the ledger. */
-export async function movementsOf(db: Tx, organisationId: string, { account, before, text, limit }: Wanted): Promise<Movement[]> {
+export async function movementsOf(db: Executor, organisationId: string, { account, before, text, limit }: Wanted): Promise<Movement[]> {
   const older =
     before === undefined ? sql`true` : sql`(happened_at, sequence) < (select happened_at, sequence from movement where id = ${before})`;
   const found = text === undefined ? sql`true` : await withWords(db, organisationId, text);
@@ -186,7 +186,7 @@ export async function movementsOf(db: Tx, organisationId: string, { account, bef
 }
 
 /** Accounts whose balance is not the sum of their entries: none, unless somebody has changed the database behind its rules. */
-export async function differingBalances(db: Tx): Promise<readonly string[]> {
+export async function differingBalances(db: Executor): Promise<readonly string[]> {
   const rows = await db.selectFrom('balance_difference').selectAll().execute();
   return rows.map(
     ({ account_id, substance, booked_kg, summed_kg }) =>
@@ -198,7 +198,7 @@ type WithReadings = Pick<Decided, 'from' | 'to' | 'happenedAt'> & Record<'grossB
 
 /** What was booked before with the same readings on the same day between the same accounts, and stands: perhaps the same transfer. */
 export async function twinOf(
-  db: Tx,
+  db: Executor,
   { from, to, grossBeforeKg, grossAfterKg, happenedAt }: WithReadings,
   withinMs: number,
   withinKg: number,
@@ -225,7 +225,7 @@ export async function twinOf(
 }
 
 /** What was in an account at a moment, kg: what is in it now, less what came later. */
-export async function contentAt(db: Tx, account: string, at: string, nowKg: number, lastMovedAt: Date | null): Promise<number> {
+export async function contentAt(db: Executor, account: string, at: string, nowKg: number, lastMovedAt: Date | null): Promise<number> {
   if (lastMovedAt === null || Date.parse(at) >= lastMovedAt.getTime()) return nowKg;
   const { rows } = await sql<{ later: string | null }>`
     select sum(mass_kg) as later from (
@@ -235,12 +235,12 @@ export async function contentAt(db: Tx, account: string, at: string, nowKg: numb
   return nowKg - Number(rows[0]?.later ?? 0);
 }
 
-export async function movementById(db: Tx, organisationId: string, id: string): Promise<Movement | undefined> {
+export async function movementById(db: Executor, organisationId: string, id: string): Promise<Movement | undefined> {
   const row = await movementQuery(db, organisationId).where('movement.id', '=', id).executeTakeFirst();
   return row === undefined ? undefined : movementOf(row);
 }
 
-export async function movementByKey(db: Tx, organisationId: string, key: string): Promise<Movement | undefined> {
+export async function movementByKey(db: Executor, organisationId: string, key: string): Promise<Movement | undefined> {
   const row = await movementQuery(db, organisationId).where('movement.idempotency_key', '=', key).executeTakeFirst();
   return row === undefined ? undefined : movementOf(row);
 }

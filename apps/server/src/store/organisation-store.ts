@@ -1,6 +1,6 @@
 import type { CurrentOrganisation, Organisation, OrganisationChange, SavedOrganisation } from '@hygromet/contract/organisation';
 import type { FillPolicy, FillRule } from '@hygromet/core/cylinder/fill-rule';
-import type { Tx } from './database';
+import type { Executor } from './database';
 
 export interface OrganisationRow extends CurrentOrganisation {
   readonly id: string;
@@ -15,6 +15,7 @@ const columnsOf = (organisation: Organisation) => ({
   part_share: organisation.partShare,
   end_of_pump_down: organisation.endOfPumpDown,
   readings_kept_days: organisation.readingsKeptDays,
+  people: [...organisation.people],
 });
 
 /** A row, or a state of it in the history: the driver gives decimals as text, JSON as numbers. */
@@ -30,30 +31,32 @@ const settingsOf = (stored: Stored): Organisation => ({
   endOfPumpDown: stored.end_of_pump_down as Organisation['endOfPumpDown'], // written from the contract's own list
   // states of before it was a setting
   readingsKeptDays: Number(stored.readings_kept_days ?? 30),
+  people: (stored.people ?? []) as string[], // written by this server from the contract's own list
 });
 
 /** The organisation this server works for. Until there are accounts of people, there is one. */
-export async function ownOrganisation(db: Tx): Promise<OrganisationRow> {
+export async function ownOrganisation(db: Executor): Promise<OrganisationRow> {
   const row = await db.selectFrom('organisation').selectAll().orderBy('created_at').limit(1).executeTakeFirstOrThrow();
   return {
     id: row.id,
     ...settingsOf(row),
+    demo: row.demo,
     version: row.version,
     changedAt: row.changed_at?.toISOString() ?? null,
     changedBy: row.changed_by,
   };
 }
 
-export async function addOrganisation(db: Tx, id: string, organisation: Organisation): Promise<void> {
+export async function addOrganisation(db: Executor, id: string, organisation: Organisation, demo = false): Promise<void> {
   await db
     .insertInto('organisation')
-    .values({ id, ...columnsOf(organisation) })
+    .values({ id, demo, ...columnsOf(organisation) })
     .execute();
 }
 
 /** Replaces the settings of the version that was seen; false where there is a newer one. The database counts the versions and keeps each. */
 export async function saveOrganisation(
-  db: Tx,
+  db: Executor,
   id: string,
   { version, settings, recordedBy }: SavedOrganisation,
   now: Date,
@@ -68,7 +71,7 @@ export async function saveOrganisation(
 }
 
 /** Every state of the settings, the latest first. */
-export async function organisationHistory(db: Tx, id: string): Promise<OrganisationChange[]> {
+export async function organisationHistory(db: Executor, id: string): Promise<OrganisationChange[]> {
   const rows = await db
     .selectFrom('register_history')
     .selectAll()

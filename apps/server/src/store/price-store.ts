@@ -1,9 +1,9 @@
 import type { NewPrice, PriceOnRecord } from '@hygromet/contract/price';
 import { sql } from 'kysely';
 import { contentHash } from './content-hash';
-import type { Tx } from './database';
+import type { Executor } from './database';
 
-const priceQuery = (db: Tx, organisationId: string) =>
+const priceQuery = (db: Executor, organisationId: string) =>
   db
     .selectFrom('price')
     .where('organisation_id', '=', organisationId)
@@ -34,12 +34,12 @@ const priceOf = (row: Row): PriceOnRecord => ({
 });
 
 /** In the order in which they begin; of one day, in the order in which they were typed. */
-export const pricesOf = async (db: Tx, organisationId: string): Promise<PriceOnRecord[]> =>
+export const pricesOf = async (db: Executor, organisationId: string): Promise<PriceOnRecord[]> =>
   (await priceQuery(db, organisationId).orderBy('price.valid_from').orderBy('price.sequence').execute()).map(priceOf);
 
 /** A repeated key adds nothing. @returns the price of that key, and whether it says the same */
 export async function addPrice(
-  db: Tx,
+  db: Executor,
   organisationId: string,
   id: string,
   { key, ...draft }: NewPrice,

@@ -1,5 +1,5 @@
 import { sql } from 'kysely';
-import type { Db, Tx } from './database';
+import type { Db, Executor } from './database';
 
 /** An entry as the proof reads it: every field as PostgreSQL writes it, nothing computed. */
 export interface ProvedEntry {
@@ -27,11 +27,11 @@ const entryColumns = sql`
   ] as fields`;
 
 /** Everything that the proof reads, as it stood at one moment. */
-export const atOneMoment = <T>(db: Db, work: (tx: Tx) => Promise<T>): Promise<T> =>
+export const atOneMoment = <T>(db: Db, work: (tx: Executor) => Promise<T>): Promise<T> =>
   db.transaction().setIsolationLevel('repeatable read').setAccessMode('read only').execute(work);
 
 /** Sealed entries from a position on, in the order of their seal. */
-export async function sealedEntries(tx: Tx, after: bigint, limit: number): Promise<readonly ProvedEntry[]> {
+export async function sealedEntries(tx: Executor, after: bigint, limit: number): Promise<readonly ProvedEntry[]> {
   const { rows } = await sql<ProvedEntry>`
     select ${entryColumns}, movement_seal.position::text, hash from movement_seal join movement it on it.id = movement_seal.movement_id
     where movement_seal.position > ${after.toString()} order by movement_seal.position limit ${limit}`.execute(tx);
@@ -39,7 +39,7 @@ export async function sealedEntries(tx: Tx, after: bigint, limit: number): Promi
 }
 
 /** Entries that no seal covers, with whether they wait for one. */
-export async function unsealedEntries(tx: Tx): Promise<readonly (ProvedEntry & { readonly waits: boolean })[]> {
+export async function unsealedEntries(tx: Executor): Promise<readonly (ProvedEntry & { readonly waits: boolean })[]> {
   const { rows } = await sql<ProvedEntry & { waits: boolean }>`
     select ${entryColumns}, null as position, null as hash, movement_unsealed.movement_id is not null as waits
     from movement it left join movement_unsealed on movement_unsealed.movement_id = it.id
@@ -47,7 +47,7 @@ export async function unsealedEntries(tx: Tx): Promise<readonly (ProvedEntry & {
   return rows;
 }
 
-export async function reversedEntries(tx: Tx): Promise<ReadonlySet<string>> {
+export async function reversedEntries(tx: Executor): Promise<ReadonlySet<string>> {
   const rows = await tx.selectFrom('movement').select('reverses').where('reverses', 'is not', null).execute();
   return new Set(rows.flatMap(({ reverses }) => reverses ?? []));
 }
@@ -57,7 +57,7 @@ interface Counts {
   readonly seals: string;
 }
 
-export async function countsOf(tx: Tx): Promise<{ readonly entries: bigint; readonly seals: bigint }> {
+export async function countsOf(tx: Executor): Promise<{ readonly entries: bigint; readonly seals: bigint }> {
   const { rows } = await sql<Counts>`
     select (select count(*) from movement)::text as entries, (select count(*) from movement_seal)::text as seals`.execute(tx);
   return { entries: BigInt(rows[0]?.entries ?? 0), seals: BigInt(rows[0]?.seals ?? 0) };
@@ -69,7 +69,7 @@ export interface BookedBalance {
   readonly entries: number;
 }
 
-export async function bookedBalances(tx: Tx): Promise<readonly BookedBalance[]> {
+export async function bookedBalances(tx: Executor): Promise<readonly BookedBalance[]> {
   return (await sql<BookedBalance>`select account_id as account, mass_kg::text as mass, entries from balance`.execute(tx)).rows;
 }
 
@@ -79,17 +79,17 @@ export interface BookedPart {
   readonly mass: string;
 }
 
-export async function bookedParts(tx: Tx): Promise<readonly BookedPart[]> {
+export async function bookedParts(tx: Executor): Promise<readonly BookedPart[]> {
   return (await sql<BookedPart>`select account_id as account, substance, mass_kg::text as mass from balance_part`.execute(tx)).rows;
 }
 
-export async function accountNames(tx: Tx): Promise<ReadonlyMap<string, string>> {
+export async function accountNames(tx: Executor): Promise<ReadonlyMap<string, string>> {
   const rows = await tx.selectFrom('account').select(['id', 'name']).execute();
   return new Map(rows.map(({ id, name }) => [id, name]));
 }
 
 /** Rows of the registers whose present state is not the last one of their history. */
-export async function unrecordedStates(tx: Tx): Promise<readonly string[]> {
+export async function unrecordedStates(tx: Executor): Promise<readonly string[]> {
   const { rows } = await sql<{ what: string }>`
     select 'cylinder ' || account.name as what from cylinder it join account using (id)
       where to_jsonb(it) is distinct from (select state from register_history h where h.id = it.id and register = 'cylinder' order by version desc limit 1)

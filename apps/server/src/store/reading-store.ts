@@ -1,7 +1,7 @@
 import type { LiveReading } from '@hygromet/contract/instrument';
 import type { InstrumentReading } from '@hygromet/core/instruments/received';
 import { sql } from 'kysely';
-import type { Tx } from './database';
+import type { Executor } from './database';
 
 /** On this channel PostgreSQL says which readings came in: the first and the last of their numbers. */
 export const READINGS_CHANNEL = 'readings';
@@ -18,7 +18,7 @@ export interface OwnedReading extends InstrumentReading {
 }
 
 /** Stores what is new, and says so to every server process, both or neither. @returns how many were new */
-export async function addReadings(db: Tx, readings: readonly OwnedReading[]): Promise<number> {
+export async function addReadings(db: Executor, readings: readonly OwnedReading[]): Promise<number> {
   if (readings.length === 0) return 0;
   const column = <T>(of: (ownedReading: OwnedReading) => T) => readings.map(of);
   const { rows } = await sql<{ stored: number }>`
@@ -37,7 +37,7 @@ export async function addReadings(db: Tx, readings: readonly OwnedReading[]): Pr
   return rows[0]?.stored ?? 0;
 }
 
-const numbered = (db: Tx) =>
+const numbered = (db: Executor) =>
   db.selectFrom('reading').select(['organisation_id', 'instrument', 'quantity', 'measured_at', 'value', 'sequence']);
 type Row = Awaited<ReturnType<ReturnType<typeof numbered>['execute']>>[number];
 const numberedOf = ({ organisation_id, instrument, quantity, measured_at, value, sequence }: Row): Numbered => ({
@@ -47,14 +47,14 @@ const numberedOf = ({ organisation_id, instrument, quantity, measured_at, value,
 });
 
 /** Those of a stretch of numbers, in their order. */
-export const readingsBetween = async (db: Tx, from: number, to: number, most = 20_000): Promise<Numbered[]> =>
+export const readingsBetween = async (db: Executor, from: number, to: number, most = 20_000): Promise<Numbered[]> =>
   (
     await numbered(db).where('sequence', '>=', String(from)).where('sequence', '<=', String(to)).orderBy('sequence').limit(most).execute()
   ).map(numberedOf);
 
 /** Those of some instruments since a time, the latest ones where there are more than fit, in the order of their numbers. */
 export const readingsSince = async (
-  db: Tx,
+  db: Executor,
   organisationId: string,
   instruments: readonly string[],
   since: Date,
@@ -74,7 +74,7 @@ export const readingsSince = async (
 
 /** Those of some instruments with a higher number. */
 export const readingsAfter = async (
-  db: Tx,
+  db: Executor,
   organisationId: string,
   instruments: readonly string[],
   after: number,
@@ -93,4 +93,4 @@ export const readingsAfter = async (
     .reverse();
 
 /** Partitions for the days to come, and none for those that are not kept any more. */
-export const keepReadings = (db: Tx, days: number): Promise<unknown> => sql`select keep_readings(${days})`.execute(db);
+export const keepReadings = (db: Executor, days: number): Promise<unknown> => sql`select keep_readings(${days})`.execute(db);

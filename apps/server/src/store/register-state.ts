@@ -1,11 +1,11 @@
 import { sql } from 'kysely';
-import type { Tx } from './database';
+import type { Executor } from './database';
 
 /**
  * One text for how all cylinders stand: it changes with every change of a cylinder, its name, its content, or the rules. Versions and entries
  * only ever rise and no row is ever removed, so their sums tell any change.
  */
-export async function stateOfCylinders(db: Tx, organisationId: string): Promise<string> {
+export async function stateOfCylinders(db: Executor, organisationId: string): Promise<string> {
   const { rows } = await sql<{ state: string }>`
     select concat_ws('.', organisation.version, count(*), sum(cylinder.version), sum(account.version), sum(balance.entries)) as state
     from cylinder

@@ -1,9 +1,9 @@
 import type { NewReceipt, NewShipment, Receipt, Shipment, ShippedLine } from '@hygromet/contract/shipment';
 import { sql } from 'kysely';
 import { contentHash } from './content-hash';
-import type { Tx } from './database';
+import type { Executor } from './database';
 
-const shipmentQuery = (db: Tx, organisationId: string) =>
+const shipmentQuery = (db: Executor, organisationId: string) =>
   db
     .selectFrom('shipment')
     .leftJoin('shipment_receipt as receipt', 'receipt.shipment_id', 'shipment.id')
@@ -46,12 +46,12 @@ function receiptOf({ body, received_at, receipt_recorded_at, receipt_recorded_by
 }
 
 /** The latest first. */
-export const shipmentsOf = async (db: Tx, organisationId: string): Promise<Shipment[]> =>
+export const shipmentsOf = async (db: Executor, organisationId: string): Promise<Shipment[]> =>
   (await shipmentQuery(db, organisationId).orderBy('shipment.day', 'desc').orderBy('shipment.recorded_at', 'desc').execute()).map(
     shipmentOf,
   );
 
-export async function shipmentById(db: Tx, organisationId: string, id: string): Promise<Shipment | undefined> {
+export async function shipmentById(db: Executor, organisationId: string, id: string): Promise<Shipment | undefined> {
   const row = await shipmentQuery(db, organisationId).where('shipment.id', '=', id).executeTakeFirst();
   return row === undefined ? undefined : shipmentOf(row);
 }
@@ -64,7 +64,7 @@ export interface SentShipment {
 
 const sent = ({ key: _key, ...content }: NewShipment | NewReceipt) => contentHash(content);
 
-export async function shipmentByKey(db: Tx, organisationId: string, shipment: NewShipment): Promise<SentShipment | undefined> {
+export async function shipmentByKey(db: Executor, organisationId: string, shipment: NewShipment): Promise<SentShipment | undefined> {
   const row = await db
     .selectFrom('shipment')
     .select(['id', 'content_hash'])
@@ -76,7 +76,7 @@ export async function shipmentByKey(db: Tx, organisationId: string, shipment: Ne
 
 /** @returns false where another sending with this key was faster */
 export async function addShipment(
-  db: Tx,
+  db: Executor,
   organisationId: string,
   id: string,
   shipment: NewShipment,
@@ -101,7 +101,7 @@ export async function addShipment(
   return numInsertedOrUpdatedRows === 1n;
 }
 
-export async function receiptByKey(db: Tx, organisationId: string, receipt: NewReceipt): Promise<SentShipment | undefined> {
+export async function receiptByKey(db: Executor, organisationId: string, receipt: NewReceipt): Promise<SentShipment | undefined> {
   const row = await db
     .selectFrom('shipment_receipt')
     .select(['shipment_id', 'content_hash'])
@@ -113,7 +113,7 @@ export async function receiptByKey(db: Tx, organisationId: string, receipt: NewR
 
 /** @returns false where the shipment has its receipt already */
 export async function addReceipt(
-  db: Tx,
+  db: Executor,
   organisationId: string,
   shipmentId: string,
   receipt: NewReceipt,

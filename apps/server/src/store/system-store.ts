@@ -1,8 +1,8 @@
 import type { FactsChange, NewSystem, SavedFacts, System, SystemKind } from '@hygromet/contract/system';
 import { overdrawnBy } from '@hygromet/core/cylinder/same-weight';
-import type { Tx } from './database';
+import type { Executor } from './database';
 
-const systemQuery = (db: Tx, organisationId: string) =>
+const systemQuery = (db: Executor, organisationId: string) =>
   db
     .selectFrom('system')
     .leftJoin('balance', 'balance.account_id', 'system.id')
@@ -28,20 +28,20 @@ const systemOf = (row: Row): System => ({
   changedBy: row.changed_by,
 });
 
-export const systemsOf = async (db: Tx, organisationId: string): Promise<System[]> =>
+export const systemsOf = async (db: Executor, organisationId: string): Promise<System[]> =>
   (await systemQuery(db, organisationId).orderBy('system.site').orderBy('system.name').execute()).map(systemOf);
 
-export async function systemById(db: Tx, organisationId: string, id: string): Promise<System | undefined> {
+export async function systemById(db: Executor, organisationId: string, id: string): Promise<System | undefined> {
   const row = await systemQuery(db, organisationId).where('system.id', '=', id).executeTakeFirst();
   return row === undefined ? undefined : systemOf(row);
 }
 
-export async function systemByKey(db: Tx, organisationId: string, key: string): Promise<System | undefined> {
+export async function systemByKey(db: Executor, organisationId: string, key: string): Promise<System | undefined> {
   const row = await systemQuery(db, organisationId).where('system.registration_key', '=', key).executeTakeFirst();
   return row === undefined ? undefined : systemOf(row);
 }
 
-export async function addSystem(db: Tx, organisationId: string, id: string, draft: NewSystem): Promise<void> {
+export async function addSystem(db: Executor, organisationId: string, id: string, draft: NewSystem): Promise<void> {
   await db
     .insertInto('system')
     .values({
@@ -61,7 +61,7 @@ export async function addSystem(db: Tx, organisationId: string, id: string, draf
 
 /** Replaces the facts of the version that was seen; false where there is a newer one. */
 export async function saveFacts(
-  db: Tx,
+  db: Executor,
   organisationId: string,
   id: string,
   { version, facts, recordedBy }: SavedFacts,
@@ -78,7 +78,7 @@ export async function saveFacts(
 }
 
 /** Every state of the facts, the latest first. */
-export async function factsHistory(db: Tx, organisationId: string, id: string): Promise<FactsChange[]> {
+export async function factsHistory(db: Executor, organisationId: string, id: string): Promise<FactsChange[]> {
   const rows = await db
     .selectFrom('system_facts_history')
     .selectAll()
@@ -94,7 +94,7 @@ export async function factsHistory(db: Tx, organisationId: string, id: string): 
   }));
 }
 
-export async function systemAt(db: Tx, organisationId: string, site: string, name: string): Promise<System | undefined> {
+export async function systemAt(db: Executor, organisationId: string, site: string, name: string): Promise<System | undefined> {
   const row = await systemQuery(db, organisationId).where('system.site', '=', site).where('system.name', '=', name).executeTakeFirst();
   return row === undefined ? undefined : systemOf(row);
 }

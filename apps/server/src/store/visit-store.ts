@@ -5,9 +5,9 @@ import type { VisitRecord } from '@hygromet/contract/visit-record';
 import { withEvent } from '@hygromet/contract/visit-state';
 import { jsonObjectFrom } from 'kysely/helpers/postgres';
 import { contentHash } from './content-hash';
-import type { Tx } from './database';
+import type { Executor, Tx } from './database';
 
-const visitQuery = (db: Tx, organisationId: string) =>
+const visitQuery = (db: Executor, organisationId: string) =>
   db
     .selectFrom('visit')
     .innerJoin('system', 'system.id', 'visit.system_id')
@@ -52,16 +52,16 @@ const visitOf = (row: Row): Visit => ({
   recovered: { bookings: Number(row.recovered?.bookings ?? 0), massKg: Number(row.recovered?.mass_kg ?? 0) },
 });
 
-export const visitsOf = async (db: Tx, organisationId: string): Promise<Visit[]> =>
+export const visitsOf = async (db: Executor, organisationId: string): Promise<Visit[]> =>
   (await visitQuery(db, organisationId).orderBy('visit.day', 'desc').orderBy('system.site').execute()).map(visitOf);
 
-export async function visitById(db: Tx, organisationId: string, id: string): Promise<Visit | undefined> {
+export async function visitById(db: Executor, organisationId: string, id: string): Promise<Visit | undefined> {
   const row = await visitQuery(db, organisationId).where('visit.id', '=', id).executeTakeFirst();
   return row === undefined ? undefined : visitOf(row);
 }
 
 /** Everything that was added to a visit, in that order. */
-export async function visitEventsOf(db: Tx, organisationId: string, id: string): Promise<VisitEvent[]> {
+export async function visitEventsOf(db: Executor, organisationId: string, id: string): Promise<VisitEvent[]> {
   const rows = await db
     .selectFrom('visit_event')
     .where('organisation_id', '=', organisationId)
@@ -77,7 +77,7 @@ export async function visitEventsOf(db: Tx, organisationId: string, id: string):
 
 /** Opens a visit; a repeated key opens no second one. @returns the visit that this key opened, and whether its content is the same */
 export async function addVisit(
-  db: Tx,
+  db: Executor,
   organisationId: string,
   id: string,
   { key, recordedBy, ...body }: NewVisit,
@@ -117,11 +117,16 @@ export async function addVisit(
 const isSame = (kept: string, sent: string) => kept === '' || kept === sent;
 
 /** The visit, held until the transaction ends: events follow one another. */
-export const lockVisit = (db: Tx, organisationId: string, id: string) =>
-  db.selectFrom('visit').select('id').where('organisation_id', '=', organisationId).where('id', '=', id).forUpdate().executeTakeFirst();
+export const lockVisit = (tx: Tx, organisationId: string, id: string) =>
+  tx.selectFrom('visit').select('id').where('organisation_id', '=', organisationId).where('id', '=', id).forUpdate().executeTakeFirst();
 
 /** Whether an event with this key was kept before, and whether it said the same. */
-export async function eventKept(db: Tx, organisationId: string, visitId: string, event: NewVisitEvent): Promise<'new' | 'same' | 'other'> {
+export async function eventKept(
+  db: Executor,
+  organisationId: string,
+  visitId: string,
+  event: NewVisitEvent,
+): Promise<'new' | 'same' | 'other'> {
   const kept = await db
     .selectFrom('visit_event')
     .select(['visit_id', 'content_hash'])
@@ -141,7 +146,7 @@ function eventHash(event: NewVisitEvent): string {
 
 /** Adds an event to a visit that is held, and keeps what the visit is since. */
 export async function addVisitEvent(
-  db: Tx,
+  db: Executor,
   organisationId: string,
   visitId: string,
   before: VisitRecord,
@@ -173,7 +178,7 @@ interface Kept {
   readonly event: VisitEvent;
 }
 
-const insertEvent = (db: Tx, { organisationId, visitId, key, hash, body, event }: Kept) =>
+const insertEvent = (db: Executor, { organisationId, visitId, key, hash, body, event }: Kept) =>
   db
     .insertInto('visit_event')
     .values({

@@ -1,5 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { catchError, EMPTY, take } from 'rxjs';
+import { ServerData } from './data/server-data.service';
 import { PreferencesService } from './preferences/preferences.service';
 import { Notices } from './shell/notices';
 import { Icon, type IconName } from './ui/icon';
@@ -28,7 +31,7 @@ import { Icon, type IconName } from './ui/icon';
         routerLink="/settings"
         routerLinkActive="here"
         ariaCurrentWhenActive="page"
-        [attr.aria-label]="'Settings of ' + person()"
+        [attr.aria-label]="nobody() ? 'Settings: say who works here' : 'Settings of ' + person()"
       >
         <svg hyIcon="settings"></svg>
         <span>{{ person() }}</span>
@@ -40,8 +43,10 @@ import { Icon, type IconName } from './ui/icon';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class AppRoot {
-  private readonly preferences = inject(PreferencesService).current;
-  protected readonly person = computed(() => this.preferences().person.split(' ')[0] ?? '');
+  private readonly service = inject(PreferencesService);
+  private readonly preferences = this.service.current;
+  protected readonly person = computed(() => this.preferences().person.trim().split(' ')[0] || 'Who?');
+  protected readonly nobody = computed(() => this.preferences().person.trim() === '');
   protected readonly places: readonly { path: string; name: string; icon: IconName }[] = [
     { path: '/today', name: 'Today', icon: 'today' },
     { path: '/cylinders', name: 'Cylinders', icon: 'cylinder' },
@@ -49,6 +54,21 @@ export class AppRoot {
     { path: '/book', name: 'Book', icon: 'book' },
     { path: '/bench', name: 'Bench', icon: 'bench' },
   ];
+
+  constructor() {
+    const serverData = inject(ServerData);
+    // in the demo somebody of its people is at work; in a firm of one's own a person says who they are
+    if (this.nobody())
+      serverData.organisation$
+        .pipe(
+          take(1),
+          catchError(() => EMPTY),
+          takeUntilDestroyed(),
+        )
+        .subscribe(({ demo, people: [first] }) => {
+          if (demo && first !== undefined && this.nobody()) this.service.change({ person: first });
+        });
+  }
 
   protected skip(event: Event): void {
     event.preventDefault();

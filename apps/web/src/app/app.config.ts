@@ -1,5 +1,11 @@
-import { provideHttpClient, withFetch } from '@angular/common/http';
-import { inject, provideZonelessChangeDetection, type ApplicationConfig } from '@angular/core';
+import { provideHttpClient, withFetch, withInterceptors } from '@angular/common/http';
+import {
+  ErrorHandler,
+  inject,
+  provideBrowserGlobalErrorListeners,
+  provideZonelessChangeDetection,
+  type ApplicationConfig,
+} from '@angular/core';
 import {
   provideRouter,
   RouteReuseStrategy,
@@ -9,15 +15,19 @@ import {
   withNavigationErrorHandler,
 } from '@angular/router';
 import { en_US, provideNzI18n } from 'ng-zorro-antd/i18n';
+import { interceptors } from './data/interceptors';
 import { routes } from './app.routes';
 import { FreshPage } from './shell/fresh-page';
+import { ToldErrors } from './shell/told-errors';
 import { StalePages } from './shell/stale-pages';
 import { PageTitle } from './shell/page-title';
 
 export const appConfig: ApplicationConfig = {
   providers: [
     provideZonelessChangeDetection(),
-    provideHttpClient(withFetch()),
+    provideBrowserGlobalErrorListeners(),
+    { provide: ErrorHandler, useClass: ToldErrors },
+    provideHttpClient(withFetch(), withInterceptors(interceptors)),
     provideRouter(
       routes,
       withComponentInputBinding(),

@@ -20,7 +20,11 @@ export const routes: Routes = [
     data: { sheet: 'cylinders' },
     loadComponent: () => import('./sheets/import.page').then((m) => m.ImportPage),
   },
-  { path: 'cylinders/round', title: 'Cylinder weigh-in', loadComponent: () => import('./round/round.page').then((m) => m.RoundPage) },
+  {
+    path: 'cylinders/weigh-in',
+    title: 'Cylinder weigh-in',
+    loadComponent: () => import('./weigh-in/weigh-in.page').then((m) => m.WeighInPage),
+  },
   {
     path: 'cylinders/shipment',
     title: 'Shipment',
@@ -44,6 +48,11 @@ export const routes: Routes = [
   { path: 'systems/:id', title: 'System', loadComponent: () => import('./systems/system.page').then((m) => m.SystemPage) },
   { path: 'systems/:id/method', title: 'Method', loadComponent: () => import('./method/method.page').then((m) => m.MethodPage) },
   { path: 'book', title: 'Book', loadComponent: () => import('./book/book.page').then((m) => m.BookPage) },
+  {
+    path: 'first-steps',
+    title: 'First steps',
+    loadComponent: () => import('./first-steps/first-steps.page').then((m) => m.FirstStepsPage),
+  },
   { path: 'bench', title: 'Bench', loadComponent: () => import('./bench/bench.page').then((m) => m.BenchPage) },
   { path: 'settings', title: 'Settings', loadComponent: () => import('./preferences/settings.page').then((m) => m.SettingsPage) },
   { path: '**', title: 'Not here', loadComponent: () => import('./shell/not-here.page').then((m) => m.NotHerePage) },

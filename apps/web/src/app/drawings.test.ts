@@ -78,7 +78,7 @@ describe('a cylinder on the rack', () => {
     const mixed = await render(RackCylinder, { cylinder: aCylinder({ flags: ['mixed'] }), boxHeight: 160 });
     expect(mixed.root.querySelector('rect[style*="mixed"]')).not.toBeNull();
     const empty = await render(RackCylinder, {
-      cylinder: aCylinder({ id: 'e', contentKg: 0, standing: { state: 'empty' } }),
+      cylinder: aCylinder({ id: 'e', contentKg: 0, fillStatus: { state: 'empty' } }),
       boxHeight: 160,
     });
     expect(empty.root.querySelector('.marker')).toBeNull();

@@ -5,12 +5,12 @@ import { massFrom, massFromPoundsOunces } from '@hygromet/core/units/mass';
 import { BehaviorSubject, of, throwError } from 'rxjs';
 import { aCylinder, aSystem, organisation, render, settled, stage } from '../../test/scene';
 import { AddCylinderPage } from './cylinders/add-cylinder.page';
-import { Refusal } from './live/refusal';
+import { ApiError } from './data/api-error';
 import { SettingsPage } from './preferences/settings.page';
 import { AddSystemPage } from './systems/add-system.page';
 import { SystemPage } from './systems/system.page';
 
-const refusing = (refusal: Refusal) => () => throwError(() => refusal);
+const refusing = (apiError: ApiError) => () => throwError(() => apiError);
 
 /** Keeps what is sent, and answers. */
 function keeping<B, A>(answer: A) {
@@ -29,7 +29,7 @@ describe('a cylinder as its collar tells it', () => {
 
   test('every missing field is named, and nothing is sent', async () => {
     const { sent, call } = keeping(aCylinder());
-    stage({ registers: { addCylinder$: call } });
+    stage({ serverData: { addCylinder$: call } });
     const page = await render(AddCylinderPage);
     await page.press('Add the cylinder');
     for (const sentence of ['number is missing', 'water capacity is missing', 'tare is missing', 'service pressure is missing'])
@@ -39,7 +39,7 @@ describe('a cylinder as its collar tells it', () => {
 
   test('what is typed is sent in SI, with how it was typed', async () => {
     const { sent, call } = keeping<Record<string, unknown>, object>(aCylinder({ id: 'new' }));
-    stage({ registers: { addCylinder$: call } });
+    stage({ serverData: { addCylinder$: call } });
     const page = await render(AddCylinderPage);
     const go = jest.spyOn(TestBed.inject(Router), 'navigate').mockResolvedValue(true);
     await typed(page);
@@ -59,7 +59,7 @@ describe('a cylinder as its collar tells it', () => {
   });
 
   test('a name that is taken is said beside the name', async () => {
-    stage({ registers: { addCylinder$: refusing(new Refusal('name-taken', 'This name is taken.')) } });
+    stage({ serverData: { addCylinder$: refusing(new ApiError('name-taken', 'This name is taken.')) } });
     const page = await render(AddCylinderPage);
     await typed(page);
     await page.press('Add the cylinder');
@@ -70,7 +70,7 @@ describe('a cylinder as its collar tells it', () => {
 
   test('the less common marks go along, and one that cannot be is shown even where they were folded away', async () => {
     const { sent, call } = keeping<{ marks: object }, object>(aCylinder());
-    stage({ registers: { addCylinder$: call } });
+    stage({ serverData: { addCylinder$: call } });
     const page = await render(AddCylinderPage);
     jest.spyOn(TestBed.inject(Router), 'navigate').mockResolvedValue(true);
     await typed(page);
@@ -107,7 +107,7 @@ describe('a cylinder as its collar tells it', () => {
 describe('a system as its plate tells it', () => {
   test('5 lb 5 oz are sent as such, and told from 5.5 lb', async () => {
     const { sent, call } = keeping<{ nameplateKg: number }, object>(aSystem());
-    stage({ registers: { addSystem$: call }, drafts: { 'new-system': { refrigerant: 'R-449A' } } });
+    stage({ serverData: { addSystem$: call }, drafts: { 'new-system': { refrigerant: 'R-449A' } } });
     const page = await render(AddSystemPage);
     jest.spyOn(TestBed.inject(Router), 'navigate').mockResolvedValue(true);
     await page.type('Site', 'Net loft');
@@ -122,7 +122,7 @@ describe('a system as its plate tells it', () => {
 
   test('without a refrigerant it is not sent, and the field says so', async () => {
     const { sent, call } = keeping(aSystem());
-    stage({ registers: { addSystem$: call } });
+    stage({ serverData: { addSystem$: call } });
     const page = await render(AddSystemPage);
     await page.press('Add the system');
     expect(page.text()).toMatch(/refrigerant/i);
@@ -141,7 +141,7 @@ describe('the settings', () => {
 
   test('a rule that is unticked is sent as not required; the last one cannot be', async () => {
     const { sent, call } = keeping<{ version: number; settings: { requiredRules: string[] } }, object>(organisation);
-    stage({ registers: { saveOrganisation$: call } });
+    stage({ serverData: { saveOrganisation$: call } });
     const page = await render(SettingsPage);
     const boxes = () => [...page.root.querySelectorAll<HTMLInputElement>('input[type=checkbox]')];
     boxes()
@@ -163,9 +163,9 @@ describe('the settings', () => {
     const sent: { version: number; settings: { altitudeM: number; hottestK: number } }[] = [];
     const theirs = { ...organisation, version: 2, changedBy: 'Tobin Wake', hottestK: 338 };
     const stored$ = new BehaviorSubject<typeof organisation>(organisation);
-    const overtaken = () => throwError(() => new Refusal('changed-meanwhile', 'Tobin Wake has changed these settings meanwhile.'));
+    const overtaken = () => throwError(() => new ApiError('changed-meanwhile', 'Tobin Wake has changed these settings meanwhile.'));
     stage({
-      registers: {
+      serverData: {
         organisation$: stored$,
         readAgain: () => stored$.next(theirs),
         saveOrganisation$: (body: (typeof sent)[number]) => (sent.push(body), sent.length === 1 ? overtaken() : of(theirs)),
@@ -204,7 +204,7 @@ describe('one system', () => {
       { version: 3, facts: system.facts, changedAt: '2026-11-20T09:00:00.000Z', changedBy: 'Jory Quill' },
       { version: 2, facts: { written: 'turns hard', ports: 'one' }, changedAt: '2026-11-10T09:00:00.000Z', changedBy: 'Ines Marrow' },
     ];
-    stage({ id: 's1', registers: { system$: () => of(system), systemHistory$: () => of(history), saveSystemFacts$: save } });
+    stage({ id: 's1', serverData: { system$: () => of(system), systemHistory$: () => of(history), saveSystemFacts$: save } });
     return render(SystemPage);
   };
 
@@ -220,7 +220,7 @@ describe('one system', () => {
 
   test('a long line set comes to what the plate says', async () => {
     const long = { ...system, facts: { lineSet: { lengthM: 30, coveredM: 7.5, liquid: '3/8', suction: '7/8' } } };
-    stage({ id: 's1', registers: { system$: () => of(long) } });
+    stage({ id: 's1', serverData: { system$: () => of(long) } });
     // 22.5 m of 3/8 in hold 1.1 L of liquid, about 2.5 lb, beside the 19.8 lb of the plate
     expect((await render(SystemPage)).text()).toMatch(/With its line set, computed22\.\d lb/);
   });
@@ -246,12 +246,12 @@ describe('one system', () => {
       const save = (_: string, body: (typeof sent)[number]) => {
         sent.push(body);
         if (body.version < stored$.value.version)
-          return throwError(() => new Refusal('changed-meanwhile', 'Jory Quill has changed these facts.'));
+          return throwError(() => new ApiError('changed-meanwhile', 'Jory Quill has changed these facts.'));
         stored$.next({ ...system, version: 5, facts: body.facts });
         return of(system);
       };
       const readAgain = () => stored$.next({ ...system, version: 4, facts: { written: 'theirs' } });
-      stage({ id: 's1', registers: { system$: () => stored$, saveSystemFacts$: save, readAgain } });
+      stage({ id: 's1', serverData: { system$: () => stored$, saveSystemFacts$: save, readAgain } });
       const page = await render(SystemPage);
       await page.type('Notes for the next technician', 'mine');
       readAgain();
@@ -277,8 +277,8 @@ describe('one system', () => {
     });
   });
 
-  test('a refusal is told, and nothing typed is lost', async () => {
-    const { type, press, text, control } = await openSystem(refusing(new Refusal('offline', 'The server did not answer.')));
+  test('an error is told, and nothing typed is lost', async () => {
+    const { type, press, text, control } = await openSystem(refusing(new ApiError('offline', 'The server did not answer.')));
     await type('Notes for the next technician', 'mine');
     await press('Save');
     expect(text()).toContain('The server did not answer.');

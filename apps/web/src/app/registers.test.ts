@@ -4,8 +4,8 @@ import { aCylinder, aMovement, anAccount, aSystem, render, stage } from '../../t
 import { BookPage } from './book/book.page';
 import { RackPage } from './cylinders/rack.page';
 import { CylinderPage } from './cylinders/cylinder.page';
-import { contentName, monthText, stateWords } from './cylinders/cylinder-words';
-import { Refusal } from './live/refusal';
+import { contentName, monthText, stateWords } from './cylinders/cylinder-labels';
+import { ApiError } from './data/api-error';
 import { Units } from './preferences/units.service';
 import { SystemsPage } from './systems/systems.page';
 import { MovementsTable } from './ui/movements-table';
@@ -17,12 +17,12 @@ const rows = (root: HTMLElement) =>
 describe('the rack', () => {
   const cylinders = [
     aCylinder(),
-    aCylinder({ id: 'c4', name: 'C-04', refrigerant: null, composition: null, contentKg: 0, standing: { state: 'empty' } }),
+    aCylinder({ id: 'c4', name: 'C-04', refrigerant: null, composition: null, contentKg: 0, fillStatus: { state: 'empty' } }),
     aCylinder({ id: 'c6', name: 'C-06', refrigerant: 'R-22', flags: ['overdue'], validThrough: '2026-08', place: 'workshop' }),
   ];
 
   test('finds by number and refrigerant, and counts what needs a look', async () => {
-    stage({ registers: { cylinders$: of(cylinders) } });
+    stage({ serverData: { cylinders$: of(cylinders) } });
     const { type, text, press } = await render(RackPage);
     expect(text()).toContain('3 in use');
     await type('Find a cylinder', 'r22');
@@ -36,16 +36,16 @@ describe('the rack', () => {
   });
 
   test('an unreachable server is said instead of an empty rack', async () => {
-    stage({ registers: { cylinders$: throwError(() => new Refusal('offline', 'x')) } });
-    expect((await render(RackPage)).text()).toContain('Is the server running?');
+    stage({ serverData: { cylinders$: throwError(() => new ApiError('offline', 'x')) } });
+    expect((await render(RackPage)).text()).toContain('Read again');
   });
 });
 
 describe('the words for a cylinder', () => {
   test.each([
-    [{ flags: ['overfilled'], standing: { ...standing(), limitGrossKg: 7.801789 + 3.3566 - 0.5443 } }, 'overfilled by 1.2 lb'],
-    [{ flags: ['overdrawn'] }, 'ledger below zero: weigh it'],
-    [{ flags: ['over-rated'] }, 'pressure class too low'],
+    [{ flags: ['overfilled'], fillStatus: { ...fillStatus(), limitGrossKg: 7.801789 + 3.3566 - 0.5443 } }, 'overfilled by 1.2 lb'],
+    [{ flags: ['negative-balance'] }, 'ledger below zero: weigh it'],
+    [{ flags: ['pressure-rating-too-low'] }, 'pressure class too low'],
     [{ flags: ['mixed'] }, 'mixed: R-32, R-125'],
     [{ contentKg: 0, evacuatedAt: null }, 'not evacuated'],
     [{ contentKg: 0, evacuatedAt: '2026-11-15T08:00:00.000Z' }, 'evacuated Nov 15'],
@@ -63,7 +63,7 @@ describe('the words for a cylinder', () => {
     expect(monthText('2026-08')).toBe('08-26');
   });
 
-  function standing() {
+  function fillStatus() {
     return {
       state: 'limited',
       ruling: 'not-liquid-full-131F',
@@ -90,13 +90,13 @@ describe('one cylinder', () => {
     [{ 'R-134a': 1 }, 'purge its vapor into recovery, and check again'],
     [{ 'R-32': 0.5, 'R-125': 0.5 }, 'A blend is not purged'],
   ])('air in %j says what to do about it', async (composition, advice) => {
-    stage({ registers: { cylinder$: () => of(aCylinder({ flags: ['airy'], airShare: 0.11, composition })) } });
+    stage({ serverData: { cylinder$: () => of(aCylinder({ flags: ['non-condensables'], airShare: 0.11, composition })) } });
     expect((await render(CylinderPage)).text()).toContain(advice);
   });
 
   test('a mixture says what to do with it', async () => {
     stage({
-      registers: { cylinder$: () => of(aCylinder({ flags: ['mixed'], refrigerant: 'R-22', composition: { 'R-22': 0.6, 'R-32': 0.4 } })) },
+      serverData: { cylinder$: () => of(aCylinder({ flags: ['mixed'], refrigerant: 'R-22', composition: { 'R-22': 0.6, 'R-32': 0.4 } })) },
     });
     expect((await render(CylinderPage)).text()).toContain('Add nothing. Ask the reclaimer');
   });
@@ -108,7 +108,7 @@ describe('the systems', () => {
       aSystem({ contentKg: 3.98 }),
       aSystem({ id: 's2', site: 'Cheese cave', name: 'cellar', kind: 'walk-in', refrigerant: 'R-449A' }),
     ];
-    stage({ registers: { systems$: of(systems) } });
+    stage({ serverData: { systems$: of(systems) } });
     const { text, type } = await render(SystemsPage);
     expect(text()).toContain('11.0 lb taken out');
     await type('Find a system', 'walk-in');
@@ -135,7 +135,7 @@ describe('the book', () => {
       anAccount({ id: 's2', massKg: 2 }),
       anAccount({ id: 'sup', kind: 'supplier', name: 'Supplier', massKg: -10.98 }),
     ];
-    stage({ registers: { movements$: () => of(movements), accounts$: of(accounts) } });
+    stage({ serverData: { movements$: () => of(movements), accounts$: of(accounts) } });
     const { text } = await render(BookPage);
     expect(text()).toContain('all accounts together sum to 0.0 lb');
     expect(text()).toContain('In systems24.2 lb');

@@ -9,7 +9,7 @@ import rules from './reuse-rules.json';
 /** How it left the system; where nobody knows, both are reckoned with. */
 export const leakPhases = ['unknown', 'vapour', 'liquid'] as const;
 export type LeakPhase = (typeof leakPhases)[number];
-/** Schools: by the computed composition (the default), by a share of the plate, or always. */
+/** CompanyPractice: by the computed composition (the default), by a share of the plate, or always. */
 export const reuseSchools = ['composition', 'nameplate-share', 'always'] as const;
 export type ReuseSchool = (typeof reuseSchools)[number];
 /** Where it has been: after a burn-out, or open to the air, what was not tested is not assumed to be clean. */
@@ -50,7 +50,7 @@ export type ReuseReason =
 
 export interface ReuseVerdict {
   readonly way: ReuseWay;
-  readonly standing: 'possible' | 'not-advised' | 'no';
+  readonly feasibility: 'possible' | 'not-advised' | 'no';
   readonly reasons: readonly ReuseReason[];
 }
 
@@ -99,15 +99,15 @@ function verdictsOf(task: ReuseTask, beyond: ReadonlyMap<string, number>): reado
     ...(school === 'nameplate-share' && lost > rules.mostLost ? (['much-lost'] as const) : []),
   ];
   const open = openTests(task);
-  const back: ReuseVerdict['standing'] = against.length > 0 ? 'no' : open.length > 0 ? 'not-advised' : 'possible';
+  const back: ReuseVerdict['feasibility'] = against.length > 0 ? 'no' : open.length > 0 ? 'not-advised' : 'possible';
   const reasons = [...against, ...open];
   const fine: readonly ReuseReason[] = reasons.length === 0 ? ['within-tolerance'] : reasons;
   return [
-    { way: 'same-system', standing: back, reasons: fine },
-    { way: 'other-system', standing: back, reasons: fine },
-    { way: 'another-owner', standing: 'no', reasons: ['another-owner'] },
-    { way: 'reclaim', standing: 'possible', reasons: [] },
-    { way: 'destroy', standing: 'possible', reasons: [] },
+    { way: 'same-system', feasibility: back, reasons: fine },
+    { way: 'other-system', feasibility: back, reasons: fine },
+    { way: 'another-owner', feasibility: 'no', reasons: ['another-owner'] },
+    { way: 'reclaim', feasibility: 'possible', reasons: [] },
+    { way: 'destroy', feasibility: 'possible', reasons: [] },
   ];
 }
 

@@ -29,17 +29,17 @@ test.each([
   ['by-sight-glass', { receiver: true }, 'possible', []],
   ['by-sight-glass', { receiver: true, glideK: 6 }, 'not-here', ['glide-bubbles']],
   ['by-sight-glass', { receiver: true, outdoorK: F(60) }, 'not-here', ['too-cold']],
-] as const)('%s with %j: %s', (school, more, standing, reasons) => {
-  expect(of(school, more)).toMatchObject({ standing, reasons });
+] as const)('%s with %j: %s', (school, more, feasibility, reasons) => {
+  expect(of(school, more)).toMatchObject({ feasibility, reasons });
 });
 
 test('what was not seen never makes a school more possible than what was seen against it', () => {
   for (const school of chargingSchools)
     for (const receiver of [true, false])
       for (const metering of ['orifice', 'txv', undefined] as const) {
-        const unseen = of(school, { receiver, metering, outdoorK: undefined }).standing;
+        const unseen = of(school, { receiver, metering, outdoorK: undefined }).feasibility;
         for (const outdoorK of [F(40), F(90)])
-          if (of(school, { receiver, metering, outdoorK }).standing === 'possible') expect(unseen).not.toBe('not-here');
+          if (of(school, { receiver, metering, outdoorK }).feasibility === 'possible') expect(unseen).not.toBe('not-here');
         if (school !== 'by-weight') expect(unseen).not.toBe('possible');
       }
 });

@@ -29,7 +29,7 @@ export type SchoolReason =
 export interface SchoolStanding {
   readonly school: ChargingSchool;
   /** `possible` only where everything it rests on was seen. */
-  readonly standing: 'possible' | 'once-seen' | 'not-here';
+  readonly feasibility: 'possible' | 'once-seen' | 'not-here';
   readonly reasons: readonly SchoolReason[];
 }
 
@@ -43,7 +43,7 @@ function standingOf(school: ChargingSchool, facts: ChargingFacts): SchoolStandin
   const against = reasons.some((reason) => !UNSEEN.includes(reason));
   // where something that was seen decides, nothing else has to be looked at
   const deciding = against ? reasons.filter((reason) => !UNSEEN.includes(reason)) : reasons;
-  return { school, standing: reasons.length === 0 ? 'possible' : against ? 'not-here' : 'once-seen', reasons: deciding };
+  return { school, feasibility: reasons.length === 0 ? 'possible' : against ? 'not-here' : 'once-seen', reasons: deciding };
 }
 
 function reasonsAgainst(

@@ -25,7 +25,7 @@ const cylinder = (more: Partial<Candidate> = {}): Candidate => ({
   overdue: false,
   retired: false,
   flammableRated: false,
-  airy: false,
+  nonCondensables: false,
   ...more,
 });
 const incoming = (id: string, more: Partial<Incoming> = {}): Incoming => ({
@@ -56,14 +56,14 @@ describe('may it go in there', () => {
     ['with another refrigerant in it', { composition: of('R-22'), contentKg: 2 }, 'other-refrigerant'],
     ['labelled for another refrigerant', { composition: of('R-22') }, 'other-refrigerant'],
     ['not evacuated', { evacuated: false }, 'not-evacuated'],
-    ['overdrawn', { composition: of('R-410A'), contentKg: -0.5 }, 'overdrawn'],
+    ['negative-balance', { composition: of('R-410A'), contentKg: -0.5 }, 'negative-balance'],
     ['overfilled', { composition: of('R-410A'), contentKg: 25 }, 'overfilled'],
-    ['with air in it', { composition: of('R-410A'), contentKg: 3, airy: true }, 'airy'],
+    ['with air in it', { composition: of('R-410A'), contentKg: 3, nonCondensables: true }, 'non-condensables'],
     ['a new one of the supplier', { kind: 'virgin', composition: of('R-410A'), contentKg: 3 }, 'virgin'],
     ['for burnt-out refrigerant', { kind: 'burn-out' }, 'burn-out-apart'],
     ['for usual refrigerant, and this is burnt', {}, 'burn-out-apart', incoming('R-410A', { quality: 'burnt' })],
     ['of another owner', { kind: 'clean', owner: 'Cheese cave' }, 'other-owner', incoming('R-410A', { owner: 'Seed bank' })],
-    ['and a check found air where it comes from', {}, 'air-comes-along', incoming('R-410A', { airy: true })],
+    ['and a check found air where it comes from', {}, 'air-comes-along', incoming('R-410A', { nonCondensables: true })],
     ['not rated for what burns', {}, 'not-for-flammable', incoming('R-32', { flammable: true })],
   ];
   test.each(refused.map(([what, more, objection, own = incoming('R-410A')]) => ({ what, more, objection, own })))(

@@ -26,7 +26,7 @@ const candidate: fc.Arbitrary<Candidate> = fc.record({
   retired: fc.boolean(),
   flammableRated: fc.boolean(),
   owner: fc.constantFrom(undefined, 'Cheese cave', 'Seed bank'),
-  airy: fc.boolean(),
+  nonCondensables: fc.boolean(),
 });
 const incoming: fc.Arbitrary<Incoming> = fc.record({
   composition,
@@ -57,7 +57,7 @@ const likely = incoming.chain((entry) =>
         retired: fault === 2,
         flammableRated: fault !== 3,
         owner: entry.owner,
-        airy: fault === 4,
+        nonCondensables: fault === 4,
       };
       return { cylinder: order, own: entry };
     }),
@@ -76,7 +76,7 @@ test('whatever is allowed keeps every required limit, is never full of liquid at
       for (const { required, mayAdd } of limits) if (required) expect(mayAdd).toBeGreaterThan(-1e-9);
       expect(levelAt(own.composition, volume, content, fahrenheit(131)).state).toBe('two-phase');
       expect(pressureRating([own.composition], { stamp: 'us', servicePressure: cylinder.servicePressurePa }).suits).toBe(true);
-      expect([cylinder.retired, cylinder.overdue, cylinder.airy]).toEqual([false, false, false]);
+      expect([cylinder.retired, cylinder.overdue, cylinder.nonCondensables]).toEqual([false, false, false]);
       expect(cylinder.kind === 'nitrogen' || cylinder.kind === 'virgin').toBe(false);
     }),
     { numRuns: 800 },
@@ -97,7 +97,14 @@ test('more in it never leaves more room, and no room is ever negative', () => {
 });
 
 test('a hotter place never leaves more room', () => {
-  const clean = { kind: 'recovery', evacuated: true, overdue: false, retired: false, flammableRated: true, airy: false } as const;
+  const clean = {
+    kind: 'recovery',
+    evacuated: true,
+    overdue: false,
+    retired: false,
+    flammableRated: true,
+    nonCondensables: false,
+  } as const;
   fc.assert(
     fc.property(composition, fc.integer({ min: 20, max: 75 }), fc.integer({ min: 1, max: 10 }), (entry, warm, step) => {
       const cylinder: Candidate = { ...clean, volumeM3: 0.0216, tareKg: 12.6, contentKg: 0, servicePressurePa: 4.14e6 };
@@ -132,7 +139,7 @@ const inOrder: Candidate = {
   overdue: false,
   retired: false,
   flammableRated: true,
-  airy: false,
+  nonCondensables: false,
 };
 const coming = (id: string, more: Partial<Incoming> = {}): Incoming => ({
   composition: refrigerant(id).composition,
@@ -187,7 +194,14 @@ test('carbon dioxide fits a cylinder of its test pressure, and none whose collar
 });
 
 test('a blend whose first vapour has no liquid in the heat is refused without a stamp, and limited by its pressure with one', () => {
-  const clean = { kind: 'recovery', evacuated: true, overdue: false, retired: false, flammableRated: true, airy: false } as const;
+  const clean = {
+    kind: 'recovery',
+    evacuated: true,
+    overdue: false,
+    retired: false,
+    flammableRated: true,
+    nonCondensables: false,
+  } as const;
   const current = { 'R-32': 0.26, 'R-125': 0.26, 'R-1234yf': 0.2, 'R-134a': 0.21, 'R-1234ze(E)': 0.07 };
   const what: Incoming = { composition: current, flammable: false, quality: 'usual' };
   const room = (degrees: number, stamp?: 'us') => {

@@ -34,7 +34,7 @@ export interface Candidate {
   /** Whose refrigerant it is kept for; nobody's where it is absent. */
   readonly owner?: string | undefined;
   /** A check has found non-condensables, and what share of the vapour at 77 °F. */
-  readonly airy: boolean;
+  readonly nonCondensables: boolean;
   readonly airShare?: number | undefined;
 }
 
@@ -45,7 +45,7 @@ export interface Incoming {
   readonly quality: Quality;
   readonly owner?: string | undefined;
   /** A check has found air in the cylinder it comes from. */
-  readonly airy?: boolean | undefined;
+  readonly nonCondensables?: boolean | undefined;
   /** It goes back into a system of its owner: nothing of other systems may be beside it. */
   readonly goesBack?: boolean | undefined;
   /** Air or another refrigerant is suspected in it: nothing that is known is spoilt with it. */
@@ -80,11 +80,11 @@ export function suitability(cylinder: Candidate, incoming: Incoming, policy: Fil
   const objections: readonly [Objection, boolean][] = [
     ['retired', cylinder.retired],
     ['nitrogen', cylinder.kind === 'nitrogen'],
-    ['airy', cylinder.airy], // before the class, which its air may pass
+    ['non-condensables', cylinder.nonCondensables], // before the class, which its air may pass
     ['class-too-low', found?.rating.suits === false],
     ['overdue', cylinder.overdue],
     ['overfilled', found !== undefined && content > found.holdsAtMost],
-    ['overdrawn', cylinder.contentKg < -NOTHING_KG],
+    ['negative-balance', cylinder.contentKg < -NOTHING_KG],
     ['other-refrigerant', cylinder.composition !== undefined && !isSame(cylinder.composition, incoming.composition)],
     ['not-evacuated', empty && !cylinder.evacuated && cylinder.composition === undefined],
     ['virgin', cylinder.kind === 'virgin'],
@@ -94,7 +94,7 @@ export function suitability(cylinder: Candidate, incoming: Incoming, policy: Fil
     ['other-owner', cylinder.kind === 'clean' && cylinder.owner !== undefined && cylinder.owner !== incoming.owner],
     ['holds-other-recovered', incoming.goesBack === true && !empty && !isOwners(cylinder, incoming)],
     ['suspect-apart', incoming.suspect === true && !empty && cylinder.kind !== 'destruction'],
-    ['air-comes-along', incoming.airy === true],
+    ['air-comes-along', incoming.nonCondensables === true],
     ['no-limit', found === undefined],
     ['full', found !== undefined && content <= found.holdsAtMost && room < NOTHING_KG],
   ];

@@ -10,18 +10,18 @@ import { celsius } from '../units/temperature';
 import { decide, type Decision, type Verdict } from './decide';
 import type { Method } from './method';
 import type { ReasonCode } from './reasons';
-import { situationOf, type Situation } from './situation';
+import { situationOf, type JobConditions } from './job-conditions';
 
-interface Facts extends Omit<Partial<Situation>, 'kind' | 'condenser' | 'receiver' | 'valves'> {
+interface Facts extends Omit<Partial<JobConditions>, 'kind' | 'condenser' | 'receiver' | 'valves'> {
   readonly kg?: number;
   readonly tC?: number;
   readonly condenserL?: number | undefined;
   readonly receiverL?: number;
-  readonly valves?: Partial<Situation['valves']>;
+  readonly valves?: Partial<JobConditions['valves']>;
 }
 
 /** A system of that kind, refrigerant and charge as it usually is, but for what is told. */
-function system(kind: SystemKind, id: string, { kg = 3, tC = 27, condenserL, receiverL, ...more }: Facts = {}): Situation {
+function system(kind: SystemKind, id: string, { kg = 3, tC = 27, condenserL, receiverL, ...more }: Facts = {}): JobConditions {
   const { composition } = refrigerant(id);
   const T = celsius(tC);
   const volume = (part: 'condenser' | 'receiver', litres: number | undefined) =>
@@ -54,10 +54,10 @@ const verdictOf = ({ verdicts }: Decision, method: Method) => verdicts.find((ver
 const split = (more: Facts = {}) => system('split', 'R-410A', { condenserL: 6, failed: 'evaporator', ...more });
 const walkIn = (more: Facts = {}) => system('walk-in', 'R-449A', { kg: 7.4, receiverL: 12, failed: 'metering', ...more });
 const chiller = (more: Facts = {}) => system('chiller', 'R-134a', { kg: 62, condenserL: 110, failed: 'metering', ...more });
-const liquid = { state: 'liquid', pBubble: 1e6 } as Situation['arrival'];
+const liquid = { state: 'liquid', pBubble: 1e6 } as JobConditions['asFound'];
 
 // Situations as they occur (common practice): the facts, the method, how it stands, the reason's code, and what is chosen instead.
-test.each<[string, Situation, Method, Verdict['standing'], ReasonCode | undefined, Method | undefined]>([
+test.each<[string, JobConditions, Method, Verdict['feasibility'], ReasonCode | undefined, Method | undefined]>([
   ['a split with a leaking coil', split(), 'pump-down-condenser', 'possible', undefined, 'pump-down-condenser'],
   ['a leaking suction line', split({ failed: 'suction-line' }), 'pump-down-condenser', 'possible', undefined, 'pump-down-condenser'],
   [
@@ -145,12 +145,12 @@ test.each<[string, Situation, Method, Verdict['standing'], ReasonCode | undefine
     'recover',
   ],
   ['a charge that fits whole', split(), 'pump-down-and-recover', 'not-advised', 'fits-whole', 'pump-down-condenser'],
-  ['a flat unit', split({ arrival: { state: 'flat', how: 'atmospheric' } }), 'nothing', 'possible', undefined, 'nothing'],
-  ['a unit under pressure', split({ arrival: liquid }), 'nothing', 'impossible', 'it-holds-refrigerant', 'pump-down-condenser'],
-  ['vapour alone is left', split({ arrival: { state: 'vapour-only', mostKg: 0.3 } }), 'liquid-first', 'impossible', 'no-liquid', 'recover'],
+  ['a flat unit', split({ asFound: { state: 'flat', how: 'atmospheric' } }), 'nothing', 'possible', undefined, 'nothing'],
+  ['a unit under pressure', split({ asFound: liquid }), 'nothing', 'impossible', 'it-holds-refrigerant', 'pump-down-condenser'],
+  ['vapour alone is left', split({ asFound: { state: 'vapour-only', mostKg: 0.3 } }), 'liquid-first', 'impossible', 'no-liquid', 'recover'],
   [
     'air in it',
-    split({ arrival: { state: 'air-or-other', airShare: 0.2 } }),
+    split({ asFound: { state: 'air-or-other', airShare: 0.2 } }),
     'pump-down-condenser',
     'not-advised',
     'air-or-other-in-it',
@@ -232,10 +232,10 @@ test.each<[string, Situation, Method, Verdict['standing'], ReasonCode | undefine
     'has-ports',
     'recover',
   ],
-])('%s: %#', (_, situation, method, standing, code, chosen) => {
-  const decision = decide(situation);
+])('%s: %#', (_, conditions, method, feasibility, code, chosen) => {
+  const decision = decide(conditions);
   const verdict = verdictOf(decision, method);
-  expect([method, verdict.standing]).toEqual([method, standing]);
+  expect([method, verdict.feasibility]).toEqual([method, feasibility]);
   if (code === undefined) expect(verdict.reasons).toEqual([]);
   else expect(verdict.reasons.map((reason) => reason.code)).toContain(code);
   expect(decision.chosen).toBe(chosen);
@@ -250,13 +250,13 @@ test('ten faults of the same system get plans that differ where they must', () =
     { metering: 'stuck-closed', failed: 'metering' },
     { valves: { 'liquid-service': 'leaks' } },
     { kg: 6.5 },
-    { arrival: { state: 'flat', how: 'atmospheric' } },
-    { arrival: { state: 'vapour-only', mostKg: 0.2 } },
-    { arrival: { state: 'air-or-other', airShare: 0.1 } },
+    { asFound: { state: 'flat', how: 'atmospheric' } },
+    { asFound: { state: 'vapour-only', mostKg: 0.2 } },
+    { asFound: { state: 'air-or-other', airShare: 0.1 } },
   ];
   const plans = faults.map((fault) => decide(split(fault)));
   const told = plans.map(({ chosen, verdicts }) =>
-    JSON.stringify([chosen, verdicts.map(({ method, standing, reasons }) => [method, standing, reasons.map(({ code }) => code)])]),
+    JSON.stringify([chosen, verdicts.map(({ method, feasibility, reasons }) => [method, feasibility, reasons.map(({ code }) => code)])]),
   );
   expect(new Set(told).size).toBe(10);
   expect(plans.map(({ chosen }) => chosen)).toEqual([
@@ -282,15 +282,15 @@ test('every reason carries the figures behind it', () => {
 });
 
 test('a cold morning allows no more than a warm day: the charge is still in the coil when the sun comes', () => {
-  const at = (tC: number) => verdictOf(decide(split({ kg: 4.7, condenserL: 5.9, tC })), 'pump-down-condenser').standing;
+  const at = (tC: number) => verdictOf(decide(split({ kg: 4.7, condenserL: 5.9, tC })), 'pump-down-condenser').feasibility;
   expect([at(10), at(45)]).toEqual(['impossible', 'impossible']);
-  const less = (tC: number) => verdictOf(decide(split({ kg: 4, condenserL: 5.9, tC })), 'pump-down-condenser').standing;
+  const less = (tC: number) => verdictOf(decide(split({ kg: 4, condenserL: 5.9, tC })), 'pump-down-condenser').feasibility;
   expect([less(-10), less(10), less(45)]).toEqual(['possible', 'possible', 'possible']);
 });
 
 test('what a method costs is told for every one that is not impossible', () => {
-  for (const { standing, cost } of decide(split()).verdicts) {
-    if (standing === 'impossible') expect(cost).toBeUndefined();
+  for (const { feasibility, cost } of decide(split()).verdicts) {
+    if (feasibility === 'impossible') expect(cost).toBeUndefined();
     else expect(cost!.minutes).toBeGreaterThan(0);
   }
   const pumped = verdictOf(decide(split()), 'pump-down-condenser').cost!;

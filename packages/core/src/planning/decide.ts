@@ -3,18 +3,19 @@ import { methods } from './method';
 import { methodCost, type MethodCost } from './method-cost';
 import { reasonsAgainst, type Reason } from './reasons';
 import { cheapestOf, minutesToSee, type Sight } from './sight';
-import type { Situation } from './situation';
+import type { JobConditions } from './job-conditions';
 
 export interface Verdict {
   readonly method: Method;
-  readonly standing: 'possible' | 'once-seen' | 'not-advised' | 'impossible';
+  readonly feasibility: 'possible' | 'once-seen' | 'not-advised' | 'impossible';
   readonly reasons: readonly Reason[];
   /** Absent where it is impossible. */
   readonly cost?: MethodCost;
 }
 
 /** What may be done now: what has to be seen first is not, and neither is the impossible. */
-export const permits = ({ standing }: Pick<Verdict, 'standing'>): boolean => standing === 'possible' || standing === 'not-advised';
+export const permits = ({ feasibility }: Pick<Verdict, 'feasibility'>): boolean =>
+  feasibility === 'possible' || feasibility === 'not-advised';
 
 /** What to see next, and the method that would then be the better one. */
 export interface NextLook {
@@ -31,17 +32,17 @@ export interface Decision {
 }
 
 /** Every method judged, and the one to take. */
-export function decide(situation: Situation): Decision {
+export function decide(conditions: JobConditions): Decision {
   const verdicts = methods.map((method): Verdict => {
-    const reasons = reasonsAgainst(method, situation);
-    const standing = standingOf(reasons);
-    return { method, standing, reasons, ...(standing === 'impossible' ? {} : { cost: methodCost(method, situation) }) };
+    const reasons = reasonsAgainst(method, conditions);
+    const feasibility = standingOf(reasons);
+    return { method, feasibility, reasons, ...(feasibility === 'impossible' ? {} : { cost: methodCost(method, conditions) }) };
   });
   const chosen = cheapest(verdicts, 'possible') ?? leastIllAdvised(verdicts);
-  return { verdicts, chosen: chosen?.method, next: nextLook(verdicts, chosen, situation) };
+  return { verdicts, chosen: chosen?.method, next: nextLook(verdicts, chosen, conditions) };
 }
 
-function standingOf(reasons: readonly Reason[]): Verdict['standing'] {
+function standingOf(reasons: readonly Reason[]): Verdict['feasibility'] {
   if (reasons.some(({ effect }) => effect === 'impossible')) return 'impossible';
   if (reasons.some(({ effect }) => effect === 'once-seen')) return 'once-seen';
   return reasons.length > 0 ? 'not-advised' : 'possible';
@@ -50,23 +51,23 @@ function standingOf(reasons: readonly Reason[]): Verdict['standing'] {
 const toSee = ({ reasons }: Verdict): readonly Sight[] => [...new Set(reasons.flatMap(({ see }) => see ?? []))];
 
 /** The standing pressure first of all; then what would make a better method possible than the one that is. */
-function nextLook(verdicts: readonly Verdict[], chosen: Verdict | undefined, { arrival }: Situation): NextLook | undefined {
-  if (arrival.state === 'unread') return { see: 'standing-pressure', for: undefined };
+function nextLook(verdicts: readonly Verdict[], chosen: Verdict | undefined, { asFound }: JobConditions): NextLook | undefined {
+  if (asFound.state === 'unread') return { see: 'standing-pressure', for: undefined };
   const withLooks = (verdict: Verdict) => burden(verdict) + toSee(verdict).reduce((sum, sight) => sum + minutesToSee(sight), 0);
   const best = verdicts
-    .filter(({ standing, reasons }) => standing === 'once-seen' && !reasons.some(({ effect }) => effect === 'not-advised'))
+    .filter(({ feasibility, reasons }) => feasibility === 'once-seen' && !reasons.some(({ effect }) => effect === 'not-advised'))
     .sort((a, b) => withLooks(a) - withLooks(b))[0];
-  if (best === undefined || (chosen?.standing === 'possible' && withLooks(best) >= burden(chosen))) return undefined;
+  if (best === undefined || (chosen?.feasibility === 'possible' && withLooks(best) >= burden(chosen))) return undefined;
   const see = cheapestOf(toSee(best));
   return see === undefined ? undefined : { see, for: best.method };
 }
 
-const cheapest = (verdicts: readonly Verdict[], standing: Verdict['standing']) =>
-  verdicts.filter((verdict) => verdict.standing === standing).sort((a, b) => burden(a) - burden(b))[0];
+const cheapest = (verdicts: readonly Verdict[], feasibility: Verdict['feasibility']) =>
+  verdicts.filter((verdict) => verdict.feasibility === feasibility).sort((a, b) => burden(a) - burden(b))[0];
 
 const leastIllAdvised = (verdicts: readonly Verdict[]) =>
   verdicts
-    .filter(({ standing }) => standing === 'not-advised')
+    .filter(({ feasibility }) => feasibility === 'not-advised')
     .sort((a, b) => a.reasons.length - b.reasons.length || burden(a) - burden(b))[0];
 
 /** One figure from minutes, carrying and loss, for the choice alone: a kilogram carried is half a minute, a kilogram lost two hours. */

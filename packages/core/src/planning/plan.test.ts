@@ -7,7 +7,7 @@ import { fahrenheit } from '../units/temperature';
 import { planFor as planned, stepsFor as listed, type Look, type Plan, type RecordedSystem } from './plan';
 import type { Method } from './method';
 import { USUAL_EQUIPMENT } from './equipment';
-import { USUAL_SCHOOLS, type Schools } from './schools';
+import { USUAL_PRACTICE, type CompanyPractice } from './company-practice';
 
 const split: RecordedSystem = {
   kind: 'split',
@@ -33,10 +33,10 @@ const look: Look = {
   atmosphere: STANDARD_ATMOSPHERE,
   equipment: USUAL_EQUIPMENT,
 };
-const planFor = (system: RecordedSystem, entry: Look, schools: Partial<Schools> = {}) =>
-  planned(system, entry, { ...USUAL_SCHOOLS, ...schools });
-const stepsFor = (plan: Plan, method: Method, system: Partial<RecordedSystem> = {}, schools: Partial<Schools> = {}) =>
-  listed(plan, method, { ...split, ...system }, { ...USUAL_SCHOOLS, ...schools });
+const planFor = (system: RecordedSystem, entry: Look, practice: Partial<CompanyPractice> = {}) =>
+  planned(system, entry, { ...USUAL_PRACTICE, ...practice });
+const stepsFor = (plan: Plan, method: Method, system: Partial<RecordedSystem> = {}, practice: Partial<CompanyPractice> = {}) =>
+  listed(plan, method, { ...split, ...system }, { ...USUAL_PRACTICE, ...practice });
 
 test('from the register and the look to the method and its checklist', () => {
   const plan = planFor(split, look);
@@ -49,34 +49,34 @@ test('from the register and the look to the method and its checklist', () => {
 
 test('a long line set comes to the charge', () => {
   const lineSet = { length: 30 as Metre, covered: 7.5 as Metre, liquid: '3/8', suction: '7/8' } as const;
-  const { lineKg, situation } = planFor({ ...split, lineSet }, look);
+  const { lineKg, conditions } = planFor({ ...split, lineSet }, look);
   // 22.5 m of 3/8 in: 1.1 L of liquid
   expect(massIn(kilogram(lineKg), 'lb')).toBeCloseTo(2.75, 0);
-  expect(situation.content.likely).toBeCloseTo(4 + lineKg, 9);
+  expect(conditions.content.likely).toBeCloseTo(4 + lineKg, 9);
 });
 
 test('what the ledger has taken out is not counted again', () => {
-  expect(planFor({ ...split, contentKg: 1.5 }, look).situation.content.likely).toBe(1.5);
+  expect(planFor({ ...split, contentKg: 1.5 }, look).conditions.content.likely).toBe(1.5);
 });
 
 test('a standing pressure decides whether there is anything to bring out', () => {
-  const at = (psig: number) => planFor(split, { ...look, standing: pressureFrom(psig, 'psig', STANDARD_ATMOSPHERE) });
+  const at = (psig: number) => planFor(split, { ...look, standingPressure: pressureFrom(psig, 'psig', STANDARD_ATMOSPHERE) });
   expect(at(0).decision.chosen).toBe('nothing');
-  expect(at(60).situation.arrival.state).toBe('vapour-only');
-  expect(planFor(split, look).situation.arrival.state).toBe('unread');
+  expect(at(60).conditions.asFound.state).toBe('vapour-only');
+  expect(planFor(split, look).conditions.asFound.state).toBe('unread');
 });
 
 test('where only vapour is left the machine runs for that much, whatever the ledger says', () => {
-  const leaked = planFor(split, { ...look, standing: pressureFrom(60, 'psig', STANDARD_ATMOSPHERE) });
+  const leaked = planFor(split, { ...look, standingPressure: pressureFrom(60, 'psig', STANDARD_ATMOSPHERE) });
   const [few, all] = [leaked, planFor(split, look)].map((plan) => stepsFor(plan, 'recover').estimate!.minutes);
   expect(few).toBeLessThan(0.5 * all!);
 });
 
 test('a circuit does not shrink as it leaks: what vapour can be left follows from the plate, not from the ledger', () => {
-  const standing = { ...look, standing: pressureFrom(60, 'psig', STANDARD_ATMOSPHERE) };
+  const standing = { ...look, standingPressure: pressureFrom(60, 'psig', STANDARD_ATMOSPHERE) };
   const most = (contentKg: number) => {
-    const { arrival } = planFor({ ...split, contentKg }, standing).situation;
-    return arrival.state === 'vapour-only' ? arrival.mostKg : Number.NaN;
+    const { asFound } = planFor({ ...split, contentKg }, standing).conditions;
+    return asFound.state === 'vapour-only' ? asFound.mostKg : Number.NaN;
   };
   expect(most(4)).toBeGreaterThan(0.1);
   expect(most(0.5)).toBe(most(4));
@@ -89,14 +89,14 @@ test('facts of the record that hardly go together come with the plan', () => {
 
 test('on a day too warm for liquid nothing can be kept in a condenser', () => {
   const plan = planFor({ ...split, composition: refrigerant('R-744').composition }, { ...look, T: fahrenheit(95) });
-  expect(plan.situation.condenser).toMatchObject({ low: 0, likely: 0, high: 0 });
-  expect(plan.decision.verdicts.find(({ method }) => method === 'pump-down-condenser')?.standing).toBe('impossible');
+  expect(plan.conditions.condenser).toMatchObject({ low: 0, likely: 0, high: 0 });
+  expect(plan.decision.verdicts.find(({ method }) => method === 'pump-down-condenser')?.feasibility).toBe('impossible');
   expect(stepsFor(plan, 'recover').estimate).toBeUndefined();
 });
 
 test('an organisation that fills a condenser less full may recover what another pumps down', () => {
   const [eighty, sixty] = [planFor(split, look), planFor(split, look, { partShare: 0.4, keptShare: 0.475 })];
-  expect(sixty.situation.condenser!.likely / eighty.situation.condenser!.likely).toBeCloseTo(0.5, 9);
+  expect(sixty.conditions.condenser!.likely / eighty.conditions.condenser!.likely).toBeCloseTo(0.5, 9);
   expect([eighty, sixty].map(({ decision }) => decision.chosen)).toEqual(['pump-down-condenser', 'pump-down-and-recover']);
   const verdict = sixty.decision.verdicts.find(({ method }) => method === 'pump-down-condenser');
   expect(verdict?.reasons[0]).toMatchObject({ code: 'does-not-fit-condenser', numbers: { share: 0.4 } });
@@ -118,18 +118,18 @@ test('facts that cannot both be true of a unit are asked about', () => {
   const crossed = { low: 'fitted', lowOpens: 3e6, highOpens: 2.8e6 } as const;
   expect(planFor({ ...split, switches: crossed }, look).contradictions).toMatchObject([{ code: 'switches-crossed' }]);
   const limits = [{ what: 'suction sensor', part: 'suction-line', gaugePa: 5e5 }] as const;
-  const standing = pressureFrom(130, 'psig', STANDARD_ATMOSPHERE);
-  expect(planFor({ ...split, limits }, { ...look, standing }).contradictions).toMatchObject([
+  const standingPressure = pressureFrom(130, 'psig', STANDARD_ATMOSPHERE);
+  expect(planFor({ ...split, limits }, { ...look, standingPressure }).contradictions).toMatchObject([
     { code: 'limit-below-standing', what: 'suction sensor' },
   ]);
 });
 
 test('a measured evaporator takes the place of what a circuit of that charge usually has', () => {
   const small = planFor({ ...split, volumes: { ...split.volumes, evaporator: knownVolume(cubicMetre(2e-3), 'measured') } }, look);
-  const [known, guessed] = [small.situation.volume, planFor(split, look).situation.volume];
+  const [known, guessed] = [small.conditions.volume, planFor(split, look).conditions.volume];
   expect(known.high - known.low).toBeLessThan(guessed.high - guessed.low);
   expect(known.likely - guessed.likely).toBeCloseTo((2 - 0.9 * 4) / 1000, 9);
-  const receiver = planFor({ ...split, volumes: { receiver: knownVolume(cubicMetre(5e-3), 'plate') } }, look).situation.volume;
+  const receiver = planFor({ ...split, volumes: { receiver: knownVolume(cubicMetre(5e-3), 'plate') } }, look).conditions.volume;
   expect(receiver.likely).toBeCloseTo(0.0025 * 4 + 5e-3, 9);
 });
 

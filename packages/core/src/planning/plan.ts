@@ -11,14 +11,14 @@ import type { Composition } from '../fluids/composition';
 import { bubblePoint } from '../thermo/saturation';
 import { unless } from '../unless';
 import { kilogram, pascal, type Kelvin, type Pascal } from '../units/quantity';
-import { arrival, type Arrival } from './arrival';
+import { asFound, type AsFound } from './as-found';
 import { contradictions, type Contradiction } from './contradictions';
 import { decide, type Decision } from './decide';
 import type { Method } from './method';
 import { type Equipment } from './equipment';
 import { estimateRecovery, type RecoveryEstimate } from './recovery-estimate';
 import { goesBack, keptApart, type AcidFinding, type Destination } from './reuse';
-import type { Schools } from './schools';
+import type { CompanyPractice } from './company-practice';
 import {
   situationOf,
   type CompressorState,
@@ -26,9 +26,9 @@ import {
   type CompressorType,
   type MeteringState,
   type Range,
-  type Situation,
+  type JobConditions,
   type WaterState,
-} from './situation';
+} from './job-conditions';
 import { steps, type Step, type StepFacts } from './steps';
 
 /** What the register knows of a system. */
@@ -62,7 +62,7 @@ export interface Switches {
 export interface Look {
   readonly T: Kelvin;
   /** Standing pressure, Pa absolute, once it was read. */
-  readonly standing?: Pascal | undefined;
+  readonly standingPressure?: Pascal | undefined;
   readonly failed: Part | 'unknown' | 'none';
   readonly compressor: CompressorState;
   readonly metering: MeteringState;
@@ -82,7 +82,7 @@ export interface Look {
 }
 
 export interface Plan {
-  readonly situation: Situation;
+  readonly conditions: JobConditions;
   readonly decision: Decision;
   readonly contradictions: readonly Contradiction[];
   /** kg that the line set takes beyond the plate. */
@@ -96,24 +96,24 @@ export interface Plan {
 const CHARGE_OFF = 0.1;
 
 /** Everything that follows from the record and the look. @throws the core's errors where the refrigerant is not known at T */
-export function planFor(system: RecordedSystem, look: Look, schools: Schools): Plan {
+export function planFor(system: RecordedSystem, look: Look, practice: CompanyPractice): Plan {
   const { kind, composition } = system;
   const lineKg = lineKgOf(system, look.T);
   const content = contentOf(system, lineKg);
   const volume = circuitVolume(kilogram(system.nameplateKg + Math.max(0, lineKg)), system.volumes);
   const water = kindOf(kind).water ? look.water : 'none';
-  const [condenser, receiver] = [mayHold('condenser', system, look, schools), mayHold('receiver', system, look, schools)];
+  const [condenser, receiver] = [mayHold('condenser', system, look, practice), mayHold('receiver', system, look, practice)];
   const level = levelOf(system, look);
-  const situation = situationOf({
+  const conditions = situationOf({
     kind,
     composition,
     T: look.T,
     atmosphere: look.atmosphere,
     volume,
     content,
-    arrival: arrivalOf(composition, look, volume, level),
+    asFound: arrivalOf(composition, look, volume, level),
     failed: look.failed,
-    valves: { ...unseenValves(kind), ...system.valves, ...look.valves } as Situation['valves'],
+    valves: { ...unseenValves(kind), ...system.valves, ...look.valves } as JobConditions['valves'],
     ports: system.ports ?? kindOf(kind).ports,
     compressor: { type: system.compressor, state: look.compressor },
     metering: look.metering,
@@ -127,8 +127,8 @@ export function planFor(system: RecordedSystem, look: Look, schools: Schools): P
     ...(receiver === undefined ? {} : { receiver }),
   });
   return {
-    situation,
-    decision: decide(situation),
+    conditions,
+    decision: decide(conditions),
     contradictions: asked(system, look, content.likely, circuitHolds(composition, look.T, volume)),
     lineKg,
     weakest: weakestPart(system.limits),
@@ -138,13 +138,13 @@ export function planFor(system: RecordedSystem, look: Look, schools: Schools): P
 
 /** The checklist of a method, and how long it takes and how warm it gets where a machine is used. */
 export function stepsFor(
-  { situation, weakest, reuse }: Plan,
+  { conditions, weakest, reuse }: Plan,
   method: Method,
   { flammable, switches, indoorUnits }: Pick<RecordedSystem, 'flammable' | 'switches' | 'indoorUnits'>,
-  { endOfPumpDown }: Schools,
+  { endOfPumpDown }: CompanyPractice,
 ): { readonly steps: readonly Step[]; readonly estimate: RecoveryEstimate | undefined } {
-  const estimate = estimateOf(situation, method);
-  const absolute = (gauge: number | undefined) => (gauge === undefined ? undefined : pascal(gauge + situation.atmosphere));
+  const estimate = estimateOf(conditions, method);
+  const absolute = (gauge: number | undefined) => (gauge === undefined ? undefined : pascal(gauge + conditions.atmosphere));
   const facts = {
     flammable,
     reuse,
@@ -154,7 +154,7 @@ export function stepsFor(
     indoorUnits,
     weakest: absolute(weakest?.gaugePa),
   };
-  return { steps: steps(method, situation, facts), estimate };
+  return { steps: steps(method, conditions, facts), estimate };
 }
 
 const reuseOf = ({ compressor, failed, destination = 'unknown', acid = 'not-tested' }: Look): StepFacts['reuse'] => ({
@@ -164,7 +164,7 @@ const reuseOf = ({ compressor, failed, destination = 'unknown', acid = 'not-test
 });
 
 function estimateOf(
-  { composition, content, volume, T, level, arrival: found, equipment }: Situation,
+  { composition, content, volume, T, level, asFound: found, equipment }: JobConditions,
   method: Method,
 ): RecoveryEstimate | undefined {
   if (method === 'nothing' || method === 'pump-down-condenser' || method === 'pump-down-receiver') return undefined;
@@ -209,7 +209,7 @@ function mayHold(
   part: 'condenser' | 'receiver',
   { kind, volumes, nameplateKg, composition }: RecordedSystem,
   { T, shaded }: Look,
-  { partShare, keptShare, hottestK }: Schools,
+  { partShare, keptShare, hottestK }: CompanyPractice,
 ): Holding | undefined {
   if (!kindOf(kind).parts.includes(part)) return undefined;
   const room = { share: partShare, keptShare, hottest: shaded === true ? IN_THE_SHADE : hottestK };
@@ -218,8 +218,12 @@ function mayHold(
 }
 
 /** What vapour can be left is told for the largest the circuit may be: at most. */
-const arrivalOf = (composition: Composition, { standing, T, atmosphere }: Look, { high }: PartVolume, { p }: EvacuationLevel): Arrival =>
-  standing === undefined ? { state: 'unread' } : arrival(composition, standing, T, atmosphere, high, p);
+const arrivalOf = (
+  composition: Composition,
+  { standingPressure, T, atmosphere }: Look,
+  { high }: PartVolume,
+  { p }: EvacuationLevel,
+): AsFound => (standingPressure === undefined ? { state: 'unread' } : asFound(composition, standingPressure, T, atmosphere, high, p));
 
 const levelOf = ({ kind, composition, nameplateKg }: RecordedSystem, { compressor, majorRepair, leaks, equipment, atmosphere }: Look) =>
   evacuationLevel({
@@ -241,7 +245,7 @@ const circuitHolds = (composition: Composition, T: Kelvin, { high }: PartVolume)
 
 const asked = (
   { kind, nameplateKg, volumes, lineSet, valves, switches, limits }: RecordedSystem,
-  { standing, atmosphere }: Look,
+  { standingPressure, atmosphere }: Look,
   contentKg: number,
   holdsAtMostKg: number | undefined,
 ): readonly Contradiction[] =>
@@ -255,5 +259,5 @@ const asked = (
     limits,
     contentKg,
     ...(holdsAtMostKg === undefined ? {} : { holdsAtMostKg }),
-    ...(standing === undefined ? {} : { standingGauge: standing - atmosphere }),
+    ...(standingPressure === undefined ? {} : { standingGauge: standingPressure - atmosphere }),
   });

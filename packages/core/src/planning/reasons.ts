@@ -3,7 +3,7 @@ import { staysUnderCharge } from '../circuit/part';
 import { kindOf } from '../circuit/system-kind';
 import { methods, pumpDowns, recoveries, type Method } from './method';
 import type { Sight } from './sight';
-import type { Range, Situation } from './situation';
+import type { Range, JobConditions } from './job-conditions';
 
 /** What speaks against a method. `instead` is what would take the reason away. */
 export interface Reason {
@@ -27,7 +27,7 @@ interface Rule {
   readonly see?: Sight;
   readonly against: readonly Method[];
   /** The figures when the reason applies. */
-  readonly when: (situation: Situation) => Numbers | undefined;
+  readonly when: (conditions: JobConditions) => Numbers | undefined;
 }
 
 const applies = (condition: boolean, numbers: Numbers = {}): Numbers | undefined => (condition ? numbers : undefined);
@@ -40,19 +40,19 @@ const LEAST_FOR_LIQUID_FIRST = 2.3;
 
 /** Every reason there is, in one place: against what, how strongly, and when. Common practice where no source is named. */
 const rules = [
-  { code: 'it-is-flat', effect: 'not-advised', against: everyOther, when: ({ arrival }) => applies(arrival.state === 'flat') },
+  { code: 'it-is-flat', effect: 'not-advised', against: everyOther, when: ({ asFound }) => applies(asFound.state === 'flat') },
   {
     code: 'it-holds-refrigerant',
     effect: 'impossible',
     against: ['nothing'],
-    when: ({ arrival, content }) => applies(!['flat', 'unread'].includes(arrival.state), { content: content.likely }),
+    when: ({ asFound, content }) => applies(!['flat', 'unread'].includes(asFound.state), { content: content.likely }),
   },
   {
     code: 'pressure-unread',
     effect: 'once-seen',
     see: 'standing-pressure',
     against: ['nothing'],
-    when: ({ arrival }) => applies(arrival.state === 'unread'),
+    when: ({ asFound }) => applies(asFound.state === 'unread'),
   },
   {
     code: 'compressor-stands',
@@ -268,25 +268,25 @@ const rules = [
     code: 'air-or-other-in-it',
     effect: 'not-advised',
     against: [...pumpDowns, 'push-pull'],
-    when: ({ arrival }) => (arrival.state === 'air-or-other' ? { airShare: arrival.airShare } : undefined),
+    when: ({ asFound }) => (asFound.state === 'air-or-other' ? { airShare: asFound.airShare } : undefined),
   },
   {
     code: 'unidentified',
     effect: 'not-advised',
     against: everyOther,
-    when: ({ arrival }) => (arrival.state === 'air-or-other' ? { airShare: arrival.airShare } : undefined),
+    when: ({ asFound }) => (asFound.state === 'air-or-other' ? { airShare: asFound.airShare } : undefined),
   },
   {
     code: 'no-liquid',
     effect: 'impossible',
     against: ['liquid-first', 'push-pull'],
-    when: ({ arrival }) => (arrival.state === 'vapour-only' ? { most: arrival.mostKg } : undefined),
+    when: ({ asFound }) => (asFound.state === 'vapour-only' ? { most: asFound.mostKg } : undefined),
   },
   {
     code: 'vapour-only-pump-down',
     effect: 'not-advised',
     against: pumpDowns,
-    when: ({ arrival }) => (arrival.state === 'vapour-only' ? { most: arrival.mostKg } : undefined),
+    when: ({ asFound }) => (asFound.state === 'vapour-only' ? { most: asFound.mostKg } : undefined),
   },
   { code: 'no-ports', effect: 'impossible', against: recoveries, when: ({ ports }) => applies(ports === 'none') },
   { code: 'has-ports', effect: 'impossible', against: ['pierce'], when: ({ ports }) => applies(ports !== 'none') },
@@ -316,7 +316,7 @@ const most = (content: Range, part: Holding | undefined): number => (part?.by ==
 const isUnsure = (content: Range, part: Holding | undefined): boolean => part?.certain === false && most(content, part) > part.low;
 const mayNotFit = (content: Range, part: Holding | undefined): boolean =>
   part?.certain === true && content.likely <= part.likely && most(content, part) > part.low;
-const isPart = (failed: Situation['failed']) => failed !== 'unknown' && failed !== 'none';
+const isPart = (failed: JobConditions['failed']) => failed !== 'unknown' && failed !== 'none';
 const fits = (condition: boolean, content: number, holds: number | undefined) =>
   condition && holds !== undefined ? { content, holds } : undefined;
 /** @param part what limits it, and at which temperature: the day's, or the hottest it will see */
@@ -324,9 +324,9 @@ const fitsPart = (condition: boolean, content: number, holds: number | undefined
   condition && holds !== undefined && part !== undefined ? { content, holds, share: part.share, T: part.T } : undefined;
 
 /** Everything that speaks against a method here and now. */
-export function reasonsAgainst(method: Method, situation: Situation): readonly Reason[] {
+export function reasonsAgainst(method: Method, conditions: JobConditions): readonly Reason[] {
   return (rules as readonly Rule[]).flatMap(({ code, effect, see, against, when }) => {
-    const numbers = against.includes(method) ? when(situation) : undefined;
+    const numbers = against.includes(method) ? when(conditions) : undefined;
     // the codes are those of the table
     return numbers === undefined ? [] : [{ code: code as ReasonCode, effect, numbers, ...(see === undefined ? {} : { see }) }];
   });

@@ -1,5 +1,5 @@
-import type { Situation } from './situation';
-import { perhapsBurntOut } from './situation';
+import type { JobConditions } from './job-conditions';
+import { perhapsBurntOut } from './job-conditions';
 
 /** Where the recovered refrigerant goes: it decides the cylinder before anything else does. */
 export const destinations = ['unknown', 'same-system', 'other-system', 'reclaim'] as const;
@@ -16,5 +16,5 @@ export const goesBack = (destination: Destination): boolean => destination === '
  * Whether it goes into a cylinder marked for burnout: after a failed compressor until a test has found no acid, and wherever acid was
  * found. Common practice.
  */
-export const keptApart = (compressor: Situation['compressor']['state'], failed: Situation['failed'], acid: AcidFinding): boolean =>
+export const keptApart = (compressor: JobConditions['compressor']['state'], failed: JobConditions['failed'], acid: AcidFinding): boolean =>
   perhapsBurntOut(compressor) || failed === 'compressor' ? acid !== 'none' : acid === 'acid';

@@ -1,7 +1,7 @@
 import { pascal, type Pascal } from '../units/quantity';
 import costs from './method-costs.json';
 import data from './sights.json';
-import type { Situation } from './situation';
+import type { JobConditions } from './job-conditions';
 
 /** Something to see or to read before what rests on it is allowed. */
 export type Sight = keyof typeof data.minutes;
@@ -23,7 +23,7 @@ export interface TrialCriterion {
 /** Common practice: a pump-down ends between 0 and 2 psig. */
 export const SLIGHTLY_POSITIVE = 7000;
 
-export function trialCriterion({ content, atmosphere }: Pick<Situation, 'content' | 'atmosphere'>): TrialCriterion {
+export function trialCriterion({ content, atmosphere }: Pick<JobConditions, 'content' | 'atmosphere'>): TrialCriterion {
   const { leastMinutes, timesLonger, holdMinutes } = data.trial;
   const withinMinutes = Math.ceil(Math.max(leastMinutes, (timesLonger * content.likely) / costs.pumpDownKgPerMinute));
   return { falls: pascal(atmosphere + SLIGHTLY_POSITIVE), withinMinutes, holdMinutes };

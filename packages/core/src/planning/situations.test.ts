@@ -11,7 +11,7 @@ import { USUAL_EQUIPMENT } from './equipment';
 import type { Method } from './method';
 import { planFor, type Look, type RecordedSystem } from './plan';
 import type { ReasonCode } from './reasons';
-import { USUAL_SCHOOLS } from './schools';
+import { USUAL_PRACTICE } from './company-practice';
 import type { Sight } from './sight';
 
 /** A system as it stands in a register: pounds on the plate, nothing else known. */
@@ -46,7 +46,7 @@ const HOLD = { 'liquid-service': 'holds', 'suction-service': 'holds' } as const;
 /** Everything seen and in order, the evaporator to be opened. */
 const seen: Look = {
   ...nothing,
-  standing: psig(236),
+  standingPressure: psig(236),
   failed: 'evaporator',
   compressor: 'runs',
   metering: 'works',
@@ -58,11 +58,22 @@ const split = system('split', 'R-410A', 7);
 const heatPump = system('heat-pump', 'R-410A', 8);
 const rooftop = system('packaged', 'R-410A', 19.8);
 const walkIn = system('walk-in', 'R-449A', 16, { volumes: { receiver: knownVolume(cubicMetre(0.012), 'plate') } });
-const walkInSeen: Look = { ...seen, standing: psig(155), failed: 'metering', valves: { king: 'holds', 'suction-service': 'holds' } };
+const walkInSeen: Look = {
+  ...seen,
+  standingPressure: psig(155),
+  failed: 'metering',
+  valves: { king: 'holds', 'suction-service': 'holds' },
+};
 const chiller = system('chiller', 'R-134a', 137, { compressor: 'screw' });
-const chillerSeen: Look = { ...seen, standing: psig(86.5), failed: 'metering', water: 'flows', valves: { 'liquid-service': 'holds' } };
+const chillerSeen: Look = {
+  ...seen,
+  standingPressure: psig(86.5),
+  failed: 'metering',
+  water: 'flows',
+  valves: { 'liquid-service': 'holds' },
+};
 const multi = system('multi-split', 'R-32', 9.3);
-const multiSeen: Look = { ...seen, standing: psig(241) };
+const multiSeen: Look = { ...seen, standingPressure: psig(241) };
 const freezer = system('appliance', 'R-290', 0.31);
 const kiosk = system('appliance', 'R-134a', 0.6, { ports: 'one' });
 const geothermal = system('geothermal', 'R-410A', 5);
@@ -73,7 +84,7 @@ type Row = readonly [
   system: RecordedSystem,
   look: Look,
   method: Method,
-  standing: Verdict['standing'],
+  feasibility: Verdict['feasibility'],
   reason: ReasonCode | undefined,
   next: Sight | undefined,
   chosen: Method | undefined,
@@ -99,7 +110,7 @@ const rows: readonly Row[] = [
   [
     'a chiller with its pressure read: now the water',
     chiller,
-    { ...nothing, standing: psig(86.5) },
+    { ...nothing, standingPressure: psig(86.5) },
     'recover',
     'once-seen',
     'water-unseen',
@@ -109,7 +120,7 @@ const rows: readonly Row[] = [
   [
     'a heat pump of which only the pressure is read',
     heatPump,
-    { ...nothing, standing: psig(236), failed: 'evaporator' },
+    { ...nothing, standingPressure: psig(236), failed: 'evaporator' },
     'pump-down-condenser',
     'once-seen',
     'cooling-unproved',
@@ -463,34 +474,34 @@ const rows: readonly Row[] = [
   ],
   ['a multi-split with holding valves', multi, multiSeen, 'pump-down-condenser', 'possible', undefined, undefined, 'pump-down-condenser'],
   // standing pressure
-  ['flat', split, { ...seen, standing: psig(0) }, 'nothing', 'possible', undefined, undefined, 'nothing'],
-  ['a vacuum', split, { ...seen, standing: psig(-8) }, 'nothing', 'possible', undefined, undefined, 'nothing'],
+  ['flat', split, { ...seen, standingPressure: psig(0) }, 'nothing', 'possible', undefined, undefined, 'nothing'],
+  ['a vacuum', split, { ...seen, standingPressure: psig(-8) }, 'nothing', 'possible', undefined, undefined, 'nothing'],
   [
     'a chiller at 0 psig is not at its level',
     chiller,
-    { ...chillerSeen, standing: psig(0) },
+    { ...chillerSeen, standingPressure: psig(0) },
     'nothing',
     'impossible',
     'it-holds-refrigerant',
     undefined,
     'recover',
   ],
-  ['vapor only', split, { ...seen, standing: psig(60) }, 'liquid-first', 'impossible', 'no-liquid', undefined, 'recover'],
+  ['vapor only', split, { ...seen, standingPressure: psig(60) }, 'liquid-first', 'impossible', 'no-liquid', undefined, 'recover'],
   [
     'vapor only: pumping it down gains nothing',
     split,
-    { ...seen, standing: psig(60) },
+    { ...seen, standingPressure: psig(60) },
     'pump-down-condenser',
     'not-advised',
     'vapour-only-pump-down',
     undefined,
     'recover',
   ],
-  ['too much pressure', split, { ...seen, standing: psig(320) }, 'recover', 'not-advised', 'unidentified', undefined, 'recover'],
+  ['too much pressure', split, { ...seen, standingPressure: psig(320) }, 'recover', 'not-advised', 'unidentified', undefined, 'recover'],
   [
     'too much pressure, pumped down',
     split,
-    { ...seen, standing: psig(320) },
+    { ...seen, standingPressure: psig(320) },
     'pump-down-condenser',
     'not-advised',
     'air-or-other-in-it',
@@ -557,7 +568,7 @@ const rows: readonly Row[] = [
   [
     'a sealed freezer',
     freezer,
-    { ...nothing, standing: psig(100), failed: 'compressor' },
+    { ...nothing, standingPressure: psig(100), failed: 'compressor' },
     'pierce',
     'possible',
     undefined,
@@ -567,7 +578,7 @@ const rows: readonly Row[] = [
   [
     'it has no ports',
     freezer,
-    { ...nothing, standing: psig(100), failed: 'compressor' },
+    { ...nothing, standingPressure: psig(100), failed: 'compressor' },
     'recover',
     'impossible',
     'no-ports',
@@ -577,20 +588,20 @@ const rows: readonly Row[] = [
   [
     'an appliance with one port is slow',
     kiosk,
-    { ...nothing, standing: psig(86.5), failed: 'compressor' },
+    { ...nothing, standingPressure: psig(86.5), failed: 'compressor' },
     'recover',
     'not-advised',
     'sealed-unit',
     undefined,
     'recover',
   ],
-  ['a vehicle', vehicle, { ...seen, standing: psig(86.5), valves: {} }, 'recover', 'possible', undefined, undefined, 'recover'],
+  ['a vehicle', vehicle, { ...seen, standingPressure: psig(86.5), valves: {} }, 'recover', 'possible', undefined, undefined, 'recover'],
 ];
 
-test.each(rows)('%s: %#', (_, entry, look, method, standing, reason, next, chosen) => {
-  const { decision } = planFor(entry, look, USUAL_SCHOOLS);
+test.each(rows)('%s: %#', (_, entry, look, method, feasibility, reason, next, chosen) => {
+  const { decision } = planFor(entry, look, USUAL_PRACTICE);
   const verdict = decision.verdicts.find((one) => one.method === method)!;
-  expect([method, verdict.standing]).toEqual([method, standing]);
+  expect([method, verdict.feasibility]).toEqual([method, feasibility]);
   if (reason === undefined) expect(verdict.reasons).toEqual([]);
   else expect(verdict.reasons.map(({ code }) => code)).toContain(reason);
   expect([decision.next?.see, decision.chosen]).toEqual([next, chosen]);
@@ -602,7 +613,7 @@ test('there are at least sixty of them', () => {
 
 test('an appliance whose compressor nobody has seen stand has to be emptied as one that runs', () => {
   const share = (compressor: Look['compressor']) =>
-    planFor(kiosk, { ...nothing, compressor, standing: psig(86.5) }, USUAL_SCHOOLS).situation.level.orShare;
+    planFor(kiosk, { ...nothing, compressor, standingPressure: psig(86.5) }, USUAL_PRACTICE).conditions.level.orShare;
   expect([share('runs'), share('unknown'), share('said-to-stand')]).toEqual([0.9, 0.9, 0.9]);
   expect(share('stands')).toBe(0.8);
 });

@@ -6,7 +6,7 @@ import { kilogram } from '../units/quantity';
 import { celsius } from '../units/temperature';
 import { contradictions } from './contradictions';
 import { methods, type Method } from './method';
-import { situationOf, type Situation } from './situation';
+import { situationOf, type JobConditions } from './job-conditions';
 import { steps, type StepFacts } from './steps';
 
 const composition = refrigerant('R-410A').composition;
@@ -20,7 +20,7 @@ const level = evacuationLevel({
   leaks: false,
   atmosphere: STANDARD_ATMOSPHERE,
 });
-const situation = (more: Partial<Situation> = {}) =>
+const conditions = (more: Partial<JobConditions> = {}) =>
   situationOf({
     kind: 'split',
     composition,
@@ -40,10 +40,10 @@ const facts: StepFacts = {
   endOfPumpDown: 'slightly-positive',
   switches: { low: 'fitted' },
 };
-const codes = (method: Method, more: Partial<Situation> = {}, stepFacts: Partial<StepFacts> = {}) =>
-  steps(method, situation(more), { ...facts, ...stepFacts }).map(({ code }) => code);
-const find = (method: Method, code: string, more: Partial<Situation> = {}, stepFacts: Partial<StepFacts> = {}) =>
-  steps(method, situation(more), { ...facts, ...stepFacts }).find((step) => step.code === code);
+const codes = (method: Method, more: Partial<JobConditions> = {}, stepFacts: Partial<StepFacts> = {}) =>
+  steps(method, conditions(more), { ...facts, ...stepFacts }).map(({ code }) => code);
+const find = (method: Method, code: string, more: Partial<JobConditions> = {}, stepFacts: Partial<StepFacts> = {}) =>
+  steps(method, conditions(more), { ...facts, ...stepFacts }).find((step) => step.code === code);
 
 test('a pump-down: suction nearly shut beforehand, liquid shut while it runs, suction shut near 0, power cut, and watched', () => {
   expect(codes('pump-down-condenser')).toEqual([
@@ -105,13 +105,13 @@ test('every recovery ends at the level of the rules, is watched and weighed', ()
 });
 
 test('where only vapour is left nobody looks for liquid', () => {
-  expect(codes('recover', { arrival: { state: 'vapour-only', mostKg: 0.2 } })).not.toContain('recover-liquid');
+  expect(codes('recover', { asFound: { state: 'vapour-only', mostKg: 0.2 } })).not.toContain('recover-liquid');
   expect(codes('recover')).toContain('recover-liquid');
 });
 
 test('a caution stands where it applies, and nowhere else', () => {
-  const all = (stepFacts: Partial<StepFacts>, more: Partial<Situation> = {}) =>
-    steps('recover', situation(more), { ...facts, ...stepFacts }).flatMap(({ cautions }) => cautions);
+  const all = (stepFacts: Partial<StepFacts>, more: Partial<JobConditions> = {}) =>
+    steps('recover', conditions(more), { ...facts, ...stepFacts }).flatMap(({ cautions }) => cautions);
   expect(all({})).not.toContain('it-burns');
   expect(all({ flammable: true })).toContain('it-burns');
   expect(find('pump-down-condenser', 'watch-suction', {}, { flammable: true })?.cautions).toContain('it-burns');
@@ -171,7 +171,7 @@ test('where the high-pressure switch is known, the head is watched while the con
 });
 
 test('what burns is never drawn into a vacuum by a school, and nothing is heated before it was swept out', () => {
-  const reciprocating: Partial<Situation> = { compressor: { type: 'reciprocating', state: 'runs' } };
+  const reciprocating: Partial<JobConditions> = { compressor: { type: 'reciprocating', state: 'runs' } };
   const burning = { flammable: true, endOfPumpDown: 'vacuum' } as const;
   expect(find('pump-down-condenser', 'watch-suction', reciprocating, burning)!.at).toBeGreaterThan(STANDARD_ATMOSPHERE);
   expect(find('recover', 'sweep-with-nitrogen', {}, burning)!.cautions).toContain('no-flame-before-swept');

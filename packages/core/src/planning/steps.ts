@@ -2,9 +2,9 @@ import type { Valve } from '../circuit/part';
 import { kindOf } from '../circuit/system-kind';
 import type { Pascal } from '../units/quantity';
 import type { Method } from './method';
-import type { EndOfPumpDown } from './schools';
+import type { EndOfPumpDown } from './company-practice';
 import { SLIGHTLY_POSITIVE } from './sight';
-import type { Situation } from './situation';
+import type { JobConditions } from './job-conditions';
 
 export type StepCode =
   | 'prove-flat'
@@ -94,8 +94,8 @@ export interface StepFacts {
 const WATCHED_MINUTES = 10;
 
 /** The ordered checklist of a method for this system. */
-export function steps(method: Method, situation: Situation, facts: StepFacts): readonly Step[] {
-  const all = [...before(situation), ...core(method, situation, facts), ...after(situation, facts)];
+export function steps(method: Method, conditions: JobConditions, facts: StepFacts): readonly Step[] {
+  const all = [...before(conditions), ...core(method, conditions, facts), ...after(conditions, facts)];
   return facts.flammable ? all.map((step) => ({ ...step, cautions: [...step.cautions, ...(WITH_FIRE[step.code] ?? [])] })) : all;
 }
 
@@ -111,64 +111,64 @@ const WITH_FIRE: Readonly<Partial<Record<StepCode, readonly StepCaution[]>>> = {
 
 const step = (code: StepCode, more: Partial<Step> = {}): Step => ({ code, cautions: [], asksReading: false, ...more });
 
-function before({ water }: Situation): readonly Step[] {
+function before({ water }: JobConditions): readonly Step[] {
   return [step('read-standing-pressure', { asksReading: true }), ...waterSide(water)];
 }
 
 /** Drained tubes cannot freeze; what was drained because it leaked has water in the refrigerant. */
-function waterSide(water: Situation['water']): readonly Step[] {
+function waterSide(water: JobConditions['water']): readonly Step[] {
   if (water === 'none') return [];
   return water === 'drained'
     ? [step('keep-water-drained', { cautions: ['water-in-refrigerant'] })]
     : [step('start-water', { cautions: ['barrel-freezes'] })];
 }
 
-function core(method: Method, situation: Situation, facts: StepFacts): readonly Step[] {
+function core(method: Method, conditions: JobConditions, facts: StepFacts): readonly Step[] {
   switch (method) {
     case 'nothing':
       return [step('prove-flat', { asksReading: true })];
     case 'pump-down-condenser':
-      return pumpDown('liquid-service', situation, facts);
+      return pumpDown('liquid-service', conditions, facts);
     case 'pump-down-receiver':
-      return pumpDown('king', situation, facts);
+      return pumpDown('king', conditions, facts);
     case 'pump-down-and-recover':
       return [
-        ...hookUp(situation, facts),
-        ...(exceeds(situation)
+        ...hookUp(conditions, facts),
+        ...(exceeds(conditions)
           ? [step('recover-excess', { cautions: ['stop-weight', 'mark-what-condenser-holds'], asksReading: true })]
           : []),
-        ...pumpDown('liquid-service', situation, facts),
-        ...drawDown(situation),
+        ...pumpDown('liquid-service', conditions, facts),
+        ...drawDown(conditions),
       ];
     case 'liquid-first':
       return [
-        ...hookUp(situation, facts),
+        ...hookUp(conditions, facts),
         step('let-liquid-over', { cautions: ['stop-weight'], asksReading: true }),
-        ...drawDown(situation),
+        ...drawDown(conditions),
       ];
     case 'push-pull':
       return [
-        ...hookUp(situation, facts),
+        ...hookUp(conditions, facts),
         step('push-pull-until-vapour', { cautions: ['stop-weight'], asksReading: true }),
-        ...drawDown(situation),
+        ...drawDown(conditions),
       ];
     case 'recover':
       return [
-        ...hookUp(situation, facts),
-        ...(situation.arrival.state === 'vapour-only' ? [] : [step('recover-liquid', { cautions: ['stop-weight'] })]),
-        ...drawDown(situation),
+        ...hookUp(conditions, facts),
+        ...(conditions.asFound.state === 'vapour-only' ? [] : [step('recover-liquid', { cautions: ['stop-weight'] })]),
+        ...drawDown(conditions),
       ];
     case 'pierce':
-      return [step('pierce-process-tube'), ...hookUp(situation, facts), ...drawDown(situation)];
+      return [step('pierce-process-tube'), ...hookUp(conditions, facts), ...drawDown(conditions)];
     default:
       return method satisfies never;
   }
 }
 
-const exceeds = ({ content, condenser }: Situation) => condenser !== undefined && content.high > condenser.low;
+const exceeds = ({ content, condenser }: JobConditions) => condenser !== undefined && content.high > condenser.low;
 
-function pumpDown(valve: 'liquid-service' | 'king', situation: Situation, facts: StepFacts): readonly Step[] {
-  const { kind, compressor, atmosphere, valves } = situation;
+function pumpDown(valve: 'liquid-service' | 'king', conditions: JobConditions, facts: StepFacts): readonly Step[] {
+  const { kind, compressor, atmosphere, valves } = conditions;
   const suctionValve = valves['suction-service'] !== 'none';
   const vacuum = facts.endOfPumpDown === 'vacuum' && compressor.type === 'reciprocating' && !facts.flammable;
   const end = (vacuum ? 0.7 * atmosphere : atmosphere + SLIGHTLY_POSITIVE) as Pascal;
@@ -186,7 +186,7 @@ function pumpDown(valve: 'liquid-service' | 'king', situation: Situation, facts:
     }),
     ...(suctionValve ? [step('close-suction', { valve: 'suction-service' })] : []),
     step('cut-power', { cautions: ['lock-out'] }),
-    ...(situation.shaded ? [] : [step('shade-shut-part', { cautions: ['shut-part-in-the-sun'] })]),
+    ...(conditions.shaded ? [] : [step('shade-shut-part', { cautions: ['shut-part-in-the-sun'] })]),
     step('watch-holding', { minutes: WATCHED_MINUTES, asksReading: true }),
   ];
 }
@@ -198,7 +198,7 @@ const stopsTooEarly = ({ switches: { low, lowOpens } }: StepFacts, end: Pascal) 
 const lowPressureSwitch = ({ switches: { lowOpens } }: StepFacts) =>
   step('defeat-low-pressure-switch', { cautions: ['lock-out'], ...(lowOpens === undefined ? {} : { at: lowOpens }) });
 
-function hookUp({ kind, ports }: Situation, { needsCooling, indoorUnits, reuse: { apart, back, tested } }: StepFacts): readonly Step[] {
+function hookUp({ kind, ports }: JobConditions, { needsCooling, indoorUnits, reuse: { apart, back, tested } }: StepFacts): readonly Step[] {
   return [
     // a branch whose valve is shut keeps its liquid (common practice)
     ...(kind === 'multi-split' ? [step('open-branches', indoorUnits === undefined ? {} : { count: indoorUnits })] : []),
@@ -212,14 +212,14 @@ function hookUp({ kind, ports }: Situation, { needsCooling, indoorUnits, reuse: 
   ];
 }
 
-const drawDown = ({ level }: Situation): readonly Step[] => [
+const drawDown = ({ level }: JobConditions): readonly Step[] => [
   step('recover-vapour', { at: level.p, cautions: ['stay-with-cylinder'], asksReading: true }),
   step('isolate-and-wait', { minutes: WATCHED_MINUTES, asksReading: true }),
   step('recover-again', { at: level.p }),
   step('book-by-scale', { asksReading: true }),
 ];
 
-const after = ({ failed }: Situation, { weakest }: StepFacts): readonly Step[] =>
+const after = ({ failed }: JobConditions, { weakest }: StepFacts): readonly Step[] =>
   failed === 'none'
     ? []
     : [

@@ -10,8 +10,8 @@ import { permits, type Verdict } from './decide';
 import { coolings, machineClasses } from './equipment';
 import { pumpDowns } from './method';
 import { planFor, type Look, type RecordedSystem } from './plan';
-import { USUAL_SCHOOLS } from './schools';
-import { compressorStates, coolingStates, meteringStates, waterStates } from './situation';
+import { USUAL_PRACTICE } from './company-practice';
+import { compressorStates, coolingStates, meteringStates, waterStates } from './job-conditions';
 
 const ids = ['R-410A', 'R-22', 'R-134a', 'R-407C', 'R-32', 'R-290', 'R-404A'] as const;
 const litres = fc.double({ min: 0.5, max: 60, noNaN: true });
@@ -50,7 +50,7 @@ const withoutUnsaid = (states: Partial<Record<Valve, RecordedSystem['valves'][Va
 
 const look: fc.Arbitrary<Look> = fc.record({
   T: fc.double({ min: -15, max: 45, noNaN: true }).map(celsius),
-  standing: fc.option(fc.double({ min: 3e4, max: 3.5e6, noNaN: true }).map(pascal), { nil: undefined }),
+  standingPressure: fc.option(fc.double({ min: 3e4, max: 3.5e6, noNaN: true }).map(pascal), { nil: undefined }),
   failed: fc.constantFrom('unknown' as const, 'none' as const, ...parts),
   compressor: fc.constantFrom(...compressorStates),
   metering: fc.constantFrom(...meteringStates),
@@ -75,7 +75,7 @@ const forgotten: Readonly<Record<string, (system: RecordedSystem, look: Look) =>
   cooling: (recordedSystem, seen) => [recordedSystem, { ...seen, cooling: 'unknown' }],
   water: (recordedSystem, seen) => [recordedSystem, { ...seen, water: 'unknown' }],
   failed: (recordedSystem, seen) => [recordedSystem, { ...seen, failed: 'unknown' }],
-  standing: (recordedSystem, seen) => [recordedSystem, { ...seen, standing: undefined }],
+  standingPressure: (recordedSystem, seen) => [recordedSystem, { ...seen, standingPressure: undefined }],
   valves: (recordedSystem, seen) => [
     { ...recordedSystem, valves: unseen(recordedSystem) },
     { ...seen, valves: {} },
@@ -93,18 +93,18 @@ const unseen = ({ valves: recorded }: RecordedSystem): RecordedSystem['valves'] 
 
 /** Of two verdicts that both permit, one that is advised against is the stricter. */
 const looser = (before: Verdict, after: Verdict) =>
-  permits(after) && (!permits(before) || (after.standing === 'possible' && before.standing === 'not-advised'));
+  permits(after) && (!permits(before) || (after.feasibility === 'possible' && before.feasibility === 'not-advised'));
 
 test('no pump-down is more permissive when a fact that was seen is not known any more', () => {
   fc.assert(
     fc.property(system, look, fc.constantFrom(...Object.keys(forgotten)), (recordedSystem, seen, fact) => {
       const [lessSystem, lessLook] = forgotten[fact]!(recordedSystem, seen);
-      const before = planFor(recordedSystem, seen, USUAL_SCHOOLS).decision.verdicts;
-      const after = planFor(lessSystem, lessLook, USUAL_SCHOOLS).decision.verdicts;
+      const before = planFor(recordedSystem, seen, USUAL_PRACTICE).decision.verdicts;
+      const after = planFor(lessSystem, lessLook, USUAL_PRACTICE).decision.verdicts;
       for (const method of pumpDowns) {
         const [one, other] = [before, after].map((all) => all.find((verdict) => verdict.method === method)!);
         // without the reading of the pressure nothing speaks of air or of vapour: it is the first thing that is looked at then
-        if (fact === 'standing' && one!.standing !== 'impossible') continue;
+        if (fact === 'standingPressure' && one!.feasibility !== 'impossible') continue;
         expect([fact, method, looser(one!, other!)]).toEqual([fact, method, false]);
       }
     }),
@@ -115,7 +115,7 @@ test('no pump-down is more permissive when a fact that was seen is not known any
 test('without a standing pressure it is read before anything is decided, and nothing counts as flat', () => {
   fc.assert(
     fc.property(system, look, (recordedSystem, seen) => {
-      const { verdicts, next, chosen } = planFor(recordedSystem, { ...seen, standing: undefined }, USUAL_SCHOOLS).decision;
+      const { verdicts, next, chosen } = planFor(recordedSystem, { ...seen, standingPressure: undefined }, USUAL_PRACTICE).decision;
       expect(next?.see).toBe('standing-pressure');
       expect(chosen).not.toBe('nothing');
       expect(permits(verdicts.find(({ method }) => method === 'nothing')!)).toBe(false);
@@ -132,7 +132,7 @@ test('no machine draws a barrel down of whose water nobody knows', () => {
       fc.constantFrom('unknown' as const, 'stands' as const, 'leaks-in' as const),
       (recordedSystem, seen, water) => {
         fc.pre(kindOf(recordedSystem.kind).water);
-        for (const verdict of planFor(recordedSystem, { ...seen, water }, USUAL_SCHOOLS).decision.verdicts)
+        for (const verdict of planFor(recordedSystem, { ...seen, water }, USUAL_PRACTICE).decision.verdicts)
           if (verdict.method !== 'nothing' && verdict.method !== 'pierce')
             expect([verdict.method, permits(verdict)]).toEqual([verdict.method, false]);
       },
@@ -150,7 +150,7 @@ test('only what was seen forbids a pump-down for its compressor, its valves and 
         metering: 'unknown',
         cooling: 'unknown',
       });
-      for (const { reasons } of planFor(lessSystem, lessLook, USUAL_SCHOOLS).decision.verdicts)
+      for (const { reasons } of planFor(lessSystem, lessLook, USUAL_PRACTICE).decision.verdicts)
         expect(
           reasons.filter(
             ({ code, effect }) =>

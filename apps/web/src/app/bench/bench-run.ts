@@ -7,15 +7,15 @@ import { targetSuperheat } from '@hygromet/core/cycle/rule-of-thumb';
 import { meterings } from '@hygromet/core/cycle/unit';
 import { CoreError } from '@hygromet/core/errors';
 import { readNumber } from '@hygromet/core/units/read-number';
-import { asked } from '../live/asked';
-import type { ChargeArgs, FeedArgs } from '../live/account-operations';
-import { Drafts } from '../live/draft.service';
-import { PropertyService } from '../live/property.service';
-import type { TodayArgs } from '../live/running-operations';
+import { coreQuery } from '../core-worker/core-query';
+import type { ChargeArgs, FeedArgs } from '../core-worker/account-operations';
+import { Drafts } from '../data/draft.service';
+import { CoreWorker } from '../core-worker/core-worker.service';
+import type { TodayArgs } from '../core-worker/running-operations';
 import { PreferencesService } from '../preferences/preferences.service';
 import { Units } from '../preferences/units.service';
 import { typedUnits } from '../visit/check/check-draft';
-import { meteringText } from '../visit/check/check-words';
+import { meteringText } from '../visit/check/check-labels';
 import { ChoiceField } from '../ui/choice-field';
 import { valueOf } from '../ui/loadable';
 import { QuantityField } from '../ui/quantity-field';
@@ -118,7 +118,7 @@ const USUAL = { capacityW: 10_550, plateKg: 3.2 };
 })
 export class BenchRun {
   private readonly session = inject(BenchSession);
-  private readonly properties = inject(PropertyService);
+  private readonly properties = inject(CoreWorker);
   protected readonly units = inject(Units);
   private readonly preferences = inject(PreferencesService).current;
   private readonly metric = computed(() => this.preferences().mass === 'kg');
@@ -138,7 +138,7 @@ export class BenchRun {
     const lineSet = { lengthM: length.si, coveredM: 0, liquid: liquid as TubeSize, suction: suction as TubeSize };
     return { composition, plateKg: 1, lineSet };
   });
-  private readonly line = asked(this.properties, 'chargeTarget', this.lineQuestion);
+  private readonly line = coreQuery(this.properties, 'chargeTarget', this.lineQuestion);
   protected readonly lineText = computed(() => {
     const target = valueOf(this.line());
     if (target === undefined) return 'Type a length: what the lines take follows.';
@@ -161,7 +161,7 @@ export class BenchRun {
       conditions: { outdoorK: out.si, indoorK: inside.si, indoorWetBulbK: wet.si, atmospherePa: this.units.atmosphere() },
     };
   });
-  private readonly expected = asked(this.properties, 'today', this.day);
+  private readonly expected = coreQuery(this.properties, 'today', this.day);
   protected readonly refused = computed(() => {
     const answer = this.expected();
     return answer.state === 'failed' ? answer.sentence : undefined;
@@ -198,7 +198,7 @@ export class BenchRun {
       massFlow: feedingRules.flowPerWatt * capacity * this.typed().capacity.W,
     };
   });
-  private readonly feed = asked(this.properties, 'feedRate', this.feedQuestion);
+  private readonly feed = coreQuery(this.properties, 'feedRate', this.feedQuestion);
   protected readonly feedText = computed(() => {
     const rate = valueOf(this.feed());
     if (rate === undefined) return 'Type superheat and capacity: how fast liquid may be fed follows.';

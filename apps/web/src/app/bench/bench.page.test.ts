@@ -2,8 +2,8 @@ import { TestBed } from '@angular/core/testing';
 import { refrigerant } from '@hygromet/core/fluids/refrigerant';
 import { of, throwError } from 'rxjs';
 import { render, settled, stage } from '../../../test/scene';
-import { benchOperations } from '../live/bench-operations';
-import { Refusal } from '../live/refusal';
+import { benchOperations } from '../core-worker/bench-operations';
+import { ApiError } from '../data/api-error';
 import { BenchPage } from './bench.page';
 import { PointsTable } from './points-table';
 
@@ -19,8 +19,8 @@ beforeAll(() => {
   };
 });
 
-const open = (drafts: Record<string, object> = {}, registers: Record<string, unknown> = {}) => {
-  stage({ drafts, registers });
+const open = (drafts: Record<string, object> = {}, serverData: Record<string, unknown> = {}) => {
+  stage({ drafts, serverData });
   return render(BenchPage);
 };
 const more = async (page: Awaited<ReturnType<typeof open>>) => {
@@ -98,7 +98,7 @@ test('a measured pair names what could read it, the own one marked, and what to 
 });
 
 test('without the list of refrigerants it says so', async () => {
-  const page = await open({}, { refrigerants$: throwError(() => new Refusal('offline', 'x')) });
+  const page = await open({}, { refrigerants$: throwError(() => new ApiError('offline', 'x')) });
   expect(page.text()).toContain('The list of refrigerants cannot be read now.');
 });
 
@@ -115,7 +115,7 @@ describe('the table of both points', () => {
   });
 
   test('metric people read kg/m³ and kJ/kg', async () => {
-    stage({ drafts: { preferences: { mass: 'kg', temperature: 'C', pressure: 'barg' } }, registers: { organisation$: of() } });
+    stage({ drafts: { preferences: { mass: 'kg', temperature: 'C', pressure: 'barg' } }, serverData: { organisation$: of() } });
     const { text } = await render(PointsTable, { points: points('R-134a') });
     // ASHRAE Handbook (from memory): 1206.7 kg/m³, 177.8 kJ/kg at 25 °C
     expect(text()).toContain('1206.7 kg/m³');

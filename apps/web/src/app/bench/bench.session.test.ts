@@ -117,7 +117,7 @@ test('what was typed is found again on the device', async () => {
 test('metric people begin at 25 °C', async () => {
   const { session } = await open({
     drafts: { preferences: { temperature: 'C', pressure: 'barg', mass: 'kg' } },
-    registers: { organisation$: of() },
+    serverData: { organisation$: of() },
   });
   expect(session.temperature()).toMatchObject({ unit: 'C', text: '25' });
   expect(session.pressure().unit).toBe('barg');

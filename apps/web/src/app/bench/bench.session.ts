@@ -1,15 +1,16 @@
+import { fromServer } from '../data/from-server';
 import { computed, inject, Injectable } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+
 import { pressureIn, type PressureUnit } from '@hygromet/core/units/pressure';
 import { temperatureIn, type TemperatureUnit } from '@hygromet/core/units/temperature';
-import { asked } from '../live/asked';
-import type { Leading } from '../live/bench-operations';
-import { Drafts } from '../live/draft.service';
-import { PropertyService } from '../live/property.service';
-import { Registers } from '../live/registers.service';
+import { coreQuery } from '../core-worker/core-query';
+import type { Leading } from '../core-worker/bench-operations';
+import { Drafts } from '../data/draft.service';
+import { CoreWorker } from '../core-worker/core-worker.service';
+import { ServerData } from '../data/server-data.service';
 import { PreferencesService } from '../preferences/preferences.service';
 import { Units } from '../preferences/units.service';
-import { loadable, valueOf, waiting } from '../ui/loadable';
+import { valueOf } from '../ui/loadable';
 import { readQuantity, type QuantityEntry } from '../ui/quantity-entry';
 import { newBenchDraft, newPart, type BenchDraft, type MixturePart } from './bench-draft';
 import { mixtureName } from './mixture-name';
@@ -19,11 +20,11 @@ const PRESSURE_DECIMALS: Readonly<Record<string, number>> = { barg: 2, bar: 2, k
 /** The page's questions to the core: what is it, at what temperature or pressure, and what does a measured pair say. */
 @Injectable()
 export class BenchSession {
-  private readonly properties = inject(PropertyService);
+  private readonly properties = inject(CoreWorker);
   private readonly units = inject(Units);
   private readonly preferences = inject(PreferencesService).current;
   private readonly stored = inject(Drafts).open<BenchDraft>('bench', () => newBenchDraft(this.preferences()));
-  private readonly refrigerants = toSignal(loadable(inject(Registers).refrigerants$), { initialValue: waiting });
+  private readonly refrigerants = fromServer(inject(ServerData).refrigerants$);
 
   readonly draft = this.stored.value.asReadonly();
   readonly unreachable = computed(() => this.refrigerants().state === 'failed');
@@ -40,7 +41,7 @@ export class BenchSession {
         : [{ id: known.id, composition: known.composition, massKg: mass.si }],
     );
   });
-  private readonly mixture = asked(
+  private readonly mixture = coreQuery(
     this.properties,
     'mix',
     computed(() => (this.draft().mode === 'mixture' && this.contents().length > 1 ? { contents: this.contents() } : undefined)),
@@ -61,8 +62,8 @@ export class BenchSession {
     if (reading.state !== 'good') return undefined;
     return lead === 'temperature' ? { T: reading.si } : { p: reading.si };
   });
-  readonly points = asked(this.properties, 'twoPoints', this.questionOf(this.composition));
-  readonly lines = asked(
+  readonly points = coreQuery(this.properties, 'twoPoints', this.questionOf(this.composition));
+  readonly lines = coreQuery(
     this.properties,
     'lines',
     computed(() => this.withComposition(this.composition(), {})),
@@ -83,22 +84,22 @@ export class BenchSession {
   });
 
   private readonly labelComposition = computed(() => this.nominal(this.draft().label)?.composition);
-  readonly labelLines = asked(
+  readonly labelLines = coreQuery(
     this.properties,
     'lines',
     computed(() => this.withComposition(this.labelComposition(), {})),
   );
-  readonly labelPoints = asked(this.properties, 'twoPoints', this.questionOf(this.labelComposition));
+  readonly labelPoints = coreQuery(this.properties, 'twoPoints', this.questionOf(this.labelComposition));
 
   readonly measured = computed(() => {
     const { measuredPressure, measuredTemperature } = this.draft();
     const [p, T] = [readQuantity('pressure', measuredPressure, this.units.atmosphere()), readQuantity('temperature', measuredTemperature)];
     return p.state === 'good' && T.state === 'good' ? { p: p.si, T: T.si } : undefined;
   });
-  readonly atRest = asked(this.properties, 'atRest', this.pairFor('rest'));
-  readonly superheat = asked(this.properties, 'superheat', this.pairFor('suction'));
-  readonly subcooling = asked(this.properties, 'subcooling', this.pairFor('liquid'));
-  readonly candidates = asked(
+  readonly atRest = coreQuery(this.properties, 'atRest', this.pairFor('rest'));
+  readonly superheat = coreQuery(this.properties, 'superheat', this.pairFor('suction'));
+  readonly subcooling = coreQuery(this.properties, 'subcooling', this.pairFor('liquid'));
+  readonly candidates = coreQuery(
     this.properties,
     'candidates',
     computed(() => (this.draft().measuredAt === 'rest' ? this.measured() : undefined)),

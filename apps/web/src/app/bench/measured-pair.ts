@@ -6,7 +6,7 @@ import { valueOf, type Loadable } from '../ui/loadable';
 import { QuantityField } from '../ui/quantity-field';
 import type { MeasuredAt } from './bench-draft';
 import { BenchSession } from './bench.session';
-import { restWords, subcoolingWords, superheatWords, type ReadingWords } from './reading-words';
+import { restWords, subcoolingWords, superheatWords, type ReadingWords } from './reading-labels';
 
 const MOST_NAMED = 8;
 

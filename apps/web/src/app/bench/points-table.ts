@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import type { TwoPoints } from '../live/bench-operations';
+import type { TwoPoints } from '../core-worker/bench-operations';
 import { Units } from '../preferences/units.service';
 
 /** Bubble and dew point side by side; one column where they are the same. */

@@ -14,7 +14,7 @@ import {
   viewChild,
 } from '@angular/core';
 import type { Chart } from 'chart.js';
-import type { Lines } from '../live/bench-operations';
+import type { Lines } from '../core-worker/bench-operations';
 import { Units } from '../preferences/units.service';
 import { Theme } from '../ui/theme';
 import type { Corner, Drawn } from './chart-setup';

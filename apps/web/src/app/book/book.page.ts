@@ -1,17 +1,19 @@
+import { ReadState } from '../shell/read-state';
+import { fromServer } from '../data/from-server';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+
 import type { AccountKind } from '@hygromet/contract/account';
 import type { Movement } from '@hygromet/contract/movement';
 import { firstValueFrom } from 'rxjs';
-import { command, refusalIn } from '../live/command';
-import { Drafts } from '../live/draft.service';
-import { everyMovement$, ledger } from '../live/ledger';
-import { newKey } from '../live/new-key';
-import { Registers } from '../live/registers.service';
+import { mutation, errorIn } from '../data/mutation';
+import { Drafts } from '../data/draft.service';
+import { everyMovement$, ledger } from '../data/ledger';
+import { newKey } from '../data/new-key';
+import { ServerData } from '../data/server-data.service';
 import { PreferencesService } from '../preferences/preferences.service';
 import { Units } from '../preferences/units.service';
 import { Icon } from '../ui/icon';
-import { loadable, valueOf, waiting } from '../ui/loadable';
+import { valueOf, waiting } from '../ui/loadable';
 import { MovementsTable } from '../ui/movements-table';
 import { PageHead } from '../ui/page-head';
 
@@ -20,17 +22,14 @@ const OUTSIDE: readonly AccountKind[] = ['supplier', 'reclaimer', 'hoses', 'air'
 /** The ledger: every gram on one account, and every entry that moved it. */
 @Component({
   selector: 'hy-book-page',
-  imports: [Icon, MovementsTable, PageHead],
+  imports: [ReadState, Icon, MovementsTable, PageHead],
   template: `
     <hy-page-head title="Book" [line]="line()">
       <button type="button" class="button" (click)="export()"><svg hyIcon="export"></svg>Export as CSV</button>
     </hy-page-head>
     @switch (accounts().state) {
-      @case ('failed') {
-        <p class="empty" role="alert">The book cannot be read now. Is the server running?</p>
-      }
-      @case ('waiting') {
-        <p class="empty second">Reading the book</p>
+      @default {
+        <hy-read-state [of]="accounts()" what="book" />
       }
       @case ('ready') {
         <div class="body">
@@ -77,10 +76,10 @@ const OUTSIDE: readonly AccountKind[] = ['supplier', 'reclaimer', 'hoses', 'air'
 })
 export class BookPage {
   protected readonly units = inject(Units);
-  private readonly registers = inject(Registers);
+  private readonly serverData = inject(ServerData);
   private readonly preferences = inject(PreferencesService).current;
   protected readonly view = inject(Drafts).open('book', () => ({ search: '' })).value;
-  protected readonly accounts = toSignal(loadable(this.registers.accounts$), { initialValue: waiting });
+  protected readonly accounts = fromServer(this.serverData.accounts$);
   protected readonly ledger = ledger({ text: computed(() => this.view().search) });
 
   protected readonly entries = computed(() => valueOf(this.ledger.entries()) ?? []);
@@ -107,16 +106,16 @@ export class BookPage {
     return [{ name: 'In systems', kg: of('system') }, { name: 'In cylinders', kg: of('cylinder') }, ...outside];
   });
 
-  protected readonly reversing = command(
+  protected readonly reversing = mutation(
     ({ id, note }: { id: string; note: string }) =>
-      this.registers.reverse$(id, { key: newKey(), recordedBy: this.preferences().person, note }),
+      this.serverData.reverse$(id, { key: newKey(), recordedBy: this.preferences().person, note }),
     () => undefined,
   );
-  protected readonly refused = computed(() => refusalIn(this.reversing.state()));
+  protected readonly refused = computed(() => errorIn(this.reversing.state()));
 
   protected async export(): Promise<void> {
     const { saveCsv } = await import('../ui/save-file');
-    const entries = await firstValueFrom(everyMovement$(this.registers, this.view().search.trim()));
+    const entries = await firstValueFrom(everyMovement$(this.serverData, this.view().search.trim()));
     saveCsv('movements.csv', entries.map(rowOf));
   }
 }

@@ -1,27 +1,28 @@
+import { fromServer } from '../data/from-server';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+
 import { ActivatedRoute, Router, RouterLink } from '@angular/router';
 import { places } from '@hygromet/contract/places';
 import type { Place } from '@hygromet/contract/cylinder';
 import { usualMarks } from '@hygromet/contract/usual-marks';
 import { cylinderKinds } from '@hygromet/core/cylinder/cylinder-kind';
-import { command } from '../live/command';
-import { Drafts } from '../live/draft.service';
-import { newKey } from '../live/new-key';
-import { Registers } from '../live/registers.service';
+import { mutation } from '../data/mutation';
+import { Drafts } from '../data/draft.service';
+import { newKey } from '../data/new-key';
+import { ServerData } from '../data/server-data.service';
 import type { Preferences } from '../preferences/preferences';
 import { PreferencesService } from '../preferences/preferences.service';
 import { ChoiceField } from '../ui/choice-field';
 import { PageHead } from '../ui/page-head';
-import { loadable, valueOf, waiting } from '../ui/loadable';
+import { valueOf } from '../ui/loadable';
 import { emptyEntry, readQuantity, type QuantityEntry } from '../ui/quantity-entry';
 import { QuantityField } from '../ui/quantity-field';
 import { RefrigerantField } from '../ui/refrigerant-field';
 import { TextField } from '../ui/text-field';
-import { placeNames } from './cylinder-words';
+import { placeNames } from './cylinder-labels';
 import { marksDraft, marksOf, type MarksDraft } from './marks-draft';
 import { MarksFields } from './marks-fields';
-import { cylinderKindNames } from './objection-words';
+import { cylinderKindNames } from './objection-labels';
 import { sameNumber } from './same-number';
 import { readStamp } from './stamp-month';
 
@@ -63,7 +64,7 @@ const newDraft = (preferences: Preferences, metric = preferences.mass === 'kg'):
         placeholder="such as C-15"
         [text]="d.name"
         (textChange)="change({ name: $event })"
-        [asked]="asked()"
+        [submitted]="submitted()"
         [problem]="field('/name') ?? nameTaken()"
       >
         @if (alike(); as other) {
@@ -87,7 +88,7 @@ const newDraft = (preferences: Preferences, metric = preferences.mass === 'kg'):
         hint="WC, not the nominal size"
         [entry]="d.volume"
         (entryChange)="change({ volume: $event })"
-        [asked]="asked()"
+        [submitted]="submitted()"
         [problem]="field('/volumeM3')"
       />
       <hy-quantity-field
@@ -96,7 +97,7 @@ const newDraft = (preferences: Preferences, metric = preferences.mass === 'kg'):
         hint="TW on the collar"
         [entry]="d.tare"
         (entryChange)="change({ tare: $event })"
-        [asked]="asked()"
+        [submitted]="submitted()"
         [problem]="field('/tareKg')"
       />
       <hy-quantity-field
@@ -105,7 +106,7 @@ const newDraft = (preferences: Preferences, metric = preferences.mass === 'kg'):
         hint="such as 400 of 4BA400"
         [entry]="d.service"
         (entryChange)="change({ service: $event })"
-        [asked]="asked()"
+        [submitted]="submitted()"
         [problem]="field('/servicePressurePa')"
       />
       <hy-text-field
@@ -114,7 +115,7 @@ const newDraft = (preferences: Preferences, metric = preferences.mass === 'kg'):
         hint="month and year as stamped"
         [text]="d.stamp"
         (textChange)="change({ stamp: $event })"
-        [asked]="asked()"
+        [submitted]="submitted()"
         [problem]="stampProblem()"
       />
       <hy-refrigerant-field
@@ -138,7 +139,7 @@ const newDraft = (preferences: Preferences, metric = preferences.mass === 'kg'):
           <hy-marks-fields
             [draft]="d"
             [servicePressurePa]="servicePa()"
-            [asked]="asked()"
+            [submitted]="submitted()"
             [problems]="problems()"
             (changed)="change($event)"
           />
@@ -156,12 +157,12 @@ const newDraft = (preferences: Preferences, metric = preferences.mass === 'kg'):
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class AddCylinderPage {
-  private readonly registers = inject(Registers);
+  private readonly serverData = inject(ServerData);
   private readonly router = inject(Router);
   private readonly preferences = inject(PreferencesService).current;
   private readonly stored = inject(Drafts).open<CylinderDraft>('new-cylinder', () => newDraft(this.preferences()));
   protected readonly draft = this.stored.value.asReadonly();
-  protected readonly asked = signal(false);
+  protected readonly submitted = signal(false);
   protected readonly kindChoices = cylinderKinds.map((value) => ({ value, label: cylinderKindNames[value] }));
   protected readonly yesNo = [
     { value: 'no', label: 'no' },
@@ -169,21 +170,21 @@ export class AddCylinderPage {
   ];
   protected readonly placeChoices = places.map((place) => ({ value: place, label: placeNames[place] }));
 
-  private readonly saving = command(this.registers.addCylinder$, ({ id }) => {
+  private readonly saving = mutation(this.serverData.addCylinder$, ({ id }) => {
     this.stored.clear();
     void this.router.navigate(['/cylinders', id]);
   });
   protected readonly busy = computed(() => this.saving.state().state === 'busy');
   protected readonly problems = computed(() => {
     const state = this.saving.state();
-    return state.state === 'refused' ? state.refusal.fields : {};
+    return state.state === 'refused' ? state.apiError.fields : {};
   });
   protected readonly field = (pointer: string) => this.problems()[pointer];
   protected readonly nameTaken = computed(() => {
     const state = this.saving.state();
-    return state.state === 'refused' && state.refusal.code === 'name-taken' ? state.refusal.message : undefined;
+    return state.state === 'refused' && state.apiError.code === 'name-taken' ? state.apiError.message : undefined;
   });
-  private readonly registered = toSignal(loadable(this.registers.cylinders$), { initialValue: waiting });
+  private readonly registered = fromServer(this.serverData.cylinders$);
   /** The cylinder that this one could be mistaken for, or is. */
   protected readonly alike = computed(() => {
     const { name } = this.draft();
@@ -193,8 +194,8 @@ export class AddCylinderPage {
   });
   protected readonly refused = computed(() => {
     const state = this.saving.state();
-    return state.state === 'refused' && state.refusal.code !== 'name-taken' && Object.keys(state.refusal.fields).length === 0
-      ? state.refusal.message
+    return state.state === 'refused' && state.apiError.code !== 'name-taken' && Object.keys(state.apiError.fields).length === 0
+      ? state.apiError.message
       : undefined;
   });
 
@@ -209,13 +210,13 @@ export class AddCylinderPage {
   private readonly marks = computed(() => marksOf(this.draft(), this.servicePa()));
   /** A field at fault is shown, wherever it stands. */
   protected readonly moreOpen = computed(
-    () => (this.asked() && this.marks() === undefined) || Object.keys(this.problems()).some((pointer) => pointer.startsWith('/marks/')),
+    () => (this.submitted() && this.marks() === undefined) || Object.keys(this.problems()).some((pointer) => pointer.startsWith('/marks/')),
   );
   private readonly stamp = computed(() => readStamp(this.draft().stamp));
 
   protected readonly stampProblem = computed(() => {
     const stamp = this.stamp();
-    return stamp.state === 'bad' && this.asked() ? stamp.sentence : this.field('/requalified');
+    return stamp.state === 'bad' && this.submitted() ? stamp.sentence : this.field('/requalified');
   });
   protected readonly grossProblem = computed(() => {
     const [gross, tare] = [this.gross(), this.tare()];
@@ -235,7 +236,7 @@ export class AddCylinderPage {
   }
 
   protected save(): void {
-    this.asked.set(true);
+    this.submitted.set(true);
     const [volume, tare, service, gross, stamp, marks, draft] = [
       this.volume(),
       this.tare(),

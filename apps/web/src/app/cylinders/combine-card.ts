@@ -1,16 +1,17 @@
+import { fromServer } from '../data/from-server';
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+
 import type { Cylinder } from '@hygromet/contract/cylinder';
 import type { Fate } from '@hygromet/core/cylinder/combination';
-import { asked } from '../live/asked';
-import type { CombineArgs } from '../live/cylinder-operations';
-import { PropertyService } from '../live/property.service';
-import { Registers } from '../live/registers.service';
+import { coreQuery } from '../core-worker/core-query';
+import type { CombineArgs } from '../core-worker/cylinder-operations';
+import { CoreWorker } from '../core-worker/core-worker.service';
+import { ServerData } from '../data/server-data.service';
 import { Units } from '../preferences/units.service';
 import { Caution } from '../ui/caution';
 import { ChoiceField } from '../ui/choice-field';
-import { loadable, valueOf, waiting } from '../ui/loadable';
-import { cylinderKindNames } from './objection-words';
+import { valueOf } from '../ui/loadable';
+import { cylinderKindNames } from './objection-labels';
 
 const fateWords: Readonly<Record<Fate, string>> = {
   reuse: 'It may go back into its owner’s system.',
@@ -55,7 +56,7 @@ export class CombineCard {
   readonly limitKg = input<number | undefined>();
   protected readonly other = signal('');
   private readonly units = inject(Units);
-  private readonly all = toSignal(loadable(inject(Registers).cylinders$), { initialValue: waiting });
+  private readonly all = fromServer(inject(ServerData).cylinders$);
 
   private readonly others = computed(() =>
     (valueOf(this.all()) ?? []).filter(
@@ -82,7 +83,7 @@ export class CombineCard {
       { composition: other.composition, mass: other.contentKg, kind: other.marks.kind },
     ];
   });
-  private readonly answer = asked(inject(PropertyService), 'combine', this.question);
+  private readonly answer = coreQuery(inject(CoreWorker), 'combine', this.question);
   protected readonly told = computed(() => {
     const combined = valueOf(this.answer());
     if (combined === undefined || this.question() === undefined) return undefined;

@@ -8,27 +8,27 @@ import { pascal } from '@hygromet/core/units/quantity';
 import { celsius, fahrenheit } from '@hygromet/core/units/temperature';
 import { BehaviorSubject, of, throwError } from 'rxjs';
 import { aCylinder, anAccount, render, settled, stage } from '../../../test/scene';
-import { Refusal } from '../live/refusal';
+import { ApiError } from '../data/api-error';
 import { Units } from '../preferences/units.service';
-import { airWords } from './air-words';
+import { airWords } from './air-labels';
 import { CylinderPage } from './cylinder.page';
-import { eventText } from './event-words';
-import { HappeningForm } from './happening-form';
+import { eventText } from './event-labels';
+import { CylinderEventForm } from './cylinder-event-form';
 
-const open = async (more: Partial<Cylinder> = {}, registers: Record<string, unknown> = {}) => {
+const open = async (more: Partial<Cylinder> = {}, serverData: Record<string, unknown> = {}) => {
   const sent: object[] = [];
   const keep = (_: string, event: object) => {
     sent.push(event);
     return of(aCylinder());
   };
-  stage({ registers: { cylinder$: () => of(aCylinder(more)), addCylinderEvent$: keep, ...registers } });
+  stage({ serverData: { cylinder$: () => of(aCylinder(more)), addCylinderEvent$: keep, ...serverData } });
   return { ...(await render(CylinderPage)), sent };
 };
-const emptied = { contentKg: 0, composition: null, standing: { state: 'empty' } } as const;
+const emptied = { contentKg: 0, composition: null, fillStatus: { state: 'empty' } } as const;
 
 test('what is typed stays when the cylinder is read anew', async () => {
   stage();
-  const { fixture, type, control } = await render(HappeningForm, { cylinder: aCylinder() });
+  const { fixture, type, control } = await render(CylinderEventForm, { cylinder: aCylinder() });
   await type('What happened', 'retired');
   await type('Reason', 'dent at the foot ring');
   fixture.componentRef.setInput('cylinder', aCylinder({ contentKg: 1 }));
@@ -36,14 +36,14 @@ test('what is typed stays when the cylinder is read anew', async () => {
   expect([control('What happened').value, control('Reason').value]).toEqual(['retired', 'dent at the foot ring']);
 });
 
-test('what is typed of a happening is kept on the device, cylinder by cylinder, until it is recorded', async () => {
-  const { kept } = stage({ registers: { addCylinderEvent$: () => of(aCylinder()) } });
+test('what is typed of an event is kept on the device, cylinder by cylinder, until it is recorded', async () => {
+  const { kept } = stage({ serverData: { addCylinderEvent$: () => of(aCylinder()) } });
   const { type, press } = await render(CylinderPage);
   await type('What happened', 'moved');
   await type('Note', 'to the roof');
-  expect(JSON.parse(kept['hygromet.draft.happening.c7'] ?? '{}')).toMatchObject({ what: 'moved', note: 'to the roof' });
+  expect(JSON.parse(kept['hygromet.draft.cylinder-event.c7'] ?? '{}')).toMatchObject({ what: 'moved', note: 'to the roof' });
   await press('Record it');
-  expect(JSON.parse(kept['hygromet.draft.happening.c7'] ?? '{}')).toEqual({ what: 'moved' });
+  expect(JSON.parse(kept['hygromet.draft.cylinder-event.c7'] ?? '{}')).toEqual({ what: 'moved' });
 });
 
 describe('what happened is recorded', () => {
@@ -159,7 +159,7 @@ describe('what happened is recorded', () => {
   });
 
   test('what the server refuses is said, and nothing typed is lost', async () => {
-    const refuse = () => throwError(() => new Refusal('not-empty', 'The ledger shows 4.00 kg in C-07.'));
+    const refuse = () => throwError(() => new ApiError('not-empty', 'The ledger shows 4.00 kg in C-07.'));
     const { type, press, text, control } = await open({}, { addCylinderEvent$: refuse });
     await type('What happened', 'retired');
     await type('Reason', 'dent');
@@ -187,7 +187,7 @@ describe('a cylinder in trouble', () => {
     id: 'c5',
     name: 'C-05',
     contentKg: 11,
-    standing: {
+    fillStatus: {
       state: 'limited',
       ruling: 'eighty-percent-77F',
       limitGrossKg: 17.6,
@@ -273,11 +273,11 @@ describe('words', () => {
     expect(airWords(check, { blend: false, fits: [] }, TestBed.inject(Units)).sentence).toMatch(sentence);
   });
 
-  const airy = airCheck(composition, pascal(value * 1.2), celsius(24), { gauge: 5000, thermometer: 0.5 });
+  const nonCondensables = airCheck(composition, pascal(value * 1.2), celsius(24), { gauge: 5000, thermometer: 0.5 });
   test('air in one substance is purged into recovery, a blend never; another refrigerant is ruled out first', () => {
     stage();
-    const said = (checked: { blend: boolean; fits: string[] }) => airWords(airy, checked, TestBed.inject(Units)).sentence;
-    expect(airy.finding).toBe('air');
+    const said = (checked: { blend: boolean; fits: string[] }) => airWords(nonCondensables, checked, TestBed.inject(Units)).sentence;
+    expect(nonCondensables.finding).toBe('air');
     expect(said({ blend: false, fits: [] })).toMatch(/purge vapor slowly from the top into recovery, never into the open/);
     expect(said({ blend: true, fits: [] })).toMatch(/Do not purge it: the vapor of a blend is richer in its light parts/);
     expect(said({ blend: false, fits: ['R-22', 'R-290'] })).toMatch(/also be the saturation pressure of R-22, R-290: rule that out/);

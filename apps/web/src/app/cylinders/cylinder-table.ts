@@ -3,7 +3,7 @@ import { RouterLink } from '@angular/router';
 import type { Cylinder } from '@hygromet/contract/cylinder';
 import { NzTableModule } from 'ng-zorro-antd/table';
 import { Units } from '../preferences/units.service';
-import { contentName, monthText, placeNames, stateWords } from './cylinder-words';
+import { contentName, monthText, placeNames, stateWords } from './cylinder-labels';
 
 /** The rack as a table, each column sorted by a tap on its head. */
 @Component({
@@ -112,10 +112,10 @@ export class CylinderTable {
   protected readonly place = (cylinder: Cylinder) => placeNames[cylinder.place];
   protected readonly words = (cylinder: Cylinder) => stateWords(cylinder, this.units);
   protected readonly stop = (cylinder: Cylinder) =>
-    cylinder.standing.state === 'limited' ? this.units.massText(cylinder.standing.limitGrossKg, 'down') : '';
+    cylinder.fillStatus.state === 'limited' ? this.units.massText(cylinder.fillStatus.limitGrossKg, 'down') : '';
 }
 
 /** px; the rows of the table are that high. */
 const ROW_HEIGHT = 55;
 
-const stopOf = ({ standing }: Cylinder) => (standing.state === 'limited' ? standing.limitGrossKg : 0);
+const stopOf = ({ fillStatus }: Cylinder) => (fillStatus.state === 'limited' ? fillStatus.limitGrossKg : 0);

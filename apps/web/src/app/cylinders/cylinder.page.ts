@@ -1,9 +1,10 @@
+import { ReadState } from '../shell/read-state';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { Cylinder } from '@hygromet/contract/cylinder';
 import { pressureIn, STANDARD_ATMOSPHERE } from '@hygromet/core/units/pressure';
 import { LabelCard } from '../labels/label-card';
-import { refusalIn } from '../live/command';
+import { errorIn } from '../data/mutation';
 import { Units } from '../preferences/units.service';
 import { BigNumber } from '../ui/big-number';
 import { Caution } from '../ui/caution';
@@ -17,16 +18,16 @@ import { QuantityField } from '../ui/quantity-field';
 import { WeightBeam } from '../ui/weight-beam';
 import { drawnLevels } from '../transfer/drawn-levels';
 import { CombineCard } from './combine-card';
-import { eventText } from './event-words';
-import { HappeningForm } from './happening-form';
+import { eventText } from './event-labels';
+import { CylinderEventForm } from './cylinder-event-form';
 import { HotChart } from './hot-chart';
 import { airCounted, borneBy, reliefOf } from './judged-cylinder';
-import { stampNames } from './objection-words';
+import { stampNames } from './objection-labels';
 import { hottestPlaces, OWN_PLACE, placeProblem } from './hottest-place';
-import { cylinderKindNames, portNames } from './objection-words';
+import { cylinderKindNames, portNames } from './objection-labels';
 import { TroublePlan } from './trouble-plan';
 import { CylinderSession } from './cylinder.session';
-import { contentName, dayText, graveFlags, monthText, placeNames, stateWords } from './cylinder-words';
+import { contentName, dayText, graveFlags, monthText, placeNames, stateWords } from './cylinder-labels';
 import { WouldHold } from './would-hold';
 import { momentText } from '../ui/day';
 
@@ -34,12 +35,13 @@ import { momentText } from '../ui/day';
 @Component({
   selector: 'hy-cylinder-page',
   imports: [
+    ReadState,
     BigNumber,
     Caution,
     ChoiceField,
     CombineCard,
     CylinderDrawing,
-    HappeningForm,
+    CylinderEventForm,
     HotChart,
     LabelCard,
     LimitsTable,
@@ -53,7 +55,7 @@ import { momentText } from '../ui/day';
   ],
   providers: [CylinderSession],
   templateUrl: './cylinder.page.html',
-  styleUrls: ['../ui/columns.css', '../transfer/stage.css', '../ui/figures.css', '../ui/alone.css', './cylinder.page.css'],
+  styleUrls: ['../ui/columns.css', '../transfer/stage.css', '../ui/figures.css', '../ui/state-page.css', './cylinder.page.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class CylinderPage {
@@ -79,7 +81,7 @@ export class CylinderPage {
   protected stamp = ({ marks }: Cylinder): string => stampNames[marks.stamp ?? ''];
   protected readonly placeChoices = computed(() => hottestPlaces(this.session.place(), this.session.organisationK(), this.units));
   protected readonly movements = computed(() => valueOf(this.session.ledger.entries()) ?? []);
-  protected readonly refused = computed(() => refusalIn(this.session.reversing.state()));
+  protected readonly refused = computed(() => errorIn(this.session.reversing.state()));
   protected readonly events = computed(() =>
     (valueOf(this.session.events()) ?? []).map((event) => ({
       id: event.id,
@@ -121,13 +123,13 @@ function graveSentence({ flags, composition }: Cylinder, words: string): string 
     overfilled: 'Move that much into an empty cylinder, and keep it cool until then.',
     mixed: 'Add nothing. Ask the reclaimer whether they take it; otherwise it is destroyed.',
     overdue: 'Do not fill it. Have it requalified, or empty it and take it out of use.',
-    'over-rated': 'Move its content into a cylinder of a higher pressure class.',
-    airy:
+    'pressure-rating-too-low': 'Move its content into a cylinder of a higher pressure class.',
+    'non-condensables':
       Object.keys(composition ?? {}).length > 1
         ? 'Add nothing. A blend is not purged: check it again after a night at rest, or send it in as it is.'
         : 'Add nothing. Let it rest cold, purge its vapor into recovery, and check again.',
     'wrong-tare': 'Every net weight rests on it: find out whether the collar, ice or a hose is the reason before it is filled.',
-    overdrawn: 'More was booked out of it than into it. Weigh it and book the difference.',
+    'negative-balance': 'More was booked out of it than into it. Weigh it and book the difference.',
   };
   return `${words[0]?.toUpperCase() ?? ''}${words.slice(1)}. ${advice[flag] ?? ''}`;
 }

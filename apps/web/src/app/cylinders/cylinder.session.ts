@@ -1,38 +1,39 @@
+import { fromServer } from '../data/from-server';
 import { computed, inject, Injectable, signal } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+
 import { ActivatedRoute } from '@angular/router';
 import { isUnknown } from '@hygromet/core/cylinder/judged-contents';
 import { celsius } from '@hygromet/core/units/temperature';
-import { asked } from '../live/asked';
-import { command } from '../live/command';
-import { Drafts } from '../live/draft.service';
-import { ledger } from '../live/ledger';
-import { newKey } from '../live/new-key';
-import { PropertyService } from '../live/property.service';
-import { Registers } from '../live/registers.service';
+import { coreQuery } from '../core-worker/core-query';
+import { mutation } from '../data/mutation';
+import { Drafts } from '../data/draft.service';
+import { ledger } from '../data/ledger';
+import { newKey } from '../data/new-key';
+import { CoreWorker } from '../core-worker/core-worker.service';
+import { ServerData } from '../data/server-data.service';
 import { PreferencesService } from '../preferences/preferences.service';
-import { loadable, valueOf, waiting } from '../ui/loadable';
+import { valueOf } from '../ui/loadable';
 import { emptyEntry } from '../ui/quantity-entry';
-import type { HappeningDraft } from './happening-draft';
+import type { CylinderEventDraft } from './cylinder-event-draft';
 import { hottestAt, usualPlace } from './hottest-place';
 import { airCounted, collarOf } from './judged-cylinder';
 
 /** One cylinder as it stands: its limits, levels and history. */
 @Injectable()
 export class CylinderSession {
-  private readonly registers = inject(Registers);
-  private readonly properties = inject(PropertyService);
+  private readonly serverData = inject(ServerData);
+  private readonly properties = inject(CoreWorker);
   private readonly preferences = inject(PreferencesService).current;
   private readonly id = inject(ActivatedRoute).snapshot.paramMap.get('id') ?? '';
 
-  /** What was typed of a happening, kept on the device until it is recorded. */
-  readonly happening = inject(Drafts).open<Partial<HappeningDraft>>(`happening.${this.id}`, () => ({})).value;
+  /** What was typed of an event, kept on the device until it is recorded. */
+  readonly eventDraft = inject(Drafts).open<Partial<CylinderEventDraft>>(`cylinder-event.${this.id}`, () => ({})).value;
   readonly temperature = signal<number>(celsius(25));
-  readonly cylinder = toSignal(loadable(this.registers.cylinder$(this.id)), { initialValue: waiting });
+  readonly cylinder = fromServer(this.serverData.cylinder$(this.id));
   readonly ledger = ledger({ account: this.id });
-  readonly events = toSignal(loadable(this.registers.cylinderEvents$(this.id)), { initialValue: waiting });
-  private readonly organisation = toSignal(loadable(this.registers.organisation$), { initialValue: waiting });
-  private readonly refrigerants = toSignal(loadable(this.registers.refrigerants$), { initialValue: waiting });
+  readonly events = fromServer(this.serverData.cylinderEvents$(this.id));
+  private readonly organisation = fromServer(this.serverData.organisation$);
+  private readonly refrigerants = fromServer(this.serverData.refrigerants$);
 
   /** Where it will be; the organisation's own place until the person chooses. */
   readonly chosenPlace = signal('');
@@ -45,7 +46,7 @@ export class CylinderSession {
   readonly composition = computed(() => this.known()?.composition ?? this.summary()?.composition);
   private readonly contentKg = computed(() => Math.max(0, this.known()?.contentKg ?? 0));
 
-  readonly limits = asked(
+  readonly limits = coreQuery(
     this.properties,
     'limits',
     computed(() => {
@@ -67,7 +68,7 @@ export class CylinderSession {
       };
     }),
   );
-  readonly levels = asked(
+  readonly levels = coreQuery(
     this.properties,
     'levels',
     computed(() => {
@@ -82,9 +83,9 @@ export class CylinderSession {
     }),
   );
 
-  readonly reversing = command(
+  readonly reversing = mutation(
     ({ id, note }: { id: string; note: string }) =>
-      this.registers.reverse$(id, { key: newKey(), recordedBy: this.preferences().person, note }),
+      this.serverData.reverse$(id, { key: newKey(), recordedBy: this.preferences().person, note }),
     () => undefined,
   );
 }

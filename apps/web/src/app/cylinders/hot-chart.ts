@@ -2,9 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { isUnknown } from '@hygromet/core/cylinder/judged-contents';
 import { celsius } from '@hygromet/core/units/temperature';
 import { scaleLinear } from 'd3-scale';
-import { asked } from '../live/asked';
-import type { HotPoint } from '../live/cylinder-operations';
-import { PropertyService } from '../live/property.service';
+import { coreQuery } from '../core-worker/core-query';
+import type { HotPoint } from '../core-worker/cylinder-operations';
+import { CoreWorker } from '../core-worker/core-worker.service';
 import { Units } from '../preferences/units.service';
 import { valueOf } from '../ui/loadable';
 
@@ -64,7 +64,7 @@ export class HotChart {
   /** Set pressure of its relief valve, Pa absolute, where it is recorded. */
   readonly reliefPa = input<number>();
   protected readonly units = inject(Units);
-  private readonly properties = inject(PropertyService);
+  private readonly properties = inject(CoreWorker);
 
   protected readonly box = `0 0 ${WIDTH} ${HEIGHT}`;
   protected readonly left = LEFT;
@@ -77,7 +77,7 @@ export class HotChart {
     if (composition === undefined || isUnknown(composition) || massKg <= 0) return undefined;
     return { composition, volumeM3: this.volumeM3(), massKg, airShare: this.airShare() };
   });
-  private readonly heat = asked(
+  private readonly heat = coreQuery(
     this.properties,
     'heat',
     computed(() => {
@@ -85,7 +85,7 @@ export class HotChart {
       return content && { ...content, hottestK: this.hottestK(), reliefPa: this.reliefPa() };
     }),
   );
-  private readonly curve = asked(
+  private readonly curve = coreQuery(
     this.properties,
     'hotCurve',
     computed(() => {

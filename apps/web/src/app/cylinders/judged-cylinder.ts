@@ -3,7 +3,7 @@ import { hotPressureAllowed } from '@hygromet/core/cylinder/cylinder-rating';
 import { UNCHECKED_AIR } from '@hygromet/core/cylinder/hot-state';
 import { NoFillLimit } from '@hygromet/core/errors';
 import { unless } from '@hygromet/core/unless';
-import type { LimitsArgs } from '../live/cylinder-operations';
+import type { LimitsArgs } from '../core-worker/cylinder-operations';
 
 /** What a collar and its scale say of a cylinder, as limits and class are asked for it. */
 export const collarOf = ({

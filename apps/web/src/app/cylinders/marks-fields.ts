@@ -1,10 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import type { Refusal } from '../live/refusal';
+import type { ApiError } from '../data/api-error';
 import { ChoiceField } from '../ui/choice-field';
 import { QuantityField } from '../ui/quantity-field';
 import { TextField } from '../ui/text-field';
 import { testPressureProblem, yearsProblem, type MarksDraft } from './marks-draft';
-import { portNames, stampNames } from './objection-words';
+import { portNames, stampNames } from './objection-labels';
 
 /** The less common marks of a collar: fields for the grid of a form. */
 @Component({
@@ -34,7 +34,7 @@ import { portNames, stampNames } from './objection-words';
       [required]="false"
       [entry]="d.testPressure"
       (entryChange)="changed.emit({ testPressure: $event })"
-      [asked]="asked()"
+      [submitted]="submitted()"
       [problem]="testProblem() ?? problems()['/marks/testPressurePa']"
     />
     <hy-quantity-field
@@ -43,7 +43,7 @@ import { portNames, stampNames } from './objection-words';
       [required]="false"
       [entry]="d.reliefPressure"
       (entryChange)="changed.emit({ reliefPressure: $event })"
-      [asked]="asked()"
+      [submitted]="submitted()"
       [problem]="problems()['/marks/reliefPressurePa']"
     />
     <hy-text-field
@@ -51,7 +51,7 @@ import { portNames, stampNames } from './objection-words';
       hint="5 in the US; elsewhere as stamped"
       [text]="d.validYears"
       (textChange)="changed.emit({ validYears: $event })"
-      [asked]="asked()"
+      [submitted]="submitted()"
       [problem]="years() ?? problems()['/marks/validYears']"
     />
   `,
@@ -65,9 +65,9 @@ import { portNames, stampNames } from './objection-words';
 export class MarksFields {
   readonly draft = input.required<MarksDraft>();
   readonly servicePressurePa = input<number | undefined>();
-  readonly asked = input(false);
+  readonly submitted = input(false);
   /** What the server refused, by pointer. */
-  readonly problems = input<Refusal['fields']>({});
+  readonly problems = input<ApiError['fields']>({});
   readonly changed = output<Partial<MarksDraft>>();
 
   protected readonly stampChoices = Object.entries(stampNames).map(([value, label]) => ({ value, label }));

@@ -3,7 +3,7 @@ import { Router } from '@angular/router';
 import { PDFDocument } from 'pdf-lib';
 import { of, throwError } from 'rxjs';
 import { aCylinder, render, settled, stage } from '../../../test/scene';
-import { Refusal } from '../live/refusal';
+import { ApiError } from '../data/api-error';
 import { RackPage } from './rack.page';
 
 const cylinders = [aCylinder(), aCylinder({ id: 'c8', name: 'C-08' }), aCylinder({ id: 'c9', name: 'C-09', place: 'workshop' })];
@@ -15,8 +15,8 @@ const bytesOf = async (blob: Blob | undefined): Promise<ArrayBuffer> =>
     if (blob !== undefined) reader.readAsArrayBuffer(blob);
   });
 
-async function choosing(registers: object = {}) {
-  const { kept } = stage({ registers: { cylinders$: of(cylinders), ...registers } });
+async function choosing(serverData: object = {}) {
+  const { kept } = stage({ serverData: { cylinders$: of(cylinders), ...serverData } });
   const page = await render(RackPage);
   await page.press('Select multiple');
   const pick = async (name: string) => {
@@ -55,9 +55,9 @@ test('the chosen are moved together, and those that were there already are told'
   expect(text()).toContain('1 moved: workshop; 1 was there already.');
 });
 
-test('a refusal stands in the bar', async () => {
+test('an error stands in the bar', async () => {
   const { pick, press, text } = await choosing({
-    moveCylinders$: () => throwError(() => new Refusal('offline', 'The server does not answer.')),
+    moveCylinders$: () => throwError(() => new ApiError('offline', 'The server does not answer.')),
   });
   await pick('C-08');
   await press('Move');

@@ -1,20 +1,21 @@
+import { fromServer } from '../data/from-server';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { Router } from '@angular/router';
 import type { Cylinder, Place } from '@hygromet/contract/cylinder';
 import { places } from '@hygromet/contract/places';
-import { toSignal } from '@angular/core/rxjs-interop';
+
 import { labelOf } from '../labels/label';
 import { labelSizeNames, type LabelSize } from '../labels/label-sizes';
-import { command, refusalIn } from '../live/command';
-import { Drafts } from '../live/draft.service';
-import { newKey } from '../live/new-key';
-import { Registers } from '../live/registers.service';
+import { mutation, errorIn } from '../data/mutation';
+import { Drafts } from '../data/draft.service';
+import { newKey } from '../data/new-key';
+import { ServerData } from '../data/server-data.service';
 import { PreferencesService } from '../preferences/preferences.service';
 import { Units } from '../preferences/units.service';
 import { newShipment } from '../shipment/shipment-draft';
 import { ChoiceField } from '../ui/choice-field';
-import { loadable, valueOf, waiting } from '../ui/loadable';
-import { placeNames } from './cylinder-words';
+import { valueOf } from '../ui/loadable';
+import { placeNames } from './cylinder-labels';
 
 /** What can be done with several cylinders at once. */
 @Component({
@@ -145,11 +146,11 @@ export class RackChoice {
   readonly done = output();
 
   protected readonly units = inject(Units);
-  private readonly registers = inject(Registers);
+  private readonly serverData = inject(ServerData);
   private readonly router = inject(Router);
   private readonly preferences = inject(PreferencesService).current;
   private readonly shipment = inject(Drafts).open('shipment', newShipment);
-  private readonly refrigerants = toSignal(loadable(this.registers.refrigerants$), { initialValue: waiting });
+  private readonly refrigerants = fromServer(this.serverData.refrigerants$);
 
   protected readonly labelSizes = labelSizeNames;
   protected readonly place = signal<Place>('van');
@@ -157,12 +158,12 @@ export class RackChoice {
   protected readonly nothing = computed(() => this.chosen().length === 0);
   protected readonly gross = computed(() => this.chosen().reduce((sum, { tareKg, contentKg }) => sum + tareKg + contentKg, 0));
   protected readonly said = signal<string | undefined>(undefined);
-  private readonly moving = command(this.registers.moveCylinders$, ({ moved }, { cylinders, place }) => {
+  private readonly moving = mutation(this.serverData.moveCylinders$, ({ moved }, { cylinders, place }) => {
     const stayed = cylinders.length - moved;
     const where = placeNames[place].toLowerCase();
     this.said.set(`${moved} moved: ${where}${stayed > 0 ? `; ${stayed} ${stayed === 1 ? 'was' : 'were'} there already` : ''}.`);
   });
-  protected readonly refused = computed(() => refusalIn(this.moving.state()));
+  protected readonly refused = computed(() => errorIn(this.moving.state()));
 
   protected move(): void {
     this.moving.send({

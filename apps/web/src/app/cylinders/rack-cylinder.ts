@@ -3,7 +3,7 @@ import { RouterLink } from '@angular/router';
 import type { Cylinder } from '@hygromet/contract/cylinder';
 import { Units } from '../preferences/units.service';
 import { bodyHeightOf, cylinderShape } from '../ui/cylinder-shape';
-import { contentName, stateWords } from './cylinder-words';
+import { contentName, stateWords } from './cylinder-labels';
 
 /** Pixels of height of one litre: 11.9 L stand 120 px high, a half-ton stays on the screen. */
 const PIXELS_PER_LITRE = 52.6;
@@ -92,8 +92,8 @@ export class RackCylinder {
   protected readonly content = computed(() => contentName(this.cylinder()));
   protected readonly mixed = computed(() => this.cylinder().flags.includes('mixed'));
   protected readonly share = computed(() => {
-    const { standing } = this.cylinder();
-    return standing.state === 'limited' ? (standing.liquidShare77F ?? 0) : 0;
+    const { fillStatus } = this.cylinder();
+    return fillStatus.state === 'limited' ? (fillStatus.liquidShare77F ?? 0) : 0;
   });
   protected choose(event: Event): void {
     if (!this.choosing()) return;
@@ -103,7 +103,7 @@ export class RackCylinder {
 
   /** The level at the ruling limit. */
   protected readonly stopShare = computed(() => {
-    const { standing } = this.cylinder();
-    return standing.state === 'limited' ? (standing.stopShare77F ?? undefined) : undefined;
+    const { fillStatus } = this.cylinder();
+    return fillStatus.state === 'limited' ? (fillStatus.stopShare77F ?? undefined) : undefined;
   });
 }

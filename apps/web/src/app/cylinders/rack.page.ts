@@ -1,15 +1,17 @@
+import { ReadState } from '../shell/read-state';
+import { fromServer } from '../data/from-server';
 import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+
 import { RouterLink } from '@angular/router';
 import type { Cylinder } from '@hygromet/contract/cylinder';
-import { Drafts } from '../live/draft.service';
-import { Registers } from '../live/registers.service';
+import { Drafts } from '../data/draft.service';
+import { ServerData } from '../data/server-data.service';
 import { Units } from '../preferences/units.service';
 import { Icon } from '../ui/icon';
-import { loadable, valueOf, waiting } from '../ui/loadable';
+import { valueOf } from '../ui/loadable';
 import { PageHead } from '../ui/page-head';
 import { Width } from '../ui/width';
-import { contentName, needsALook, placeNames } from './cylinder-words';
+import { contentName, needsALook, placeNames } from './cylinder-labels';
 import { CylinderTable } from './cylinder-table';
 import { RackChoice } from './rack-choice';
 import { heightOnRack, RackCylinder } from './rack-cylinder';
@@ -35,7 +37,7 @@ const WORDS_HEIGHT = 92;
 /** All cylinders, as they stand in the van and the shop; the same as a table. */
 @Component({
   selector: 'hy-rack-page',
-  imports: [CylinderTable, Icon, PageHead, RackChoice, RackCylinder, RouterLink, Width],
+  imports: [ReadState, CylinderTable, Icon, PageHead, RackChoice, RackCylinder, RouterLink, Width],
   templateUrl: './rack.page.html',
   styleUrls: ['../ui/toolbar.css', './rack.page.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -45,7 +47,7 @@ export class RackPage {
   private readonly stored = inject(Drafts).open<RackView>('rack', () => ({ search: '', filter: ALL, as: 'rack', by: 'place' }));
   protected readonly view = this.stored.value;
 
-  protected readonly cylinders = toSignal(loadable(inject(Registers).cylinders$), { initialValue: waiting });
+  protected readonly cylinders = fromServer(inject(ServerData).cylinders$);
   private readonly everything = computed(() => valueOf(this.cylinders()) ?? []);
   private readonly all = computed(() => this.everything().filter(({ retiredAt }) => retiredAt === null));
   private readonly out = computed(() => this.everything().filter(({ retiredAt }) => retiredAt !== null));
@@ -53,7 +55,7 @@ export class RackPage {
   protected readonly line = computed(() => {
     const all = this.all();
     const content = all.reduce((sum, { contentKg }) => sum + contentKg, 0);
-    const room = all.reduce((sum, { standing }) => sum + (standing.state === 'limited' ? Math.max(0, standing.mayAddKg) : 0), 0);
+    const room = all.reduce((sum, { fillStatus }) => sum + (fillStatus.state === 'limited' ? Math.max(0, fillStatus.mayAddKg) : 0), 0);
     return `${all.length} in use · ${this.units.massText(content)} refrigerant · ${this.units.massText(room, 'down')} of capacity left in partial cylinders`;
   });
 

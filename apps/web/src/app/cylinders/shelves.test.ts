@@ -12,10 +12,10 @@ const full = {
   liquidShare77F: 0.78,
   stopShare77F: 0.8,
 } as const;
-const empty = { contentKg: 0, refrigerant: null, composition: null, standing: { state: 'empty' } } as const;
+const empty = { contentKg: 0, refrigerant: null, composition: null, fillStatus: { state: 'empty' } } as const;
 const cylinders = [
   aCylinder({ id: '1', name: 'C-1', place: 'workshop' }),
-  aCylinder({ id: '2', name: 'C-2', standing: full }),
+  aCylinder({ id: '2', name: 'C-2', fillStatus: full }),
   aCylinder({ id: '3', name: 'C-3', flags: ['overfilled'], refrigerant: 'R-22' }),
   aCylinder({ id: '4', name: 'C-4', ...empty, evacuatedAt: '2026-11-20T08:00:00.000Z' }),
   aCylinder({ id: '5', name: 'C-5', ...empty }),
@@ -52,7 +52,7 @@ test.each<[Shelving, [string, string[]][]]>([
 });
 
 test('the rack is put on other shelves, and remembers it', async () => {
-  const { kept } = stage({ registers: { cylinders$: of(cylinders) } });
+  const { kept } = stage({ serverData: { cylinders$: of(cylinders) } });
   const { type, root } = await render(RackPage);
   const shelves = () => [...root.querySelectorAll('section.shelf')].map((shelf) => shelf.getAttribute('aria-label'));
   expect(shelves()).toEqual(['Van', 'Workshop']);

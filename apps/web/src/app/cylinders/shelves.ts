@@ -1,6 +1,6 @@
 import type { Cylinder } from '@hygromet/contract/cylinder';
 import { places } from '@hygromet/contract/places';
-import { contentName, isFilled, needsALook, placeNames } from './cylinder-words';
+import { contentName, isFilled, needsALook, placeNames } from './cylinder-labels';
 
 /** What cylinders of one shelf have in common. */
 export const shelvings = { place: 'by place', refrigerant: 'by refrigerant', state: 'by state' } as const;

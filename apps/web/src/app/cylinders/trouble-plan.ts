@@ -1,16 +1,17 @@
+import { fromServer } from '../data/from-server';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+
 import { RouterLink } from '@angular/router';
 import { candidateOf } from '@hygromet/contract/candidate';
 import type { Cylinder } from '@hygromet/contract/cylinder';
 import { isUnknown } from '@hygromet/core/cylinder/judged-contents';
 import { qualityIn } from '@hygromet/core/cylinder/cylinder-kind';
-import { asked } from '../live/asked';
-import { PropertyService } from '../live/property.service';
-import { Registers } from '../live/registers.service';
+import { coreQuery } from '../core-worker/core-query';
+import { CoreWorker } from '../core-worker/core-worker.service';
+import { ServerData } from '../data/server-data.service';
 import { Units } from '../preferences/units.service';
-import { loadable, valueOf, waiting } from '../ui/loadable';
-import { overfilledBy } from './cylinder-words';
+import { valueOf } from '../ui/loadable';
+import { overfilledBy } from './cylinder-labels';
 import { collarOf } from './judged-cylinder';
 
 /** What to do with a cylinder that is overfilled or holds a mixture: how much into which others, how warm it may get, where it may go. */
@@ -91,17 +92,17 @@ import { collarOf } from './judged-cylinder';
 export class TroublePlan {
   readonly cylinder = input.required<Cylinder>();
   protected readonly units = inject(Units);
-  private readonly properties = inject(PropertyService);
-  private readonly registers = inject(Registers);
-  private readonly all = toSignal(loadable(this.registers.cylinders$), { initialValue: waiting });
-  private readonly refrigerants = toSignal(loadable(this.registers.refrigerants$), { initialValue: waiting });
-  private readonly organisation = toSignal(loadable(this.registers.organisation$), { initialValue: waiting });
+  private readonly properties = inject(CoreWorker);
+  private readonly serverData = inject(ServerData);
+  private readonly all = fromServer(this.serverData.cylinders$);
+  private readonly refrigerants = fromServer(this.serverData.refrigerants$);
+  private readonly organisation = fromServer(this.serverData.organisation$);
 
   private readonly decantQuestion = computed(() => {
     const [cylinder, all, organisation] = [this.cylinder(), valueOf(this.all()), valueOf(this.organisation())];
-    const { standing, composition } = cylinder;
+    const { fillStatus, composition } = cylinder;
     const over = overfilledBy(cylinder);
-    if (all === undefined || organisation === undefined || composition === null || standing.state !== 'limited' || over <= 0)
+    if (all === undefined || organisation === undefined || composition === null || fillStatus.state !== 'limited' || over <= 0)
       return undefined;
     const nominal = (id: string) => valueOf(this.refrigerants())?.find((entry) => entry.id === id);
     const label = cylinder.refrigerant === null ? undefined : nominal(cylinder.refrigerant);
@@ -123,7 +124,7 @@ export class TroublePlan {
       },
     };
   });
-  private readonly answer = asked(this.properties, 'decant', this.decantQuestion);
+  private readonly answer = coreQuery(this.properties, 'decant', this.decantQuestion);
   protected readonly decanting = computed(() => valueOf(this.answer()));
   protected readonly pours = computed(() =>
     (this.decanting()?.pours ?? []).map(({ into, kg }) => {
@@ -137,7 +138,7 @@ export class TroublePlan {
     }),
   );
 
-  private readonly rating = asked(
+  private readonly rating = coreQuery(
     this.properties,
     'rating',
     computed(() => {

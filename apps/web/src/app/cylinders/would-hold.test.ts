@@ -6,7 +6,7 @@ const empty = aCylinder({
   refrigerant: null,
   composition: null,
   contentKg: 0,
-  standing: { state: 'empty' },
+  fillStatus: { state: 'empty' },
   evacuatedAt: '2026-11-20T08:00:00.000Z',
 });
 const systems = [
@@ -15,8 +15,8 @@ const systems = [
   aSystem({ id: 's3', refrigerant: 'R-22' }),
   aSystem({ id: 's4', refrigerant: 'R-744' }),
 ];
-const rowsOf = async (cylinder: ReturnType<typeof aCylinder>, registers: object = {}) => {
-  stage({ registers: { systems$: of(systems), ...registers } });
+const rowsOf = async (cylinder: ReturnType<typeof aCylinder>, serverData: object = {}) => {
+  stage({ serverData: { systems$: of(systems), ...serverData } });
   const { root, fixture, text } = await render(WouldHold, { cylinder });
   for (let k = 0; k < 4; k++) await settled(fixture);
   const cells = (row: Element) => [...row.children].map((cell) => cell.textContent?.replace(/\s+/g, ' ').trim()).join(' | ');

@@ -1,15 +1,16 @@
+import { fromServer } from '../data/from-server';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+
 import { candidateOf } from '@hygromet/contract/candidate';
 import type { Cylinder } from '@hygromet/contract/cylinder';
 import { qualityIn } from '@hygromet/core/cylinder/cylinder-kind';
-import { asked } from '../live/asked';
-import type { TakeArgs } from '../live/cylinder-operations';
-import { PropertyService } from '../live/property.service';
-import { Registers } from '../live/registers.service';
+import { coreQuery } from '../core-worker/core-query';
+import type { TakeArgs } from '../core-worker/cylinder-operations';
+import { CoreWorker } from '../core-worker/core-worker.service';
+import { ServerData } from '../data/server-data.service';
 import { Units } from '../preferences/units.service';
-import { loadable, valueOf, waiting } from '../ui/loadable';
-import { objectionWords } from './objection-words';
+import { valueOf } from '../ui/loadable';
+import { objectionWords } from './objection-labels';
 
 /** Refrigerants that are shown: those of most systems. */
 const MOST = 8;
@@ -113,10 +114,10 @@ const MOST = 8;
 export class WouldHold {
   readonly cylinder = input.required<Cylinder>();
   private readonly units = inject(Units);
-  private readonly registers = inject(Registers);
-  private readonly systems = toSignal(loadable(this.registers.systems$), { initialValue: waiting });
-  private readonly refrigerants = toSignal(loadable(this.registers.refrigerants$), { initialValue: waiting });
-  private readonly organisation = toSignal(loadable(this.registers.organisation$), { initialValue: waiting });
+  private readonly serverData = inject(ServerData);
+  private readonly systems = fromServer(this.serverData.systems$);
+  private readonly refrigerants = fromServer(this.serverData.refrigerants$);
+  private readonly organisation = fromServer(this.serverData.organisation$);
 
   /** Refrigerants by the number of systems that hold them, the most common first. */
   private readonly held = computed(() => {
@@ -149,7 +150,7 @@ export class WouldHold {
       hottestK: organisation.hottestK,
     };
   });
-  private readonly answer = asked(inject(PropertyService), 'mayTake', this.question);
+  private readonly answer = coreQuery(inject(CoreWorker), 'mayTake', this.question);
   protected readonly rows = computed(() => {
     const [answers, { tareKg }] = [valueOf(this.answer()) ?? [], this.cylinder()];
     return this.common().flatMap(({ id, count }, k) => {

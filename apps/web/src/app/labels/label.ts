@@ -1,6 +1,6 @@
 import type { Cylinder } from '@hygromet/contract/cylinder';
 import { volumeIn } from '@hygromet/core/units/volume';
-import { cylinderKindNames } from '../cylinders/objection-words';
+import { cylinderKindNames } from '../cylinders/objection-labels';
 import type { Units } from '../preferences/units.service';
 
 /** What stands on a label, from the largest to the smallest. */
@@ -17,12 +17,12 @@ export interface Label {
   readonly code: string;
 }
 
-type Telling = Pick<Units, 'massText' | 'otherMassUnit' | 'decimal' | 'pressureStep'>;
+type QuantityFormatter = Pick<Units, 'massText' | 'otherMassUnit' | 'decimal' | 'pressureStep'>;
 
 /** @param origin of this application, so that any camera opens the cylinder */
-export function labelOf(cylinder: Cylinder, safetyGroup: string | null | undefined, origin: string, units: Telling): Label {
+export function labelOf(cylinder: Cylinder, safetyGroup: string | null | undefined, origin: string, units: QuantityFormatter): Label {
   const both = (kg: number) => `${units.massText(kg, 'down')} · ${units.massText(kg, 'down', units.otherMassUnit())}`;
-  const { standing, marks, refrigerant, flags } = cylinder;
+  const { fillStatus, marks, refrigerant, flags } = cylinder;
   const mixed = flags.includes('mixed');
   const group = safetyGroup ?? undefined;
   const unknown = mixed || (refrigerant !== null && safetyGroup === null);
@@ -41,7 +41,7 @@ export function labelOf(cylinder: Cylinder, safetyGroup: string | null | undefin
       ...(unknown ? ['SAFETY GROUP UNKNOWN: TREAT AS FLAMMABLE'] : []),
     ],
     figures: [
-      ...(standing.state === 'limited' ? [['Maximum gross', both(standing.limitGrossKg)] as const] : []),
+      ...(fillStatus.state === 'limited' ? [['Maximum gross', both(fillStatus.limitGrossKg)] as const] : []),
       ['Tare', both(cylinder.tareKg)],
       [
         'Water capacity',

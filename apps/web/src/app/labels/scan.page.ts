@@ -1,9 +1,10 @@
+import { fromServer } from '../data/from-server';
 import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, inject, signal, viewChild } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+
 import { Router, RouterLink } from '@angular/router';
 import type { IScannerControls } from '@zxing/browser';
-import { Registers } from '../live/registers.service';
-import { loadable, valueOf, waiting } from '../ui/loadable';
+import { ServerData } from '../data/server-data.service';
+import { valueOf } from '../ui/loadable';
 import { PageHead } from '../ui/page-head';
 import { TextField } from '../ui/text-field';
 import { cylinderIn } from './label';
@@ -90,7 +91,7 @@ import { cylinderIn } from './label';
 export class ScanPage {
   private readonly router = inject(Router);
   private readonly video = viewChild.required<ElementRef<HTMLVideoElement>>('video');
-  private readonly cylinders = toSignal(loadable(inject(Registers).cylinders$), { initialValue: waiting });
+  private readonly cylinders = fromServer(inject(ServerData).cylinders$);
   protected readonly number = signal('');
   protected readonly problem = signal<string | undefined>(undefined);
   protected readonly unknown = signal<string | undefined>(undefined);

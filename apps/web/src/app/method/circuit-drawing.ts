@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input } from '@angular/co
 import type { Part, Valve } from '@hygromet/core/circuit/part';
 import type { SystemKind } from '@hygromet/core/circuit/system-kind';
 import type { Holds } from '@hygromet/core/planning/where';
-import { partNames, valveNames } from '../systems/system-words';
+import { partNames, valveNames } from '../systems/system-labels';
 import { layoutOf } from './circuit-layout';
 
 /** A valve of the system and whether it is shut at the end. */

@@ -2,15 +2,15 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import type { Holding } from '@hygromet/core/circuit/holding';
 import { pumpDowns } from '@hygromet/core/planning/method';
 import { whereRunning } from '@hygromet/core/planning/where';
-import type { PlanAnswer } from '../live/plan-operations';
+import type { PlanAnswer } from '../core-worker/plan-operations';
 import { Units } from '../preferences/units.service';
-import { systemKindNames } from '../systems/system-words';
+import { systemKindNames } from '../systems/system-labels';
 import { Caution } from '../ui/caution';
 import { valueOf } from '../ui/loadable';
 import { CircuitDrawing } from './circuit-drawing';
 import { EquipmentFields } from './equipment-fields';
 import { MethodSession } from './method.session';
-import { coolingWords } from './method-words';
+import { coolingWords } from './method-labels';
 
 /** The circuit as the map of the job: what is in its parts, what is shut, what will be open, and the figures the method rests on. */
 @Component({

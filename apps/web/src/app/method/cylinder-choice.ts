@@ -1,16 +1,17 @@
+import { fromServer } from '../data/from-server';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+
 import { RouterLink } from '@angular/router';
 import { candidateOf } from '@hygromet/contract/candidate';
 import type { Visit } from '@hygromet/contract/visit';
-import { placeNames } from '../cylinders/cylinder-words';
-import { objectionWords } from '../cylinders/objection-words';
-import { asked } from '../live/asked';
-import type { SuitArgs } from '../live/cylinder-operations';
-import { PropertyService } from '../live/property.service';
-import { Registers } from '../live/registers.service';
+import { placeNames } from '../cylinders/cylinder-labels';
+import { objectionWords } from '../cylinders/objection-labels';
+import { coreQuery } from '../core-worker/core-query';
+import type { SuitArgs } from '../core-worker/cylinder-operations';
+import { CoreWorker } from '../core-worker/core-worker.service';
+import { ServerData } from '../data/server-data.service';
 import { Units } from '../preferences/units.service';
-import { loadable, valueOf, waiting } from '../ui/loadable';
+import { valueOf } from '../ui/loadable';
 
 const SHOWN = 4;
 
@@ -92,10 +93,10 @@ export class CylinderChoice {
   readonly goesBack = input(false);
   readonly suspect = input(false);
   protected readonly units = inject(Units);
-  private readonly registers = inject(Registers);
-  private readonly cylinders = toSignal(loadable(this.registers.cylinders$), { initialValue: waiting });
-  private readonly refrigerants = toSignal(loadable(this.registers.refrigerants$), { initialValue: waiting });
-  private readonly organisation = toSignal(loadable(this.registers.organisation$), { initialValue: waiting });
+  private readonly serverData = inject(ServerData);
+  private readonly cylinders = fromServer(this.serverData.cylinders$);
+  private readonly refrigerants = fromServer(this.serverData.refrigerants$);
+  private readonly organisation = fromServer(this.serverData.organisation$);
 
   private readonly question = computed((): SuitArgs | undefined => {
     const [cylinders, refrigerants, organisation] = [valueOf(this.cylinders()), valueOf(this.refrigerants()), valueOf(this.organisation())];
@@ -117,7 +118,7 @@ export class CylinderChoice {
       hottestK: organisation.hottestK,
     };
   });
-  private readonly answer = asked(inject(PropertyService), 'suit', this.question);
+  private readonly answer = coreQuery(inject(CoreWorker), 'suit', this.question);
   protected readonly suited = computed(() => {
     const [answer, cylinders] = [valueOf(this.answer()), valueOf(this.cylinders())];
     return answer?.flatMap((suited) => {

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { valveStates, type Valve, type ValveState } from '@hygromet/core/circuit/part';
-import { partNames, valveNames, valveStateNames } from '../systems/system-words';
+import { partNames, valveNames, valveStateNames } from '../systems/system-labels';
 import { ChoiceField } from '../ui/choice-field';
 import { QuantityField } from '../ui/quantity-field';
 import { MethodSession } from './method.session';

@@ -1,5 +1,5 @@
 import { inject, Injectable, InjectionToken, signal, type Signal } from '@angular/core';
-import { Drafts } from '../live/draft.service';
+import { Drafts } from '../data/draft.service';
 import { PreferencesService } from '../preferences/preferences.service';
 import { newLookDraft, type LookDraft } from './look-draft';
 

@@ -1,14 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import type { Method } from '@hygromet/core/planning/method';
-import type { PlanAnswer } from '../live/plan-operations';
+import type { PlanAnswer } from '../core-worker/plan-operations';
 import { Units } from '../preferences/units.service';
 import { Caution } from '../ui/caution';
 import { valueOf } from '../ui/loadable';
 import { TextField } from '../ui/text-field';
 import { MethodSession } from './method.session';
-import { sightCriterion, sightTitle } from './sight-words';
+import { sightCriterion, sightTitle } from './sight-labels';
 import { ReuseFields } from './reuse-fields';
-import { arrivalText, contradictionText, methodNames } from './method-words';
+import { arrivalText, contradictionText, methodNames } from './method-labels';
 import { VerdictList } from './verdict-list';
 
 /** The verdict, why, and every way with what speaks against it; another way than the proposed one carries its reason. */
@@ -50,8 +50,8 @@ import { VerdictList } from './verdict-list';
           <p class="over" role="alert">{{ names[method] }} was chosen and is not possible any more: see its reasons below.</p>
         }
       </div>
-      <p class="arrival">
-        {{ arrival(p) }}
+      <p class="asFound">
+        {{ asFound(p) }}
         @if (p.hosesTake; as fall) {
           Three 3/8 in hoses lower the reading by about {{ units.pressureStep(fall) }}.
         }
@@ -64,7 +64,7 @@ import { VerdictList } from './verdict-list';
           label="Reason for overriding"
           [text]="session.draft().why"
           (textChange)="session.change({ why: $event })"
-          [asked]="true"
+          [submitted]="true"
           hint="saved with the job"
         />
       }
@@ -87,7 +87,7 @@ import { VerdictList } from './verdict-list';
       gap: 18px;
     }
 
-    .arrival {
+    .asFound {
       font-size: 17px;
     }
 
@@ -131,7 +131,7 @@ export class MethodDecision {
     };
   });
   protected lower = (name: string): string => `${name[0]?.toLowerCase() ?? ''}${name.slice(1)}`;
-  protected arrival = ({ arrival, content }: PlanAnswer): string => arrivalText(arrival, content.likely, this.units);
+  protected asFound = ({ asFound, content }: PlanAnswer): string => arrivalText(asFound, content.likely, this.units);
 
   protected take(method: Method, { decision }: PlanAnswer): void {
     this.session.change({ method: method === decision.chosen ? null : method, ...(method === decision.chosen ? { why: '' } : {}) });

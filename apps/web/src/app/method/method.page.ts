@@ -1,11 +1,13 @@
+import { ReadState } from '../shell/read-state';
+import { fromServer } from '../data/from-server';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+
 import { ActivatedRoute, RouterLink } from '@angular/router';
 import type { System } from '@hygromet/contract/system';
-import { Registers } from '../live/registers.service';
+import { ServerData } from '../data/server-data.service';
 import { Units } from '../preferences/units.service';
 import { dayWords } from '../ui/day';
-import { loadable, valueOf, waiting } from '../ui/loadable';
+import { valueOf } from '../ui/loadable';
 import { PageHead } from '../ui/page-head';
 import { CircuitSide } from './circuit-side';
 import { LookFields } from './look-fields';
@@ -17,20 +19,20 @@ import { StepList } from './step-list';
 /** What might be done at a system before anybody goes there: look, methods and steps; nothing of it is saved. */
 @Component({
   selector: 'hy-method-page',
-  imports: [CircuitSide, LookFields, MethodDecision, PageHead, RouterLink, StepList],
+  imports: [ReadState, CircuitSide, LookFields, MethodDecision, PageHead, RouterLink, StepList],
   providers: [
     MethodSession,
     { provide: SYSTEM_ID, useFactory: () => inject(ActivatedRoute).snapshot.paramMap.get('id') ?? '' },
     { provide: LookSource, useClass: LookOnDevice },
   ],
   templateUrl: './method.page.html',
-  styleUrls: ['../ui/columns.css', '../ui/alone.css', './method.page.css'],
+  styleUrls: ['../ui/columns.css', '../ui/state-page.css', './method.page.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class MethodPage {
   protected readonly session = inject(MethodSession);
   private readonly units = inject(Units);
-  private readonly visits = toSignal(loadable(inject(Registers).visits$), { initialValue: waiting });
+  private readonly visits = fromServer(inject(ServerData).visits$);
   protected readonly visit = computed(() =>
     valueOf(this.visits())?.find(({ state, system }) => state === 'open' && system.id === this.session.systemId),
   );

@@ -1,5 +1,6 @@
+import { fromServer } from '../data/from-server';
 import { computed, inject, Injectable } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+
 import { valves as allValves, type Valve, type ValveState } from '@hygromet/core/circuit/part';
 import { kindOf } from '@hygromet/core/circuit/system-kind';
 import type { Method } from '@hygromet/core/planning/method';
@@ -8,12 +9,12 @@ import { whereAfter, whereAtRest } from '@hygromet/core/planning/where';
 import { decisiveLook, schoolsOf, seenLook } from '@hygromet/contract/plan-facts';
 import type { VisitPlan } from '@hygromet/contract/visit-plan';
 import { kelvin, pascal } from '@hygromet/core/units/quantity';
-import { asked } from '../live/asked';
-import type { PlanArgs } from '../live/plan-operations';
-import { PropertyService } from '../live/property.service';
-import { Registers } from '../live/registers.service';
+import { coreQuery } from '../core-worker/core-query';
+import type { PlanArgs } from '../core-worker/plan-operations';
+import { CoreWorker } from '../core-worker/core-worker.service';
+import { ServerData } from '../data/server-data.service';
 import { Units } from '../preferences/units.service';
-import { currentOf, loadable, valueOf, waiting } from '../ui/loadable';
+import { currentOf, valueOf } from '../ui/loadable';
 import { readQuantity } from '../ui/quantity-entry';
 import { saidOf, type LookDraft } from './look-draft';
 import { LookSource, SYSTEM_ID } from './look-source';
@@ -27,16 +28,16 @@ const SHUT_BY: Partial<Record<Method, readonly Valve[]>> = {
 /** One look at one system: what was seen, what follows from it, and what was decided. */
 @Injectable()
 export class MethodSession {
-  private readonly registers = inject(Registers);
+  private readonly serverData = inject(ServerData);
   private readonly units = inject(Units);
   readonly systemId = inject(SYSTEM_ID);
   private readonly look = inject(LookSource);
 
   readonly draft = this.look.draft;
   readonly unsaved = this.look.unsaved;
-  readonly system = toSignal(loadable(this.registers.system$(this.systemId)), { initialValue: waiting });
-  private readonly refrigerants = toSignal(loadable(this.registers.refrigerants$), { initialValue: waiting });
-  private readonly organisation = toSignal(loadable(this.registers.organisation$), { initialValue: waiting });
+  readonly system = fromServer(this.serverData.system$(this.systemId));
+  private readonly refrigerants = fromServer(this.serverData.refrigerants$);
+  private readonly organisation = fromServer(this.serverData.organisation$);
   private readonly known = computed(() => valueOf(this.system()));
   private readonly summary = computed(() => valueOf(this.refrigerants())?.find(({ id }) => id === this.known()?.refrigerant));
 
@@ -59,14 +60,14 @@ export class MethodSession {
       flammable: summary.flammable,
       look: seenLook(saidOf(draft), {
         T: kelvin(ambient.si),
-        standing: standing.state === 'good' ? pascal(standing.si) : undefined,
+        standingPressure: standing.state === 'good' ? pascal(standing.si) : undefined,
         atmosphere: pascal(this.units.atmosphere()),
       }),
-      schools: schoolsOf(organisation),
+      practice: schoolsOf(organisation),
       method: draft.method ?? undefined,
     };
   });
-  readonly plan = asked(inject(PropertyService), 'plan', this.question);
+  readonly plan = coreQuery(inject(CoreWorker), 'plan', this.question);
 
   readonly failedPart = computed(() => {
     const { failed } = this.draft();
@@ -118,7 +119,7 @@ export class MethodSession {
       burntOut: this.keptApart(),
       look: decisiveLook(saidOf(draft)),
       ambientK: question.look.T,
-      standingPa: question.look.standing ?? null,
+      standingPa: question.look.standingPressure ?? null,
       factsVersion: draft.seenVersion ?? system.version,
     };
   });

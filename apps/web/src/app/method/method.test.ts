@@ -2,9 +2,9 @@ import { of, Subject } from 'rxjs';
 import type { System } from '@hygromet/contract/system';
 import type { StepCode } from '@hygromet/core/planning/steps';
 import { aSystem, render, settled, stage } from '../../../test/scene';
-import { arrivalText, contradictionText, methodNames, reasonText } from './method-words';
+import { arrivalText, contradictionText, methodNames, reasonText } from './method-labels';
 import { MethodPage } from './method.page';
-import { cautionText, stepText } from './step-words';
+import { cautionText, stepText } from './step-labels';
 
 const tell = {
   massText: (kg: number) => `${kg.toFixed(2)} kg`,
@@ -23,7 +23,7 @@ const split = (more: Partial<System> = {}) =>
     ...more,
   });
 const open = (system: System, drafts: Record<string, object> = {}) => {
-  const { kept } = stage({ id: 's1', registers: { system$: () => of(system) }, drafts });
+  const { kept } = stage({ id: 's1', serverData: { system$: () => of(system) }, drafts });
   return render(MethodPage).then((page) => ({ ...page, kept }));
 };
 
@@ -145,7 +145,7 @@ test('without water nothing may be started at a chiller', async () => {
 
 test('a plan made from facts that somebody has changed meanwhile says so before it is used', async () => {
   const systems$ = new Subject<System>();
-  stage({ id: 's1', registers: { system$: () => systems$ } });
+  stage({ id: 's1', serverData: { system$: () => systems$ } });
   const { text, type, fixture, press } = await render(MethodPage);
   systems$.next(split());
   await settled(fixture);
@@ -182,8 +182,8 @@ test.each([
   [{ state: 'flat', how: 'atmospheric' } as const, /Prove zero on both sides/],
   [{ state: 'liquid', pBubble: 1e6 } as never, /saturation \(1000 kPa\): liquid is present/],
   [{ state: 'air-or-other', airShare: 0.2 } as const, /20 % .*identifier/],
-])('an arrival %j is told with what to do', (arrival, sentence) => {
-  expect(arrivalText(arrival, 4, tell)).toMatch(sentence);
+])('what was found, %j, is told with what to do', (asFound, sentence) => {
+  expect(arrivalText(asFound, 4, tell)).toMatch(sentence);
 });
 
 test('a reason is told with its figures', () => {

@@ -3,7 +3,7 @@ import type { VisitReading } from '@hygromet/contract/visit-record';
 import type { Step } from '@hygromet/core/planning/steps';
 import { Units } from '../preferences/units.service';
 import { Caution } from '../ui/caution';
-import { cautionText, stepText } from './step-words';
+import { cautionText, stepText } from './step-labels';
 import { momentText } from '../ui/day';
 
 /** The checklist, in order; a caution stands at its step, and a reading is noted beside it. */

@@ -2,9 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import type { Verdict } from '@hygromet/core/planning/decide';
 import type { Method } from '@hygromet/core/planning/method';
 import { Units } from '../preferences/units.service';
-import { methodNames, reasonText, standingNames } from './method-words';
+import { methodNames, reasonText, feasibilityNames } from './method-labels';
 
-const ORDER: readonly Verdict['standing'][] = ['possible', 'once-seen', 'not-advised'];
+const ORDER: readonly Verdict['feasibility'][] = ['possible', 'once-seen', 'not-advised'];
 
 /** What may be done, with what speaks against it and what it costs, the one that is taken marked; what is impossible in a line each. */
 @Component({
@@ -19,11 +19,11 @@ const ORDER: readonly Verdict['standing'][] = ['possible', 'once-seen', 'not-adv
               name="method"
               [value]="verdict.method"
               [checked]="verdict.method === taken()"
-              [disabled]="verdict.standing === 'once-seen'"
+              [disabled]="verdict.feasibility === 'once-seen'"
               (change)="take.emit(verdict.method)"
             />
             <span class="name">{{ names[verdict.method] }}</span>
-            <span class="standing" [class]="verdict.standing">{{ standings[verdict.standing] }}</span>
+            <span class="feasibility" [class]="verdict.feasibility">{{ feasibilityText[verdict.feasibility] }}</span>
           </label>
           @if (verdict.reasons.length > 0) {
             <p class="reasons">{{ reasons(verdict) }}</p>
@@ -59,13 +59,13 @@ export class VerdictList {
   /** What may be done, what is advised first. */
   protected readonly open = computed(() =>
     this.verdicts()
-      .filter(({ standing }) => standing !== 'impossible')
+      .filter(({ feasibility }) => feasibility !== 'impossible')
       .sort((a, b) => this.rank(a) - this.rank(b)),
   );
-  protected readonly out = computed(() => this.verdicts().filter(({ standing }) => standing === 'impossible'));
-  private rank = ({ standing }: Verdict): number => ORDER.indexOf(standing);
+  protected readonly out = computed(() => this.verdicts().filter(({ feasibility }) => feasibility === 'impossible'));
+  private rank = ({ feasibility }: Verdict): number => ORDER.indexOf(feasibility);
   protected readonly names = methodNames;
-  protected readonly standings = standingNames;
+  protected readonly feasibilityText = feasibilityNames;
   protected reasons = ({ reasons }: Verdict): string => {
     const text = reasons.map((reason) => reasonText(reason, this.units)).join('; ');
     return `${text[0]?.toUpperCase() ?? ''}${text.slice(1)}.`;

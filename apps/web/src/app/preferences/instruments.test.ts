@@ -10,7 +10,7 @@ test('a gateway is added by its name, and its token is shown this once', async (
     sent.push(body);
     return of({ ...gateway, name: 'van 2', token: 'a-token-that-nobody-guesses' });
   };
-  stage({ registers: { gateways$: of([gateway]), instruments$: of([]), addGateway$ } });
+  stage({ serverData: { gateways$: of([gateway]), instruments$: of([]), addGateway$ } });
   const { text, type, press } = await render(Instruments);
   expect(text()).toContain('Van of Ines');
   await press('Add a gateway');
@@ -35,7 +35,7 @@ test('one that sends no more says since when, and what was heard tells of itself
     heardAt: '2026-11-29T08:00:00.000Z',
   };
   stage({
-    registers: {
+    serverData: {
       gateways$: of([gateway, { ...gateway, id: 'g2', name: 'Lost phone', revokedAt: '2026-11-21T08:00:00.000Z' }]),
       instruments$: of([scale]),
       revokeGateway$,

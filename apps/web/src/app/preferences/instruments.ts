@@ -1,10 +1,11 @@
+import { fromServer } from '../data/from-server';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+
 import type { Instrument } from '@hygromet/contract/instrument';
-import { command, refusalIn } from '../live/command';
-import { Registers } from '../live/registers.service';
+import { mutation, errorIn } from '../data/mutation';
+import { ServerData } from '../data/server-data.service';
 import { momentText } from '../ui/day';
-import { loadable, valueOf, waiting } from '../ui/loadable';
+import { valueOf } from '../ui/loadable';
 import { TextField } from '../ui/text-field';
 import { PreferencesService } from './preferences.service';
 
@@ -92,34 +93,34 @@ import { PreferencesService } from './preferences.service';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Instruments {
-  private readonly registers = inject(Registers);
+  private readonly serverData = inject(ServerData);
   private readonly preferences = inject(PreferencesService).current;
-  private readonly loadedGateways = toSignal(loadable(this.registers.gateways$), { initialValue: waiting });
-  private readonly loadedInstruments = toSignal(loadable(this.registers.instruments$), { initialValue: waiting });
+  private readonly loadedGateways = fromServer(this.serverData.gateways$);
+  private readonly loadedInstruments = fromServer(this.serverData.instruments$);
   protected readonly gateways = computed(() => valueOf(this.loadedGateways()) ?? []);
   protected readonly heard = computed(() => valueOf(this.loadedInstruments()) ?? []);
   protected readonly name = signal('');
   protected readonly token = signal('');
   protected readonly added = signal('');
-  private readonly asked = signal(false);
+  private readonly submitted = signal(false);
   protected readonly moment = momentText;
 
-  protected readonly adding = command(this.registers.addGateway$, ({ name, token }) => {
+  protected readonly adding = mutation(this.serverData.addGateway$, ({ name, token }) => {
     this.added.set(name);
     this.token.set(token);
     this.name.set('');
-    this.asked.set(false);
+    this.submitted.set(false);
   });
-  protected readonly revoking = command(this.registers.revokeGateway$, () => undefined);
+  protected readonly revoking = mutation(this.serverData.revokeGateway$, () => undefined);
   protected readonly problem = computed(
-    () => refusalIn(this.adding.state(), '/name') ?? (this.asked() && this.name().trim() === '' ? 'Give the gateway a name.' : undefined),
+    () => errorIn(this.adding.state(), '/name') ?? (this.submitted() && this.name().trim() === '' ? 'Give the gateway a name.' : undefined),
   );
   protected readonly refused = computed(
-    () => (this.problem() === undefined ? refusalIn(this.adding.state()) : undefined) ?? refusalIn(this.revoking.state()),
+    () => (this.problem() === undefined ? errorIn(this.adding.state()) : undefined) ?? errorIn(this.revoking.state()),
   );
 
   protected send(): void {
-    this.asked.set(true);
+    this.submitted.set(true);
     if (this.name().trim() !== '') this.adding.send({ name: this.name(), recordedBy: this.preferences().person });
   }
 

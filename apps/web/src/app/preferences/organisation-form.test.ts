@@ -1,6 +1,8 @@
 import { readOrganisationForm, type OrganisationForm } from './organisation-form';
 
 const good: OrganisationForm = {
+  name: 'Tidewrack',
+  people: 'Ines Marrow, Tobin  Wake;Ines Marrow, ',
   altitudeM: '40',
   liquidPercent: '95',
   hottest: { unit: 'F', text: '140', ounces: '' },
@@ -11,15 +13,23 @@ const good: OrganisationForm = {
 };
 
 test('settings become SI', () => {
-  const reading = readOrganisationForm(good, 'Tidewrack');
+  const reading = readOrganisationForm(good);
   expect(reading).toMatchObject({
     state: 'good',
-    organisation: { altitudeM: 40, liquidShareAt131F: 0.95, partShare: 0.75, endOfPumpDown: 'vacuum', readingsKeptDays: 60 },
+    organisation: {
+      altitudeM: 40,
+      liquidShareAt131F: 0.95,
+      partShare: 0.75,
+      endOfPumpDown: 'vacuum',
+      readingsKeptDays: 60,
+      people: ['Ines Marrow', 'Tobin Wake'],
+    },
   });
   expect(reading.state === 'good' && reading.organisation.hottestK).toBeCloseTo(333.15, 9);
 });
 
 test.each([
+  [{ name: '  ' }, 'name', /missing/],
   [{ altitudeM: 'high' }, 'altitudeM', /metres/],
   [{ altitudeM: '20000' }, 'altitudeM', /9000/],
   [{ liquidPercent: '120' }, 'liquidPercent', /50 to 100/],
@@ -29,7 +39,7 @@ test.each([
   [{ keptDays: 'a month' }, 'keptDays', /1 to 3650/],
   [{ requiredRules: [] }, 'requiredRules', /at least one/],
 ])('%j has its sentence at its field', (change, field, sentence) => {
-  expect(readOrganisationForm({ ...good, ...change }, 'Tidewrack')).toEqual({
+  expect(readOrganisationForm({ ...good, ...change })).toEqual({
     state: 'bad',
     problems: { [field]: expect.stringMatching(sentence) },
   });

@@ -7,6 +7,9 @@ import { readQuantity, type QuantityEntry } from '../ui/quantity-entry';
 
 /** The organisation's settings as they are typed. */
 export interface OrganisationForm {
+  readonly name: string;
+  /** One name after the other, by commas. */
+  readonly people: string;
   readonly altitudeM: string;
   readonly liquidPercent: string;
   readonly hottest: QuantityEntry;
@@ -22,13 +25,15 @@ export type FormReading =
   { readonly state: 'good'; readonly organisation: Organisation } | { readonly state: 'bad'; readonly problems: FormProblems };
 
 /** The settings in SI, or the sentence for each field that is wrong. */
-export function readOrganisationForm(form: OrganisationForm, name: string): FormReading {
+export function readOrganisationForm(form: OrganisationForm): FormReading {
+  const name = form.name.trim();
   const altitudeM = attempt(() => altitude(readNumber(form.altitudeM)));
   const share = attempt(() => shareBetween(readNumber(form.liquidPercent), 50, 100));
   const partShare = attempt(() => shareBetween(readNumber(form.partPercent), 50, 80));
   const keptDays = attempt(() => wholeBetween(readNumber(form.keptDays), 1, 3650));
   const hottest = readQuantity('temperature', form.hottest);
   const problems: FormProblems = {
+    ...(name === '' ? { name: 'The name of the firm is missing: it stands on papers and records.' } : {}),
     ...(altitudeM === undefined ? { altitudeM: 'The altitude is a number of metres from −450 to 9000.' } : {}),
     ...(share === undefined ? { liquidPercent: 'Choose 50 to 100 %: the share of the volume that liquid may fill at 131 °F.' } : {}),
     ...(partShare === undefined ? { partPercent: 'Choose 50 to 80 %: above that nothing is left for the liquid to warm up into.' } : {}),
@@ -37,6 +42,7 @@ export function readOrganisationForm(form: OrganisationForm, name: string): Form
     ...(form.requiredRules.length === 0 ? { requiredRules: 'Require at least one rule: without one there is no stop weight.' } : {}),
   };
   if (
+    name === '' ||
     altitudeM === undefined ||
     share === undefined ||
     partShare === undefined ||
@@ -56,9 +62,20 @@ export function readOrganisationForm(form: OrganisationForm, name: string): Form
       partShare,
       endOfPumpDown: form.endOfPumpDown as Organisation['endOfPumpDown'], // the field offers only these
       readingsKeptDays: keptDays,
+      people: namesIn(form.people),
     },
   };
 }
+
+/** Each name once. */
+export const namesIn = (text: string): string[] => [
+  ...new Set(
+    text
+      .split(/[,;\n]/)
+      .map((name) => name.trim().replace(/\s+/g, ' '))
+      .filter((name) => name !== ''),
+  ),
+];
 
 const shareBetween = (percent: number, least: number, most: number): number | undefined =>
   percent >= least && percent <= most ? percent / 100 : undefined;

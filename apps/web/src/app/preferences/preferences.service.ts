@@ -1,5 +1,5 @@
 import { DOCUMENT, effect, inject, Injectable } from '@angular/core';
-import { Drafts } from '../live/draft.service';
+import { Drafts } from '../data/draft.service';
 import { defaultPreferences, type Preferences } from './preferences';
 
 const PREFERS_DARK = '(prefers-color-scheme: dark)';

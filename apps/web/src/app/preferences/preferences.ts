@@ -4,6 +4,7 @@ import type { TemperatureUnit } from '@hygromet/core/units/temperature';
 
 /** What a person chose for this device. */
 export interface Preferences {
+  /** Whose entries are made here; empty until somebody has said so. */
   readonly person: string;
   /** As a scale for cylinders shows it. */
   readonly mass: Extract<MassUnit, 'lb' | 'lb-oz' | 'kg'>;
@@ -14,7 +15,7 @@ export interface Preferences {
 }
 
 export const defaultPreferences: Preferences = {
-  person: 'Ines Marrow',
+  person: '',
   mass: 'lb',
   temperature: 'F',
   pressure: 'psig',

@@ -16,7 +16,7 @@ const onRecord: PriceOnRecord = {
 
 test('prices are typed and shown by the pound where the scale shows pounds, and kept by the kilogram', async () => {
   const sent: NewPrice[] = [];
-  stage({ registers: { prices$: of([onRecord]), addPrice$: (body: NewPrice) => (sent.push(body), of(onRecord)) } });
+  stage({ serverData: { prices$: of([onRecord]), addPrice$: (body: NewPrice) => (sent.push(body), of(onRecord)) } });
   const { text, type, press, fixture } = await render(Prices);
   expect(text()).toContain('R-410A costs USD 11.11 a lb');
   await type('Price per lb', '12');

@@ -1,16 +1,17 @@
+import { fromServer } from '../data/from-server';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+
 import { priceKinds } from '@hygromet/core/account/price';
 import { CoreError } from '@hygromet/core/errors';
 import { massFrom } from '@hygromet/core/units/mass';
 import { readNumber } from '@hygromet/core/units/read-number';
-import { command, refusalIn } from '../live/command';
-import { newKey } from '../live/new-key';
-import { Registers } from '../live/registers.service';
+import { mutation, errorIn } from '../data/mutation';
+import { newKey } from '../data/new-key';
+import { ServerData } from '../data/server-data.service';
 import { amountText } from '../ui/amount';
 import { ChoiceField } from '../ui/choice-field';
 import { dayOf, dayWords } from '../ui/day';
-import { loadable, valueOf, waiting } from '../ui/loadable';
+import { valueOf } from '../ui/loadable';
 import { RefrigerantField } from '../ui/refrigerant-field';
 import { TextField } from '../ui/text-field';
 import { PreferencesService } from './preferences.service';
@@ -42,7 +43,7 @@ const kindText = { buy: 'costs', credit: 'brings at the reclaimer' } as const;
         [text]="price()"
         (textChange)="price.set($event)"
         [problem]="reading().sentence ?? field('/perKg')"
-        [asked]="asked()"
+        [submitted]="submitted()"
       />
       <hy-text-field
         label="Currency"
@@ -61,20 +62,20 @@ const kindText = { buy: 'costs', credit: 'brings at the reclaimer' } as const;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Prices {
-  private readonly registers = inject(Registers);
+  private readonly serverData = inject(ServerData);
   private readonly units = inject(Units);
   private readonly preferences = inject(PreferencesService).current;
-  private readonly loaded = toSignal(loadable(this.registers.prices$), { initialValue: waiting });
+  private readonly loaded = fromServer(this.serverData.prices$);
   protected readonly kinds = priceKinds.map((value) => ({ value, label: value === 'buy' ? 'to buy' : 'credit of the reclaimer' }));
   protected readonly refrigerant = signal<string | null>(null);
   protected readonly kind = signal<string>('buy');
   protected readonly price = signal('');
   protected readonly currency = signal('USD');
   protected readonly from = signal(dayOf(new Date()));
-  protected readonly asked = signal(false);
+  protected readonly submitted = signal(false);
   private readonly key = signal(newKey());
   protected readonly unit = computed(() => (this.preferences().mass === 'kg' ? 'kg' : 'lb'));
-  protected readonly missing = computed(() => (this.asked() && this.refrigerant() === null ? 'Which refrigerant?' : undefined));
+  protected readonly missing = computed(() => (this.submitted() && this.refrigerant() === null ? 'Which refrigerant?' : undefined));
 
   protected readonly rows = computed(() =>
     (valueOf(this.loaded()) ?? [])
@@ -94,17 +95,17 @@ export class Prices {
       throw error;
     }
   });
-  private readonly adding = command(this.registers.addPrice$, () => {
+  private readonly adding = mutation(this.serverData.addPrice$, () => {
     this.price.set('');
-    this.asked.set(false);
+    this.submitted.set(false);
     this.key.set(newKey());
   });
   protected readonly busy = computed(() => this.adding.state().state === 'busy');
-  protected readonly field = (pointer: string) => refusalIn(this.adding.state(), pointer);
-  protected readonly refused = computed(() => refusalIn(this.adding.state()));
+  protected readonly field = (pointer: string) => errorIn(this.adding.state(), pointer);
+  protected readonly refused = computed(() => errorIn(this.adding.state()));
 
   protected send(): void {
-    this.asked.set(true);
+    this.submitted.set(true);
     const [refrigerant, { value }, kind] = [this.refrigerant(), this.reading(), priceKinds.find((priceKind) => priceKind === this.kind())];
     if (refrigerant === null || value === undefined || kind === undefined) return;
     this.adding.send({

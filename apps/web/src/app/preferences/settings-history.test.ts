@@ -10,6 +10,7 @@ const settings: Organisation = {
   partShare: 0.8,
   endOfPumpDown: 'slightly-positive',
   readingsKeptDays: 30,
+  people: ['Ines Marrow'],
 };
 const tell = {
   decimal: (value: number, digits: number) => value.toFixed(digits),

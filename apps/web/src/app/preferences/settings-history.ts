@@ -2,11 +2,12 @@ import type { Organisation, OrganisationChange } from '@hygromet/contract/organi
 import { fillRuleName, type FillRule } from '@hygromet/core/cylinder/fill-rule';
 import type { Units } from './units.service';
 
-type Telling = Pick<Units, 'decimal' | 'temperature'>;
+type QuantityFormatter = Pick<Units, 'decimal' | 'temperature'>;
 
 /** The settings as lines: what each is of, and what it says. */
-const linesOf = (settings: Organisation, tell: Telling): readonly (readonly [string, string])[] => [
+const linesOf = (settings: Organisation, tell: QuantityFormatter): readonly (readonly [string, string])[] => [
   ['Name', settings.name],
+  ['People', settings.people.join(', ')],
   ['Altitude', `${tell.decimal(settings.altitudeM, 0)} m`],
   ['Liquid at most at 131 °F', `${tell.decimal(100 * settings.liquidShareAt131F, 1)} %`],
   ['Default maximum storage temperature', tell.temperature(settings.hottestK)],
@@ -17,7 +18,7 @@ const linesOf = (settings: Organisation, tell: Telling): readonly (readonly [str
 
 const named = (rules: readonly FillRule[], what: string): readonly string[] => rules.map((rule) => `${fillRuleName(rule)}: ${what}`);
 
-function changesIn({ settings }: OrganisationChange, before: OrganisationChange | undefined, tell: Telling): readonly string[] {
+function changesIn({ settings }: OrganisationChange, before: OrganisationChange | undefined, tell: QuantityFormatter): readonly string[] {
   if (before === undefined) return [];
   const then = new Map(linesOf(before.settings, tell));
   const missing = (rules: readonly FillRule[], others: readonly FillRule[]) => rules.filter((rule) => !others.includes(rule));
@@ -39,7 +40,7 @@ export interface SettingsChange {
 }
 
 /** Who changed which rule when, the latest first. */
-export const settingsHistory = (changes: readonly OrganisationChange[], tell: Telling): readonly SettingsChange[] =>
+export const settingsHistory = (changes: readonly OrganisationChange[], tell: QuantityFormatter): readonly SettingsChange[] =>
   changes.map(({ version, changedAt, changedBy }, index) => ({
     version,
     changedAt,

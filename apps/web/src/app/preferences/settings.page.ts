@@ -1,17 +1,20 @@
+import { fromServer } from '../data/from-server';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+
 import { fillRuleName, fillRules, fillRuleSource, type FillRule } from '@hygromet/core/cylinder/fill-rule';
-import { command, refusalIn } from '../live/command';
-import { Registers } from '../live/registers.service';
+import { mutation, errorIn } from '../data/mutation';
+import { ServerData } from '../data/server-data.service';
 import { ChoiceField } from '../ui/choice-field';
-import { loadable, valueOf, waiting } from '../ui/loadable';
+import { valueOf } from '../ui/loadable';
 import { PageHead } from '../ui/page-head';
 import { QuantityField } from '../ui/quantity-field';
 import { TextField } from '../ui/text-field';
 import { readOrganisationForm, type OrganisationForm } from './organisation-form';
 import type { Preferences } from './preferences';
+import { decimalMarks, massUnits, pressureUnits, temperatureUnits, themes } from './preference-choices';
 import { PreferencesService } from './preferences.service';
 import { Instruments } from './instruments';
+import { PersonField } from './person-field';
 import { Prices } from './prices';
 import { settingsHistory } from './settings-history';
 import { Units } from './units.service';
@@ -20,18 +23,18 @@ import { momentText } from '../ui/day';
 /** What belongs to this person on this device, and what the whole firm has decided. */
 @Component({
   selector: 'hy-settings-page',
-  imports: [ChoiceField, PageHead, Instruments, Prices, QuantityField, TextField],
+  imports: [PersonField, ChoiceField, PageHead, Instruments, Prices, QuantityField, TextField],
   templateUrl: './settings.page.html',
   styleUrls: ['../ui/form.css', './settings.page.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class SettingsPage {
-  private readonly registers = inject(Registers);
+  private readonly serverData = inject(ServerData);
   private readonly service = inject(PreferencesService);
   private readonly units = inject(Units);
   protected readonly preferences = this.service.current;
 
-  private readonly loaded = toSignal(loadable(this.registers.organisation$), { initialValue: waiting });
+  private readonly loaded = fromServer(this.serverData.organisation$);
   protected readonly organisation = computed(() => valueOf(this.loaded()));
   private readonly edits = signal<Partial<OrganisationForm>>({});
   protected readonly saved = signal(false);
@@ -40,6 +43,8 @@ export class SettingsPage {
     const stored = this.organisation();
     const { temperature } = this.preferences();
     return {
+      name: stored?.name ?? '',
+      people: stored?.people.join(', ') ?? '',
       altitudeM: String(stored?.altitudeM ?? ''),
       liquidPercent: stored === undefined ? '' : String(Math.round(stored.liquidShareAt131F * 100)),
       hottest: {
@@ -54,7 +59,7 @@ export class SettingsPage {
       ...this.edits(),
     };
   });
-  private readonly reading = computed(() => readOrganisationForm(this.form(), this.organisation()?.name ?? ''));
+  private readonly reading = computed(() => readOrganisationForm(this.form()));
   protected readonly problems = computed(() => {
     const reading = this.reading();
     return reading.state === 'bad' && Object.keys(this.edits()).length > 0 ? reading.problems : {};
@@ -62,21 +67,21 @@ export class SettingsPage {
 
   /** The version that was on the screen when the first field was changed: whatever came after it has not been looked at. */
   private readonly seen = signal<number | undefined>(undefined);
-  private readonly changes = toSignal(loadable(this.registers.organisationHistory$), { initialValue: waiting });
+  private readonly changes = fromServer(this.serverData.organisationHistory$);
   protected readonly history = computed(() => settingsHistory(valueOf(this.changes()) ?? [], this.units));
   protected readonly moment = momentText;
 
-  private readonly saving = command(this.registers.saveOrganisation$, () => {
+  private readonly saving = mutation(this.serverData.saveOrganisation$, () => {
     this.edits.set({});
     this.seen.set(undefined);
     this.saved.set(true);
   });
   protected readonly busy = computed(() => this.saving.state().state === 'busy');
-  protected readonly refused = computed(() => refusalIn(this.saving.state()));
+  protected readonly refused = computed(() => errorIn(this.saving.state()));
   /** Somebody else has saved meanwhile: their state is read, and what is typed here stays until the person decides. */
   protected readonly overtaken = computed(() => {
     const state = this.saving.state();
-    return state.state === 'refused' && state.refusal.code === 'changed-meanwhile';
+    return state.state === 'refused' && state.apiError.code === 'changed-meanwhile';
   });
 
   /** What nobody has identified is held to its rule whatever is ticked: no box is offered for it. */
@@ -87,15 +92,11 @@ export class SettingsPage {
     'slightly-positive': 'Slightly positive, 0 to 2 psig',
     vacuum: 'Vacuum, reciprocating compressors only',
   });
-  protected readonly massUnits = choices({
-    lb: 'Pounds, decimal: 38.7 lb',
-    'lb-oz': 'Pounds and ounces: 38 lb 11 oz',
-    kg: 'Kilograms: 17.59 kg',
-  });
-  protected readonly temperatureUnits = choices({ F: '°F', C: '°C' });
-  protected readonly pressureUnits = choices({ psig: 'psi gauge', barg: 'bar gauge', kPag: 'kPa gauge' });
-  protected readonly decimalMarks = choices({ '.': 'Point: 38.7', ',': 'Comma: 38,7' });
-  protected readonly themes = choices({ system: 'As the device', light: 'Light', dark: 'Dark' });
+  protected readonly massUnits = massUnits;
+  protected readonly temperatureUnits = temperatureUnits;
+  protected readonly pressureUnits = pressureUnits;
+  protected readonly decimalMarks = decimalMarks;
+  protected readonly themes = themes;
 
   /** The field of that name offers only the values of that preference. */
   protected prefer(name: keyof Preferences, value: string): void {
@@ -115,7 +116,7 @@ export class SettingsPage {
 
   constructor() {
     effect(() => {
-      if (this.overtaken()) untracked(() => this.registers.readAgain());
+      if (this.overtaken()) untracked(() => this.serverData.readAgain());
     });
   }
 

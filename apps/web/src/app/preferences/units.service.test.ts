@@ -1,8 +1,8 @@
 import { TestBed } from '@angular/core/testing';
 import { massFrom } from '@hygromet/core/units/mass';
 import { of } from 'rxjs';
-import { DRAFT_STORAGE } from '../live/draft.service';
-import { Registers } from '../live/registers.service';
+import { DRAFT_STORAGE } from '../data/draft.service';
+import { ServerData } from '../data/server-data.service';
 import type { Preferences } from './preferences';
 import { Units } from './units.service';
 
@@ -11,7 +11,7 @@ function unitsOf(preferences: Partial<Preferences>, altitudeM = 0): Units {
   TestBed.configureTestingModule({
     providers: [
       { provide: DRAFT_STORAGE, useValue: storage },
-      { provide: Registers, useValue: { organisation$: of({ altitudeM }) } },
+      { provide: ServerData, useValue: { organisation$: of({ altitudeM }) } },
     ],
   });
   return TestBed.inject(Units);

@@ -8,11 +8,11 @@ import { altitude } from '@hygromet/core/units/quantity';
 import { specificEnergyIn } from '@hygromet/core/units/specific-energy';
 import { temperatureDifferenceIn, temperatureIn } from '@hygromet/core/units/temperature';
 import { catchError, map, of } from 'rxjs';
-import { Registers } from '../live/registers.service';
+import { ServerData } from '../data/server-data.service';
 import { PreferencesService } from './preferences.service';
 
 /** A number with its unit, set apart so that the number can be drawn large. */
-export interface Shown {
+export interface FormattedQuantity {
   readonly number: string;
   readonly unit: string;
 }
@@ -40,7 +40,7 @@ const rounded = (value: number, decimals: number, rounding: Rounding) => {
 export class Units {
   private readonly preferences = inject(PreferencesService).current;
   private readonly altitudeM = toSignal(
-    inject(Registers).organisation$.pipe(
+    inject(ServerData).organisation$.pipe(
       map(({ altitudeM }) => altitudeM),
       catchError(() => of(0)), // unreachable: gauge readings as at the sea, until it answers
     ),
@@ -49,7 +49,7 @@ export class Units {
   /** Pa, at the organisation's altitude. */
   readonly atmosphere = computed(() => atmosphereAt(altitude(this.altitudeM())));
 
-  mass(kg: number, rounding: Rounding = 'nearest', unit: MassUnit = this.preferences().mass): Shown {
+  mass(kg: number, rounding: Rounding = 'nearest', unit: MassUnit = this.preferences().mass): FormattedQuantity {
     if (unit === 'lb-oz') return this.poundsOunces(kg, rounding);
     const decimals = decimalsFor(unit, kg);
     return { number: this.decimal(rounded(massIn(kg, unit), decimals, rounding), decimals), unit };
@@ -77,7 +77,7 @@ export class Units {
     return `${this.decimal(temperatureIn(T, temperature), decimals)} °${temperature}`;
   }
 
-  temperatureShown(T: number): Shown {
+  temperatureShown(T: number): FormattedQuantity {
     const { temperature } = this.preferences();
     return { number: this.decimal(temperatureIn(T, temperature), 1), unit: `°${temperature}` };
   }
@@ -102,7 +102,7 @@ export class Units {
   }
 
   /** Of a gauge as this person reads it. */
-  pressureShown(p: number): Shown {
+  pressureShown(p: number): FormattedQuantity {
     const { pressure } = this.preferences();
     const value = pressureIn(p, pressure, this.atmosphere());
     return { number: this.decimal(value, pressure === 'barg' ? 2 : value < 100 ? 1 : 0), unit: PRESSURE_LABELS[pressure] };
@@ -142,7 +142,7 @@ export class Units {
     return this.preferences().decimalMark === ',' ? text.replace('.', ',') : text;
   }
 
-  private poundsOunces(kg: number, rounding: Rounding): Shown {
+  private poundsOunces(kg: number, rounding: Rounding): FormattedQuantity {
     const ounces = rounded(massIn(Math.abs(kg), 'oz'), 0, rounding);
     const { pounds, ounces: rest } = poundsOuncesOf(massFrom(ounces, 'oz'), 0);
     return { number: `${kg < 0 ? '−' : ''}${pounds} lb ${rest}`, unit: 'oz' };

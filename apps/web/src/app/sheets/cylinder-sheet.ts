@@ -2,7 +2,7 @@ import type { Cylinder, CylinderMarks, NewCylinder } from '@hygromet/contract/cy
 import { usualMarks } from '@hygromet/contract/usual-marks';
 import { places } from '@hygromet/contract/places';
 import { cylinderKinds } from '@hygromet/core/cylinder/cylinder-kind';
-import { newKey } from '../live/new-key';
+import { newKey } from '../data/new-key';
 import { readStamp } from '../cylinders/stamp-month';
 import { choiceIn, quantityCell, quantityIn, textIn } from './cell';
 import { CellError, type Cells, type Column, type Sheet } from './sheet';

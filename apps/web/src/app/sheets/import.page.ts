@@ -1,7 +1,7 @@
 import { ScrollingModule } from '@angular/cdk/scrolling';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { refusalIn } from '../live/command';
+import { errorIn } from '../data/mutation';
 import { ChoiceField } from '../ui/choice-field';
 import { PageHead } from '../ui/page-head';
 import { quantityUnits } from '../ui/quantity-entry';
@@ -62,7 +62,7 @@ export class ImportPage {
   });
   protected readonly kept = computed(() => this.session.answer()?.kept === true);
   protected readonly busy = computed(() => this.session.sending.state().state === 'busy');
-  protected readonly refused = computed(() => (this.session.said().size > 0 ? undefined : refusalIn(this.session.sending.state())));
+  protected readonly refused = computed(() => (this.session.said().size > 0 ? undefined : errorIn(this.session.sending.state())));
   protected readonly missing = computed(() => this.session.unmapped().map(({ label }) => label));
   protected readonly summary = computed(() => {
     const count = (outcome: string) => this.lines().filter((line) => line.outcome === outcome).length;

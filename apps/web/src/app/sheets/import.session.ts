@@ -2,9 +2,9 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import { ActivatedRoute } from '@angular/router';
 import type { ImportAnswer } from '@hygromet/contract/import';
 import type { Observable } from 'rxjs';
-import { command } from '../live/command';
-import { newKey } from '../live/new-key';
-import { Registers } from '../live/registers.service';
+import { mutation } from '../data/mutation';
+import { newKey } from '../data/new-key';
+import { ServerData } from '../data/server-data.service';
 import { PreferencesService } from '../preferences/preferences.service';
 import { cylinderSheet } from './cylinder-sheet';
 import { cellsOf, suggested, type Mapping } from './mapping';
@@ -25,7 +25,7 @@ export interface ReadRow {
 /** A file on its way into a register: read, mapped, tried, and taken whole or not at all. */
 @Injectable()
 export class ImportSession {
-  private readonly registers = inject(Registers);
+  private readonly serverData = inject(ServerData);
   private readonly person = inject(PreferencesService).current;
   readonly name: SheetName = inject(ActivatedRoute).snapshot.data['sheet'] === 'cylinders' ? 'cylinders' : 'systems';
   readonly sheet: Sheet<object, never> = this.name === 'systems' ? systemSheet : cylinderSheet;
@@ -50,19 +50,19 @@ export class ImportSession {
   });
   readonly problems = computed(() => this.rows().filter(({ problem }) => problem !== undefined).length);
 
-  readonly sending = command(
+  readonly sending = mutation(
     (tryOnly: boolean): Observable<ImportAnswer> => {
       const body = { rows: this.rows().map(({ record }) => record) as never[], tryOnly, recordedBy: this.person().person };
-      return this.name === 'systems' ? this.registers.importSystems$(body) : this.registers.importCylinders$(body);
+      return this.name === 'systems' ? this.serverData.importSystems$(body) : this.serverData.importCylinders$(body);
     },
     (answer) => this.answer.set(answer),
   );
-  /** Per row: what the server says of it, from its answer or from its refusal of a field. */
+  /** Per row: what the server says of it, from its answer or from its error of a field. */
   readonly said = computed((): ReadonlyMap<number, { readonly outcome: string; readonly detail?: string | undefined }> => {
     const state = this.sending.state();
     if (state.state === 'refused')
       return new Map(
-        Object.entries(state.refusal.fields).flatMap(([pointer, detail]) => {
+        Object.entries(state.apiError.fields).flatMap(([pointer, detail]) => {
           const row = /^\/rows\/(\d+)/.exec(pointer)?.[1];
           return row === undefined ? [] : [[Number(row), { outcome: 'refused', detail }] as const];
         }),

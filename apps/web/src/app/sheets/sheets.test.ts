@@ -106,7 +106,7 @@ describe('the page', () => {
       sent.push(body);
       return of(answers[Math.min(sent.length, answers.length) - 1]);
     };
-    stage({ registers: { importSystems$ }, data: { sheet: 'systems' } });
+    stage({ serverData: { importSystems$ }, data: { sheet: 'systems' } });
     const page = await render(ImportPage);
     const input = page.root.querySelector<HTMLInputElement>('input[type=file]')!;
     Object.defineProperty(input, 'files', { value: [file(text, name)] });

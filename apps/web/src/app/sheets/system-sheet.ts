@@ -3,9 +3,9 @@ import { tubeSizes } from '@hygromet/core/circuit/line-set';
 import { parts, valves, valveStates } from '@hygromet/core/circuit/part';
 import { partsWithVolume } from '@hygromet/core/circuit/part-volume';
 import { systemKinds } from '@hygromet/core/circuit/system-kind';
-import { compressorTypes } from '@hygromet/core/planning/situation';
-import { newKey } from '../live/new-key';
-import { partNames, systemKindNames, valveNames } from '../systems/system-words';
+import { compressorTypes } from '@hygromet/core/planning/job-conditions';
+import { newKey } from '../data/new-key';
+import { partNames, systemKindNames, valveNames } from '../systems/system-labels';
 import { choiceIn, quantityCell, quantityIn, textIn } from './cell';
 import { CellError, type Cells, type Column, type Sheet } from './sheet';
 

@@ -1,9 +1,9 @@
 import { HttpErrorResponse } from '@angular/common/http';
 import { TestBed } from '@angular/core/testing';
 import { firstValueFrom, Subject } from 'rxjs';
-import { Connection } from '../live/connection';
-import { DRAFT_STORAGE } from '../live/draft.service';
-import { maySendAgain, onceMore } from '../live/once-more';
+import { Connection } from '../data/connection';
+import { DRAFT_STORAGE } from '../data/draft.service';
+import { maySendAgain, onceMore } from '../data/once-more';
 import { Notices } from './notices';
 import { StalePages } from './stale-pages';
 
@@ -50,13 +50,13 @@ test('a part of the program that is gone offers to load the new one; another err
 describe('sent again by itself', () => {
   const outage = new HttpErrorResponse({ status: 503 });
   test('is a question and a booking with a key, after an outage, for a while', async () => {
-    expect([maySendAgain('get', undefined), maySendAgain('post', { key: 'k' })]).toEqual([true, true]);
+    expect([maySendAgain('GET', undefined), maySendAgain('POST', { key: 'k' })]).toEqual([true, true]);
     await expect(firstValueFrom(onceMore(outage, 1))).resolves.toBe(0);
     await expect(firstValueFrom(onceMore(outage, 6))).rejects.toBe(outage);
   });
   test('is nothing that was decided, and nothing that could be done twice', async () => {
     const refused = new HttpErrorResponse({ status: 409 });
     await expect(firstValueFrom(onceMore(refused, 1))).rejects.toBe(refused);
-    expect([maySendAgain('put', { version: 3 }), maySendAgain('post', undefined)]).toEqual([false, false]);
+    expect([maySendAgain('PUT', { version: 3 }), maySendAgain('POST', undefined)]).toEqual([false, false]);
   });
 });

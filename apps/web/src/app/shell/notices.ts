@@ -1,15 +1,30 @@
-import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
-import { Connection } from '../live/connection';
-import { Drafts } from '../live/draft.service';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { Router, RouterLink } from '@angular/router';
+import { map } from 'rxjs';
+import { PreferencesService } from '../preferences/preferences.service';
+import { Connection } from '../data/connection';
+import { Drafts } from '../data/draft.service';
+import { ToldErrors } from './told-errors';
 import { StalePages } from './stale-pages';
 
 /** What holds for every page: nothing answers, nothing is kept, a newer version is there. Usually nothing. */
 @Component({
   selector: 'hy-notices',
+  imports: [RouterLink],
   template: `
     <div aria-live="polite">
       @if (connection.silent()) {
         <p>The server does not answer. What you typed is kept; a booking is sent again by itself, and is booked once.</p>
+      }
+      @if (nobody()) {
+        <p>Nobody works on this device yet: <a routerLink="/settings">say who you are</a>, for every entry bears a name.</p>
+      }
+      @if (errors.told()) {
+        <p>
+          Something went wrong on this page; what you typed is kept. Reload it, or
+          <button type="button" class="link" (click)="errors.dismiss()">go on</button>.
+        </p>
       }
       @if (!drafts.keeps()) {
         <p>
@@ -36,7 +51,13 @@ import { StalePages } from './stale-pages';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Notices {
+  private readonly preferences = inject(PreferencesService).current;
+  private readonly router = inject(Router);
+  private readonly url = toSignal(this.router.events.pipe(map(() => this.router.url)), { initialValue: this.router.url });
+  /** Where one says who one is, nobody needs to be told. */
+  protected readonly nobody = computed(() => this.preferences().person.trim() === '' && !/^\/(settings|first-steps)/.test(this.url()));
   protected readonly connection = inject(Connection);
+  protected readonly errors = inject(ToldErrors);
   protected readonly drafts = inject(Drafts);
   protected readonly stale = inject(StalePages);
 }

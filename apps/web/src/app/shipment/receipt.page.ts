@@ -1,18 +1,19 @@
+import { fromServer } from '../data/from-server';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+
 import { ActivatedRoute, RouterLink } from '@angular/router';
 import type { Analysis } from '@hygromet/contract/shipment';
-import { command, refusalIn } from '../live/command';
-import { Drafts } from '../live/draft.service';
-import { newKey } from '../live/new-key';
-import { Registers } from '../live/registers.service';
+import { mutation, errorIn } from '../data/mutation';
+import { Drafts } from '../data/draft.service';
+import { newKey } from '../data/new-key';
+import { ServerData } from '../data/server-data.service';
 import { PreferencesService } from '../preferences/preferences.service';
 import { Units } from '../preferences/units.service';
 import { readFile } from '../sheets/read-file';
 import { amountText } from '../ui/amount';
 import { ChoiceField } from '../ui/choice-field';
 import { dayWords, momentText } from '../ui/day';
-import { loadable, valueOf, waiting } from '../ui/loadable';
+import { valueOf } from '../ui/loadable';
 import { PageHead } from '../ui/page-head';
 import { QuantityField } from '../ui/quantity-field';
 import { TextField } from '../ui/text-field';
@@ -28,11 +29,11 @@ import { linesOfFile, receiptColumns } from './receipt-file';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ReceiptPage {
-  private readonly registers = inject(Registers);
+  private readonly serverData = inject(ServerData);
   private readonly preferences = inject(PreferencesService).current;
   protected readonly units = inject(Units);
   private readonly id = inject(ActivatedRoute).snapshot.paramMap.get('id') ?? '';
-  private readonly loaded = toSignal(loadable(this.registers.shipment$(this.id)), { initialValue: waiting });
+  private readonly loaded = fromServer(this.serverData.shipment$(this.id));
   protected readonly shipment = computed(() => valueOf(this.loaded()));
   protected readonly waitingText = computed(() => {
     const state = this.loaded();
@@ -41,7 +42,7 @@ export class ReceiptPage {
   private readonly stored = inject(Drafts).open<ReceiptDraft>(`receipt.${this.id}`, emptyReceipt);
   protected readonly draft = this.stored.value.asReadonly();
   private readonly key = signal(newKey());
-  private readonly asked = signal(false);
+  private readonly submitted = signal(false);
   protected readonly fileProblem = signal<string | undefined>(undefined);
   protected readonly columns = receiptColumns.join(', ');
   protected readonly moment = momentText;
@@ -77,12 +78,12 @@ export class ReceiptPage {
     const current = this.shipment();
     return current === undefined ? undefined : readReceipt(this.draft(), current, this.preferences().mass);
   });
-  private readonly logging = command(
-    (receipt: Parameters<Registers['receiveShipment$']>[1]) => this.registers.receiveShipment$(this.id, receipt),
+  private readonly logging = mutation(
+    (receipt: Parameters<ServerData['receiveShipment$']>[1]) => this.serverData.receiveShipment$(this.id, receipt),
     () => this.stored.clear(),
   );
   protected readonly busy = computed(() => this.logging.state().state === 'busy');
-  protected readonly refused = computed(() => refusalIn(this.logging.state()));
+  protected readonly refused = computed(() => errorIn(this.logging.state()));
 
   protected draftOf = (cylinder: string): LineDraft => this.draft().lines[cylinder] ?? emptyLine(this.preferences().mass);
   private sentOf = (cylinder: string): number => this.shipment()?.lines.find((line) => line.cylinder === cylinder)?.massKg ?? 0;
@@ -97,7 +98,7 @@ export class ReceiptPage {
   /** Beside a field only once it was tried to send. */
   protected problem(cylinder: string, field: string): string | undefined {
     const reading = this.reading();
-    if (!this.asked() || reading === undefined || reading.state === 'good') return undefined;
+    if (!this.submitted() || reading === undefined || reading.state === 'good') return undefined;
     return reading.problems[cylinder === '' ? field : `${cylinder}/${field}`];
   }
 
@@ -134,7 +135,7 @@ export class ReceiptPage {
   }
 
   protected send(): void {
-    this.asked.set(true);
+    this.submitted.set(true);
     const reading = this.reading();
     if (reading?.state !== 'good') return;
     this.logging.send({

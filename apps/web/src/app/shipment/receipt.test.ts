@@ -100,7 +100,7 @@ describe('the page', () => {
     const sent: NewReceipt[] = [];
     stage({
       id: 'sh1',
-      registers: { shipment$: () => of(shipment), receiveShipment$: (_: string, body: NewReceipt) => (sent.push(body), of(shipment)) },
+      serverData: { shipment$: () => of(shipment), receiveShipment$: (_: string, body: NewReceipt) => (sent.push(body), of(shipment)) },
       drafts: { [`receipt.sh1`]: draft({ received: kg('4.5') }) },
     });
     return { ...(await render(ReceiptPage)), sent };
@@ -149,7 +149,7 @@ describe('the page', () => {
   });
 
   test('the list tells which shipment waits for its receipt', async () => {
-    stage({ registers: { shipments$: of([current]), cylinders$: of([aCylinder()]) } });
+    stage({ serverData: { shipments$: of([current]), cylinders$: of([aCylinder()]) } });
     const { text } = await render(ShipmentList);
     expect(text()).toContain('C-02, C-11, 15.4 lb');
     expect(text()).toContain('no receipt yet');

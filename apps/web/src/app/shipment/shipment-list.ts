@@ -1,11 +1,12 @@
+import { fromServer } from '../data/from-server';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+
 import { RouterLink } from '@angular/router';
-import { Registers } from '../live/registers.service';
+import { ServerData } from '../data/server-data.service';
 import { Units } from '../preferences/units.service';
 import { amountText } from '../ui/amount';
 import { dayWords } from '../ui/day';
-import { loadable, valueOf, waiting } from '../ui/loadable';
+import { valueOf } from '../ui/loadable';
 
 /** What has left for the reclaimer, and which of it still waits for its receipt. */
 @Component({
@@ -53,7 +54,7 @@ import { loadable, valueOf, waiting } from '../ui/loadable';
 })
 export class ShipmentList {
   private readonly units = inject(Units);
-  private readonly loaded = toSignal(loadable(inject(Registers).shipments$), { initialValue: waiting });
+  private readonly loaded = fromServer(inject(ServerData).shipments$);
   protected readonly rows = computed(() =>
     (valueOf(this.loaded()) ?? []).map(({ id, day, to, lines, receipt }) => {
       const names = lines.map(({ name }) => name).join(', ');

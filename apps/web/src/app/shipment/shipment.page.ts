@@ -1,18 +1,19 @@
+import { fromServer } from '../data/from-server';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+
 import { RouterLink } from '@angular/router';
 import type { Shipment } from '@hygromet/contract/shipment';
-import { contentName } from '../cylinders/cylinder-words';
-import { command, refusalIn } from '../live/command';
-import { Drafts } from '../live/draft.service';
-import { newKey } from '../live/new-key';
-import { Registers } from '../live/registers.service';
+import { contentName } from '../cylinders/cylinder-labels';
+import { mutation, errorIn } from '../data/mutation';
+import { Drafts } from '../data/draft.service';
+import { newKey } from '../data/new-key';
+import { ServerData } from '../data/server-data.service';
 import { PreferencesService } from '../preferences/preferences.service';
 import { Units } from '../preferences/units.service';
 import { dayOf } from '../ui/day';
 import { Caution } from '../ui/caution';
 import { Icon } from '../ui/icon';
-import { loadable, valueOf, waiting } from '../ui/loadable';
+import { valueOf } from '../ui/loadable';
 import { PageHead } from '../ui/page-head';
 import { TextField } from '../ui/text-field';
 import { readyToGo, shipmentOf } from './shipment';
@@ -30,15 +31,15 @@ const GONE = 'reclaimer';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ShipmentPage {
-  private readonly registers = inject(Registers);
+  private readonly serverData = inject(ServerData);
   private readonly preferences = inject(PreferencesService).current;
   protected readonly units = inject(Units);
   private readonly stored = inject(Drafts).open<ShipmentDraft>('shipment', newShipment);
   protected readonly draft = this.stored.value.asReadonly();
   protected readonly day = computed(() => this.draft().day || dayOf(new Date()));
-  protected readonly cylinders = toSignal(loadable(this.registers.cylinders$), { initialValue: waiting });
-  private readonly refrigerants = toSignal(loadable(this.registers.refrigerants$), { initialValue: waiting });
-  private readonly organisation = toSignal(loadable(this.registers.organisation$), { initialValue: waiting });
+  protected readonly cylinders = fromServer(this.serverData.cylinders$);
+  private readonly refrigerants = fromServer(this.serverData.refrigerants$);
+  private readonly organisation = fromServer(this.serverData.organisation$);
 
   private readonly chosen = computed(() => {
     const ids = new Set(this.draft().cylinders);
@@ -60,14 +61,14 @@ export class ShipmentPage {
   private readonly key = signal(newKey());
   /** The shipment that has just left. */
   protected readonly gone = signal<Shipment | undefined>(undefined);
-  protected readonly sending = command(this.registers.sendShipment$, (shipment) => {
+  protected readonly sending = mutation(this.serverData.sendShipment$, (shipment) => {
     this.gone.set(shipment);
     this.key.set(newKey());
   });
-  protected readonly refused = computed(() => refusalIn(this.sending.state()));
-  private readonly asked = signal(false);
+  protected readonly refused = computed(() => errorIn(this.sending.state()));
+  private readonly submitted = signal(false);
   protected readonly toProblem = computed(() =>
-    this.asked() && this.draft().to.trim() === '' ? 'To whom? It stands on the sheet and on the receipt.' : undefined,
+    this.submitted() && this.draft().to.trim() === '' ? 'To whom? It stands on the sheet and on the receipt.' : undefined,
   );
 
   protected readonly names = computed(() =>
@@ -90,7 +91,7 @@ export class ShipmentPage {
   }
 
   protected leave(): void {
-    this.asked.set(true);
+    this.submitted.set(true);
     const { to, carrier } = this.draft();
     if (to.trim() === '') return;
     this.sending.send({

@@ -4,7 +4,7 @@ import type { NewShipment } from '@hygromet/contract/shipment';
 import { PDFDocument } from 'pdf-lib';
 import { of, throwError } from 'rxjs';
 import { aCylinder, render, stage } from '../../../test/scene';
-import { Refusal } from '../live/refusal';
+import { ApiError } from '../data/api-error';
 import { ShipmentPage } from './shipment.page';
 import { readyToGo, shipmentOf } from './shipment';
 import { shipmentPdf } from './shipment-pdf';
@@ -34,8 +34,8 @@ test('each content is summed apart, burnt-out and mixed from clean, and the sums
 
 test.each([
   [{ flags: ['overfilled'] }, /is overfilled: remove the excess/],
-  [{ flags: ['over-rated'] }, /too low a pressure class/],
-  [{ flags: ['overdrawn'] }, /negative balance/],
+  [{ flags: ['pressure-rating-too-low'] }, /too low a pressure class/],
+  [{ flags: ['negative-balance'] }, /negative balance/],
   [{ contentKg: 0 }, /is empty by the ledger/],
 ] satisfies [Partial<Cylinder>, RegExp][])('%j is not to be carried, and why is said', (more: Partial<Cylinder>, why) => {
   expect(shipmentOf([aCylinder(more)], burns).stopped[0]?.why).toMatch(why);
@@ -53,14 +53,14 @@ test('full, mixed and burnt-out cylinders are proposed; virgin, empty and those 
     liquidShare77F: 0.78,
     stopShare77F: 0.8,
   } as const;
-  expect(readyToGo(aCylinder({ standing: full }))).toBe(true);
+  expect(readyToGo(aCylinder({ fillStatus: full }))).toBe(true);
   expect(readyToGo(aCylinder({ flags: ['mixed'] }))).toBe(true);
   expect(readyToGo(aCylinder({ marks: marks('burn-out') }))).toBe(true);
   expect(readyToGo(aCylinder())).toBe(false);
-  expect(readyToGo(aCylinder({ standing: full, marks: marks('virgin') }))).toBe(false);
-  expect(readyToGo(aCylinder({ standing: full, place: 'reclaimer' }))).toBe(false);
-  expect(readyToGo(aCylinder({ standing: full, flags: ['overfilled'] }))).toBe(false);
-  expect(readyToGo(aCylinder({ standing: full, contentKg: 0 }))).toBe(false);
+  expect(readyToGo(aCylinder({ fillStatus: full, marks: marks('virgin') }))).toBe(false);
+  expect(readyToGo(aCylinder({ fillStatus: full, place: 'reclaimer' }))).toBe(false);
+  expect(readyToGo(aCylinder({ fillStatus: full, flags: ['overfilled'] }))).toBe(false);
+  expect(readyToGo(aCylinder({ fillStatus: full, contentKg: 0 }))).toBe(false);
 });
 
 const head = { from: 'Tidewrack Cold Works', to: '', carrier: '', day: '2026-11-26', person: 'Ines Marrow' };
@@ -89,8 +89,8 @@ test('names with the signs of the format, and letters that its fonts lack, are p
 });
 
 describe('the page', () => {
-  const open = async (registers: object = {}, cylinders: readonly string[] = ['a', 'c']) => {
-    stage({ registers: { cylinders$: of(some), shipments$: of([]), ...registers }, drafts: { shipment: { cylinders } } });
+  const open = async (serverData: object = {}, cylinders: readonly string[] = ['a', 'c']) => {
+    stage({ serverData: { cylinders$: of(some), shipments$: of([]), ...serverData }, drafts: { shipment: { cylinders } } });
     return render(ShipmentPage);
   };
 
@@ -121,9 +121,9 @@ describe('the page', () => {
     expect(text()).toContain('R-410A, burn-out');
   });
 
-  test('a refusal is said', async () => {
+  test('an error is said', async () => {
     const { press, type, text } = await open({
-      sendShipment$: () => throwError(() => new Refusal('offline', 'The server does not answer.')),
+      sendShipment$: () => throwError(() => new ApiError('offline', 'The server does not answer.')),
     });
     await type('To', 'Brackwater Reclaim');
     await press(/Mark as shipped/);

@@ -1,8 +1,8 @@
 import type { Cylinder } from '@hygromet/contract/cylinder';
 import { isUnknown } from '@hygromet/core/cylinder/judged-contents';
 import { unNumber } from '@hygromet/core/compliance/shipping';
-import { contentName, isFilled } from '../cylinders/cylinder-words';
-import { cylinderKindNames } from '../cylinders/objection-words';
+import { contentName, isFilled } from '../cylinders/cylinder-labels';
+import { cylinderKindNames } from '../cylinders/objection-labels';
 
 /** One cylinder of a shipment, kg. */
 export interface ShipmentLine {
@@ -72,7 +72,7 @@ function remarkOf({ flags, composition, marks }: Cylinder): string {
   return [
     ...(flags.includes('overfilled') ? ['OVERFILLED: not to be carried'] : []),
     ...(flags.includes('mixed') ? [Object.keys(composition ?? {}).join(' + ')] : []),
-    ...(flags.includes('airy') ? ['non-condensables'] : []),
+    ...(flags.includes('non-condensables') ? ['non-condensables'] : []),
     ...(flags.includes('overdue') ? ['requalification due: empty it, do not refill'] : []),
     ...(marks.owner === undefined ? [] : [`owner ${marks.owner}`]),
   ].join('; ');
@@ -94,8 +94,9 @@ function unText(cylinder: Cylinder, burns: (refrigerant: string) => boolean): st
 /** 49 CFR 173.301(a): no cylinder is offered for transport with more in it than it may hold, or leaking or damaged. */
 function stoppedBy({ name, flags, contentKg }: Cylinder): readonly { readonly name: string; readonly why: string }[] {
   if (flags.includes('overfilled')) return [{ name, why: 'is overfilled: remove the excess before anybody carries it' }];
-  if (flags.includes('over-rated')) return [{ name, why: 'is of too low a pressure class for what is in it: move its content first' }];
-  if (flags.includes('overdrawn')) return [{ name, why: 'shows a negative balance – weigh it first' }];
+  if (flags.includes('pressure-rating-too-low'))
+    return [{ name, why: 'is of too low a pressure class for what is in it: move its content first' }];
+  if (flags.includes('negative-balance')) return [{ name, why: 'shows a negative balance – weigh it first' }];
   return contentKg > 0 ? [] : [{ name, why: 'is empty by the ledger: weigh it in, or leave it here' }];
 }
 
@@ -107,7 +108,7 @@ export const readyToGo = (cylinder: Cylinder): boolean => {
   return (
     isFilled(cylinder) ||
     flags.includes('mixed') ||
-    flags.includes('long-full') ||
+    flags.includes('overdue-for-return') ||
     marks.kind === 'burn-out' ||
     marks.kind === 'destruction'
   );

@@ -1,10 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Router } from '@angular/router';
 import type { SystemKind } from '@hygromet/contract/system';
-import { command, refusalIn } from '../live/command';
-import { Drafts } from '../live/draft.service';
-import { newKey } from '../live/new-key';
-import { Registers } from '../live/registers.service';
+import { mutation, errorIn } from '../data/mutation';
+import { Drafts } from '../data/draft.service';
+import { newKey } from '../data/new-key';
+import { ServerData } from '../data/server-data.service';
 import { PreferencesService } from '../preferences/preferences.service';
 import { ChoiceField } from '../ui/choice-field';
 import { PageHead } from '../ui/page-head';
@@ -12,7 +12,7 @@ import { emptyEntry, readQuantity, type QuantityEntry } from '../ui/quantity-ent
 import { QuantityField } from '../ui/quantity-field';
 import { RefrigerantField } from '../ui/refrigerant-field';
 import { TextField } from '../ui/text-field';
-import { systemKindNames } from './system-words';
+import { systemKindNames } from './system-labels';
 
 interface SystemDraft {
   readonly key: string;
@@ -36,7 +36,7 @@ interface SystemDraft {
         placeholder="such as Cheese cave"
         [text]="d.site"
         (textChange)="change({ site: $event })"
-        [asked]="asked()"
+        [submitted]="submitted()"
         [problem]="field('/site')"
       />
       <hy-text-field
@@ -44,7 +44,7 @@ interface SystemDraft {
         placeholder="such as ripening cellar"
         [text]="d.name"
         (textChange)="change({ name: $event })"
-        [asked]="asked()"
+        [submitted]="submitted()"
         [problem]="field('/name')"
       />
       <hy-choice-field label="Kind" [choices]="kinds" [value]="d.kind" (valueChange)="change({ kind: $event })" />
@@ -59,7 +59,7 @@ interface SystemDraft {
         hint="pounds and ounces: choose lb + oz"
         [entry]="d.nameplate"
         (entryChange)="change({ nameplate: $event })"
-        [asked]="asked()"
+        [submitted]="submitted()"
         [problem]="field('/nameplateKg')"
       />
       @if (refused(); as sentence) {
@@ -74,7 +74,7 @@ interface SystemDraft {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class AddSystemPage {
-  private readonly registers = inject(Registers);
+  private readonly serverData = inject(ServerData);
   private readonly router = inject(Router);
   private readonly metric = inject(PreferencesService).current().mass === 'kg';
   private readonly stored = inject(Drafts).open<SystemDraft>('new-system', () => ({
@@ -86,21 +86,21 @@ export class AddSystemPage {
     nameplate: emptyEntry(this.metric ? 'kg' : 'lb'),
   }));
   protected readonly draft = this.stored.value.asReadonly();
-  protected readonly asked = signal(false);
+  protected readonly submitted = signal(false);
   protected readonly kinds = Object.entries(systemKindNames).map(([value, label]) => ({ value, label }));
 
-  private readonly saving = command(this.registers.addSystem$, () => {
+  private readonly saving = mutation(this.serverData.addSystem$, () => {
     this.stored.clear();
     void this.router.navigate(['/systems']);
   });
   protected readonly busy = computed(() => this.saving.state().state === 'busy');
-  protected readonly field = (pointer: string) => refusalIn(this.saving.state(), pointer);
+  protected readonly field = (pointer: string) => errorIn(this.saving.state(), pointer);
   protected readonly refused = computed(() => {
     const state = this.saving.state();
-    return state.state === 'refused' && Object.keys(state.refusal.fields).length === 0 ? state.refusal.message : undefined;
+    return state.state === 'refused' && Object.keys(state.apiError.fields).length === 0 ? state.apiError.message : undefined;
   });
   protected readonly refrigerantProblem = computed(() =>
-    this.asked() && this.draft().refrigerant === null ? 'Choose the refrigerant on the plate.' : this.field('/refrigerant'),
+    this.submitted() && this.draft().refrigerant === null ? 'Choose the refrigerant on the plate.' : this.field('/refrigerant'),
   );
 
   protected change(part: Partial<SystemDraft>): void {
@@ -108,7 +108,7 @@ export class AddSystemPage {
   }
 
   protected save(): void {
-    this.asked.set(true);
+    this.submitted.set(true);
     const draft = this.draft();
     const nameplate = readQuantity('charge', draft.nameplate);
     if (nameplate.state !== 'good' || draft.refrigerant === null || draft.site.trim() === '' || draft.name.trim() === '') return;

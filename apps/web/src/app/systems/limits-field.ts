@@ -5,7 +5,7 @@ import { ChoiceField } from '../ui/choice-field';
 import { QuantityField } from '../ui/quantity-field';
 import { TextField } from '../ui/text-field';
 import { emptyLimit, type LimitDraft } from './facts-draft';
-import { partNames } from './system-words';
+import { partNames } from './system-labels';
 
 /** Components with the pressure they bear, one under the other: a sensor of 150 psi stops a test at 300. */
 @Component({
@@ -19,7 +19,7 @@ import { partNames } from './system-words';
           placeholder="such as suction sensor"
           [text]="limit.what"
           (textChange)="change(i, { what: $event })"
-          [asked]="asked()"
+          [submitted]="submitted()"
         />
         <hy-choice-field label="Sits in" [choices]="choices()" [value]="limit.part" (valueChange)="change(i, { part: $event })" />
         <hy-quantity-field
@@ -27,7 +27,7 @@ import { partNames } from './system-words';
           kind="service-pressure"
           [entry]="limit.gauge"
           (entryChange)="change(i, { gauge: $event })"
-          [asked]="asked()"
+          [submitted]="submitted()"
           missing="Enter the pressure rating (see the component’s nameplate)."
         />
         <button type="button" class="button plain" [attr.aria-label]="'Remove component ' + (i + 1)" (click)="remove(i)">Remove</button>
@@ -61,7 +61,7 @@ import { partNames } from './system-words';
 })
 export class LimitsField {
   readonly parts = input.required<readonly Part[]>();
-  readonly asked = input(false);
+  readonly submitted = input(false);
   readonly limits = model.required<readonly LimitDraft[]>();
   private readonly gauge = inject(PreferencesService).current().pressure === 'psig' ? 'psig' : 'barg';
   protected readonly choices = computed(() => this.parts().map((part) => ({ value: part, label: partNames[part] })));

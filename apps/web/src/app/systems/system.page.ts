@@ -1,33 +1,35 @@
+import { ReadState } from '../shell/read-state';
+import { fromServer } from '../data/from-server';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, linkedSignal, signal, untracked } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+
 import { ActivatedRoute, RouterLink } from '@angular/router';
 import type { SavedFacts, System } from '@hygromet/contract/system';
 import { tubeSizes } from '@hygromet/core/circuit/line-set';
 import { valveStates } from '@hygromet/core/circuit/part';
 import { kindOf } from '@hygromet/core/circuit/system-kind';
 import { partsWithVolume } from '@hygromet/core/circuit/part-volume';
-import { compressorTypes } from '@hygromet/core/planning/situation';
+import { compressorTypes } from '@hygromet/core/planning/job-conditions';
 import { whereAtRest } from '@hygromet/core/planning/where';
-import { asked } from '../live/asked';
-import { command, refusalIn } from '../live/command';
-import { ledger } from '../live/ledger';
-import { newKey } from '../live/new-key';
-import { PropertyService } from '../live/property.service';
-import { Registers } from '../live/registers.service';
+import { coreQuery } from '../core-worker/core-query';
+import { mutation, errorIn } from '../data/mutation';
+import { ledger } from '../data/ledger';
+import { newKey } from '../data/new-key';
+import { CoreWorker } from '../core-worker/core-worker.service';
+import { ServerData } from '../data/server-data.service';
 import { CircuitDrawing } from '../method/circuit-drawing';
 import { PreferencesService } from '../preferences/preferences.service';
 import { Units } from '../preferences/units.service';
 import { Caution } from '../ui/caution';
 import { ChoiceField } from '../ui/choice-field';
-import { loadable, valueOf, waiting } from '../ui/loadable';
+import { valueOf } from '../ui/loadable';
 import { MovementsTable } from '../ui/movements-table';
 import { PageHead } from '../ui/page-head';
 import { QuantityField } from '../ui/quantity-field';
 import { TextField } from '../ui/text-field';
 import { draftOf, factsOf, type FactsDraft, type PartWithVolume } from './facts-draft';
-import { changesIn } from './facts-words';
+import { changesIn } from './facts-labels';
 import { LimitsField } from './limits-field';
-import { compressorNames, flammableWords, partNames, portNames, systemKindNames, valveNames, valveStateNames } from './system-words';
+import { compressorNames, flammableWords, partNames, portNames, systemKindNames, valveNames, valveStateNames } from './system-labels';
 import { momentText } from '../ui/day';
 
 /** A liquid line in use, K; common practice. */
@@ -38,17 +40,17 @@ const AS_USUAL = { value: '', label: 'default for this system type' };
 /** One system: its circuit, what is known of it, and what was moved in and out. */
 @Component({
   selector: 'hy-system-page',
-  imports: [Caution, ChoiceField, CircuitDrawing, LimitsField, MovementsTable, PageHead, QuantityField, RouterLink, TextField],
+  imports: [ReadState, Caution, ChoiceField, CircuitDrawing, LimitsField, MovementsTable, PageHead, QuantityField, RouterLink, TextField],
   templateUrl: './system.page.html',
-  styleUrls: ['../ui/columns.css', '../ui/form.css', '../ui/figures.css', '../ui/alone.css', './system.page.css'],
+  styleUrls: ['../ui/columns.css', '../ui/form.css', '../ui/figures.css', '../ui/state-page.css', './system.page.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class SystemPage {
-  private readonly registers = inject(Registers);
+  private readonly serverData = inject(ServerData);
   private readonly preferences = inject(PreferencesService).current;
   protected readonly units = inject(Units);
   private readonly id = inject(ActivatedRoute).snapshot.paramMap.get('id') ?? '';
-  protected readonly system = toSignal(loadable(this.registers.system$(this.id)), { initialValue: waiting });
+  protected readonly system = fromServer(this.serverData.system$(this.id));
   protected readonly ledger = ledger({ account: this.id });
   protected readonly movements = computed(() => valueOf(this.ledger.entries()) ?? []);
   private readonly known = computed(() => valueOf(this.system()));
@@ -58,15 +60,15 @@ export class SystemPage {
   protected readonly where = computed(() => whereAtRest(this.known()?.kind ?? 'split'));
   protected readonly shownValves = computed(() => this.kind().valves.map((valve) => ({ valve, shut: false })));
   protected readonly moment = momentText;
-  private readonly history = toSignal(loadable(this.registers.systemHistory$(this.id)), { initialValue: waiting });
+  private readonly history = fromServer(this.serverData.systemHistory$(this.id));
   /** Every change of the facts, the latest first, with what it changed. */
   protected readonly changes = computed(() => {
     const history = valueOf(this.history()) ?? [];
     return history.map((change, k) => ({ ...change, lines: changesIn(change, history[k + 1], this.units) }));
   });
-  private readonly refrigerants = toSignal(loadable(this.registers.refrigerants$), { initialValue: waiting });
-  private readonly line = asked(
-    inject(PropertyService),
+  private readonly refrigerants = fromServer(this.serverData.refrigerants$);
+  private readonly line = coreQuery(
+    inject(CoreWorker),
     'lineSet',
     computed(() => {
       const system = this.known();
@@ -94,9 +96,9 @@ export class SystemPage {
     source: computed(() => (this.begunAt() === undefined ? (this.known()?.version ?? 0) : undefined)),
     computation: (stored, before) => (stored === undefined && before !== undefined ? before.value : untracked(() => this.storedDraft())),
   });
-  protected readonly asked = signal(false);
-  protected readonly saving = command(
-    (body: SavedFacts) => this.registers.saveSystemFacts$(this.id, body),
+  protected readonly submitted = signal(false);
+  protected readonly saving = mutation(
+    (body: SavedFacts) => this.serverData.saveSystemFacts$(this.id, body),
     () => {
       this.begunAt.set(undefined);
       this.saved.set(true);
@@ -104,11 +106,11 @@ export class SystemPage {
   );
   protected readonly saved = signal(false);
   protected readonly busy = computed(() => this.saving.state().state === 'busy');
-  protected readonly refused = computed(() => refusalIn(this.saving.state()));
+  protected readonly refused = computed(() => errorIn(this.saving.state()));
   /** Somebody else has saved meanwhile: their state is read, and what is typed here stays until the person decides. */
   protected readonly overtaken = computed(() => {
     const state = this.saving.state();
-    return state.state === 'refused' && state.refusal.code === 'changed-meanwhile';
+    return state.state === 'refused' && state.apiError.code === 'changed-meanwhile';
   });
 
   protected readonly compressors = [AS_USUAL, ...compressorTypes.map((value) => ({ value, label: compressorNames[value] }))];
@@ -127,15 +129,15 @@ export class SystemPage {
   protected readonly tubes = tubeSizes.map((value) => ({ value, label: `${value} in` }));
   protected readonly valveNames = valveNames;
 
-  protected readonly reversing = command(
+  protected readonly reversing = mutation(
     ({ id, note }: { id: string; note: string }) =>
-      this.registers.reverse$(id, { key: newKey(), recordedBy: this.preferences().person, note }),
+      this.serverData.reverse$(id, { key: newKey(), recordedBy: this.preferences().person, note }),
     () => undefined,
   );
 
   constructor() {
     effect(() => {
-      if (this.overtaken()) untracked(() => this.registers.readAgain());
+      if (this.overtaken()) untracked(() => this.serverData.readAgain());
     });
   }
 
@@ -153,7 +155,7 @@ export class SystemPage {
   }
 
   protected save(): void {
-    this.asked.set(true);
+    this.submitted.set(true);
     const [facts, system] = [factsOf(this.draft()), this.known()];
     if (facts === undefined || system === undefined) return;
     this.saving.send({ version: this.begunAt() ?? system.version, facts, recordedBy: this.preferences().person });

@@ -1,22 +1,24 @@
+import { ReadState } from '../shell/read-state';
+import { fromServer } from '../data/from-server';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+
 import { RouterLink } from '@angular/router';
 import type { System } from '@hygromet/contract/system';
 import { NzTableModule } from 'ng-zorro-antd/table';
-import { Drafts } from '../live/draft.service';
-import { Registers } from '../live/registers.service';
+import { Drafts } from '../data/draft.service';
+import { ServerData } from '../data/server-data.service';
 import { Units } from '../preferences/units.service';
 import { Icon } from '../ui/icon';
-import { loadable, valueOf, waiting } from '../ui/loadable';
+import { valueOf, waiting } from '../ui/loadable';
 import { PageHead } from '../ui/page-head';
-import { systemKindNames } from './system-words';
+import { systemKindNames } from './system-labels';
 
 const SAME_KG = 0.005;
 
 /** The register of systems: what stands on the plate, and what the ledger says is still in it. */
 @Component({
   selector: 'hy-systems-page',
-  imports: [Icon, NzTableModule, PageHead, RouterLink],
+  imports: [ReadState, Icon, NzTableModule, PageHead, RouterLink],
   template: `
     <hy-page-head title="Systems" [line]="line()">
       <a class="button main" routerLink="/systems/new"><svg hyIcon="add"></svg>Add a system</a>
@@ -39,11 +41,8 @@ const SAME_KG = 0.005;
       </button>
     </div>
     @switch (systems().state) {
-      @case ('failed') {
-        <p class="empty" role="alert">The systems cannot be read now. Is the server running?</p>
-      }
-      @case ('waiting') {
-        <p class="empty second">Reading the systems</p>
+      @default {
+        <hy-read-state [of]="systems()" what="systems" />
       }
       @case ('ready') {
         <div class="table">
@@ -113,7 +112,7 @@ const SAME_KG = 0.005;
 export class SystemsPage {
   protected readonly units = inject(Units);
   protected readonly view = inject(Drafts).open('systems', () => ({ search: '' })).value;
-  protected readonly systems = toSignal(loadable(inject(Registers).systems$), { initialValue: waiting });
+  protected readonly systems = fromServer(inject(ServerData).systems$);
   private readonly all = computed(() => valueOf(this.systems()) ?? []);
 
   protected readonly line = computed(

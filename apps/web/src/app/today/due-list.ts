@@ -1,23 +1,24 @@
+import { fromServer } from '../data/from-server';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+
 import { RouterLink } from '@angular/router';
 import type { CylinderFlag } from '@hygromet/contract/cylinder';
-import { placeNames, stateWords } from '../cylinders/cylinder-words';
-import { Registers } from '../live/registers.service';
+import { placeNames, stateWords } from '../cylinders/cylinder-labels';
+import { ServerData } from '../data/server-data.service';
 import { Units } from '../preferences/units.service';
-import { loadable, valueOf, waiting } from '../ui/loadable';
+import { valueOf } from '../ui/loadable';
 
 /** What each flag asks for, in a few words. */
 const todo: Readonly<Record<CylinderFlag, string>> = {
   overfilled: 'remove the excess',
   mixed: 'ask the reclaimer',
-  'over-rated': 'move it into a higher class',
-  overdrawn: 'weigh it in',
+  'pressure-rating-too-low': 'move it into a higher class',
+  'negative-balance': 'weigh it in',
   overdue: 'have it requalified',
-  airy: 'check it again, or send it in',
+  'non-condensables': 'check it again, or send it in',
   'wrong-tare': 'verify the tare',
   'due-soon': 'have it requalified',
-  'long-full': 'send it to the reclaimer',
+  'overdue-for-return': 'send it to the reclaimer',
   'no-limit': 'open it: a mark is missing, or it cannot be computed',
 };
 
@@ -81,7 +82,7 @@ const todo: Readonly<Record<CylinderFlag, string>> = {
 })
 export class DueList {
   private readonly units = inject(Units);
-  private readonly cylinders = toSignal(loadable(inject(Registers).cylinders$), { initialValue: waiting });
+  private readonly cylinders = fromServer(inject(ServerData).cylinders$);
   protected readonly due = computed(() =>
     (valueOf(this.cylinders()) ?? [])
       .filter(({ flags, retiredAt }) => flags.length > 0 && retiredAt === null)

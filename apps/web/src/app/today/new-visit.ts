@@ -1,14 +1,15 @@
+import { fromServer } from '../data/from-server';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+
 import { Router } from '@angular/router';
-import { command, refusalIn } from '../live/command';
-import { Drafts } from '../live/draft.service';
-import { newKey } from '../live/new-key';
-import { Registers } from '../live/registers.service';
+import { mutation, errorIn } from '../data/mutation';
+import { Drafts } from '../data/draft.service';
+import { newKey } from '../data/new-key';
+import { ServerData } from '../data/server-data.service';
 import { PreferencesService } from '../preferences/preferences.service';
 import { ChoiceField } from '../ui/choice-field';
 import { dayOf } from '../ui/day';
-import { loadable, valueOf, waiting } from '../ui/loadable';
+import { valueOf } from '../ui/loadable';
 import { TextField } from '../ui/text-field';
 
 interface VisitDraft {
@@ -42,7 +43,7 @@ interface VisitDraft {
           placeholder="such as: no cooling since Monday"
           [text]="d.reason"
           (textChange)="change({ reason: $event })"
-          [asked]="asked()"
+          [submitted]="submitted()"
           [problem]="field('/reason')"
         />
         <div class="together">
@@ -51,7 +52,7 @@ interface VisitDraft {
             type="date"
             [text]="day()"
             (textChange)="change({ day: $event })"
-            [asked]="asked()"
+            [submitted]="submitted()"
             [problem]="field('/day')"
           />
           <hy-text-field label="Time" type="time" [text]="d.time" (textChange)="change({ time: $event })" [problem]="field('/time')" />
@@ -90,7 +91,7 @@ interface VisitDraft {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class NewVisit {
-  private readonly registers = inject(Registers);
+  private readonly serverData = inject(ServerData);
   private readonly router = inject(Router);
   private readonly preferences = inject(PreferencesService).current;
   private readonly today = dayOf(new Date());
@@ -106,30 +107,30 @@ export class NewVisit {
   /** Today until another day is chosen, also in a draft of yesterday. */
   protected readonly day = computed(() => this.draft().day || this.today);
   protected readonly person = computed(() => this.draft().person ?? this.preferences().person);
-  protected readonly asked = signal(false);
-  private readonly systems = toSignal(loadable(this.registers.systems$), { initialValue: waiting });
+  protected readonly submitted = signal(false);
+  private readonly systems = fromServer(this.serverData.systems$);
   protected readonly systemChoices = computed(() => [
     { value: '', label: 'choose a system' },
     ...(valueOf(this.systems()) ?? []).map(({ id, site, name }) => ({ value: id, label: `${site}, ${name}` })),
   ]);
   protected readonly systemProblem = computed(() =>
-    this.asked() && this.draft().system === '' ? 'Choose the system that is visited.' : this.field('/system'),
+    this.submitted() && this.draft().system === '' ? 'Choose the system that is visited.' : this.field('/system'),
   );
 
-  private readonly opening = command(this.registers.addVisit$, ({ id }) => {
+  private readonly opening = mutation(this.serverData.addVisit$, ({ id }) => {
     this.stored.clear();
     void this.router.navigate(['/visits', id, 'look']);
   });
   protected readonly busy = computed(() => this.opening.state().state === 'busy');
-  protected readonly field = (pointer: string) => refusalIn(this.opening.state(), pointer);
-  protected readonly refused = computed(() => refusalIn(this.opening.state()));
+  protected readonly field = (pointer: string) => errorIn(this.opening.state(), pointer);
+  protected readonly refused = computed(() => errorIn(this.opening.state()));
 
   protected change(part: Partial<VisitDraft>): void {
     this.stored.value.update((draft) => ({ ...draft, ...part }));
   }
 
   protected open(): void {
-    this.asked.set(true);
+    this.submitted.set(true);
     const { key, system, reason, time } = this.draft();
     const person = this.person().trim();
     if (system === '' || reason.trim() === '') return;

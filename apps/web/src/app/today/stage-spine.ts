@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { StageState } from '@hygromet/core/visit/stage';
 import { nextStage } from '@hygromet/core/visit/stage-states';
-import { stageNames, stateText } from '../visit/stage-words';
+import { stageNames, stateText } from '../visit/stage-labels';
 
 /** Width of one valve and the pipe after it. */
 const STEP = 24;

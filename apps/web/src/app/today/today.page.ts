@@ -1,23 +1,26 @@
+import { ReadState } from '../shell/read-state';
+import { BeginCard } from '../first-steps/begin-card';
+import { fromServer } from '../data/from-server';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+
 import { RouterLink } from '@angular/router';
-import { Registers } from '../live/registers.service';
+import { ServerData } from '../data/server-data.service';
 import { Units } from '../preferences/units.service';
 import { NextTruck } from '../truck/next-truck';
 import { truckVisits } from '../truck/truck-task';
 import { dayOf, dayWords, longDay } from '../ui/day';
-import { loadable, valueOf, waiting } from '../ui/loadable';
+import { valueOf, waiting } from '../ui/loadable';
 import { PageHead } from '../ui/page-head';
 import { DueList } from './due-list';
 import { NewVisit } from './new-visit';
 import { VanLine } from './van-line';
 import { VisitRow } from './visit-row';
-import { byDay, leadOf } from './visit-words';
+import { byDay, leadOf } from './visit-labels';
 
 /** The visits of the day, how far each is, and the one thing to do next; what is due stands at the right. */
 @Component({
   selector: 'hy-today-page',
-  imports: [DueList, NewVisit, NextTruck, PageHead, RouterLink, VanLine, VisitRow],
+  imports: [BeginCard, ReadState, DueList, NewVisit, NextTruck, PageHead, RouterLink, VanLine, VisitRow],
   template: `
     <hy-page-head [title]="title" [line]="line()">
       <a class="button" routerLink="/truck">Load the truck</a>
@@ -26,15 +29,13 @@ import { byDay, leadOf } from './visit-words';
       </button>
     </hy-page-head>
     @switch (visits().state) {
-      @case ('failed') {
-        <p class="empty" role="alert">The visits cannot be read now. Is the server running?</p>
-      }
-      @case ('waiting') {
-        <p class="empty second">Reading the visits</p>
+      @default {
+        <hy-read-state [of]="visits()" what="visits" />
       }
       @case ('ready') {
         <div class="body">
           <div class="visits">
+            <hy-begin-card />
             @if (adding()) {
               <hy-new-visit />
             }
@@ -71,13 +72,13 @@ import { byDay, leadOf } from './visit-words';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class TodayPage {
-  private readonly registers = inject(Registers);
+  private readonly serverData = inject(ServerData);
   private readonly units = inject(Units);
   private readonly today = dayOf(new Date());
   protected readonly title = longDay(this.today);
   protected readonly adding = signal(false);
-  protected readonly visits = toSignal(loadable(this.registers.visits$), { initialValue: waiting });
-  private readonly systems = toSignal(loadable(this.registers.systems$), { initialValue: waiting });
+  protected readonly visits = fromServer(this.serverData.visits$);
+  private readonly systems = fromServer(this.serverData.systems$);
   private readonly all = computed(() => valueOf(this.visits()) ?? []);
 
   protected readonly plates = computed(() => new Map((valueOf(this.systems()) ?? []).map(({ id, nameplateKg }) => [id, nameplateKg])));
@@ -95,7 +96,7 @@ export class TodayPage {
     const open = this.all().filter(({ state, day }) => state === 'open' && day === this.today).length;
     if (open === 0) return 'no open visit today';
     const stops = truckVisits(this.all(), valueOf(this.systems()) ?? [], this.today, () => true);
-    const most = stops.reduce((sum, { stop }) => sum + stop.high, 0);
+    const most = stops.reduce((sum, { job }) => sum + job.high, 0);
     const visits = `${open} open ${open === 1 ? 'visit' : 'visits'}`;
     return most === 0 ? visits : `${visits} · up to ${this.units.massText(most)} may be recovered`;
   });

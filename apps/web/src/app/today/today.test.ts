@@ -5,12 +5,12 @@ import type { Visit } from '@hygromet/contract/visit';
 import type { VisitPlan } from '@hygromet/contract/visit-plan';
 import { of, throwError } from 'rxjs';
 import { aCylinder, aVisit as visitOf, render, stage } from '../../../test/scene';
-import { Refusal } from '../live/refusal';
+import { ApiError } from '../data/api-error';
 import { NextTruck } from '../truck/next-truck';
 import { TruckSolver } from '../truck/truck-solver.service';
 import { dayOf } from '../ui/day';
 import { TodayPage } from './today.page';
-import { byDay, nextOf } from './visit-words';
+import { byDay, nextOf } from './visit-labels';
 
 const plan: VisitPlan = {
   method: 'recover',
@@ -60,7 +60,7 @@ test('visits stand by when they want attention; what is closed and past is gone'
 describe('the page', () => {
   test('shows today’s visits by their hour, with the person, how far each is, what is next and what may come in', async () => {
     const later = aVisit({ id: 'v2', time: '14:00', person: 'Odalys Fenn', system: { ...aVisit().system, site: 'Bell foundry' } });
-    stage({ registers: { visits$: of([later, aVisit({ id: 'v0', state: 'closed' }), aVisit({ time: '07:40', look: SEEN, plan })]) } });
+    stage({ serverData: { visits$: of([later, aVisit({ id: 'v0', state: 'closed' }), aVisit({ time: '07:40', look: SEEN, plan })]) } });
     const { text, root } = await render(TodayPage);
     expect(text()).toContain('2 open visits · up to 43.6 lb may be recovered');
     const rows = [...root.querySelectorAll('article')];
@@ -75,7 +75,7 @@ describe('the page', () => {
   test('an overdue visit is planned for today with one press, another for the day that is chosen', async () => {
     const moved: [string, { day: string }][] = [];
     const visits = [aVisit({ id: 'old', day: '2020-01-02' }), aVisit({ id: 'v1', system: { ...aVisit().system, site: 'Print works' } })];
-    stage({ registers: { visits$: of(visits), addVisitEvent$: (...args: (typeof moved)[number]) => (moved.push(args), of(aVisit())) } });
+    stage({ serverData: { visits$: of(visits), addVisitEvent$: (...args: (typeof moved)[number]) => (moved.push(args), of(aVisit())) } });
     const { press, type, text } = await render(TodayPage);
     expect(text()).toContain('Jan 2 Thu');
     await press('Plan the visit to Planetarium for today');
@@ -89,8 +89,8 @@ describe('the page', () => {
   });
 
   test('a visit that somebody has changed meanwhile stays where it is, and the sentence says why', async () => {
-    const refusal = new Refusal('changed-meanwhile', 'Somebody has changed this visit meanwhile.');
-    stage({ registers: { visits$: of([aVisit({ day: '2020-01-02' })]), addVisitEvent$: () => throwError(() => refusal) } });
+    const apiError = new ApiError('changed-meanwhile', 'Somebody has changed this visit meanwhile.');
+    stage({ serverData: { visits$: of([aVisit({ day: '2020-01-02' })]), addVisitEvent$: () => throwError(() => apiError) } });
     const { press, text } = await render(TodayPage);
     await press('Plan the visit to Planetarium for today');
     expect(text()).toContain('Somebody has changed this visit meanwhile.');
@@ -103,7 +103,7 @@ describe('the page', () => {
 
   test('a visit is opened for a system with its reason, and leads to the look', async () => {
     const sent: object[] = [];
-    stage({ registers: { addVisit$: (body: object) => (sent.push(body), of(aVisit())) } });
+    stage({ serverData: { addVisit$: (body: object) => (sent.push(body), of(aVisit())) } });
     const { type, press, text } = await render(TodayPage);
     await press('Add a visit');
     await press('Open the visit');
@@ -125,7 +125,7 @@ describe('the page', () => {
   });
 
   test('an unreachable server is said', async () => {
-    stage({ registers: { visits$: throwError(() => new Refusal('offline', 'x')) } });
+    stage({ serverData: { visits$: throwError(() => new ApiError('offline', 'x')) } });
     expect((await render(TodayPage)).text()).toContain('The visits cannot be read now.');
   });
 });
@@ -133,9 +133,9 @@ describe('the page', () => {
 test('cylinders that want something stand on today, the gravest first, with what to do', async () => {
   const cylinders = [
     aCylinder({ id: 'c8', name: 'C-08', flags: ['due-soon'], validThrough: '2027-01' }),
-    aCylinder({ flags: ['airy'], airShare: 0.11 }),
+    aCylinder({ flags: ['non-condensables'], airShare: 0.11 }),
   ];
-  stage({ registers: { cylinders$: of(cylinders) } });
+  stage({ serverData: { cylinders$: of(cylinders) } });
   const { root, text } = await render(TodayPage);
   const lines = [...root.querySelectorAll('hy-due-list li')].map(({ textContent }) => (textContent ?? '').replace(/\s+/g, ' ').trim());
   expect(lines).toEqual([
@@ -150,14 +150,14 @@ describe('the truck of the next day', () => {
   const withSolver = (short: readonly object[]) => {
     const solve$ = () => of({ plan: { loads: [], short, weight: 0 }, proved: true });
     stage({
-      registers: { visits$: of([aVisit({ day: later })]) },
-      providers: [{ provide: TruckSolver, useValue: { solve$ } }],
+      serverData: { visits$: of([aVisit({ day: later })]) },
+      providers: [{ provide: TruckSolver, useValue: { solve$, goal: () => undefined } }],
     });
     return render(NextTruck, { day: later });
   };
 
   test('what has no room on it is said on Today, with the remedy', async () => {
-    const { text } = await withSolver([{ stop: 'v1', kg: 3.5 }]);
+    const { text } = await withSolver([{ job: 'v1', kg: 3.5 }]);
     expect(text()).toContain('Truck of Wed, Jan 2, 2999');
     expect(text()).toMatch(/Planetarium: 7\.8 lb of R-410A have no room\. Get an evacuated recovery cylinder/);
   });
@@ -165,7 +165,7 @@ describe('the truck of the next day', () => {
   test('what is filled before that day is said to take room', async () => {
     const solve$ = () => of({ plan: { loads: [], short: [], weight: 0 }, proved: true });
     const visits = [aVisit({ day: later }), aVisit({ id: 'v2' })];
-    stage({ registers: { visits$: of(visits) }, providers: [{ provide: TruckSolver, useValue: { solve$ } }] });
+    stage({ serverData: { visits$: of(visits) }, providers: [{ provide: TruckSolver, useValue: { solve$, goal: () => undefined } }] });
     expect((await render(NextTruck, { day: later })).text()).toContain('look again after it is booked');
   });
 

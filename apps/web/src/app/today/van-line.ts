@@ -1,9 +1,10 @@
+import { fromServer } from '../data/from-server';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+
 import { RouterLink } from '@angular/router';
-import { Registers } from '../live/registers.service';
+import { ServerData } from '../data/server-data.service';
 import { Units } from '../preferences/units.service';
-import { loadable, valueOf, waiting } from '../ui/loadable';
+import { valueOf } from '../ui/loadable';
 
 /** More names than this are a number. */
 const NAMED = 6;
@@ -35,7 +36,7 @@ const NAMED = 6;
 })
 export class VanLine {
   private readonly units = inject(Units);
-  private readonly cylinders = toSignal(loadable(inject(Registers).cylinders$), { initialValue: waiting });
+  private readonly cylinders = fromServer(inject(ServerData).cylinders$);
   protected readonly van = computed(() => {
     const all = valueOf(this.cylinders());
     if (all === undefined) return undefined;

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import type { Visit } from '@hygromet/contract/visit';
-import { command, refusalIn } from '../live/command';
-import { newKey } from '../live/new-key';
-import { Registers } from '../live/registers.service';
+import { mutation, errorIn } from '../data/mutation';
+import { newKey } from '../data/new-key';
+import { ServerData } from '../data/server-data.service';
 import { PreferencesService } from '../preferences/preferences.service';
 import { dayOf } from '../ui/day';
 import { TextField } from '../ui/text-field';
@@ -51,7 +51,7 @@ import { TextField } from '../ui/text-field';
 })
 export class VisitDay {
   readonly visit = input.required<Visit>();
-  private readonly registers = inject(Registers);
+  private readonly serverData = inject(ServerData);
   private readonly preferences = inject(PreferencesService).current;
   protected readonly today = dayOf(new Date());
   protected readonly choosing = signal(false);
@@ -62,9 +62,9 @@ export class VisitDay {
   protected readonly hour = signal<string | undefined>(undefined);
   protected readonly time = computed(() => this.hour() ?? this.visit().time ?? '');
 
-  private readonly moving = command(
+  private readonly moving = mutation(
     (day: string) =>
-      this.registers.addVisitEvent$(this.visit().id, {
+      this.serverData.addVisitEvent$(this.visit().id, {
         kind: 'moved',
         key: newKey(),
         version: this.visit().version,
@@ -76,7 +76,7 @@ export class VisitDay {
     () => this.leave(),
   );
   protected readonly busy = computed(() => this.moving.state().state === 'busy');
-  protected readonly refused = computed(() => refusalIn(this.moving.state(), '/day') ?? refusalIn(this.moving.state()));
+  protected readonly refused = computed(() => errorIn(this.moving.state(), '/day') ?? errorIn(this.moving.state()));
   protected readonly of = (before: string, after: string): string => `${before} to ${this.visit().system.site} ${after}`;
 
   protected leave(): void {

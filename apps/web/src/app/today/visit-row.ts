@@ -5,7 +5,7 @@ import { stagesOf } from '@hygromet/contract/visit-stages';
 import { dayOf, dayWords, monthDay } from '../ui/day';
 import { StageSpine } from './stage-spine';
 import { VisitDay } from './visit-day';
-import { goOnText, nextOf, whoseVisit } from './visit-words';
+import { goOnText, nextOf, whoseVisit } from './visit-labels';
 import { Units } from '../preferences/units.service';
 
 /** One visit in the list of the day: when, where, who, how far it is, and the one next action. The whole row opens it. */

@@ -105,10 +105,10 @@ export class CylinderStage {
   });
   protected readonly sourceProblem = computed(() => {
     if (this.session.sourceUnread()) return 'What is in it cannot be read now. Choose it again when the server answers.';
-    return this.session.asked() && this.session.source() === undefined ? 'Select a source.' : undefined;
+    return this.session.submitted() && this.session.source() === undefined ? 'Select a source.' : undefined;
   });
   protected readonly refrigerantProblem = computed(() =>
-    this.session.asked() && this.session.incoming() === undefined ? 'Say which refrigerant it is.' : undefined,
+    this.session.submitted() && this.session.incoming() === undefined ? 'Say which refrigerant it is.' : undefined,
   );
 
   protected readonly placeProblem = placeProblem;

@@ -8,9 +8,9 @@ import type { Hose } from '@hygromet/core/cylinder/stop-weight';
 import type { Composition } from '@hygromet/core/fluids/composition';
 import { celsius } from '@hygromet/core/units/temperature';
 import { airCounted, collarOf, reliefOf } from '../cylinders/judged-cylinder';
-import { asked } from '../live/asked';
-import type { LimitsArgs } from '../live/cylinder-operations';
-import type { PropertyService } from '../live/property.service';
+import { coreQuery } from '../core-worker/core-query';
+import type { LimitsArgs } from '../core-worker/cylinder-operations';
+import type { CoreWorker } from '../core-worker/core-worker.service';
 import { valueOf } from '../ui/loadable';
 import type { Reading } from '../ui/quantity-entry';
 
@@ -34,7 +34,7 @@ interface Filling {
 }
 
 /** Everything that the core says of one filling; each answer follows what it rests on. Call it where things may be injected. */
-export function fillAnswers(properties: PropertyService, filling: Filling) {
+export function fillAnswers(properties: CoreWorker, filling: Filling) {
   const question = computed((): LimitsArgs | undefined => {
     const [cylinder, composition, contentKg, hottestK, policy] = [
       filling.cylinder(),
@@ -48,8 +48,8 @@ export function fillAnswers(properties: PropertyService, filling: Filling) {
     const incoming = filling.incoming()?.composition;
     return { ...collarOf(cylinder), composition, contentKg, hottestK, policy, incoming, port: filling.port() };
   });
-  const limits = asked(properties, 'limits', question);
-  const stop = asked(
+  const limits = coreQuery(properties, 'limits', question);
+  const stop = coreQuery(
     properties,
     'stop',
     computed(() => {
@@ -67,7 +67,7 @@ export function fillAnswers(properties: PropertyService, filling: Filling) {
     return { composition, volumeM3: asking.volumeM3, contentKg: asking.contentKg, stopKg: shutAt.net, airShare: airCounted(cylinder) };
   });
   /** Levels now and at the stop, at the dragged temperature, and at the stop at 131 °F. */
-  const levels = asked(
+  const levels = coreQuery(
     properties,
     'levels',
     computed(() => {
@@ -81,7 +81,7 @@ export function fillAnswers(properties: PropertyService, filling: Filling) {
       return { composition: own.composition, volumeM3: own.volumeM3, airShare: own.airShare, cases };
     }),
   );
-  const heat = asked(
+  const heat = coreQuery(
     properties,
     'heat',
     computed(() => {
@@ -92,7 +92,7 @@ export function fillAnswers(properties: PropertyService, filling: Filling) {
       return { composition, volumeM3, massKg, airShare, hottestK: filling.hottestK(), reliefPa: reliefOf(cylinder, filling.atmosphere()) };
     }),
   );
-  const rating = asked(
+  const rating = coreQuery(
     properties,
     'rating',
     computed(() => {
@@ -101,7 +101,7 @@ export function fillAnswers(properties: PropertyService, filling: Filling) {
       return { filling: asking, massKg: Math.max(asking.contentKg, shutAt.net), airShare: cylinder.airShare ?? undefined };
     }),
   );
-  const suited = asked(
+  const suited = coreQuery(
     properties,
     'suit',
     computed(() => {

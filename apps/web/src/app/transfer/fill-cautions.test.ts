@@ -4,7 +4,7 @@ import { UNKNOWN } from '@hygromet/core/cylinder/judged-contents';
 import { pressureRating } from '@hygromet/core/cylinder/pressure-rating';
 import { refrigerant } from '@hygromet/core/fluids/refrigerant';
 import { cubicMetre, kilogram } from '@hygromet/core/units/quantity';
-import { operations } from '../live/property-operations';
+import { operations } from '../core-worker/property-operations';
 import type { Units } from '../preferences/units.service';
 import { fillCautions, type FillFacts } from './fill-cautions';
 
@@ -69,7 +69,7 @@ test('air that nobody looked for is told where it would pass the class; air that
   const rating = (airShare?: number) =>
     pressureRating([refrigerant('R-32').composition], { servicePressure: 2.76e6 }, { ...filled, airShare });
   expect(codes({ rating: rating() })).toEqual([['air-unchecked', false]]);
-  expect(codes({ rating: rating(0.03) })).toEqual([['over-rated', true]]);
+  expect(codes({ rating: rating(0.03) })).toEqual([['pressure-rating-too-low', true]]);
   expect(fillCautions(facts({ rating: rating() }), units)[0]!.sentence).toMatch(
     /AHRI 700 allows it would reach 3\d bar at 55 °C.*usual practice/,
   );
@@ -90,7 +90,7 @@ test.each<[string, Partial<FillFacts>, boolean]>([
   ['mixing', { incoming: { name: 'R-407C', composition } }, true],
   ['mixing', { objections: ['other-refrigerant'] }, true],
   ['air-comes-along', { objections: ['air-comes-along'] }, true],
-  ['over-rated', { rating: pressureRating([composition], { servicePressure: 1.79e6 }) }, true],
+  ['pressure-rating-too-low', { rating: pressureRating([composition], { servicePressure: 1.79e6 }) }, true],
   ['flammable', { incoming: { name: 'a mixture', composition }, safetyGroup: null }, false],
   ['flammable', { incoming: { name: 'R-410A', composition }, safetyGroup: 'A2L' }, false],
 ])('%s', (code, more, stops) => {
@@ -107,7 +107,7 @@ test('overdue stops, and the gravest stands first', () => {
 
 test('air that was found in it is told before anybody has said what comes', () => {
   const { cylinder } = facts({});
-  expect(codes({ cylinder: { ...cylinder, flags: ['airy'] }, incoming: undefined })).toEqual([['airy', true]]);
+  expect(codes({ cylinder: { ...cylinder, flags: ['non-condensables'] }, incoming: undefined })).toEqual([['non-condensables', true]]);
 });
 
 test('an empty cylinder has nothing to mix with', () => {
@@ -116,7 +116,7 @@ test('an empty cylinder has nothing to mix with', () => {
 });
 
 test('what speaks against the cylinder itself stops the transfer, in a sentence of its own', () => {
-  const found = fillCautions({ ...facts({}), objections: ['airy', 'not-evacuated', 'class-too-low'] }, units);
-  expect(found.filter(({ stops }) => stops).map(({ code }) => code)).toEqual(['airy', 'not-evacuated']);
+  const found = fillCautions({ ...facts({}), objections: ['non-condensables', 'not-evacuated', 'class-too-low'] }, units);
+  expect(found.filter(({ stops }) => stops).map(({ code }) => code)).toEqual(['non-condensables', 'not-evacuated']);
   expect(found[0]!.sentence).toMatch(/Add nothing until it is purged/);
 });

@@ -6,7 +6,7 @@ import type { PressureRating } from '@hygromet/core/cylinder/pressure-rating';
 import type { Cylinder } from '@hygromet/contract/cylinder';
 import type { MassUnit } from '@hygromet/core/units/mass';
 import type { Units } from '../preferences/units.service';
-import type { Heat } from '../live/property-operations';
+import type { Heat } from '../core-worker/property-operations';
 
 /** A sentence about what can hurt; `stops` keeps a transfer from being started, `grave` is shown in red. */
 export interface FillCaution {
@@ -64,7 +64,7 @@ const sentences: Partial<Record<Objection, (name: string) => string>> = {
   'tare-heavier': (name) =>
     `${name} weighed more empty than its collar says. Something is in it – water, oil, dirt – and its room is gone. Empty and clean it, or record why.`,
   'no-limit': (name) => `No stop weight can be given for ${name} with this content. Take another cylinder.`,
-  airy: (name) => `A check found air in ${name}. Add nothing until it is purged or sent in.`,
+  'non-condensables': (name) => `A check found air in ${name}. Add nothing until it is purged or sent in.`,
   'holds-other-recovered': (name) =>
     `${name} holds refrigerant of other systems: what goes back into a system needs an evacuated cylinder of its own.`,
   'suspect-apart': (name) => `Suspect refrigerant would spoil the contents of ${name}. Use an empty, evacuated cylinder and mark it so.`,
@@ -73,7 +73,7 @@ const sentences: Partial<Record<Objection, (name: string) => string>> = {
 
 /** What was found in the cylinder itself is told before anybody has said what comes. */
 const objected = ({ objections, incoming, cylinder }: FillFacts): readonly FillCaution[] =>
-  (incoming === undefined && cylinder.flags.includes('airy') ? (['airy'] as const) : objections).flatMap((code) => {
+  (incoming === undefined && cylinder.flags.includes('non-condensables') ? (['non-condensables'] as const) : objections).flatMap((code) => {
     const sentence = sentences[code];
     return sentence === undefined ? [] : [{ code, grave: true, stops: true, sentence: sentence(cylinder.name) }];
   });
@@ -128,7 +128,7 @@ function overRated({ rating, incoming }: FillFacts, units: Units): FillCaution |
     p === undefined || allowed === undefined
       ? `Its pressure class cannot be judged: record ${missing === 'testPressurePa' ? 'the test pressure' : 'the stamp'} from the collar on the cylinder's page.`
       : `${unknown ? `It could be ${of ?? 'a mixture'}, which` : (of ?? 'This content')} can reach ${units.pressure(p)} at ${units.temperature(T)}; cylinder limit is ${units.pressure(allowed)}. Use a cylinder of a higher pressure class.`;
-  return { code: 'over-rated', grave: true, stops: true, sentence };
+  return { code: 'pressure-rating-too-low', grave: true, stops: true, sentence };
 }
 
 /** Usual practice, and it is told: nobody has looked for air, and with as much as AHRI 700 allows the class would be passed. */

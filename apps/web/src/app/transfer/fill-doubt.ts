@@ -1,7 +1,7 @@
 import type { Cylinder } from '@hygromet/contract/cylinder';
 import { readingDoubt } from '@hygromet/core/cylinder/reading-doubt';
 import type { Units } from '../preferences/units.service';
-import { doubtWords } from '../cylinders/doubt-words';
+import { doubtWords } from '../cylinders/doubt-labels';
 
 interface Readings {
   readonly cylinder: Pick<Cylinder, 'tareKg' | 'contentKg'>;

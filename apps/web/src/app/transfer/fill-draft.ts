@@ -1,6 +1,6 @@
 import type { Port } from '@hygromet/core/cylinder/judged-contents';
 import { USUAL_HANDLING } from '@hygromet/core/cylinder/stop-weight';
-import { newKey } from '../live/new-key';
+import { newKey } from '../data/new-key';
 import type { Preferences } from '../preferences/preferences';
 import { emptyEntry, type QuantityEntry } from '../ui/quantity-entry';
 import type { When } from '../ui/when';

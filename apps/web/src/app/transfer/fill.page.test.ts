@@ -1,10 +1,10 @@
 import { of, throwError } from 'rxjs';
 import { aCylinder, aSystem, render, stage } from '../../../test/scene';
-import { Refusal } from '../live/refusal';
+import { ApiError } from '../data/api-error';
 import { FillPage } from './fill.page';
 
-const open = (registers: Record<string, unknown> = {}) => {
-  const { kept } = stage({ registers });
+const open = (serverData: Record<string, unknown> = {}) => {
+  const { kept } = stage({ serverData });
   return render(FillPage).then((page) => ({ ...page, kept }));
 };
 
@@ -73,9 +73,9 @@ test('a cylinder that did not get heavier is asked back', async () => {
   expect(text()).toContain('The weight did not increase.');
 });
 
-test('a refusal keeps everything that was typed', async () => {
+test('an error keeps everything that was typed', async () => {
   const { type, press, text, control } = await open({
-    bookTransfer$: () => throwError(() => new Refusal('offline', 'The server did not answer.')),
+    bookTransfer$: () => throwError(() => new ApiError('offline', 'The server did not answer.')),
   });
   await type('Gross weight (scale reading)', '24.6');
   await type('Source', 's1');
@@ -94,13 +94,13 @@ test('another refrigerant cannot be planned into it', async () => {
 
 test('an empty cylinder asks where the refrigerant comes from', async () => {
   const { text } = await open({
-    cylinder$: () => of(aCylinder({ refrigerant: null, composition: null, contentKg: 0, standing: { state: 'empty' } })),
+    cylinder$: () => of(aCylinder({ refrigerant: null, composition: null, contentKg: 0, fillStatus: { state: 'empty' } })),
   });
   expect(text()).toContain('Choose where the refrigerant comes from');
 });
 
 test('a cylinder that is not there leads back to the others', async () => {
-  const { text } = await open({ cylinder$: () => throwError(() => new Refusal('not-found', 'This cylinder is not in the register.')) });
+  const { text } = await open({ cylinder$: () => throwError(() => new ApiError('not-found', 'This cylinder is not in the register.')) });
   expect(text()).toContain('This cylinder is not in the register.');
   expect(text()).toContain('Back to cylinders');
 });

@@ -1,3 +1,4 @@
+import { ReadState } from '../shell/read-state';
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { ActivatedRoute, RouterLink } from '@angular/router';
 import { PageHead } from '../ui/page-head';
@@ -16,7 +17,7 @@ function targetOfAddress(): FillTarget {
 /** One fill, from the scale to the ledger: weigh and read the stop, transfer, book. */
 @Component({
   selector: 'hy-fill-page',
-  imports: [FillJob, PageHead, RouterLink, Spine],
+  imports: [ReadState, FillJob, PageHead, RouterLink, Spine],
   providers: [FillSession, { provide: FillTarget, useFactory: targetOfAddress }],
   template: `
     @let c = session.cylinder();
@@ -27,18 +28,12 @@ function targetOfAddress(): FillTarget {
         </hy-page-head>
         <hy-fill-job />
       }
-      @case ('failed') {
-        <div class="alone" role="alert">
-          <p>{{ c.sentence }}</p>
-          <a class="button" routerLink="/cylinders">Back to cylinders</a>
-        </div>
-      }
       @default {
-        <p class="alone second">Reading the cylinder</p>
+        <hy-read-state [of]="c" what="cylinder"><a class="button" routerLink="/cylinders">Back to cylinders</a></hy-read-state>
       }
     }
   `,
-  styleUrl: '../ui/alone.css',
+  styleUrl: '../ui/state-page.css',
   styles: `
     :host {
       display: flex;

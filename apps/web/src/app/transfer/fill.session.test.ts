@@ -3,7 +3,7 @@ import { massFrom } from '@hygromet/core/units/mass';
 import { celsius } from '@hygromet/core/units/temperature';
 import { of, throwError } from 'rxjs';
 import { aCylinder, anAccount, aSystem, aVisit, organisation, stage } from '../../../test/scene';
-import { Refusal } from '../live/refusal';
+import { ApiError } from '../data/api-error';
 import { valueOf } from '../ui/loadable';
 import { minuteOf } from '../ui/when';
 import { FillSession } from './fill.session';
@@ -22,8 +22,8 @@ const target = (more: Partial<FillTarget> = {}) => ({
   useValue: { cylinderId: 'c7', visit: null, source: null, ...more },
 });
 
-async function open(registers: Record<string, unknown> = {}, drafts: Record<string, object> = {}) {
-  const { kept } = stage({ registers, drafts, providers: [FillSession, target()] });
+async function open(serverData: Record<string, unknown> = {}, drafts: Record<string, object> = {}) {
+  const { kept } = stage({ serverData, drafts, providers: [FillSession, target()] });
   const session = TestBed.inject(FillSession);
   await answered();
   return { session, kept };
@@ -57,7 +57,7 @@ test('a reading below the tare is named with the tare, and does not go on', asyn
   expect(session.belowTare()).toContain('below its tare of 17.2 lb');
   session.start(false);
   expect(session.draft().stage).toBe('cylinder');
-  expect(session.asked()).toBe(true);
+  expect(session.submitted()).toBe(true);
 });
 
 test('it goes on when weight and source are there, and not before', async () => {
@@ -75,7 +75,7 @@ test('opened to take too much out of another cylinder, it knows where it comes f
   const other = aCylinder({ id: 'c5', name: 'C-05', refrigerant: 'R-410A' });
   const { kept } = stage({
     drafts: { 'fill.c7': { before: pounds('24.6'), source: 's1' } },
-    registers: {
+    serverData: {
       cylinder$: (id: string) => of(id === 'c5' ? other : aCylinder()),
       accounts$: of([anAccount({ id: 'c5', kind: 'cylinder', name: 'C-05', massKg: 9 })]),
     },
@@ -90,7 +90,7 @@ test('opened to take too much out of another cylinder, it knows where it comes f
 test('of another cylinder that was chosen before nothing counts; one that cannot be read is no choice', async () => {
   const accounts = ['c5', 'c6'].map((id) => anAccount({ id, kind: 'cylinder', name: id, massKg: 9 }));
   const cylinder$ = (id: string) => {
-    if (id === 'c6') return throwError(() => new Refusal('offline', 'The server did not answer.'));
+    if (id === 'c6') return throwError(() => new ApiError('offline', 'The server did not answer.'));
     return of(id === 'c5' ? aCylinder({ id: 'c5', refrigerant: 'R-22', composition: { 'R-22': 1 } }) : aCylinder());
   };
   const { session } = await open({ cylinder$, accounts$: of(accounts) });
@@ -128,7 +128,7 @@ test('the hottest place is the organisation’s until another is chosen; an own 
 });
 
 test('an empty cylinder gets its limits from what will come in', async () => {
-  const empty = aCylinder({ refrigerant: null, composition: null, contentKg: 0, standing: { state: 'empty' } });
+  const empty = aCylinder({ refrigerant: null, composition: null, contentKg: 0, fillStatus: { state: 'empty' } });
   const { session } = await open({ cylinder$: () => of(empty), systems$: of([aSystem({ refrigerant: 'R-32' })]) });
   expect(session.composition()).toBeUndefined();
   session.change({ source: 's1' });
@@ -160,7 +160,7 @@ test('a booking carries what was typed, and a second sending is the same booking
   const { session } = await open({
     bookTransfer$: (body: (typeof sent)[number]) => {
       sent.push(body);
-      return throwError(() => new Refusal('offline', 'The server did not answer.'));
+      return throwError(() => new ApiError('offline', 'The server did not answer.'));
     },
   });
   session.change({ before: pounds('24.6'), after: pounds('36.2'), source: 's1', stage: 'transfer' });
@@ -183,7 +183,7 @@ test('what the server asks back about is sent again with its answer, as the same
   const { session } = await open({
     bookTransfer$: (body: (typeof sent)[number]) => {
       sent.push(body);
-      const asked = new Refusal('perhaps-twice', 'Tobin Wake has booked this already.', {
+      const asked = new ApiError('perhaps-twice', 'Tobin Wake has booked this already.', {
         '/grossAfterKg': 'Tobin Wake has booked this already.',
       });
       return sent.length === 1 ? throwError(() => asked) : of({ movement: { id: 'm2', massKg: 5 } });
@@ -231,7 +231,7 @@ test('a time that the server refused is not sent again', async () => {
   const { session } = await open({
     bookTransfer$: (body: (typeof sent)[number]) => {
       sent.push(body);
-      return throwError(() => new Refusal('invalid-input', 'Still to come.', { '/happenedAt': 'Still to come.' }));
+      return throwError(() => new ApiError('invalid-input', 'Still to come.', { '/happenedAt': 'Still to come.' }));
     },
   });
   session.change({ before: pounds('24.6'), after: pounds('36.2'), source: 's1', stage: 'transfer' });

@@ -1,3 +1,4 @@
+import { fromServer, serverReader } from '../data/from-server';
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { comingIn } from '@hygromet/contract/coming-in';
@@ -10,15 +11,15 @@ import { celsius } from '@hygromet/core/units/temperature';
 import { of, switchMap } from 'rxjs';
 import { hottestAt, usualPlace } from '../cylinders/hottest-place';
 import { tareOf } from '../cylinders/judged-cylinder';
-import { questionIn } from '../live/asked-back';
-import { command, refusalIn } from '../live/command';
-import { Drafts } from '../live/draft.service';
-import { newKey } from '../live/new-key';
-import { PropertyService } from '../live/property.service';
-import { Registers } from '../live/registers.service';
+import { questionIn } from '../data/asked-back';
+import { mutation, errorIn } from '../data/mutation';
+import { Drafts } from '../data/draft.service';
+import { newKey } from '../data/new-key';
+import { CoreWorker } from '../core-worker/core-worker.service';
+import { ServerData } from '../data/server-data.service';
 import { PreferencesService } from '../preferences/preferences.service';
 import { Units, type Rounding } from '../preferences/units.service';
-import { isStale, loadable, valueOf, waiting } from '../ui/loadable';
+import { isStale, valueOf, waiting } from '../ui/loadable';
 import { readQuantity, type QuantityEntry } from '../ui/quantity-entry';
 import { readWhen } from '../ui/when';
 import { fillAnswers } from './fill-answers';
@@ -34,8 +35,9 @@ const HOT_RULE = 'not-liquid-full-hottest' as const;
 /** One fill of one cylinder, from the weight before to the booking: what was typed, and everything that follows from it. */
 @Injectable()
 export class FillSession {
-  private readonly registers = inject(Registers);
-  private readonly properties = inject(PropertyService);
+  private readonly serverData = inject(ServerData);
+  private readonly read$ = serverReader();
+  private readonly properties = inject(CoreWorker);
   private readonly units = inject(Units);
   private readonly preferences = inject(PreferencesService).current;
   private readonly target = inject(FillTarget);
@@ -46,13 +48,13 @@ export class FillSession {
   /** Temperature of the drawn cylinder, K. */
   readonly temperature = signal<number>(celsius(25));
   /** Set by the first try to go on: empty fields are named from then on. */
-  readonly asked = signal(false);
+  readonly submitted = signal(false);
 
-  readonly cylinder = toSignal(loadable(this.registers.cylinder$(this.cylinderId)), { initialValue: waiting });
-  readonly systems = toSignal(loadable(this.registers.systems$), { initialValue: waiting });
-  readonly accounts = toSignal(loadable(this.registers.accounts$), { initialValue: waiting });
-  private readonly organisation = toSignal(loadable(this.registers.organisation$), { initialValue: waiting });
-  private readonly refrigerants = toSignal(loadable(this.registers.refrigerants$), { initialValue: waiting });
+  readonly cylinder = fromServer(this.serverData.cylinder$(this.cylinderId));
+  readonly systems = fromServer(this.serverData.systems$);
+  readonly accounts = fromServer(this.serverData.accounts$);
+  private readonly organisation = fromServer(this.serverData.organisation$);
+  private readonly refrigerants = fromServer(this.serverData.refrigerants$);
 
   private readonly known = computed(() => valueOf(this.cylinder()));
   readonly before = computed(() => readQuantity('mass', this.draft().before));
@@ -60,12 +62,12 @@ export class FillSession {
   readonly source = computed(() => valueOf(this.accounts())?.find(({ id }) => id === this.draft().source));
   private readonly sourceCylinder = toSignal(
     toObservable(computed(() => (this.source()?.kind === 'cylinder' ? this.source()?.id : undefined))).pipe(
-      switchMap((id) => (id === undefined ? of(waiting) : loadable(this.registers.cylinder$(id)))),
+      switchMap((id) => (id === undefined ? of(waiting) : this.read$(this.serverData.cylinder$(id)))),
     ),
     { initialValue: waiting },
   );
 
-  private readonly visits = toSignal(loadable(this.registers.visits$), { initialValue: waiting });
+  private readonly visits = fromServer(this.serverData.visits$);
   /** Begun from either side: what comes out of a system with an open visit belongs to that visit. */
   readonly visit = computed(() => {
     const visits = valueOf(this.visits()) ?? [];
@@ -218,13 +220,13 @@ export class FillSession {
   readonly reasonMissing = computed(() => this.mixes() && this.draft().note.trim() === '');
   readonly stopped = computed(() => this.cautions().some(({ stops }) => stops));
 
-  readonly booking = command(this.registers.bookTransfer$, (booked) => {
+  readonly booking = mutation(this.serverData.bookTransfer$, (booked) => {
     this.change({ booked, stage: 'account' });
-    this.asked.set(false);
+    this.submitted.set(false);
   });
-  readonly weighing = command(
+  readonly weighing = mutation(
     (grossKg: number) =>
-      this.registers.weigh$(this.cylinderId, {
+      this.serverData.weigh$(this.cylinderId, {
         key: newKey(),
         grossKg,
         grossTyped: typedOf(this.before()),
@@ -254,23 +256,22 @@ export class FillSession {
 
   /** Whether the first stage is complete, and on to the transfer if it is. */
   start(acceptMixing: boolean): void {
-    this.asked.set(true);
+    this.submitted.set(true);
     const complete = this.weighed() && this.belowTare() === undefined && this.source() !== undefined && this.incoming() !== undefined;
     if (!complete || this.doubt() !== undefined || (this.computing() && !acceptMixing)) return;
-    this.asked.set(false);
+    this.submitted.set(false);
     // what has happened already had no target: none is told, and none is kept
     this.change({ stage: 'transfer', acceptMixing, certain: false, target: acceptMixing ? null : this.targetNow() });
   }
 
   book(): void {
-    this.asked.set(true);
+    this.submitted.set(true);
     const [before, after] = [this.before(), this.after()];
     if (before.state !== 'good' || after.state !== 'good' || this.doubt() !== undefined) return;
     const when = readWhen(this.draft().when, new Date());
     if (when.state === 'bad' || this.reasonMissing()) return;
     // sent again it is the same booking, unless its time was refused or is given now
-    const first =
-      this.draft().when === '' && this.draft().happenedAt !== '' && refusalIn(this.booking.state(), '/happenedAt') === undefined;
+    const first = this.draft().when === '' && this.draft().happenedAt !== '' && errorIn(this.booking.state(), '/happenedAt') === undefined;
     if (!first) this.change({ happenedAt: when.instant });
     const draft = this.draft();
     this.booking.send({

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import type { Heat } from '../live/property-operations';
+import type { Heat } from '../core-worker/property-operations';
 import { Units } from '../preferences/units.service';
 
 /** What a cylinder filled to its stop does in the heat: where it is full of liquid, what it stands at, where its relief valve opens. */

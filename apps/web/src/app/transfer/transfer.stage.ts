@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { objectionWords } from '../cylinders/objection-words';
-import { refusalIn } from '../live/command';
+import { objectionWords } from '../cylinders/objection-labels';
+import { errorIn } from '../data/mutation';
 import { Units } from '../preferences/units.service';
 import { BeginLive } from '../visit/live/begin-live';
 import { LiveTransfer } from '../visit/live/live-transfer';
@@ -68,7 +68,7 @@ import { FillSession } from './fill.session';
             kind="mass"
             [entry]="session.draft().after"
             (entryChange)="session.change({ after: $event, certain: false })"
-            [asked]="session.asked()"
+            [submitted]="session.submitted()"
             [problem]="problem()"
           >
             <hy-weight-keys
@@ -92,7 +92,7 @@ import { FillSession } from './fill.session';
             [problem]="noteProblem()"
           />
         </div>
-        @if (session.asked() && session.doubt(); as question) {
+        @if (session.submitted() && session.doubt(); as question) {
           <hy-caution [grave]="true">
             {{ question }}
             <button type="button" class="link" (click)="session.change({ certain: true })">Reading is correct – continue</button>
@@ -166,7 +166,7 @@ export class TransferStage {
       .join(', '),
   );
   protected readonly noteProblem = computed(() =>
-    this.session.asked() && this.session.reasonMissing()
+    this.session.submitted() && this.session.reasonMissing()
       ? 'Explain how the refrigerants got mixed. The reason is kept with the entry.'
       : this.problemAt('/note'),
   );
@@ -176,11 +176,11 @@ export class TransferStage {
   protected readonly busy = computed(() => this.session.booking.state().state === 'busy');
   /** A question stands on its own, with its ways on: not beside a field as well. */
   protected readonly problemAt = (pointer: string) =>
-    this.session.question() === undefined ? refusalIn(this.session.booking.state(), pointer) : undefined;
-  protected readonly asking = computed(() => refusalIn(this.session.booking.state()) ?? '');
+    this.session.question() === undefined ? errorIn(this.session.booking.state(), pointer) : undefined;
+  protected readonly asking = computed(() => errorIn(this.session.booking.state()) ?? '');
   protected readonly problem = computed(() => {
     if (this.after() !== undefined && this.movedKg() <= 0) return 'The weight did not increase. Read the scale again.';
     return this.problemAt('/grossAfterKg');
   });
-  protected readonly refused = computed(() => (this.problem() === undefined ? refusalIn(this.session.booking.state()) : undefined));
+  protected readonly refused = computed(() => (this.problem() === undefined ? errorIn(this.session.booking.state()) : undefined));
 }

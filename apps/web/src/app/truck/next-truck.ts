@@ -5,7 +5,7 @@ import { dayWords } from '../ui/day';
 import { Caution } from '../ui/caution';
 import { valueOf } from '../ui/loadable';
 import { TruckSession } from './truck.session';
-import { beforeSentence, fetchedSentences, shortSentences } from './truck-words';
+import { beforeSentence, fetchedSentences, shortSentences } from './truck-labels';
 
 /** What is missing on the truck of the next day, said the evening before: solved as on the truck's own page. */
 @Component({

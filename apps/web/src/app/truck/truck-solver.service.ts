@@ -1,46 +1,34 @@
-import { Injectable, type OnDestroy } from '@angular/core';
-import type { TruckPlan, TruckTask } from '@hygromet/core/planning/truck';
-import { filter, fromEvent, map, Observable, share, take } from 'rxjs';
+import { Injectable, signal, type OnDestroy } from '@angular/core';
+import type { SolvedTruck } from '@hygromet/core/planning/solve-truck';
+import type { TruckGoal, TruckTask } from '@hygromet/core/planning/truck';
+import { proxy } from 'comlink';
+import { finalize, type Observable } from 'rxjs';
+import { WorkerClient } from '../core-worker/worker-client';
 import { createTruckWorker } from './create-truck-worker';
-import type { TruckAnswer } from './truck-messages';
+import type { TruckApi } from './truck-api';
 
-/** A plan, and whether it is proved that none is better. */
-export interface SolvedTruck {
-  readonly plan: TruckPlan;
-  readonly proved: boolean;
-}
+/** Longer than the solver takes for all its goals, with the time to load it. */
+const LONGEST_MS = 60_000;
 
 /** The solver in its worker, loaded when a truck is first planned. */
 @Injectable({ providedIn: 'root' })
 export class TruckSolver implements OnDestroy {
-  private worker: Worker | undefined;
-  private answers$: Observable<TruckAnswer> | undefined;
-  private lastId = 0;
+  private readonly client = new WorkerClient<TruckApi>(createTruckWorker, LONGEST_MS);
+  private readonly deciding = signal<TruckGoal | undefined>(undefined);
+  /** Which goal is decided now; nothing while nothing is planned. */
+  readonly goal = this.deciding.asReadonly();
 
   solve$(task: TruckTask): Observable<SolvedTruck> {
-    return new Observable((subscriber) => {
-      this.worker ??= createTruckWorker();
-      this.answers$ ??= fromEvent<MessageEvent<TruckAnswer>>(this.worker, 'message').pipe(
-        map(({ data }) => data),
-        share(),
-      );
-      const id = ++this.lastId;
-      const subscription = this.answers$
-        .pipe(
-          filter((answer) => answer.id === id),
-          take(1),
-          map((answer) => {
-            if (answer.state === 'failed') throw new Error(answer.message);
-            return { plan: answer.plan, proved: answer.proved };
-          }),
-        )
-        .subscribe(subscriber);
-      this.worker.postMessage({ id, task });
-      return subscription;
-    });
+    const begun = proxy((goal: TruckGoal) => this.deciding.set(goal));
+    return this.client.ask$((remote) => remote.solve(task, begun)).pipe(finalize(() => this.deciding.set(undefined)));
+  }
+
+  /** Stops what is planned; the next question starts anew. */
+  cancel(): void {
+    this.client.end('Planning was stopped.');
   }
 
   ngOnDestroy(): void {
-    this.worker?.terminate();
+    this.client.end();
   }
 }

@@ -2,8 +2,8 @@ import type { Cylinder } from '@hygromet/contract/cylinder';
 import type { System } from '@hygromet/contract/system';
 import type { Visit } from '@hygromet/contract/visit';
 import type { Quality } from '@hygromet/core/cylinder/cylinder-kind';
-import type { Carried, Stop, TruckTask } from '@hygromet/core/planning/truck';
-import type { Suited } from '../live/cylinder-operations';
+import type { Carried, TruckJob, TruckTask } from '@hygromet/core/planning/truck';
+import type { Suited } from '../core-worker/cylinder-operations';
 
 /** How far a charge by plate and ledger may be off: common practice, as in the plan of a visit. */
 const CHARGE_OFF = 0.1;
@@ -14,7 +14,7 @@ const NO_CYLINDER: readonly string[] = ['nothing', 'pump-down-condenser', 'pump-
 export interface TruckVisit {
   readonly visit: Visit;
   readonly system: System;
-  readonly stop: Stop;
+  readonly job: TruckJob;
   /** Of what it brings: burnt-out refrigerant goes into cylinders of its own. */
   readonly quality: Quality;
   readonly needsMachine: boolean;
@@ -35,20 +35,20 @@ export function truckVisits(
       const needs = visit.plan === null || !NO_CYLINDER.includes(visit.plan.method);
       const likely = needs ? Math.max(0, system.contentKg) : 0;
       const quality = visit.plan?.burntOut === true ? ('burnt' as const) : ('usual' as const);
-      const stop: Stop = {
+      const job: TruckJob = {
         id: visit.id,
         low: (1 - CHARGE_OFF) * likely,
         likely,
         high: (1 + CHARGE_OFF) * likely,
         group: quality === 'usual' ? system.refrigerant : `${system.refrigerant}, ${quality}`,
       };
-      return [{ visit, system, stop, quality, needsMachine: needs, flammable: burns(system.refrigerant) }];
+      return [{ visit, system, job, quality, needsMachine: needs, flammable: burns(system.refrigerant) }];
     });
 }
 
 export interface Wishes {
-  readonly wanted: readonly string[];
-  readonly unwanted: readonly string[];
+  readonly pinned: readonly string[];
+  readonly excluded: readonly string[];
   readonly mostWeight: number | undefined;
 }
 
@@ -57,7 +57,7 @@ export function truckTask(
   visits: readonly TruckVisit[],
   cylinders: readonly Cylinder[],
   suited: ReadonlyMap<string, readonly Suited[]>,
-  { wanted, unwanted, mostWeight }: Wishes,
+  { pinned, excluded, mostWeight }: Wishes,
 ): TruckTask {
   const usable = cylinders.filter(({ retiredAt, place }) => retiredAt === null && place !== 'reclaimer');
   const carried = usable.map(({ id, tareKg, contentKg, place, evacuatedAt }): Carried => ({
@@ -79,11 +79,11 @@ export function truckTask(
     ]),
   );
   return {
-    stops: visits.map(({ stop }) => stop).filter(({ high }) => high > 0),
+    jobs: visits.map(({ job }) => job).filter(({ high }) => high > 0),
     cylinders: carried,
     rooms,
-    wanted: new Set(wanted),
-    unwanted: new Set(unwanted),
+    pinned: new Set(pinned),
+    excluded: new Set(excluded),
     mostWeight,
   };
 }

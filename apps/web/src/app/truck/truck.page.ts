@@ -2,7 +2,7 @@ import { CdkDrag, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { Cylinder } from '@hygromet/contract/cylinder';
-import { placeNames, stateWords } from '../cylinders/cylinder-words';
+import { placeNames, stateWords } from '../cylinders/cylinder-labels';
 import { Units } from '../preferences/units.service';
 import { dayWords } from '../ui/day';
 import { Caution } from '../ui/caution';
@@ -12,7 +12,7 @@ import { VisitDay } from '../today/visit-day';
 import { PageHead } from '../ui/page-head';
 import { QuantityField } from '../ui/quantity-field';
 import { TruckSession } from './truck.session';
-import { beforeSentence, fetchedSentences, notToBeDriven, otherThings, shortSentences } from './truck-words';
+import { beforeSentence, fetchedSentences, notToBeDriven, otherThings, shortSentences, planningText } from './truck-labels';
 
 /** Which cylinders go along on a day, and what else; drag one on or off, and see what follows. */
 @Component({
@@ -20,7 +20,7 @@ import { beforeSentence, fetchedSentences, notToBeDriven, otherThings, shortSent
   imports: [Caution, CdkDrag, CdkDropList, ChoiceField, PageHead, QuantityField, RouterLink, VisitDay],
   providers: [TruckSession],
   templateUrl: './truck.page.html',
-  styleUrls: ['../ui/columns.css', '../ui/alone.css', './truck.page.css'],
+  styleUrls: ['../ui/columns.css', '../ui/state-page.css', './truck.page.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class TruckPage {
@@ -39,28 +39,28 @@ export class TruckPage {
   private readonly byId = computed(() => new Map(this.session.cylinders().map((cylinder) => [cylinder.id, cylinder])));
   private readonly siteOf = computed(() => new Map(this.session.visits().map((truckVisit) => [truckVisit.visit.id, truckVisit])));
 
-  protected readonly aboard = computed(() =>
-    (this.solved()?.plan.loads ?? []).flatMap(({ cylinder, pours }) => {
+  protected readonly loaded = computed(() =>
+    (this.solved()?.plan.loads ?? []).flatMap(({ cylinder, transfers }) => {
       const found = this.byId().get(cylinder);
       return found === undefined
         ? []
         : [
             {
               cylinder: found,
-              pours: pours.map(({ stop, kg }) => `${this.units.massText(kg)} from ${this.siteOf().get(stop)?.system.site ?? ''}`),
-              wanted: this.session.choices().wanted.includes(cylinder),
+              transfers: transfers.map(({ job, kg }) => `${this.units.massText(kg)} from ${this.siteOf().get(job)?.system.site ?? ''}`),
+              pinned: this.session.choices().pinned.includes(cylinder),
             },
           ];
     }),
   );
-  protected readonly ashore = computed(() => {
-    const aboard = new Set((this.solved()?.plan.loads ?? []).map(({ cylinder }) => cylinder));
+  protected readonly notLoaded = computed(() => {
+    const loaded = new Set((this.solved()?.plan.loads ?? []).map(({ cylinder }) => cylinder));
     return this.session
       .cylinders()
-      .filter(({ id, retiredAt, place }) => !aboard.has(id) && retiredAt === null && place !== 'reclaimer')
+      .filter(({ id, retiredAt, place }) => !loaded.has(id) && retiredAt === null && place !== 'reclaimer')
       .map((cylinder) => ({
         cylinder,
-        unwanted: this.session.choices().unwanted.includes(cylinder.id),
+        excluded: this.session.choices().excluded.includes(cylinder.id),
         words: stateWords(cylinder, this.units).text,
       }));
   });
@@ -73,6 +73,7 @@ export class TruckPage {
     const solved = this.solved();
     return solved === undefined ? [] : shortSentences(solved, this.session.visits(), this.session.cylinders(), this.units);
   });
+  protected readonly planning = computed(() => planningText(this.session.goal()));
   protected readonly unfit = computed(() => notToBeDriven(this.session.cylinders()));
   protected readonly early = computed(() => beforeSentence(this.session.before()));
   protected readonly things = computed(() => otherThings(this.session.visits()));
@@ -81,12 +82,12 @@ export class TruckPage {
   protected readonly place = ({ place }: Cylinder): string => placeNames[place];
   protected readonly content = ({ contentKg, refrigerant }: Cylinder): string => (contentKg > 0 ? (refrigerant ?? 'a mixture') : 'empty');
   protected readonly brings = (visit: ReturnType<TruckSession['visits']>[number]): string =>
-    visit.stop.high === 0
+    visit.job.high === 0
       ? 'stays in its own condenser or receiver'
-      : `${this.units.mass(visit.stop.low).number} to ${this.units.massText(visit.stop.high)} of ${visit.system.refrigerant}`;
+      : `${this.units.mass(visit.job.low).number} to ${this.units.massText(visit.job.high)} of ${visit.system.refrigerant}`;
 
   protected dropped({ item, container, previousContainer }: CdkDragDrop<string>): void {
     if (container === previousContainer) return;
-    this.session.decide(item.data as string, container.data === 'aboard' ? 'wanted' : 'unwanted'); // the lists hand over ids
+    this.session.decide(item.data as string, container.data === 'loaded' ? 'pinned' : 'excluded'); // the lists hand over ids
   }
 }

@@ -1,23 +1,25 @@
+import type { SolvedTruck } from '@hygromet/core/planning/solve-truck';
+import { fromServer } from '../data/from-server';
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute } from '@angular/router';
 import { candidateOf } from '@hygromet/contract/candidate';
 import { catchError, forkJoin, map, of, switchMap } from 'rxjs';
-import { Drafts } from '../live/draft.service';
-import type { Suited, SuitArgs } from '../live/cylinder-operations';
-import { PropertyService } from '../live/property.service';
-import { Registers } from '../live/registers.service';
+import { Drafts } from '../data/draft.service';
+import type { Suited, SuitArgs } from '../core-worker/cylinder-operations';
+import { CoreWorker } from '../core-worker/core-worker.service';
+import { ServerData } from '../data/server-data.service';
 import { PreferencesService } from '../preferences/preferences.service';
 import { dayOf } from '../ui/day';
-import { loadable, valueOf, waiting, type Loadable } from '../ui/loadable';
+import { valueOf, waiting, type Loadable } from '../ui/loadable';
 import { emptyEntry, readQuantity, type QuantityEntry } from '../ui/quantity-entry';
-import { TruckSolver, type SolvedTruck } from './truck-solver.service';
+import { TruckSolver } from './truck-solver.service';
 import { truckTask, truckVisits } from './truck-task';
 
 /** Cylinders added manually, along or not. */
 interface Choices {
-  readonly wanted: readonly string[];
-  readonly unwanted: readonly string[];
+  readonly pinned: readonly string[];
+  readonly excluded: readonly string[];
 }
 
 interface TruckDraft {
@@ -26,7 +28,7 @@ interface TruckDraft {
   readonly most: QuantityEntry;
 }
 
-const AS_PLANNED: Choices = { wanted: [], unwanted: [] };
+const AS_PLANNED: Choices = { pinned: [], excluded: [] };
 
 interface Solved extends SolvedTruck {
   readonly suited: ReadonlyMap<string, readonly Suited[]>;
@@ -35,8 +37,8 @@ interface Solved extends SolvedTruck {
 /** The truck of one day: its visits, the cylinders that may take what they bring, and the best choice of them. */
 @Injectable()
 export class TruckSession {
-  private readonly registers = inject(Registers);
-  private readonly properties = inject(PropertyService);
+  private readonly serverData = inject(ServerData);
+  private readonly properties = inject(CoreWorker);
   private readonly solver = inject(TruckSolver);
   private readonly preferences = inject(PreferencesService).current;
   readonly day = signal(inject(ActivatedRoute).snapshot.queryParamMap.get('day') ?? dayOf(new Date()));
@@ -44,11 +46,11 @@ export class TruckSession {
   readonly most = computed(() => this.stored.value().most);
   readonly choices = computed(() => this.stored.value().choices[this.day()] ?? AS_PLANNED);
 
-  private readonly visitsRead = toSignal(loadable(this.registers.visits$), { initialValue: waiting });
-  private readonly systems = toSignal(loadable(this.registers.systems$), { initialValue: waiting });
-  private readonly cylindersRead = toSignal(loadable(this.registers.cylinders$), { initialValue: waiting });
-  private readonly refrigerants = toSignal(loadable(this.registers.refrigerants$), { initialValue: waiting });
-  private readonly organisation = toSignal(loadable(this.registers.organisation$), { initialValue: waiting });
+  private readonly visitsRead = fromServer(this.serverData.visits$);
+  private readonly systems = fromServer(this.serverData.systems$);
+  private readonly cylindersRead = fromServer(this.serverData.cylinders$);
+  private readonly refrigerants = fromServer(this.serverData.refrigerants$);
+  private readonly organisation = fromServer(this.serverData.organisation$);
 
   readonly cylinders = computed(() => valueOf(this.cylindersRead()) ?? []);
   /** Days with open visits, for the choice of the day. */
@@ -76,6 +78,7 @@ export class TruckSession {
     return most.state === 'good' ? most.si : undefined;
   });
 
+  private readonly attempt = signal(0);
   private readonly question = computed(() => {
     const [refrigerants, organisation, cylinders] = [
       valueOf(this.refrigerants()),
@@ -100,7 +103,13 @@ export class TruckSession {
         },
       ];
     });
-    return { asks, cylinders, visits: this.visits(), wishes: { ...this.choices(), mostWeight: this.mostWeight() } };
+    return {
+      attempt: this.attempt(),
+      asks,
+      cylinders,
+      visits: this.visits(),
+      wishes: { ...this.choices(), mostWeight: this.mostWeight() },
+    };
   });
 
   readonly solved = toSignal(
@@ -128,13 +137,26 @@ export class TruckSession {
     { initialValue: waiting as Loadable<Solved> },
   );
 
+  /** Which goal of the plan is decided now; nothing while it is not planned. */
+  readonly goal = this.solver.goal;
+
+  /** Stops the planning; any change plans again. */
+  stop(): void {
+    this.solver.cancel();
+  }
+
+  /** After it was stopped, or broke off. */
+  planAgain(): void {
+    this.attempt.update((count) => count + 1);
+  }
+
   /** A person decides: along, or not, or as the plan has it. */
-  decide(cylinder: string, wish: 'wanted' | 'unwanted' | 'plan'): void {
+  decide(cylinder: string, wish: 'pinned' | 'excluded' | 'plan'): void {
     const without = (ids: readonly string[]) => ids.filter((id) => id !== cylinder);
-    const { wanted, unwanted } = this.choices();
+    const { pinned, excluded } = this.choices();
     const chosen: Choices = {
-      wanted: wish === 'wanted' ? [...without(wanted), cylinder] : without(wanted),
-      unwanted: wish === 'unwanted' ? [...without(unwanted), cylinder] : without(unwanted),
+      pinned: wish === 'pinned' ? [...without(pinned), cylinder] : without(pinned),
+      excluded: wish === 'excluded' ? [...without(excluded), cylinder] : without(excluded),
     };
     const today = dayOf(new Date());
     this.stored.value.update((draft) => {

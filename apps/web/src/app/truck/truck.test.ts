@@ -5,7 +5,7 @@ import { aCylinder, aSystem, aVisit, render, stage } from '../../../test/scene';
 import { dayOf } from '../ui/day';
 import { TruckSolver } from './truck-solver.service';
 import { TruckPage } from './truck.page';
-import { beforeSentence, notToBeDriven, otherThings, remedy } from './truck-words';
+import { beforeSentence, notToBeDriven, otherThings, remedy } from './truck-labels';
 import { truckVisits } from './truck-task';
 
 const DAY = '2026-11-27';
@@ -29,13 +29,13 @@ const empty = (name: string, more: object = {}) =>
     composition: null,
     contentKg: 0,
     evacuatedAt: '2026-11-20T08:00:00.000Z',
-    standing: { state: 'empty' },
+    fillStatus: { state: 'empty' },
     ...more,
   });
 
 async function open(
   answer: (task: TruckTask) => TruckPlan,
-  registers: Record<string, unknown> = {},
+  serverData: Record<string, unknown> = {},
   drafts: Record<string, object> = {},
   day = DAY,
 ) {
@@ -47,15 +47,15 @@ async function open(
   const { kept } = stage({
     query: { day },
     drafts,
-    registers: { visits$: of([visit()]), cylinders$: of([aCylinder(), empty('C-11', { place: 'workshop' })]), ...registers },
-    providers: [{ provide: TruckSolver, useValue: { solve$ } }],
+    serverData: { visits$: of([visit()]), cylinders$: of([aCylinder(), empty('C-11', { place: 'workshop' })]), ...serverData },
+    providers: [{ provide: TruckSolver, useValue: { solve$, goal: () => undefined } }],
   });
   return { ...(await render(TruckPage)), tasks, kept };
 }
 const into =
   (...loads: [string, number][]) =>
   (): TruckPlan => ({
-    loads: loads.map(([cylinder, kg]) => ({ cylinder, pours: kg > 0 ? [{ stop: 'v1', kg }] : [] })),
+    loads: loads.map(([cylinder, kg]) => ({ cylinder, transfers: kg > 0 ? [{ job: 'v1', kg }] : [] })),
     short: [],
     weight: 20,
     overKg: 0,
@@ -64,12 +64,12 @@ const into =
 test('what a visit may bring, and the room for it in every cylinder, go to the solver', async () => {
   const { tasks, text } = await open(into(['c7', 6]));
   const [task] = tasks;
-  expect(task!.stops[0]).toMatchObject({ id: 'v1', likely: 8.98, high: expect.closeTo(9.878, 6) });
+  expect(task!.jobs[0]).toMatchObject({ id: 'v1', likely: 8.98, high: expect.closeTo(9.878, 6) });
   expect(task!.rooms.get('c7')?.get('v1')?.objections).toEqual([]);
   expect(task!.rooms.get('c7')?.get('v1')?.roomKg).toBeGreaterThan(6);
   expect(task!.cylinders.find(({ id }) => id === 'C-11')).toMatchObject({ onTruck: false, evacuated: true });
   expect(text()).toContain('17.8 to 21.8 lb of R-410A');
-  expect(text()).toContain('Proved: no choice leaves less without room');
+  expect(text()).toContain('Proved: no choice leaves less without room; of those, none opens fewer');
 });
 
 test('what has to be fetched is said with the reason', async () => {
@@ -86,7 +86,7 @@ test('several from one place are named together', async () => {
 });
 
 test('one cylinder too few: how much is short, and the remedy', async () => {
-  const missing = (): TruckPlan => ({ loads: [], short: [{ stop: 'v1', kg: 3.5 }], weight: 0, overKg: 0 });
+  const missing = (): TruckPlan => ({ loads: [], short: [{ job: 'v1', kg: 3.5 }], weight: 0, overKg: 0 });
   const cylinders$ = of([empty('C-99', { evacuatedAt: null })]);
   const { text } = await open(missing, { cylinders$ });
   expect(text()).toMatch(/Planetarium: 7\.8 lb of R-410A have no room\. Evacuate C-99 tonight: it takes 2\d\.\d lb\./);
@@ -95,27 +95,27 @@ test('one cylinder too few: how much is short, and the remedy', async () => {
 test('a cylinder taken along or removed manually is solved again at once, and remembered', async () => {
   const { press, tasks, kept } = await open(into(['c7', 6]));
   await press('Take C-11 along');
-  expect([...tasks.at(-1)!.wanted]).toEqual(['C-11']);
+  expect([...tasks.at(-1)!.pinned]).toEqual(['C-11']);
   await press('Leave C-07 here');
-  expect([...tasks.at(-1)!.unwanted]).toEqual(['c7']);
+  expect([...tasks.at(-1)!.excluded]).toEqual(['c7']);
   expect(kept['hygromet.draft.truck']).toContain('C-11');
 });
 
 test('what was chosen for one day says nothing of another', async () => {
-  const choices = { [DAY]: { wanted: [], unwanted: ['c7'] }, '2026-11-28': { wanted: ['C-11'], unwanted: [] } };
+  const choices = { [DAY]: { pinned: [], excluded: ['c7'] }, '2026-11-28': { pinned: ['C-11'], excluded: [] } };
   const { tasks } = await open(into(['c7', 6]), {}, { truck: { choices } });
-  expect([[...tasks.at(-1)!.wanted], [...tasks.at(-1)!.unwanted]]).toEqual([[], ['c7']]);
+  expect([[...tasks.at(-1)!.pinned], [...tasks.at(-1)!.excluded]]).toEqual([[], ['c7']]);
 });
 
 test('what is carried over from earlier days is named on the truck of today, and counted once it is planned for today', async () => {
   const moved: unknown[] = [];
   const today = dayOf(new Date());
-  const registers = {
+  const serverData = {
     visits$: of([visit({ day: '2020-01-02' })]),
     addVisitEvent$: (...args: unknown[]) => (moved.push(args), of(visit())),
   };
-  const { press, text, tasks } = await open(into(), registers, {}, today);
-  expect(tasks.at(-1)!.stops).toEqual([]);
+  const { press, text, tasks } = await open(into(), serverData, {}, today);
+  expect(tasks.at(-1)!.jobs).toEqual([]);
   expect(text()).toContain('Planetarium carried over from Thu, Jan 2, 2020 – not included');
   await press('Plan the visit to Planetarium for today');
   expect(moved).toMatchObject([['v1', { kind: 'moved', version: 1, day: today, recordedBy: 'Ines Marrow' }]]);
@@ -136,8 +136,13 @@ test('that limit is asked in the unit of the person', async () => {
 test('a solver that fails says so', async () => {
   stage({
     query: { day: DAY },
-    registers: { visits$: of([visit()]) },
-    providers: [{ provide: TruckSolver, useValue: { solve$: () => throwError(() => new Error('the solver could not be loaded')) } }],
+    serverData: { visits$: of([visit()]) },
+    providers: [
+      {
+        provide: TruckSolver,
+        useValue: { goal: () => undefined, solve$: () => throwError(() => new Error('the solver could not be loaded')) },
+      },
+    ],
   });
   expect((await render(TruckPage)).text()).toContain('the solver could not be loaded');
 });
@@ -146,13 +151,13 @@ test('what a burnt-out compressor leaves is kept apart from the same refrigerant
   const systems = [aSystem()];
   const [clean, burnt] = [false, true].map((burntOut) => truckVisits([visit({ plan: plan({ burntOut }) })], systems, DAY, () => false)[0]!);
   expect([clean!.quality, burnt!.quality]).toEqual(['usual', 'burnt']);
-  expect(burnt!.stop.group).not.toBe(clean!.stop.group);
+  expect(burnt!.job.group).not.toBe(clean!.job.group);
 });
 
 test('what stays in its own condenser needs no cylinder; other days and closed visits do not count', () => {
   const systems = [aSystem()];
   const one = (entry: Partial<Visit>) => truckVisits([visit(entry)], systems, DAY, () => false);
-  expect(one({ plan: plan({ method: 'pump-down-condenser' }) })[0]).toMatchObject({ needsMachine: false, stop: { high: 0 } });
+  expect(one({ plan: plan({ method: 'pump-down-condenser' }) })[0]).toMatchObject({ needsMachine: false, job: { high: 0 } });
   expect(one({ plan: plan({}) })[0]).toMatchObject({ needsMachine: true });
   expect([one({ day: '2026-11-28' }), one({ state: 'closed' })]).toEqual([[], []]);
 });
@@ -165,7 +170,7 @@ describe('words', () => {
       'Planetarium: 3.0 kg of R-410A have no room. Get an evacuated recovery cylinder of the class for R-410A.',
     );
     const full = aCylinder({
-      standing: {
+      fillStatus: {
         state: 'limited',
         ruling: 'eighty-percent-77F',
         limitGrossKg: 17,
@@ -182,7 +187,11 @@ describe('words', () => {
     expect(remedy(3, own!, suited, [aCylinder()], tell)).toMatch(/It is flammable: .* C-07 would take it if its collar says so/);
   });
   test('what stands in the van overfilled or of too low a class is named before anybody drives', () => {
-    const some = [aCylinder({ flags: ['overfilled'] }), aCylinder({ name: 'C-08', flags: ['over-rated'] }), aCylinder({ name: 'C-09' })];
+    const some = [
+      aCylinder({ flags: ['overfilled'] }),
+      aCylinder({ name: 'C-08', flags: ['pressure-rating-too-low'] }),
+      aCylinder({ name: 'C-09' }),
+    ];
     expect(notToBeDriven(some)).toEqual([expect.stringMatching(/^C-07 .* overfilled/), expect.stringMatching(/^C-08 .* class is too low/)]);
     expect(notToBeDriven([aCylinder({ flags: ['overfilled'], place: 'workshop' })])).toEqual([]);
   });

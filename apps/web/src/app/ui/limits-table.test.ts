@@ -6,13 +6,13 @@ import { fahrenheit } from '@hygromet/core/units/temperature';
 import { volumeFrom } from '@hygromet/core/units/volume';
 import { massFrom } from '@hygromet/core/units/mass';
 import { of } from 'rxjs';
-import { Registers } from '../live/registers.service';
+import { ServerData } from '../data/server-data.service';
 import { LimitsTable } from './limits-table';
 
 async function drawn() {
   TestBed.configureTestingModule({
     imports: [LimitsTable],
-    providers: [{ provide: Registers, useValue: { organisation$: of({ altitudeM: 0 }) } }],
+    providers: [{ provide: ServerData, useValue: { organisation$: of({ altitudeM: 0 }) } }],
   });
   const { limits, ruling } = fillLimits({
     composition: refrigerant('R-410A').composition,

@@ -1,4 +1,4 @@
-import { of, Subject, throwError } from 'rxjs';
+import { defer, of, Subject, throwError } from 'rxjs';
 import { loadable, valueOf, type Loadable } from './loadable';
 
 test('what is asked for is waited for, and then there', () => {
@@ -16,6 +16,21 @@ test('a failure is a value with its sentence, and the stream does not break whoe
   expect(seen.at(-1)).toEqual({ state: 'failed', sentence: 'The server did not answer.' });
   loadable(throwError(() => 'no error at all')).subscribe((state) => seen.push(state as Loadable<number>));
   expect(seen.at(-1)).toEqual({ state: 'failed', sentence: 'Something failed.' });
+});
+
+test('what failed is read again when it may succeed, and what comes later is seen as well', () => {
+  const again$ = new Subject<void>();
+  const answers$ = new Subject<number>();
+  let tries = 0;
+  const read$ = defer(() => (++tries < 3 ? throwError(() => new Error(`try ${tries}`)) : answers$));
+  const seen: string[] = [];
+  loadable(read$, () => again$).subscribe((state) => seen.push(state.state === 'failed' ? state.sentence : state.state));
+  again$.next();
+  again$.next();
+  answers$.next(1);
+  again$.next(); // nothing has failed: nothing is read
+  answers$.next(2);
+  expect([seen, tries]).toEqual([['waiting', 'try 1', 'try 2', 'ready', 'ready'], 3]);
 });
 
 test('there is a value only when it is ready', () => {

@@ -1,4 +1,4 @@
-import { catchError, map, of, startWith, type Observable } from 'rxjs';
+import { catchError, map, NEVER, startWith, switchMap, take, type Observable } from 'rxjs';
 
 /** What is asked for and may not be there yet, or not at all. */
 export type Loadable<T> =
@@ -14,13 +14,23 @@ const failed = (error: unknown): Loadable<never> => ({
   sentence: error instanceof Error ? error.message : 'Something failed.',
 });
 
-/** A failed request is a value, so that the stream lives on. */
-export const loadable = <T>(source: Observable<T>): Observable<Loadable<T>> =>
-  source.pipe(
+/**
+ * A failed read is a value, and is read again when it may succeed: the page shows what failed until an answer is there.
+ * @param again says when to read again after a failure; never, where it is not told
+ */
+export function loadable<T>(source$: Observable<T>, again: (error: unknown) => Observable<unknown> = () => NEVER): Observable<Loadable<T>> {
+  const read$: Observable<Loadable<T>> = source$.pipe(
     map((value): Loadable<T> => ({ state: 'ready', value })),
-    startWith(waiting),
-    catchError((error: unknown) => of(failed(error))),
+    catchError((error: unknown) =>
+      again(error).pipe(
+        take(1),
+        switchMap(() => read$),
+        startWith(failed(error)),
+      ),
+    ),
   );
+  return read$.pipe(startWith(waiting));
+}
 
 export const valueOf = <T>(loaded: Loadable<T>): T | undefined => (loaded.state === 'ready' ? loaded.value : undefined);
 

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output, si
 import { RouterLink } from '@angular/router';
 import type { Movement } from '@hygromet/contract/movement';
 import { NzModalModule } from 'ng-zorro-antd/modal';
-import { objectionWords } from '../cylinders/objection-words';
+import { objectionWords } from '../cylinders/objection-labels';
 import { Units } from '../preferences/units.service';
 import { Icon } from './icon';
 import { TextField } from './text-field';
@@ -96,7 +96,7 @@ const sortKeys: Record<Column, (movement: Movement) => string | number> = {
               <b>{{ units.massText(m.massKg) }}</b> from {{ m.from.name }} to {{ m.to.name }}, {{ moment(m.happenedAt) }}. This adds a
               reversing entry; both stay in the ledger.
             </p>
-            <hy-text-field label="Reason" placeholder="such as: scale read with a hose on it" [(text)]="reason" [asked]="asked()" />
+            <hy-text-field label="Reason" placeholder="such as: scale read with a hose on it" [(text)]="reason" [submitted]="submitted()" />
             <div class="buttons">
               <button type="button" class="button main" (click)="confirm(m)">Reverse it</button>
               <button type="button" class="button" (click)="wrong.set(undefined)">Leave it</button>
@@ -132,7 +132,7 @@ export class MovementsTable {
   protected readonly wrong = signal<Movement | undefined>(undefined);
   protected readonly reason = signal('');
   private reasonFor: string | undefined;
-  protected readonly asked = signal(false);
+  protected readonly submitted = signal(false);
   protected readonly moment = momentText;
 
   protected sortBy(column: Column): void {
@@ -167,12 +167,12 @@ export class MovementsTable {
   protected ask(movement: Movement): void {
     if (movement.id !== this.reasonFor) this.reason.set(''); // a reversal that failed is asked again with its reason
     this.reasonFor = movement.id;
-    this.asked.set(false);
+    this.submitted.set(false);
     this.wrong.set(movement);
   }
 
   protected confirm({ id }: Movement): void {
-    this.asked.set(true);
+    this.submitted.set(true);
     if (this.reason().trim() === '') return;
     this.reverse.emit({ id, note: this.reason().trim() });
     this.wrong.set(undefined);

@@ -64,7 +64,7 @@ test('one of a few is chosen, and the choice is told', async () => {
 });
 
 test('a text that is missing is named when somebody tried to send', async () => {
-  const { text } = await render(TextField, { label: 'Your name', text: ' ', asked: true });
+  const { text } = await render(TextField, { label: 'Your name', text: ' ', submitted: true });
   expect(text()).toMatch(/your name is missing/i);
 });
 

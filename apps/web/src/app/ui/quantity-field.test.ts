@@ -29,7 +29,7 @@ test('pounds and ounces are two fields, and ounces end at 16', async () => {
 test('an empty field is named only when somebody tried to send', async () => {
   const { text, fixture } = await field();
   expect(text()).not.toContain('missing');
-  fixture.componentRef.setInput('asked', true);
+  fixture.componentRef.setInput('submitted', true);
   await fixture.whenStable();
   expect(text()).toContain('The tare is missing.');
 });

@@ -56,7 +56,7 @@ export class QuantityField {
   /** A sentence of the page or of the server about this field. */
   readonly problem = input<string | undefined>();
   /** Set when the person tried to send: an empty field is then named as well. */
-  readonly asked = input(false);
+  readonly submitted = input(false);
   readonly required = input(true);
   /** What is said when it is left empty; otherwise made from the label. */
   readonly missing = input('');
@@ -68,8 +68,8 @@ export class QuantityField {
   protected readonly units = computed(() => Object.entries(quantityUnits[this.kind()]));
   protected readonly sentence = computed(() => {
     const reading = readQuantity(this.kind(), this.entry(), this.atmosphere());
-    if (reading.state === 'bad' && (this.touched() || this.asked())) return reading.sentence;
-    if (reading.state === 'empty' && this.asked() && this.required())
+    if (reading.state === 'bad' && (this.touched() || this.submitted())) return reading.sentence;
+    if (reading.state === 'empty' && this.submitted() && this.required())
       return this.missing() || `The ${this.label().toLowerCase()} is missing.`;
     return this.problem();
   });

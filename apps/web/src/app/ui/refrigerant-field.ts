@@ -4,7 +4,7 @@ import { FormsModule } from '@angular/forms';
 import { UNKNOWN_ID } from '@hygromet/core/cylinder/judged-contents';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { catchError, map, of } from 'rxjs';
-import { Registers } from '../live/registers.service';
+import { ServerData } from '../data/server-data.service';
 
 let count = 0;
 
@@ -59,7 +59,7 @@ export class RefrigerantField {
   protected readonly unknownId = UNKNOWN_ID;
   /** Empty as long as the list cannot be read: the page says why. */
   protected readonly ids = toSignal(
-    inject(Registers).refrigerants$.pipe(
+    inject(ServerData).refrigerants$.pipe(
       map((all) => all.map(({ id }) => id)),
       catchError(() => of<string[]>([])),
     ),

@@ -34,7 +34,7 @@ export class TextField {
   readonly placeholder = input('');
   readonly hint = input('');
   readonly problem = input<string | undefined>();
-  readonly asked = input(false);
+  readonly submitted = input(false);
   /** What is said when it is left empty; otherwise made from the label. */
   readonly missing = input('');
   /** A day is chosen with the device's own calendar and read as "2026-11-26", an hour as "07:40". */
@@ -43,7 +43,7 @@ export class TextField {
 
   protected readonly id = `text-${++count}`;
   protected readonly sentence = computed(() =>
-    this.asked() && this.text().trim() === '' ? this.missing() || `The ${this.label().toLowerCase()} is missing.` : this.problem(),
+    this.submitted() && this.text().trim() === '' ? this.missing() || `The ${this.label().toLowerCase()} is missing.` : this.problem(),
   );
 
   /** A day that is half typed is none: the one before stays until it is whole. */

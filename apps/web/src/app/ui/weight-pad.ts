@@ -87,7 +87,7 @@ export class WeightPad {
   readonly enter = input('Weighed');
   readonly busy = input(false);
   /** Set when the person went on without a weight. */
-  readonly asked = input(false);
+  readonly submitted = input(false);
   readonly problem = input<string | undefined>();
   readonly entered = output();
 
@@ -100,7 +100,7 @@ export class WeightPad {
   protected readonly sentence = computed(() => {
     const reading = readQuantity('mass', this.entry());
     if (reading.state === 'bad') return reading.sentence;
-    if (reading.state === 'empty' && this.asked()) return `The ${this.label().toLowerCase()} is missing.`;
+    if (reading.state === 'empty' && this.submitted()) return `The ${this.label().toLowerCase()} is missing.`;
     return this.problem();
   });
 

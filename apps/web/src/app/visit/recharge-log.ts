@@ -1,5 +1,6 @@
+import { fromServer } from '../data/from-server';
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+
 import type { Cylinder } from '@hygromet/contract/cylinder';
 import { findingNow } from '@hygromet/core/account/refrigerant-tests';
 import { mayGoBackByTests } from '@hygromet/core/account/reuse-verdict';
@@ -7,13 +8,13 @@ import { mayFeed, sourcesFor, type Stock } from '@hygromet/core/charge/sources';
 import type { Composition } from '@hygromet/core/fluids/composition';
 import type { MassUnit } from '@hygromet/core/units/mass';
 import { kelvin } from '@hygromet/core/units/quantity';
-import { command, refusalIn } from '../live/command';
-import { newKey } from '../live/new-key';
-import { Registers } from '../live/registers.service';
+import { mutation, errorIn } from '../data/mutation';
+import { newKey } from '../data/new-key';
+import { ServerData } from '../data/server-data.service';
 import { PreferencesService } from '../preferences/preferences.service';
 import { Units } from '../preferences/units.service';
 import { ChoiceField } from '../ui/choice-field';
-import { loadable, valueOf, waiting } from '../ui/loadable';
+import { valueOf } from '../ui/loadable';
 import { emptyEntry, readQuantity } from '../ui/quantity-entry';
 import { massEntry } from '../ui/entry-of';
 import { QuantityField } from '../ui/quantity-field';
@@ -120,9 +121,9 @@ export class RechargeLog {
   protected readonly job = inject(VisitJob);
   protected readonly units = inject(Units);
   private readonly preferences = inject(PreferencesService).current;
-  private readonly registers = inject(Registers);
+  private readonly serverData = inject(ServerData);
   private readonly book = inject(VisitEntries);
-  private readonly loaded = toSignal(loadable(this.registers.cylinders$), { initialValue: waiting });
+  private readonly loaded = fromServer(this.serverData.cylinders$);
   private readonly rack = computed(() =>
     (valueOf(this.loaded()) ?? []).filter(({ retiredAt, place }) => retiredAt === null && place !== 'reclaimer'),
   );
@@ -184,15 +185,15 @@ export class RechargeLog {
     return `${this.units.massText(left, 'down')} left to the charge.`;
   });
 
-  private readonly logging = command(this.registers.bookRemoval$, () => {
+  private readonly logging = mutation(this.serverData.bookRemoval$, () => {
     this.key.set(newKey());
     this.before.set(emptyEntry(this.preferences().mass));
     this.after.set(emptyEntry(this.preferences().mass));
   });
   protected readonly busy = computed(() => this.logging.state().state === 'busy');
   protected readonly typed = (kg: number, unit: string) => massEntry(kg, unit as MassUnit); // the field offers only these
-  protected readonly field = (pointer: string) => refusalIn(this.logging.state(), pointer);
-  protected readonly refused = computed(() => refusalIn(this.logging.state()));
+  protected readonly field = (pointer: string) => errorIn(this.logging.state(), pointer);
+  protected readonly refused = computed(() => errorIn(this.logging.state()));
 
   protected log(): void {
     const [reading, system] = [this.reading(), this.book.system()];
@@ -221,7 +222,7 @@ const same = (one: string, other: string): boolean => one.trim().toLowerCase() =
 
 /** What must not go into a system, whatever it is labelled. */
 const speaksAgainst = ({ flags, marks }: Cylinder): boolean =>
-  flags.includes('airy') ||
+  flags.includes('non-condensables') ||
   flags.includes('mixed') ||
   marks.kind === 'burn-out' ||
   marks.kind === 'destruction' ||

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
-import { refusalIn } from '../live/command';
+import { errorIn } from '../data/mutation';
 import { TextField } from '../ui/text-field';
 import { VisitJob } from './visit-job';
 import { momentText } from '../ui/day';
@@ -62,7 +62,7 @@ export class StageMark {
     return word === undefined || word.mark === 'open-again' ? undefined : word;
   });
   private readonly marking = this.job.adding(() => this.why.set(''));
-  protected readonly problem = computed(() => refusalIn(this.marking.state(), '/why') ?? refusalIn(this.marking.state()));
+  protected readonly problem = computed(() => errorIn(this.marking.state(), '/why') ?? errorIn(this.marking.state()));
 
   protected send(mark: 'done' | 'not-needed' | 'open-again'): void {
     this.marking.send({ kind: 'marked', stage: this.job.here(), mark, why: mark === 'open-again' ? '' : this.why().trim() });

@@ -1,15 +1,16 @@
+import { fromServer } from '../data/from-server';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+
 import type { Scenario } from '@hygromet/core/twin/scenario';
 import type { Simulated } from '@hygromet/core/twin/simulate';
 import { scaleLinear } from 'd3-scale';
-import { asked } from '../live/asked';
-import { PropertyService } from '../live/property.service';
-import { Registers } from '../live/registers.service';
-import type { ForecastArgs } from '../live/twin-operations';
+import { coreQuery } from '../core-worker/core-query';
+import { CoreWorker } from '../core-worker/core-worker.service';
+import { ServerData } from '../data/server-data.service';
+import type { ForecastArgs } from '../core-worker/twin-operations';
 import { MethodSession } from '../method/method.session';
 import { Units } from '../preferences/units.service';
-import { loadable, valueOf, waiting } from '../ui/loadable';
+import { valueOf } from '../ui/loadable';
 import { scenarioOf } from './live/scenario-of';
 
 const [WIDTH, HEIGHT, LEFT, RIGHT, TOP, BOTTOM] = [560, 190, 52, 52, 24, 30];
@@ -115,7 +116,7 @@ export class TransferForecast {
   readonly cylinder = input.required<string>();
   private readonly session = inject(MethodSession);
   protected readonly units = inject(Units);
-  private readonly cylinders = toSignal(loadable(inject(Registers).cylinders$), { initialValue: waiting });
+  private readonly cylinders = fromServer(inject(ServerData).cylinders$);
   protected readonly box = `0 0 ${WIDTH} ${HEIGHT}`;
   protected readonly left = LEFT;
   protected readonly right = WIDTH - RIGHT;
@@ -128,8 +129,8 @@ export class TransferForecast {
       valueOf(this.cylinders())?.find(({ id }) => id === this.cylinder()),
     ),
   );
-  private readonly answer = asked(
-    inject(PropertyService),
+  private readonly answer = coreQuery(
+    inject(CoreWorker),
     'forecast',
     computed((): ForecastArgs | undefined => {
       const scenario = this.scenario();

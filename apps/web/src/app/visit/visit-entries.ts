@@ -1,8 +1,9 @@
 import { computed, inject, Injectable } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { of, switchMap } from 'rxjs';
-import { Registers } from '../live/registers.service';
-import { loadable, valueOf, waiting } from '../ui/loadable';
+import { serverReader } from '../data/from-server';
+import { ServerData } from '../data/server-data.service';
+import { valueOf, waiting } from '../ui/loadable';
 import { VisitJob } from './visit-job';
 
 const ENTRIES = 200;
@@ -11,11 +12,12 @@ const ENTRIES = 200;
 @Injectable()
 export class VisitEntries {
   private readonly job = inject(VisitJob);
-  private readonly registers = inject(Registers);
+  private readonly serverData = inject(ServerData);
+  private readonly read$ = serverReader();
   readonly system = computed(() => this.job.visit()?.system.id);
   private readonly loaded = toSignal(
     toObservable(this.system).pipe(
-      switchMap((account) => (account === undefined ? of(waiting) : loadable(this.registers.movements$(ENTRIES, { account })))),
+      switchMap((account) => (account === undefined ? of(waiting) : this.read$(this.serverData.movements$(ENTRIES, { account })))),
     ),
     { initialValue: waiting },
   );

@@ -1,3 +1,4 @@
+import { fromServer } from '../data/from-server';
 import { computed, inject, Injectable, untracked } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute } from '@angular/router';
@@ -7,11 +8,11 @@ import type { Visit, VisitWithEvents } from '@hygromet/contract/visit';
 import { stages, type Stage, type StageState } from '@hygromet/core/visit/stage';
 import { nextStage } from '@hygromet/core/visit/stage-states';
 import { catchError, distinctUntilChanged, EMPTY, exhaustMap, filter, interval, map, merge, type Observable } from 'rxjs';
-import { command, type Command } from '../live/command';
-import { newKey } from '../live/new-key';
-import { Registers } from '../live/registers.service';
+import { mutation, type Mutation } from '../data/mutation';
+import { newKey } from '../data/new-key';
+import { ServerData } from '../data/server-data.service';
 import { PreferencesService } from '../preferences/preferences.service';
-import { loadable, valueOf, waiting } from '../ui/loadable';
+import { valueOf } from '../ui/loadable';
 
 /** What a colleague adds appears after so long at most. */
 const LOOK_AGAIN_MS = 5000;
@@ -25,12 +26,12 @@ export type Said = Pick<NewVisitEvent, 'key' | 'happenedAt' | 'recordedBy'>;
 /** One visit that is worked on: its record as the server has it, where each stage stands, and what is added to it. */
 @Injectable()
 export class VisitJob {
-  private readonly registers = inject(Registers);
+  private readonly serverData = inject(ServerData);
   private readonly preferences = inject(PreferencesService).current;
   private readonly route = inject(ActivatedRoute);
   readonly id = this.route.snapshot.paramMap.get('id') ?? '';
 
-  readonly loaded = toSignal(loadable(this.fresh$()), { initialValue: waiting });
+  readonly loaded = fromServer(this.fresh$());
   readonly visit = computed(() => valueOf(this.loaded()));
   readonly states = computed((): readonly StageState[] => {
     const visit = this.visit();
@@ -54,20 +55,20 @@ export class VisitJob {
 
   /** Adds an event. What is tried again later is sent as it was said first. */
   add$(addition: Addition, said = this.said()): Observable<Visit> {
-    return this.registers.addVisitEvent$(this.id, { ...addition, ...said } as NewVisitEvent); // the parts of one event
+    return this.serverData.addVisitEvent$(this.id, { ...addition, ...said } as NewVisitEvent); // the parts of one event
   }
 
   /** Something a person adds by a button. Call it where things may be injected. */
-  adding(done: (visit: Visit) => void = () => undefined): Command<Addition> {
-    return command((addition: Addition) => this.add$(addition), done);
+  adding(done: (visit: Visit) => void = () => undefined): Mutation<Addition> {
+    return mutation((addition: Addition) => this.add$(addition), done);
   }
 
   private fresh$(): Observable<VisitWithEvents> {
     const again$ = interval(LOOK_AGAIN_MS).pipe(
       filter(() => document.visibilityState === 'visible'),
-      exhaustMap(() => this.registers.readVisit$(this.id).pipe(catchError(() => EMPTY))), // what is there stays; the next look will tell
+      exhaustMap(() => this.serverData.readVisit$(this.id).pipe(catchError(() => EMPTY))), // what is there stays; the next look will tell
     );
-    return merge(this.registers.visit$(this.id), again$).pipe(
+    return merge(this.serverData.visit$(this.id), again$).pipe(
       distinctUntilChanged((one, other) => JSON.stringify(one) === JSON.stringify(other)),
     );
   }

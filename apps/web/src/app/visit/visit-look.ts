@@ -3,8 +3,8 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { Look } from '@hygromet/contract/look';
 import equal from 'fast-deep-equal/es6';
 import { catchError, concatMap, debounceTime, EMPTY, map, Subject } from 'rxjs';
-import { Drafts } from '../live/draft.service';
-import { Refusal } from '../live/refusal';
+import { Drafts } from '../data/draft.service';
+import { ApiError } from '../data/api-error';
 import { newLookDraft, type LookDraft } from '../method/look-draft';
 import { LookSource, SYSTEM_ID } from '../method/look-source';
 import { PreferencesService } from '../preferences/preferences.service';
@@ -91,9 +91,9 @@ export class VisitLook implements LookSource {
         this.stored.value.update((before) => ({ ...before, changes: withoutSent(before.changes, look) }));
       }),
       catchError((error: unknown) => {
-        this.unsaved.set(error instanceof Refusal ? error.message : 'What was seen is not saved yet.');
+        this.unsaved.set(error instanceof ApiError ? error.message : 'What was seen is not saved yet.');
         // what is refused stays refused until something of it is changed
-        if (error instanceof Refusal && PASSES.includes(error.code)) setTimeout(() => this.changed$.next(), TRY_AGAIN_MS);
+        if (error instanceof ApiError && PASSES.includes(error.code)) setTimeout(() => this.changed$.next(), TRY_AGAIN_MS);
         return EMPTY;
       }),
     );

@@ -367,7 +367,7 @@ describe('the charge', () => {
   const rack = [
     holder('v', 'C-01', { marks: virgin }),
     holder('own', 'C-07', { contentKg: 4 }),
-    holder('bad', 'C-08', { flags: ['airy'] }),
+    holder('bad', 'C-08', { flags: ['non-condensables'] }),
     holder('x', 'C-12', { composition: { 'R-32': 1 } }),
   ];
   const recovered = aMovement({ id: 'm1', visit: 'v1', massKg: 4, to: { id: 'own', kind: 'cylinder', name: 'C-07' } });

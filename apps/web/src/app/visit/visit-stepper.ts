@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { Stage, StageState } from '@hygromet/core/visit/stage';
-import { stageNames, stateText } from './stage-words';
+import { stageNames, stateText } from './stage-labels';
 
 /**
  * The stages of a visit, joined by valves: filled is done, black is here, outline is ahead, dashed is not needed, red is in trouble. On a

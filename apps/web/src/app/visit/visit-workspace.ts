@@ -19,7 +19,7 @@ import { ProveStage } from './stages/prove.stage';
 import { RechargeStage } from './stages/recharge.stage';
 import { SaidStage } from './stages/said.stage';
 import { TransferStage } from './stages/transfer.stage';
-import { nextActionText, stateText } from './stage-words';
+import { nextActionText, stateText } from './stage-labels';
 import { AlarmSound } from './live/alarm-sound';
 import { LiveTransfer } from './live/live-transfer';
 import { StopAlarm } from './live/stop-alarm';

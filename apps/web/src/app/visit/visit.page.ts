@@ -1,3 +1,4 @@
+import { ReadState } from '../shell/read-state';
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { VisitJob } from './visit-job';
@@ -6,7 +7,7 @@ import { VisitWorkspace } from './visit-workspace';
 /** One visit, one place: everything that is done on it, stage by stage. */
 @Component({
   selector: 'hy-visit-page',
-  imports: [RouterLink, VisitWorkspace],
+  imports: [ReadState, RouterLink, VisitWorkspace],
   providers: [VisitJob],
   template: `
     @let loaded = job.loaded();
@@ -14,18 +15,12 @@ import { VisitWorkspace } from './visit-workspace';
       @case ('ready') {
         <hy-visit-workspace />
       }
-      @case ('failed') {
-        <div class="alone" role="alert">
-          <p>{{ loaded.sentence }}</p>
-          <a class="button" routerLink="/today">Back to today</a>
-        </div>
-      }
       @default {
-        <p class="alone second">Reading the visit</p>
+        <hy-read-state [of]="loaded" what="visit"><a class="button" routerLink="/today">Back to today</a></hy-read-state>
       }
     }
   `,
-  styleUrl: '../ui/alone.css',
+  styleUrl: '../ui/state-page.css',
   styles: `
     :host {
       display: flex;

@@ -3,7 +3,7 @@ import type { NewVisitEvent } from '@hygromet/contract/visit-event';
 import { of, throwError } from 'rxjs';
 import { aCylinder, aVisit, render, settled, stage } from '../../../test/scene';
 import { open, plan, SEEN, theVisit } from '../../../test/visit-scene';
-import { Refusal } from '../live/refusal';
+import { ApiError } from '../data/api-error';
 import { VisitPage } from './visit.page';
 
 /** What was typed is saved when the fingers rest. */
@@ -64,7 +64,7 @@ describe('the look', () => {
   });
 
   test('that cannot be saved stays on the device, and is said', async () => {
-    const addVisitEvent$ = () => throwError(() => new Refusal('offline', 'The server cannot be reached.'));
+    const addVisitEvent$ = () => throwError(() => new ApiError('offline', 'The server cannot be reached.'));
     const { type, text, control, kept, fixture } = await open('look', {}, { addVisitEvent$ });
     await type('Failed part', 'condenser');
     await rested();
@@ -78,7 +78,7 @@ describe('the look', () => {
     const tried: NewVisitEvent[] = [];
     const addVisitEvent$ = (_: string, event: NewVisitEvent) => {
       tried.push(event);
-      return tried.length === 1 ? throwError(() => new Refusal('offline', 'The server cannot be reached.')) : of(aVisit());
+      return tried.length === 1 ? throwError(() => new ApiError('offline', 'The server cannot be reached.')) : of(aVisit());
     };
     const { type, text, fixture } = await open('look', {}, { addVisitEvent$ });
     await type('Failed part', 'condenser');
@@ -99,12 +99,12 @@ describe('the look', () => {
   test('takes over what was typed at this system before the visit was opened, and nothing of an earlier visit', async () => {
     const before = { failed: 'evaporator', visit: null };
     const server = theVisit();
-    const scene = { id: 'v1', more: { stage: 'look' }, registers: server.registers };
+    const scene = { id: 'v1', more: { stage: 'look' }, serverData: server.serverData };
     stage({ ...scene, drafts: { 'look.s1': before } });
     const adopted = await render(VisitPage);
     expect(adopted.control('Failed part').value).toBe('evaporator');
     TestBed.resetTestingModule();
-    stage({ ...scene, registers: theVisit().registers, drafts: { 'look.s1': { ...before, visit: 'last-week' } } });
+    stage({ ...scene, serverData: theVisit().serverData, drafts: { 'look.s1': { ...before, visit: 'last-week' } } });
     expect((await render(VisitPage)).control('Failed part').value).toBe('unknown');
   });
 });
@@ -133,8 +133,8 @@ describe('the method', () => {
   });
 
   test('is not saved without its reason, and the sentence says so', async () => {
-    const refusal = new Refusal('invalid-input', 'x', { '/plan/why': 'Say why the proposal is not taken.' });
-    const { press, text } = await open('method', { look: SEEN }, { addVisitEvent$: () => throwError(() => refusal) });
+    const apiError = new ApiError('invalid-input', 'x', { '/plan/why': 'Say why the proposal is not taken.' });
+    const { press, text } = await open('method', { look: SEEN }, { addVisitEvent$: () => throwError(() => apiError) });
     await press(/^Save:/);
     expect(text()).toContain('Say why the proposal is not taken.');
   });
@@ -172,7 +172,7 @@ describe('the transfer', () => {
       composition: null,
       contentKg: 0,
       evacuatedAt: '2026-11-20T08:00:00.000Z',
-      standing: { state: 'empty' },
+      fillStatus: { state: 'empty' },
       ...more,
     });
   const done = { look: SEEN, plan };
@@ -191,7 +191,7 @@ describe('the transfer', () => {
     const cylinders = [
       empty('C-06', { flags: ['overdue'] }),
       empty('C-99', { evacuatedAt: null }),
-      aCylinder({ flags: ['airy'], airShare: 0.1 }),
+      aCylinder({ flags: ['non-condensables'], airShare: 0.1 }),
     ];
     const { text } = await open('transfer', done, { cylinders$: of(cylinders) });
     expect(text()).toContain('Not now: C-06 requalification overdue · C-99 not evacuated · C-07 non-condensables found');
@@ -240,7 +240,7 @@ test('a visit on which nothing was recorded is closed with its reason', async ()
 });
 
 test('a visit that is not there says so, with the way back', async () => {
-  stage({ id: 'v1', registers: { visit$: () => throwError(() => new Refusal('not-found', 'This visit is not there.')) } });
+  stage({ id: 'v1', serverData: { visit$: () => throwError(() => new ApiError('not-found', 'This visit is not there.')) } });
   const { text } = await render(VisitPage);
   expect(text()).toContain('This visit is not there.');
   expect(text()).toContain('Back to today');

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import type { RunningAnswer } from '../../live/running-operations';
+import type { RunningAnswer } from '../../core-worker/running-operations';
 import { Units } from '../../preferences/units.service';
-import { explanationText, skewOfText, skewText } from './check-words';
+import { explanationText, skewOfText, skewText } from './check-labels';
 
 const SHOWN = 4;
 const WORTH_SAYING = 0.02;

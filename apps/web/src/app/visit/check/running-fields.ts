@@ -8,7 +8,7 @@ import { QuantityField } from '../../ui/quantity-field';
 import type { QuantityEntry } from '../../ui/quantity-entry';
 import { TextField } from '../../ui/text-field';
 import { airNames, readingKinds, SETTLES_MIN, type AirName, type CheckDraft, type TypedReading, type TypedUnits } from './check-draft';
-import { airText, meteringText, readingText } from './check-words';
+import { airText, meteringText, readingText } from './check-labels';
 
 const BASE: readonly TypedReading[] = ['head', 'suction', 'suctionLine', 'liquidLine', 'supply'];
 

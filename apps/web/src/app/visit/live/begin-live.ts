@@ -3,7 +3,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import type { Instrument } from '@hygromet/contract/instrument';
 import type { TransferMethod } from '@hygromet/core/twin/scenario';
 import type { Paired } from '@hygromet/contract/visit-transfer';
-import { refusalIn } from '../../live/command';
+import { errorIn } from '../../data/mutation';
 import { MethodSession } from '../../method/method.session';
 import { Units } from '../../preferences/units.service';
 import { FillSession } from '../../transfer/fill.session';
@@ -108,7 +108,7 @@ export class BeginLive {
     return typeof speed === 'number' && speed >= 1 ? speed : 1;
   });
   protected readonly busy = computed(() => this.live.adding.state().state === 'busy');
-  protected readonly refused = computed(() => refusalIn(this.live.adding.state()));
+  protected readonly refused = computed(() => errorIn(this.live.adding.state()));
 
   protected toggle(quantity: LiveQuantity): void {
     this.left.update((left) => (left.includes(quantity) ? left.filter((entry) => entry !== quantity) : [...left, quantity]));

@@ -4,7 +4,7 @@ import { Units } from '../../preferences/units.service';
 import { clockText } from '../../ui/day';
 import { saveCsv, saveJson } from '../../ui/save-file';
 import { LiveTransfer } from './live-transfer';
-import { durationText } from './live-words';
+import { durationText } from './live-labels';
 import { traceRows, traceSenml } from './transfer-files';
 
 const [WIDTH, HEIGHT] = [240, 44];

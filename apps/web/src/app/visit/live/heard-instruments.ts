@@ -1,7 +1,7 @@
 import { inject, Injectable } from '@angular/core';
 import type { Instrument } from '@hygromet/contract/instrument';
 import { catchError, exhaustMap, filter, of, share, timer } from 'rxjs';
-import { Registers } from '../../live/registers.service';
+import { ServerData } from '../../data/server-data.service';
 
 const LOOK_EVERY_MS = 3000;
 /** ms: what was not heard for so long is not there. */
@@ -10,10 +10,10 @@ const THERE_MS = 30_000;
 /** Instruments that are heard just now, asked for once however many look, and only while somebody does. */
 @Injectable({ providedIn: 'root' })
 export class HeardInstruments {
-  private readonly registers = inject(Registers);
+  private readonly serverData = inject(ServerData);
   readonly heard$ = timer(0, LOOK_EVERY_MS).pipe(
     filter(() => document.visibilityState === 'visible'),
-    exhaustMap(() => this.registers.instruments$.pipe(catchError(() => of([] as readonly Instrument[])))),
+    exhaustMap(() => this.serverData.instruments$.pipe(catchError(() => of([] as readonly Instrument[])))),
     share(),
   );
 }

@@ -17,7 +17,7 @@ import { Theme } from '../../ui/theme';
 import { secondsOf, type Read } from './live-figures';
 import type { Corner, DrawnLive, LiveDrawing } from './live-chart-setup';
 import { LiveTransfer } from './live-transfer';
-import { coolingBy } from './live-words';
+import { coolingBy } from './live-labels';
 
 /** Minutes that are drawn at least. */
 const LEAST_MINUTES = 10;

@@ -11,8 +11,8 @@ import {
 } from '@angular/core';
 import { coolingsOfCylinder, type CylinderCooling } from '@hygromet/core/twin/scenario';
 import type { MassUnit } from '@hygromet/core/units/mass';
-import { refusalIn } from '../../live/command';
-import { Drafts } from '../../live/draft.service';
+import { errorIn } from '../../data/mutation';
+import { Drafts } from '../../data/draft.service';
 import { PreferencesService } from '../../preferences/preferences.service';
 import { Units } from '../../preferences/units.service';
 import { FillSession } from '../../transfer/fill.session';
@@ -27,7 +27,7 @@ import { VisitJob } from '../visit-job';
 import { AlarmSound } from './alarm-sound';
 import { LiveChart } from './live-chart';
 import { LiveTransfer } from './live-transfer';
-import { coolingBy, coolingNames, doubtText, durationText, endText, fromNow, suspectText, twentyText } from './live-words';
+import { coolingBy, coolingNames, doubtText, durationText, endText, fromNow, suspectText, twentyText } from './live-labels';
 import { screenOn } from './wake-lock';
 
 /** What the scale showed when it was stopped, and when it began. */
@@ -278,7 +278,7 @@ export class LivePanel {
     return parts.join(' · ');
   });
   protected readonly readable = computed(() => Object.values(this.draft()).some((entry) => readQuantity('mass', entry).state !== 'empty'));
-  protected readonly refused = computed(() => refusalIn(this.live.adding.state()));
+  protected readonly refused = computed(() => errorIn(this.live.adding.state()));
 
   constructor() {
     void this.sound.wake();

@@ -8,10 +8,10 @@ import { AS_RECORDED } from '@hygromet/core/twin/estimate/unknowns';
 import { coreVersion } from '@hygromet/core/version';
 import equal from 'fast-deep-equal/es6';
 import { catchError, concatMap, defer, EMPTY, interval, map, of, retry, scan, startWith, Subject, switchMap, type Observable } from 'rxjs';
-import { asked } from '../../live/asked';
-import { newKey } from '../../live/new-key';
-import { PropertyService } from '../../live/property.service';
-import { readings$ } from '../../live/reading-stream';
+import { coreQuery } from '../../core-worker/core-query';
+import { newKey } from '../../data/new-key';
+import { CoreWorker } from '../../core-worker/core-worker.service';
+import { readings$ } from '../../data/reading-stream';
 import { Units } from '../../preferences/units.service';
 import { valueOf } from '../../ui/loadable';
 import { VisitJob, type Addition } from '../visit-job';
@@ -53,7 +53,7 @@ interface Heard {
 @Injectable()
 export class LiveTransfer {
   private readonly job = inject(VisitJob);
-  private readonly properties = inject(PropertyService);
+  private readonly properties = inject(CoreWorker);
   private readonly units = inject(Units);
 
   /** The one that runs. */
@@ -110,7 +110,7 @@ export class LiveTransfer {
   );
   private guess: readonly number[] = AS_RECORDED;
   private firstForetold: { readonly id: string; readonly grossKg: number } | undefined;
-  private readonly answer = asked(
+  private readonly answer = coreQuery(
     this.properties,
     'outlook',
     computed((): Underway | undefined => {

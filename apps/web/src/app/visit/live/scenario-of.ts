@@ -2,7 +2,7 @@ import type { Cylinder } from '@hygromet/contract/cylinder';
 import type { TransferScenario } from '@hygromet/contract/visit-transfer';
 import type { Method } from '@hygromet/core/planning/method';
 import type { TransferMethod } from '@hygromet/core/twin/scenario';
-import type { PlanAnswer, PlanArgs } from '../../live/plan-operations';
+import type { PlanAnswer, PlanArgs } from '../../core-worker/plan-operations';
 
 const METHODS: Partial<Record<Method, TransferMethod>> = {
   recover: 'liquid-first',
@@ -49,5 +49,5 @@ export function scenarioOf(
 }
 
 /** kg in it at the stop weight; of one that is empty, 70 % of its water capacity as a rule: the fill page has the limit. */
-const stopOf = ({ standing, tareKg, volumeM3 }: Cylinder): number =>
-  'stopGrossKg' in standing ? Math.max(LEAST, standing.stopGrossKg - tareKg) : 0.7 * 1000 * volumeM3;
+const stopOf = ({ fillStatus, tareKg, volumeM3 }: Cylinder): number =>
+  'stopGrossKg' in fillStatus ? Math.max(LEAST, fillStatus.stopGrossKg - tareKg) : 0.7 * 1000 * volumeM3;

@@ -25,7 +25,7 @@ test('the scale that was heard last is the one that is read; what is silent is n
 });
 
 test('what it shows is offered, and taken by a touch', async () => {
-  stage({ registers: { instruments$: of([scale('scale-1', 11.2)]) } });
+  stage({ serverData: { instruments$: of([scale('scale-1', 11.2)]) } });
   const fixture = TestBed.createComponent(TakeReading);
   fixture.componentRef.setInput('quantity', 'gross');
   const taken: number[] = [];

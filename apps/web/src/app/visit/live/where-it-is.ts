@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import type { Range } from '@hygromet/core/twin/estimate/outlook';
 import { Units } from '../../preferences/units.service';
 import { LiveTransfer } from './live-transfer';
-import { durationText } from './live-words';
+import { durationText } from './live-labels';
 
 /** Where the refrigerant is while it moves, and what decides that: readings, or still the plate. */
 @Component({

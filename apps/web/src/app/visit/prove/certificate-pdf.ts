@@ -10,13 +10,13 @@ const [INK, SOFT, ACT] = [rgb(0.08, 0.1, 0.11), rgb(0.42, 0.45, 0.47), rgb(0.04,
 
 const titles = { hold: 'Pressure test with dry nitrogen', rise: 'Vacuum and rise test', 'pull-down': 'Pull-down of the vacuum' } as const;
 
-type Telling = Pick<
+type QuantityFormatter = Pick<
   Units,
   'pressureStep' | 'pressureNumber' | 'pressureUnit' | 'temperature' | 'volumeText' | 'atmosphere' | 'decimal' | 'length'
 >;
 
 /** What a test has shown, with its limit, its set-up and its trace, on one page. */
-export async function certificatePdf(visit: Visit, test: VisitTest, firm: string, tell: Telling): Promise<Uint8Array> {
+export async function certificatePdf(visit: Visit, test: VisitTest, firm: string, tell: QuantityFormatter): Promise<Uint8Array> {
   const pdf = await PDFDocument.create();
   pdf.setTitle(`${titles[test.setUp.test]}, ${visit.system.site}`);
   const fonts = { plain: await pdf.embedFont(StandardFonts.Helvetica), bold: await pdf.embedFont(StandardFonts.HelveticaBold) };
@@ -42,7 +42,7 @@ export async function certificatePdf(visit: Visit, test: VisitTest, firm: string
 
 type Pairs = readonly (readonly [string, string])[];
 
-function figuresOf({ setUp, begunAt, begunBy, readings, ended }: VisitTest, tell: Telling): Pairs {
+function figuresOf({ setUp, begunAt, begunBy, readings, ended }: VisitTest, tell: QuantityFormatter): Pairs {
   return [
     ...setUpOf(setUp, tell),
     ['Begun', `${momentText(begunAt)}, ${begunBy}`],
@@ -51,7 +51,7 @@ function figuresOf({ setUp, begunAt, begunBy, readings, ended }: VisitTest, tell
   ];
 }
 
-function setUpOf(setUp: VisitTest['setUp'], tell: Telling): Pairs {
+function setUpOf(setUp: VisitTest['setUp'], tell: QuantityFormatter): Pairs {
   switch (setUp.test) {
     case 'hold':
       return [
@@ -84,7 +84,7 @@ function setUpOf(setUp: VisitTest['setUp'], tell: Telling): Pairs {
 }
 
 /** Minutes and what was read, as it was read. */
-function pointsOf({ readings }: VisitTest, tell: Telling): readonly (readonly [number, number])[] {
+function pointsOf({ readings }: VisitTest, tell: QuantityFormatter): readonly (readonly [number, number])[] {
   const start = Date.parse(readings[0]?.at ?? '');
   return readings.map(({ at, reading }) => [
     (Date.parse(at) - start) / 60_000,

@@ -3,7 +3,7 @@ import { PASCAL_PER_PSI } from '@hygromet/core/proof/trace';
 import { scaleLinear } from 'd3-scale';
 import { Units } from '../../preferences/units.service';
 import { clockText } from '../../ui/day';
-import type { HoldAnswer } from '../../live/proof-operations';
+import type { HoldAnswer } from '../../core-worker/proof-operations';
 
 const [WIDTH, HEIGHT, LEFT, RIGHT, TOP, BOTTOM] = [640, 210, 60, 12, 26, 30];
 /** s: a hold that has just begun is drawn as one of a quarter of an hour. */

@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { asked } from '../../live/asked';
-import { refusalIn } from '../../live/command';
-import { Drafts } from '../../live/draft.service';
-import type { HoldArgs } from '../../live/proof-operations';
-import { PropertyService } from '../../live/property.service';
+import { coreQuery } from '../../core-worker/core-query';
+import { errorIn } from '../../data/mutation';
+import { Drafts } from '../../data/draft.service';
+import type { HoldArgs } from '../../core-worker/proof-operations';
+import { CoreWorker } from '../../core-worker/core-worker.service';
 import { MethodSession } from '../../method/method.session';
 import { PreferencesService } from '../../preferences/preferences.service';
 import { Units } from '../../preferences/units.service';
@@ -20,7 +20,7 @@ import { HoldChart } from './hold-chart';
 import { firstAt, metaOf, readingsOf, type RunningHold } from './hold-trace';
 import type { PressureUnit } from '@hygromet/core/units/pressure';
 import { coreVersion } from '@hygromet/core/version';
-import { holdSentence, percentPerHour, problemText, termAdvice, yearlyText } from './prove-words';
+import { holdSentence, percentPerHour, problemText, termAdvice, yearlyText } from './prove-labels';
 
 interface ReadingDraft {
   readonly pressure: QuantityEntry;
@@ -92,7 +92,7 @@ export class HoldRunning {
   private readonly session = inject(MethodSession);
   private readonly units = inject(Units);
   private readonly preferences = inject(PreferencesService).current;
-  private readonly properties = inject(PropertyService);
+  private readonly properties = inject(CoreWorker);
   private readonly stored = inject(Drafts).open<ReadingDraft>(`hold-reading.${this.job.id}`, () => ({
     pressure: emptyEntry(this.preferences().pressure),
     air: emptyEntry(this.preferences().temperature),
@@ -114,7 +114,7 @@ export class HoldRunning {
     const { setUp } = this.test();
     return { meta: metaOf(setUp, this.startedAt()), readings, tightTo: setUp.tightTo, composition };
   });
-  private readonly judged = asked(this.properties, 'hold', this.question);
+  private readonly judged = coreQuery(this.properties, 'hold', this.question);
   protected readonly answer = computed(() => valueOf(this.judged()));
   protected readonly stale = computed(() => isStale(this.judged()));
 
@@ -169,8 +169,8 @@ export class HoldRunning {
   });
   protected readonly adding = this.job.adding(() => this.change({ pressure: emptyEntry(this.draft().pressure.unit) }));
   private readonly ending = this.job.adding();
-  protected readonly problem = (pointer: string) => refusalIn(this.adding.state(), pointer);
-  protected readonly refused = computed(() => refusalIn(this.adding.state()) ?? refusalIn(this.ending.state()));
+  protected readonly problem = (pointer: string) => errorIn(this.adding.state(), pointer);
+  protected readonly refused = computed(() => errorIn(this.adding.state()) ?? errorIn(this.ending.state()));
 
   protected pressureTyped = (p: number) => pressureEntry(p, this.draft().pressure.unit as PressureUnit, this.units.atmosphere()); // the field offers only these
   protected temperatureTyped = (T: number, unit: string) => temperatureEntry(T, unit === 'C' ? 'C' : 'F');

@@ -1,12 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { Composition } from '@hygromet/core/fluids/composition';
 import type { HoldMeta } from '@hygromet/core/proof/trace';
-import { asked } from '../../live/asked';
-import type { HoldLimitArgs, SeenLimit } from '../../live/proof-operations';
-import { PropertyService } from '../../live/property.service';
+import { coreQuery } from '../../core-worker/core-query';
+import type { HoldLimitArgs, SeenLimit } from '../../core-worker/proof-operations';
+import { CoreWorker } from '../../core-worker/core-worker.service';
 import { Units } from '../../preferences/units.service';
 import { valueOf } from '../../ui/loadable';
-import { percentPerHour, yearlyText } from './prove-words';
+import { percentPerHour, yearlyText } from './prove-labels';
 
 const DURATIONS = [
   { s: 900, name: '15 min' },
@@ -57,7 +57,7 @@ export class HoldSees {
   /** Share an hour that is asked for. */
   readonly asked = input.required<number>();
   private readonly units = inject(Units);
-  private readonly properties = inject(PropertyService);
+  private readonly properties = inject(CoreWorker);
   protected readonly durations = DURATIONS;
   private readonly base = computed((): HoldLimitArgs => ({
     meta: this.meta(),
@@ -65,7 +65,7 @@ export class HoldSees {
     composition: this.composition(),
   }));
   private readonly variant = (change: (meta: HoldMeta) => Partial<HoldMeta>) =>
-    asked(
+    coreQuery(
       this.properties,
       'holdLimit',
       computed(() =>

@@ -2,13 +2,13 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { weakestPart } from '@hygromet/core/circuit/weakest-part';
 import { PASCAL_PER_PSI } from '@hygromet/core/proof/trace';
 import type { HoldSetUp } from '@hygromet/contract/visit-test';
-import { asked } from '../../live/asked';
-import { refusalIn } from '../../live/command';
-import { Drafts } from '../../live/draft.service';
-import { newKey } from '../../live/new-key';
-import type { TestPressureArgs } from '../../live/proof-operations';
-import { PropertyService } from '../../live/property.service';
-import { Registers } from '../../live/registers.service';
+import { coreQuery } from '../../core-worker/core-query';
+import { errorIn } from '../../data/mutation';
+import { Drafts } from '../../data/draft.service';
+import { newKey } from '../../data/new-key';
+import type { TestPressureArgs } from '../../core-worker/proof-operations';
+import { CoreWorker } from '../../core-worker/core-worker.service';
+import { ServerData } from '../../data/server-data.service';
 import { MethodSession } from '../../method/method.session';
 import { PreferencesService } from '../../preferences/preferences.service';
 import { Units } from '../../preferences/units.service';
@@ -57,7 +57,7 @@ const OIL_M3 = 0.8e-3;
         kind="service-pressure"
         [entry]="d.pressure"
         (entryChange)="change({ pressure: $event })"
-        [asked]="tried()"
+        [submitted]="tried()"
         [problem]="pressureProblem()"
       />
       <hy-quantity-field
@@ -110,8 +110,8 @@ export class HoldSetup {
   private readonly session = inject(MethodSession);
   private readonly units = inject(Units);
   private readonly preferences = inject(PreferencesService).current;
-  private readonly properties = inject(PropertyService);
-  private readonly registers = inject(Registers);
+  private readonly properties = inject(CoreWorker);
+  private readonly serverData = inject(ServerData);
   private readonly stored = inject(Drafts).open<HoldDraft>(`hold.${this.job.id}`, () => ({
     pressure: emptyEntry(this.preferences().pressure.startsWith('bar') ? 'barg' : 'psig'),
     hottest: emptyEntry(this.preferences().temperature),
@@ -175,7 +175,7 @@ export class HoldSetup {
     const gaugeError = GAUGE_ERROR_PSI * PASCAL_PER_PSI;
     return { limits: system.facts.limits ?? [], apart: [], T, hottestK, gaugeError, atmosphere: this.units.atmosphere() };
   });
-  private readonly most = asked(this.properties, 'testPressure', this.question);
+  private readonly most = coreQuery(this.properties, 'testPressure', this.question);
   protected readonly unknownLimit = computed(() => weakestPart(this.system()?.facts.limits ?? []) === undefined);
   protected readonly limitSentence = computed(() => {
     if (this.ambient() === undefined) return 'Measure the outdoor temperature under Look first: the limit follows from it.';
@@ -243,10 +243,10 @@ export class HoldSetup {
 
   private readonly beginning = this.job.adding(() => this.stored.clear());
   protected readonly busy = computed(() => this.beginning.state().state === 'busy');
-  protected readonly field = (pointer: string) => refusalIn(this.beginning.state(), pointer);
+  protected readonly field = (pointer: string) => errorIn(this.beginning.state(), pointer);
   private readonly unread = signal(false);
   protected readonly refused = computed(() =>
-    this.unread() ? 'Confirm that every connected part is rated for the test pressure.' : refusalIn(this.beginning.state()),
+    this.unread() ? 'Confirm that every connected part is rated for the test pressure.' : errorIn(this.beginning.state()),
   );
 
   protected change(part: Partial<HoldDraft>): void {

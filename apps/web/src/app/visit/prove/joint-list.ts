@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { jointsOf, type Joint, type JointCheck, type JointFinding } from '@hygromet/core/circuit/joints';
 import type { Part, Valve } from '@hygromet/core/circuit/part';
-import { refusalIn } from '../../live/command';
+import { errorIn } from '../../data/mutation';
 import { MethodSession } from '../../method/method.session';
-import { partNames, valveNames } from '../../systems/system-words';
+import { partNames, valveNames } from '../../systems/system-labels';
 import { ChoiceField } from '../../ui/choice-field';
 import { valueOf } from '../../ui/loadable';
 import { VisitJob } from '../visit-job';
@@ -109,7 +109,7 @@ export class JointList {
     return open === 0 ? `${start}.` : `${start}; ${open} not yet: what was not looked at is not shown tight.`;
   });
   private readonly checking = this.job.adding();
-  protected readonly refused = computed(() => refusalIn(this.checking.state()));
+  protected readonly refused = computed(() => errorIn(this.checking.state()));
 
   protected set({ id }: Joint, value: string): void {
     const [check, finding] = value.split(':') as [JointCheck | '', JointFinding | undefined]; // the list offers only these

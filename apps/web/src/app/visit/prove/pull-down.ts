@@ -4,11 +4,11 @@ import { PASCAL_PER_MICRON } from '@hygromet/core/proof/water';
 import { coreVersion } from '@hygromet/core/version';
 import { CoreError } from '@hygromet/core/errors';
 import { readNumber } from '@hygromet/core/units/read-number';
-import { asked } from '../../live/asked';
-import { refusalIn } from '../../live/command';
-import { newKey } from '../../live/new-key';
-import type { PullDownArgs, PullDownPlanArgs } from '../../live/proof-operations';
-import { PropertyService } from '../../live/property.service';
+import { coreQuery } from '../../core-worker/core-query';
+import { errorIn } from '../../data/mutation';
+import { newKey } from '../../data/new-key';
+import type { PullDownArgs, PullDownPlanArgs } from '../../core-worker/proof-operations';
+import { CoreWorker } from '../../core-worker/core-worker.service';
 import { MethodSession } from '../../method/method.session';
 import { PreferencesService } from '../../preferences/preferences.service';
 import { Units } from '../../preferences/units.service';
@@ -19,7 +19,7 @@ import { emptyEntry, readQuantity } from '../../ui/quantity-entry';
 import { QuantityField } from '../../ui/quantity-field';
 import { TextField } from '../../ui/text-field';
 import { VisitJob } from '../visit-job';
-import { betterText, minutesText, pullDownNextText, pullDownText } from './prove-words';
+import { betterText, minutesText, pullDownNextText, pullDownText } from './prove-labels';
 import { pullDownMetaOf, pullDownReadings, type RunningPullDown } from './pull-down-trace';
 
 /** m³/s of a cubic foot a minute. */
@@ -125,7 +125,7 @@ export class PullDown {
   private readonly job = inject(VisitJob);
   private readonly session = inject(MethodSession);
   private readonly units = inject(Units);
-  private readonly properties = inject(PropertyService);
+  private readonly properties = inject(CoreWorker);
   private readonly metric = inject(PreferencesService).current().mass === 'kg';
   protected readonly verdicts = pullDownText;
   protected readonly nexts = pullDownNextText;
@@ -166,7 +166,7 @@ export class PullDown {
       targetMicron: TARGET_MICRON,
     };
   });
-  private readonly planned = asked(
+  private readonly planned = coreQuery(
     this.properties,
     'pullDownPlan',
     computed(() => (this.test() === undefined ? this.planQuestion() : undefined)),
@@ -184,7 +184,7 @@ export class PullDown {
     if (test === undefined || test.readings.length < ENOUGH) return undefined;
     return { meta: pullDownMetaOf(test.setUp), readings: pullDownReadings(test) };
   });
-  private readonly judged = asked(this.properties, 'pullDown', this.question);
+  private readonly judged = coreQuery(this.properties, 'pullDown', this.question);
   protected readonly answer = computed(() => valueOf(this.judged()));
   protected readonly stale = computed(() => isStale(this.judged()));
   protected readonly left = computed(() => {
@@ -201,11 +201,11 @@ export class PullDown {
   protected readonly adding = this.job.adding(() => this.entry.set(emptyEntry(this.entry().unit)));
   protected readonly problem = computed(() => {
     const reading = this.read();
-    return reading.state === 'bad' ? reading.sentence : refusalIn(this.adding.state(), '/reading/micron');
+    return reading.state === 'bad' ? reading.sentence : errorIn(this.adding.state(), '/reading/micron');
   });
   private readonly beginning = this.job.adding();
   private readonly ending = this.job.adding();
-  protected readonly refused = computed(() => refusalIn(this.beginning.state()) ?? refusalIn(this.ending.state()));
+  protected readonly refused = computed(() => errorIn(this.beginning.state()) ?? errorIn(this.ending.state()));
   private readonly testId = linkedSignal({ source: this.test, computation: () => newKey() });
 
   protected begin(): void {

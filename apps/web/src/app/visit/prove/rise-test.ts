@@ -1,11 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { PASCAL_PER_MICRON } from '@hygromet/core/proof/water';
 import { coreVersion } from '@hygromet/core/version';
-import { asked } from '../../live/asked';
-import { refusalIn } from '../../live/command';
-import { newKey } from '../../live/new-key';
-import type { RiseArgs } from '../../live/proof-operations';
-import { PropertyService } from '../../live/property.service';
+import { coreQuery } from '../../core-worker/core-query';
+import { errorIn } from '../../data/mutation';
+import { newKey } from '../../data/new-key';
+import type { RiseArgs } from '../../core-worker/proof-operations';
+import { CoreWorker } from '../../core-worker/core-worker.service';
 import { MethodSession } from '../../method/method.session';
 import { Units } from '../../preferences/units.service';
 import { BigNumber } from '../../ui/big-number';
@@ -14,7 +14,7 @@ import { isStale, valueOf } from '../../ui/loadable';
 import { QuantityField } from '../../ui/quantity-field';
 import { emptyEntry, readQuantity } from '../../ui/quantity-entry';
 import { VisitJob } from '../visit-job';
-import { riseSentence } from './prove-words';
+import { riseSentence } from './prove-labels';
 import { phasesOf, riseMetaOf, type RunningRise } from './rise-trace';
 
 /** Hoses, manifold and gauge of a usual set, m³. */
@@ -82,7 +82,7 @@ export class RiseTest {
   private readonly job = inject(VisitJob);
   private readonly session = inject(MethodSession);
   private readonly units = inject(Units);
-  private readonly properties = inject(PropertyService);
+  private readonly properties = inject(CoreWorker);
   protected readonly phases = [
     { value: 'rig', label: 'the rig alone' },
     { value: 'pump', label: 'system and rig, pump shut off' },
@@ -92,7 +92,7 @@ export class RiseTest {
   protected readonly read = computed(() => readQuantity('vacuum', this.entry(), this.units.atmosphere()));
   protected readonly problem = computed(() => {
     const reading = this.read();
-    return reading.state === 'bad' ? reading.sentence : refusalIn(this.adding.state(), '/reading/micron');
+    return reading.state === 'bad' ? reading.sentence : errorIn(this.adding.state(), '/reading/micron');
   });
   protected readonly volume = computed(() => valueOf(this.session.plan())?.volume?.likely);
   protected readonly count = computed(() => this.test()?.readings.length ?? 0);
@@ -104,7 +104,7 @@ export class RiseTest {
     const enough = phases.some(({ isolated, timeS }) => isolated === 'pump' && timeS.length >= 4);
     return enough ? { meta: riseMetaOf(test.setUp), phases, leakAbove: test.setUp.leakAbove } : undefined;
   });
-  private readonly judged = asked(this.properties, 'rise', this.question);
+  private readonly judged = coreQuery(this.properties, 'rise', this.question);
   protected readonly answer = computed(() => valueOf(this.judged()));
   protected readonly stale = computed(() => isStale(this.judged()));
   protected readonly what = computed(() => {
@@ -134,7 +134,7 @@ export class RiseTest {
   protected readonly adding = this.job.adding(() => this.entry.set(emptyEntry(this.entry().unit)));
   private readonly beginning = this.job.adding();
   private readonly ending = this.job.adding();
-  protected readonly refused = computed(() => refusalIn(this.beginning.state()) ?? refusalIn(this.ending.state()));
+  protected readonly refused = computed(() => errorIn(this.beginning.state()) ?? errorIn(this.ending.state()));
 
   protected begin(): void {
     const volumeM3 = this.volume();

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, input, signal } from '@angular/core';
 import type { VisitTerm } from '@hygromet/core/account/visit-terms';
 import { Units } from '../../preferences/units.service';
-import { basisText } from './account-words';
+import { basisText } from './account-labels';
 
 /** One line of the account: a term with its sign, and how it came about. */
 export interface TermRow extends VisitTerm {

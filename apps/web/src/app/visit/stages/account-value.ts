@@ -1,11 +1,12 @@
+import { fromServer } from '../../data/from-server';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+
 import { amountOf, priceAt, type PriceKind } from '@hygromet/core/account/price';
-import { Registers } from '../../live/registers.service';
+import { ServerData } from '../../data/server-data.service';
 import { MethodSession } from '../../method/method.session';
 import { Units } from '../../preferences/units.service';
 import { amountText } from '../../ui/amount';
-import { loadable, valueOf, waiting } from '../../ui/loadable';
+import { valueOf } from '../../ui/loadable';
 
 /** What was recovered is worth, and what is missing of the charge will cost, by the prices of that day; nothing where no price was typed. */
 @Component({
@@ -26,7 +27,7 @@ export class AccountValue {
   readonly recoveredKg = input.required<number>();
   private readonly units = inject(Units);
   private readonly session = inject(MethodSession);
-  private readonly loaded = toSignal(loadable(inject(Registers).prices$), { initialValue: waiting });
+  private readonly loaded = fromServer(inject(ServerData).prices$);
 
   protected readonly worth = computed(() => {
     const amount = this.amount('credit', this.recoveredKg());

@@ -3,10 +3,10 @@ import type { Explanation } from '@hygromet/core/account/account';
 import type { DecidingCheck } from '@hygromet/core/account/explanation';
 import { leakRate } from '@hygromet/core/account/leak-rate';
 import type { VisitTerm } from '@hygromet/core/account/visit-terms';
-import { asked } from '../../live/asked';
-import type { AccountArgs } from '../../live/account-operations';
-import { Drafts } from '../../live/draft.service';
-import { PropertyService } from '../../live/property.service';
+import { coreQuery } from '../../core-worker/core-query';
+import type { AccountArgs } from '../../core-worker/account-operations';
+import { Drafts } from '../../data/draft.service';
+import { CoreWorker } from '../../core-worker/core-worker.service';
 import { MethodSession } from '../../method/method.session';
 import { PreferencesService } from '../../preferences/preferences.service';
 import { Units } from '../../preferences/units.service';
@@ -22,7 +22,7 @@ import { VisitEntries } from '../visit-entries';
 import { VisitJob } from '../visit-job';
 import { AccountTerms, type TermRow } from './account-terms';
 import { AccountValue } from './account-value';
-import { checkText, explanationText, termText } from './account-words';
+import { checkText, explanationText, termText } from './account-labels';
 import { LogDifference } from './log-difference';
 import { RefrigerantRecord } from './refrigerant-record';
 import { ReuseVerdictOfVisit } from './reuse-verdict';
@@ -202,7 +202,7 @@ export class AccountStage {
       known: { checked: this.checked() },
     };
   });
-  private readonly accounted = asked(inject(PropertyService), 'account', this.question);
+  private readonly accounted = coreQuery(inject(CoreWorker), 'account', this.question);
   protected readonly answer = computed(() => valueOf(this.accounted()));
   protected readonly stale = computed(() => isStale(this.accounted()));
 

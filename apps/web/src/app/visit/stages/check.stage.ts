@@ -1,5 +1,6 @@
+import { fromServer } from '../../data/from-server';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+
 import { RouterLink } from '@angular/router';
 import type { Run } from '@hygromet/contract/visit-record';
 import { readingsFrom, readingsTo } from '@hygromet/contract/running-readings';
@@ -7,23 +8,23 @@ import type { Band } from '@hygromet/core/cycle/expected-today';
 import type { Derived } from '@hygromet/core/cycle/cycle-readings';
 import { unitKindOf, usualCapacityW } from '@hygromet/core/cycle/unit-of-kind';
 import { coreVersion } from '@hygromet/core/version';
-import { asked } from '../../live/asked';
-import { refusalIn } from '../../live/command';
-import { Drafts } from '../../live/draft.service';
-import { PropertyService } from '../../live/property.service';
-import { Registers } from '../../live/registers.service';
-import type { RunningArgs } from '../../live/running-operations';
+import { coreQuery } from '../../core-worker/core-query';
+import { errorIn } from '../../data/mutation';
+import { Drafts } from '../../data/draft.service';
+import { CoreWorker } from '../../core-worker/core-worker.service';
+import { ServerData } from '../../data/server-data.service';
+import type { RunningArgs } from '../../core-worker/running-operations';
 import { MethodSession } from '../../method/method.session';
 import { PreferencesService } from '../../preferences/preferences.service';
-import { Units, type Shown } from '../../preferences/units.service';
+import { Units, type FormattedQuantity } from '../../preferences/units.service';
 import { BigNumber } from '../../ui/big-number';
 import { Caution } from '../../ui/caution';
 import { momentText } from '../../ui/day';
-import { isStale, loadable, valueOf, waiting } from '../../ui/loadable';
+import { isStale, valueOf } from '../../ui/loadable';
 import { BandRows, type BandRow } from '../check/band-rows';
 import { emptyCheck, readCheck, typedUnits, type CheckDraft } from '../check/check-draft';
 import { CheckTables } from '../check/check-tables';
-import { nextText, slipText, withheldText, withheldWhy } from '../check/check-words';
+import { nextText, slipText, withheldText, withheldWhy } from '../check/check-labels';
 import { RunningFields } from '../check/running-fields';
 import { plateOf } from '../check/unit-of-system';
 import { StageMark } from '../stage-mark';
@@ -148,7 +149,7 @@ export class CheckStage {
   private readonly session = inject(MethodSession);
   protected readonly units = inject(Units);
   private readonly preferences = inject(PreferencesService).current;
-  private readonly registers = inject(Registers);
+  private readonly serverData = inject(ServerData);
   protected readonly stored = inject(Drafts).open<CheckDraft>(`check.${this.job.id}`, () =>
     emptyCheck(this.preferences().pressure, this.preferences().temperature),
   );
@@ -172,7 +173,7 @@ export class CheckStage {
   });
 
   /** Earlier visits to this system on which it ran well. */
-  private readonly visits = toSignal(loadable(this.registers.visits$), { initialValue: waiting });
+  private readonly visits = fromServer(this.serverData.visits$);
   private readonly good = computed((): RunningArgs['good'] =>
     (valueOf(this.visits()) ?? [])
       .filter(({ id, system }) => id !== this.job.id && system.id === this.job.visit()?.system.id)
@@ -189,7 +190,7 @@ export class CheckStage {
     if (plate === undefined) return undefined;
     return { plate, conditions: read.conditions, readings: read.readings, settled: read.settled, good: this.good() };
   });
-  private readonly checked = asked(inject(PropertyService), 'runningCheck', this.question);
+  private readonly checked = coreQuery(inject(CoreWorker), 'runningCheck', this.question);
   protected readonly answer = computed(() => valueOf(this.checked()));
   protected readonly stale = computed(() => isStale(this.checked()));
   protected readonly waitsFor = computed(() => {
@@ -242,7 +243,7 @@ export class CheckStage {
     if (answer?.expected === undefined) return [];
     const { expected, derived } = answer;
     const names = Object.keys(BANDS) as (keyof Derived)[]; // the keys of the table
-    const degrees = (K: number): Shown => ({
+    const degrees = (K: number): FormattedQuantity => ({
       number: this.units.decimal(K / this.units.kelvinsInADegree(), 0),
       unit: `°${this.units.temperatureUnit()}`,
     });
@@ -256,7 +257,7 @@ export class CheckStage {
   protected readonly runs = computed(() => this.job.visit()?.runs ?? []);
   private readonly logging = this.job.adding();
   protected readonly busy = computed(() => this.logging.state().state === 'busy');
-  protected readonly refused = computed(() => refusalIn(this.logging.state()));
+  protected readonly refused = computed(() => errorIn(this.logging.state()));
   protected readonly loggable = computed(
     () =>
       this.job.open() && this.question() !== undefined && this.answer() !== undefined && !this.stale() && this.answer()?.slips.length === 0,
@@ -309,7 +310,7 @@ export class CheckStage {
   }
 }
 
-function rowOf(name: string, { low, high }: Band, read: number | undefined, shown: (value: number) => Shown): BandRow {
+function rowOf(name: string, { low, high }: Band, read: number | undefined, shown: (value: number) => FormattedQuantity): BandRow {
   const [from, to, own] = [shown(low), shown(high), read === undefined ? undefined : shown(read)];
   return {
     name,

@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { nothingRecorded } from '@hygromet/contract/nothing-recorded';
-import { refusalIn } from '../../live/command';
+import { errorIn } from '../../data/mutation';
 import { TextField } from '../../ui/text-field';
-import { stageNames, stateText } from '../stage-words';
+import { stageNames, stateText } from '../stage-labels';
 import { VisitJob } from '../visit-job';
 import { momentText } from '../../ui/day';
 
@@ -79,11 +79,11 @@ export class CloseStage {
   });
   protected readonly without = signal('');
   protected readonly closing = this.job.adding(() => this.without.set(''));
-  protected readonly withoutRefused = computed(() => refusalIn(this.closing.state(), '/why'));
+  protected readonly withoutRefused = computed(() => errorIn(this.closing.state(), '/why'));
   protected readonly reopening = this.job.adding(() => this.why.set(''));
   protected readonly busy = computed(() => this.closing.state().state === 'busy');
-  protected readonly refused = computed(() => (this.withoutRefused() === undefined ? refusalIn(this.closing.state()) : undefined));
-  protected readonly reopenRefused = computed(() => refusalIn(this.reopening.state(), '/why') ?? refusalIn(this.reopening.state()));
+  protected readonly refused = computed(() => (this.withoutRefused() === undefined ? errorIn(this.closing.state()) : undefined));
+  protected readonly reopenRefused = computed(() => errorIn(this.reopening.state(), '/why') ?? errorIn(this.reopening.state()));
 
   protected close(version: number): void {
     const why = this.without().trim();

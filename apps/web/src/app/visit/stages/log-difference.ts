@@ -1,12 +1,13 @@
+import { fromServer } from '../../data/from-server';
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
-import { command, refusalIn } from '../../live/command';
-import { newKey } from '../../live/new-key';
-import { Registers } from '../../live/registers.service';
+
+import { mutation, errorIn } from '../../data/mutation';
+import { newKey } from '../../data/new-key';
+import { ServerData } from '../../data/server-data.service';
 import { PreferencesService } from '../../preferences/preferences.service';
 import { Units } from '../../preferences/units.service';
 import { ChoiceField } from '../../ui/choice-field';
-import { loadable, valueOf, waiting } from '../../ui/loadable';
+import { valueOf } from '../../ui/loadable';
 import { TextField } from '../../ui/text-field';
 import { VisitJob } from '../visit-job';
 
@@ -51,10 +52,10 @@ export class LogDifference {
   /** What most likely explains it. */
   readonly reason = input.required<string>();
   private readonly job = inject(VisitJob);
-  private readonly registers = inject(Registers);
+  private readonly serverData = inject(ServerData);
   private readonly preferences = inject(PreferencesService).current;
   private readonly units = inject(Units);
-  private readonly accounts = toSignal(loadable(this.registers.accounts$), { initialValue: waiting });
+  private readonly accounts = fromServer(this.serverData.accounts$);
   /** The same press twice is one entry. */
   private readonly key = signal(newKey());
   protected readonly kind = linkedSignal<string>(() => (this.differenceKg() > 0 ? 'air' : 'unexplained'));
@@ -66,10 +67,10 @@ export class LogDifference {
   ]);
   protected readonly account = computed(() => (valueOf(this.accounts()) ?? []).find(({ kind }) => kind === this.kind()));
   protected readonly mass = computed(() => this.units.massText(Math.abs(this.differenceKg())));
-  private readonly logging = command(this.registers.bookDifference$, () => this.key.set(newKey()));
+  private readonly logging = mutation(this.serverData.bookDifference$, () => this.key.set(newKey()));
   protected readonly busy = computed(() => this.logging.state().state === 'busy');
-  protected readonly field = (pointer: string) => refusalIn(this.logging.state(), pointer);
-  protected readonly refused = computed(() => refusalIn(this.logging.state()));
+  protected readonly field = (pointer: string) => errorIn(this.logging.state(), pointer);
+  protected readonly refused = computed(() => errorIn(this.logging.state()));
 
   protected log(): void {
     const account = this.account();

@@ -1,11 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { LookFields } from '../../method/look-fields';
 import { MethodSession } from '../../method/method.session';
-import { arrivalText } from '../../method/method-words';
-import { sightCriterion, sightTitle } from '../../method/sight-words';
+import { arrivalText } from '../../method/method-labels';
+import { sightCriterion, sightTitle } from '../../method/sight-labels';
 import { Units } from '../../preferences/units.service';
 import { valueOf } from '../../ui/loadable';
-import { lacksText } from '../stage-words';
+import { lacksText } from '../stage-labels';
 import { VisitJob } from '../visit-job';
 
 /** What is read and seen on arriving; each change is saved with the visit as it is made. */
@@ -19,8 +19,8 @@ import { VisitJob } from '../visit-job';
     }
     <!-- what was seen on a closed visit stays as it is -->
     <fieldset [disabled]="!job.open()"><hy-look-fields /></fieldset>
-    @if (arrival(); as sentence) {
-      <p class="arrival">{{ sentence }}</p>
+    @if (asFound(); as sentence) {
+      <p class="asFound">{{ sentence }}</p>
     }
     <p class="second" role="status">{{ lacks() || worthSeeing() || 'Everything that decides the method is recorded.' }}</p>
   `,
@@ -32,9 +32,9 @@ export class LookStage {
   protected readonly job = inject(VisitJob);
   private readonly units = inject(Units);
   protected readonly written = computed(() => valueOf(this.session.system())?.facts.written);
-  protected readonly arrival = computed(() => {
+  protected readonly asFound = computed(() => {
     const plan = valueOf(this.session.plan());
-    return plan === undefined ? undefined : arrivalText(plan.arrival, plan.content.likely, this.units);
+    return plan === undefined ? undefined : arrivalText(plan.asFound, plan.content.likely, this.units);
   });
   /** What would make a better method possible than the one that is. */
   protected readonly worthSeeing = computed(() => {

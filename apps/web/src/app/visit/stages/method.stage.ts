@@ -5,11 +5,11 @@ import { stagesOf } from '@hygromet/contract/visit-stages';
 import { nextStage } from '@hygromet/core/visit/stage-states';
 import equal from 'fast-deep-equal/es6';
 import { catchError, concatMap, EMPTY, Subject, tap } from 'rxjs';
-import { refusalIn } from '../../live/command';
-import { Refusal } from '../../live/refusal';
+import { errorIn } from '../../data/mutation';
+import { ApiError } from '../../data/api-error';
 import { MethodDecision } from '../../method/method-decision';
 import { MethodSession } from '../../method/method.session';
-import { methodNames } from '../../method/method-words';
+import { methodNames } from '../../method/method-labels';
 import { StepList } from '../../method/step-list';
 import { valueOf } from '../../ui/loadable';
 import { VisitJob } from '../visit-job';
@@ -80,7 +80,7 @@ export class MethodStage {
     const next = nextStage(stagesOf(visit));
     if (next !== 'method') void this.router.navigate(['/visits', this.job.id, next]);
   });
-  protected readonly refused = computed(() => refusalIn(this.saving.state(), '/plan/why') ?? refusalIn(this.saving.state()));
+  protected readonly refused = computed(() => errorIn(this.saving.state(), '/plan/why') ?? errorIn(this.saving.state()));
   /** Whether what is saved is what stands here, with all that it rests on. */
   protected readonly saved = computed(() => equal(this.job.visit()?.plan, this.session.decided()));
   protected readonly savedText = computed(() => {
@@ -102,7 +102,7 @@ export class MethodStage {
           this.job.add$({ kind: 'read', ...reading }).pipe(
             tap(() => this.readingRefused.set(undefined)),
             catchError((error: unknown) => {
-              this.readingRefused.set(error instanceof Refusal ? error.message : 'This reading is not saved yet.');
+              this.readingRefused.set(error instanceof ApiError ? error.message : 'This reading is not saved yet.');
               return EMPTY;
             }),
           ),

@@ -1,10 +1,11 @@
+import { fromServer } from '../../data/from-server';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+
 import type { VisitTest } from '@hygromet/contract/visit-test';
-import { Registers } from '../../live/registers.service';
+import { ServerData } from '../../data/server-data.service';
 import { Units } from '../../preferences/units.service';
 import { momentText } from '../../ui/day';
-import { loadable, valueOf, waiting } from '../../ui/loadable';
+import { valueOf } from '../../ui/loadable';
 import { saveCsv, saveJson } from '../../ui/save-file';
 import { HoldRunning } from '../prove/hold-running';
 import { HoldSetup } from '../prove/hold-setup';
@@ -81,7 +82,7 @@ const fileNames = { hold: 'pressure-test', 'pull-down': 'pull-down', rise: 'rise
 export class ProveStage {
   protected readonly job = inject(VisitJob);
   private readonly units = inject(Units);
-  private readonly organisation = toSignal(loadable(inject(Registers).organisation$), { initialValue: waiting });
+  private readonly organisation = fromServer(inject(ServerData).organisation$);
   protected readonly moment = momentText;
   protected readonly names = testNames;
   private readonly tests = computed(() => this.job.visit()?.tests ?? []);

@@ -1,29 +1,30 @@
+import { fromServer } from '../../data/from-server';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+
 import type { ChargeTerm, HoseBore } from '@hygromet/core/charge/charge-target';
 import { chargingSteps, schoolsFor, type ChargingFacts } from '@hygromet/core/charge/charging';
 import { feedingRules, goesInStanding } from '@hygromet/core/charge/feeding';
 import { kindOf } from '@hygromet/core/circuit/system-kind';
 import { meterings } from '@hygromet/core/cycle/unit';
 import { kilogram } from '@hygromet/core/units/quantity';
-import type { ChargeArgs, FeedArgs } from '../../live/account-operations';
-import { asked } from '../../live/asked';
-import { Drafts } from '../../live/draft.service';
-import { PropertyService } from '../../live/property.service';
-import { Registers } from '../../live/registers.service';
+import type { ChargeArgs, FeedArgs } from '../../core-worker/account-operations';
+import { coreQuery } from '../../core-worker/core-query';
+import { Drafts } from '../../data/draft.service';
+import { CoreWorker } from '../../core-worker/core-worker.service';
+import { ServerData } from '../../data/server-data.service';
 import { MethodSession } from '../../method/method.session';
 import { PreferencesService } from '../../preferences/preferences.service';
 import { Units } from '../../preferences/units.service';
 import { BigNumber } from '../../ui/big-number';
 import { Caution } from '../../ui/caution';
 import { ChoiceField } from '../../ui/choice-field';
-import { isStale, loadable, valueOf, waiting } from '../../ui/loadable';
+import { isStale, valueOf } from '../../ui/loadable';
 import { QuantityField } from '../../ui/quantity-field';
 import { emptyEntry, readQuantity, type QuantityEntry } from '../../ui/quantity-entry';
 import { TextField } from '../../ui/text-field';
 import { emptyCheck, typedUnits, type CheckDraft } from '../check/check-draft';
 import { RechargeLog } from '../recharge-log';
-import { chargingStepText, schoolReasonText, schoolStandingText, schoolText } from '../recharge-words';
+import { chargingStepText, schoolReasonText, schoolStandingText, schoolText } from '../recharge-labels';
 import { StageMark } from '../stage-mark';
 import { VisitJob } from '../visit-job';
 
@@ -109,7 +110,7 @@ const TON = /^\s*\d+([.,]\d+)?\s*$/;
         />
       }
     </div>
-    <p class="arrival">{{ feeding() }}</p>
+    <p class="asFound">{{ feeding() }}</p>
     <section aria-label="How the charge is found">
       <h3>How the charge is found</h3>
       <table>
@@ -160,7 +161,7 @@ export class RechargeStage {
   private readonly job = inject(VisitJob);
   private readonly session = inject(MethodSession);
   protected readonly units = inject(Units);
-  private readonly properties = inject(PropertyService);
+  private readonly properties = inject(CoreWorker);
   private readonly preferences = inject(PreferencesService).current;
   protected readonly typed = computed(() => typedUnits(this.units.kelvinsInADegree(), this.preferences().mass === 'kg'));
   private readonly stored = inject(Drafts).open<RechargeDraft>(`recharge.${this.job.id}`, () => ({
@@ -179,9 +180,9 @@ export class RechargeStage {
   private readonly check = inject(Drafts).open<CheckDraft>(`check.${this.job.id}`, () =>
     emptyCheck(this.preferences().pressure, this.preferences().temperature),
   );
-  private readonly refrigerants = toSignal(loadable(inject(Registers).refrigerants$), { initialValue: waiting });
+  private readonly refrigerants = fromServer(inject(ServerData).refrigerants$);
   private readonly refrigerant = computed(() => valueOf(this.refrigerants())?.find(({ id }) => id === this.system()?.refrigerant));
-  private readonly glide = asked(
+  private readonly glide = coreQuery(
     this.properties,
     'twoPoints',
     computed(() => {
@@ -220,9 +221,9 @@ export class RechargeStage {
   });
   protected readonly schools = computed(() => {
     const facts = this.facts();
-    return (facts === undefined ? [] : schoolsFor(facts)).map(({ school, standing, reasons }) => ({
+    return (facts === undefined ? [] : schoolsFor(facts)).map(({ school, feasibility, reasons }) => ({
       school,
-      text: [schoolStandingText[standing], reasons.map((reason) => schoolReasonText[reason]).join('; ')]
+      text: [schoolStandingText[feasibility], reasons.map((reason) => schoolReasonText[reason]).join('; ')]
         .filter((text) => text !== '')
         .join(': '),
     }));
@@ -243,7 +244,7 @@ export class RechargeStage {
       ...(oilRead.state === 'good' && oilRead.si > 0 ? { oilKg: oilRead.si } : {}),
     };
   });
-  private readonly computed = asked(this.properties, 'chargeTarget', this.question);
+  private readonly computed = coreQuery(this.properties, 'chargeTarget', this.question);
   protected readonly target = computed(() => valueOf(this.computed()));
   protected readonly stale = computed(() => isStale(this.computed()));
   protected readonly big = computed(() => this.units.mass(this.target()?.kg ?? 0));
@@ -255,7 +256,7 @@ export class RechargeStage {
       : `The plate is taken to cover ${this.units.length(lineSet.coveredM)} of line set: check that on the plate.`;
   });
 
-  private readonly feed = asked(
+  private readonly feed = coreQuery(
     this.properties,
     'feedRate',
     computed((): FeedArgs | undefined => {

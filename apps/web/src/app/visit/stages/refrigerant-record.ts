@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { cleaningSteps, findingNow, refrigerantTests, testResults } from '@hygromet/core/account/refrigerant-tests';
-import { refusalIn } from '../../live/command';
+import { errorIn } from '../../data/mutation';
 import { Units } from '../../preferences/units.service';
 import { ChoiceField } from '../../ui/choice-field';
 import { momentText } from '../../ui/day';
@@ -8,7 +8,7 @@ import { emptyEntry, readQuantity, type QuantityEntry } from '../../ui/quantity-
 import { QuantityField } from '../../ui/quantity-field';
 import { TextField } from '../../ui/text-field';
 import { VisitJob } from '../visit-job';
-import { cleaningText, findingText, testText } from './account-words';
+import { cleaningText, findingText, testText } from './account-labels';
 
 /** Samples of what was recovered, each with its kit and date, and what was done to clean it. */
 @Component({
@@ -137,7 +137,7 @@ export class RefrigerantRecord {
   });
   private readonly adding = this.job.adding(() => this.kit.set(''));
   protected readonly busy = computed(() => this.adding.state().state === 'busy');
-  protected readonly refused = computed(() => refusalIn(this.adding.state()));
+  protected readonly refused = computed(() => errorIn(this.adding.state()));
 
   protected test(): void {
     const [test, result] = [

@@ -1,3 +1,4 @@
+import { fromServer } from '../../data/from-server';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { beyondTolerance } from '@hygromet/core/account/blend-tolerance';
@@ -6,20 +7,20 @@ import { refrigerantPasts, type RefrigerantPast, type ReuseVerdict } from '@hygr
 import { sameRefrigerant } from '@hygromet/core/fluids/composition';
 import { isUnknown } from '@hygromet/core/cylinder/judged-contents';
 import { SAME_WEIGHT_KG } from '@hygromet/core/cylinder/same-weight';
-import { perhapsBurntOut } from '@hygromet/core/planning/situation';
+import { perhapsBurntOut } from '@hygromet/core/planning/job-conditions';
 import { catchError, map, of, switchMap } from 'rxjs';
-import type { ReuseArgs } from '../../live/account-operations';
-import { Api } from '../../live/api';
-import { asked } from '../../live/asked';
-import { Drafts } from '../../live/draft.service';
-import { PropertyService } from '../../live/property.service';
-import { Registers } from '../../live/registers.service';
+import type { ReuseArgs } from '../../core-worker/account-operations';
+import { Api } from '../../data/api';
+import { coreQuery } from '../../core-worker/core-query';
+import { Drafts } from '../../data/draft.service';
+import { CoreWorker } from '../../core-worker/core-worker.service';
+import { ServerData } from '../../data/server-data.service';
 import { MethodSession } from '../../method/method.session';
 import { Units } from '../../preferences/units.service';
 import { ChoiceField } from '../../ui/choice-field';
-import { loadable, valueOf, waiting } from '../../ui/loadable';
+import { valueOf } from '../../ui/loadable';
 import { VisitJob } from '../visit-job';
-import { notRestoredText, pastText, reasonText, standingText, wayText } from './account-words';
+import { notRestoredText, pastText, reasonText, feasibilityText, wayText } from './account-labels';
 
 interface ReuseDraft {
   readonly lost: string;
@@ -43,7 +44,7 @@ interface ReuseDraft {
           @for (item of r.verdicts; track item.way) {
             <tr>
               <th scope="row">{{ ways[item.way] }}</th>
-              <td class="standing" [class]="item.standing">{{ standings[item.standing] }}</td>
+              <td class="feasibility" [class]="item.feasibility">{{ feasibilityText[item.feasibility] }}</td>
               <td class="second">{{ reasons(item) }}</td>
             </tr>
           }
@@ -97,7 +98,7 @@ interface ReuseDraft {
       text-align: left;
     }
 
-    .standing {
+    .feasibility {
       font-weight: 650;
       white-space: nowrap;
     }
@@ -128,7 +129,7 @@ export class ReuseVerdictOfVisit {
   private readonly session = inject(MethodSession);
   private readonly units = inject(Units);
   private readonly api = inject(Api);
-  private readonly loaded = toSignal(loadable(inject(Registers).cylinders$), { initialValue: waiting });
+  private readonly loaded = fromServer(inject(ServerData).cylinders$);
   private readonly rack = computed(() => valueOf(this.loaded()) ?? []);
   private readonly stored = inject(Drafts).open<ReuseDraft>(`reuse.${this.job.id}`, () => ({
     lost: 'account',
@@ -138,7 +139,7 @@ export class ReuseVerdictOfVisit {
   }));
   protected readonly draft = this.stored.value.asReadonly();
   protected readonly ways = wayText;
-  protected readonly standings = standingText;
+  protected readonly feasibilityText = feasibilityText;
   protected readonly losses = computed(() => [
     { value: 'account', label: `as the account says, ${this.units.percent(this.accountShare())}` },
     ...[0, 0.1, 0.2, 0.4, 0.6].map((share) => ({ value: String(share), label: this.units.percent(share) })),
@@ -202,7 +203,7 @@ export class ReuseVerdictOfVisit {
       airShare: this.airShare(),
     };
   });
-  private readonly answer = asked(inject(PropertyService), 'reuse', this.question);
+  private readonly answer = coreQuery(inject(CoreWorker), 'reuse', this.question);
   protected readonly reuse = computed(() => valueOf(this.answer()));
   protected readonly shares = computed(() => {
     const reuseAnswer = this.reuse();
@@ -258,14 +259,15 @@ export class ReuseVerdictOfVisit {
   private recovered(): readonly { composition: Record<string, number>; maxKg: number }[] {
     return this.rack().flatMap(({ id, composition, contentKg, flags, retiredAt, marks }) => {
       if (this.cylinders().includes(id) || composition === null || contentKg < SAME_WEIGHT_KG || retiredAt !== null) return [];
-      if (flags.includes('airy') || marks.kind === 'burn-out' || marks.kind === 'destruction' || isUnknown(composition)) return [];
+      if (flags.includes('non-condensables') || marks.kind === 'burn-out' || marks.kind === 'destruction' || isUnknown(composition))
+        return [];
       return [{ composition, maxKg: contentKg }];
     });
   }
 
   /** What still goes into the cylinders that hold it, kg; nothing where their limit is not known. */
   private roomKg(): number | undefined {
-    const rooms = this.holding().flatMap(({ standing }) => (standing.state === 'limited' ? [Math.max(0, standing.mayAddKg)] : []));
+    const rooms = this.holding().flatMap(({ fillStatus }) => (fillStatus.state === 'limited' ? [Math.max(0, fillStatus.mayAddKg)] : []));
     return rooms.length === 0 ? undefined : rooms.reduce((sum, kg) => sum + kg, 0);
   }
 

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import type { Stage } from '@hygromet/core/visit/stage';
 import { JointList } from '../prove/joint-list';
 import { StageMark } from '../stage-mark';
-import { stageNames } from '../stage-words';
+import { stageNames } from '../stage-labels';
 import { VisitJob } from '../visit-job';
 
 /** Stages that a person ends with a word, and what they need for it. */

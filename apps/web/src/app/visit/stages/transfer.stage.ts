@@ -7,7 +7,7 @@ import { goesBack } from '@hygromet/core/planning/reuse';
 import { MethodSession } from '../../method/method.session';
 import { Units } from '../../preferences/units.service';
 import { valueOf } from '../../ui/loadable';
-import { stateText } from '../stage-words';
+import { stateText } from '../stage-labels';
 import { EndedTransfers } from '../live/ended-transfers';
 import { LiveTransfer } from '../live/live-transfer';
 import { TransferForecast } from '../transfer-forecast';
@@ -59,7 +59,7 @@ export class TransferStage {
   private readonly session = inject(MethodSession);
   protected readonly apart = this.session.keptApart;
   protected readonly back = computed(() => goesBack(this.session.draft().destination));
-  protected readonly suspect = computed(() => valueOf(this.session.plan())?.arrival.state === 'air-or-other');
+  protected readonly suspect = computed(() => valueOf(this.session.plan())?.asFound.state === 'air-or-other');
   protected readonly units = inject(Units);
   private readonly asked = toSignal(inject(ActivatedRoute).queryParamMap.pipe(map((query) => query.get('cylinder'))));
   /** As the address says; else the one that is being filled. */

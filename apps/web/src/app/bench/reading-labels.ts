@@ -1,0 +1,83 @@
+import type { VesselAtRest } from '@hygromet/core/readings/vessel-at-rest';
+
+/** What a measured pair says, in a technician's words. */
+export interface ReadingWords {
+  readonly heading: string;
+  readonly sentence: string;
+  /** Somebody or something may be hurt if it is passed over. */
+  readonly caution: boolean;
+}
+
+/** How quantities are told; `Units` is one. */
+export interface QuantityFormatter {
+  readonly pressure: (p: number) => string;
+  readonly pressureStep: (difference: number) => string;
+  readonly temperature: (T: number, decimals?: number) => string;
+  readonly temperatureStep: (difference: number) => string;
+  readonly percent: (share: number) => string;
+}
+
+export function restWords(name: string, p: number, rest: VesselAtRest, tell: QuantityFormatter): ReadingWords {
+  const text = tell.pressure(rest.pBubble);
+  switch (rest.verdict) {
+    case 'saturated':
+      return {
+        heading: `${name} at saturation, ${text}`,
+        sentence: `Gauge and thermometer agree within ${tell.pressureStep(rest.tolerance)}. As long as any liquid is left, the pressure does not tell how full it is: weigh it.`,
+        caution: false,
+      };
+    case 'high':
+      return {
+        heading: `${tell.pressureStep(p - rest.pBubble)} above ${name}, which reads ${text}`,
+        sentence:
+          `Air would be ${tell.percent(rest.airShare)} of the vapor` +
+          (rest.aboveAhri700 ? ', above the 1.5 % that AHRI 700 allows' : '') +
+          '. It may as well be another refrigerant, or a liquid warmer than the wall. Let it settle, measure again, and use an identifier before it goes anywhere.',
+        caution: true,
+      };
+    case 'little-liquid':
+      return {
+        heading: 'Between its dew and its bubble point',
+        sentence: `${name} reads ${text} while most of it is liquid and ${tell.pressure(rest.pDew)} when the last drop is gone. Little liquid is left, and what is left is no longer the blend on the label.`,
+        caution: false,
+      };
+    case 'low':
+      return {
+        heading: `${tell.pressureStep(rest.pDew - p)} below ${name}, which reads ${tell.pressure(rest.pDew)} at its dew point`,
+        sentence: 'No liquid is left, or it is not what the label says. Weigh it; if there is weight in it, use an identifier.',
+        caution: true,
+      };
+    default:
+      return rest.verdict satisfies never;
+  }
+}
+
+export function superheatWords(superheat: number, T: number, p: number, tell: QuantityFormatter): ReadingWords {
+  const dew = `dew point ${tell.temperature(T - superheat, 1)} under ${tell.pressure(p)}`;
+  if (superheat >= 0)
+    return {
+      heading: `Superheat ${tell.temperatureStep(superheat)}`,
+      sentence: `The vapor is that much above its ${dew}.`,
+      caution: false,
+    };
+  return {
+    heading: `${tell.temperatureStep(-superheat)} below the dew point`,
+    sentence: `Colder than its ${dew}: liquid comes back to the compressor, or one of the two readings is wrong. Check both before anything is added.`,
+    caution: true,
+  };
+}
+
+export function subcoolingWords(subcooling: number, T: number, p: number, tell: QuantityFormatter): ReadingWords {
+  const bubble = `bubble point ${tell.temperature(T + subcooling, 1)} under ${tell.pressure(p)}`;
+  if (subcooling >= 0)
+    return {
+      heading: `Subcooling ${tell.temperatureStep(subcooling)}`,
+      sentence: `The liquid is that much below its ${bubble}.`,
+      caution: false,
+    };
+  return {
+    heading: `${tell.temperatureStep(-subcooling)} above the bubble point`,
+    sentence: `Warmer than its ${bubble}: there is flash gas in the liquid line, or one of the two readings is wrong.`,
+    caution: true,
+  };
+}

@@ -1,0 +1,42 @@
+import { computed, type Signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import equal from 'fast-deep-equal/es6';
+import { catchError, map, of, switchMap } from 'rxjs';
+import { waiting, type Loadable } from '../ui/loadable';
+import type { OperationName, Operations } from './property-operations';
+import type { CoreWorker } from './core-worker.service';
+
+/**
+ * The core's answer to arguments that change while a person drags or types. The last answer stays until the next is there, so that a
+ * drawing follows without flicker, but it is `stale` from the moment the arguments differ: nobody acts on a number that belongs to other
+ * inputs. An answer that is no longer wanted is dropped. Nothing is coreQuery while there are no arguments.
+ */
+export function coreQuery<K extends OperationName>(
+  properties: CoreWorker,
+  name: K,
+  args: Signal<Parameters<Operations[K]>[0] | undefined>,
+): Signal<Loadable<ReturnType<Operations[K]>>> {
+  type Args = Parameters<Operations[K]>[0] | undefined;
+  type Answer = Loadable<ReturnType<Operations[K]>>;
+  // put together anew with each change of a page, they are often the same as before
+  const asking = computed(args, { equal });
+  const answers$ = toObservable(asking).pipe(
+    switchMap((wanted) => {
+      if (wanted === undefined) return of<{ to: Args; answer: Answer }>({ to: wanted, answer: waiting });
+      return properties.ask$(name, wanted).pipe(
+        map((value): Answer => ({ state: 'ready', value })),
+        catchError((error: unknown) =>
+          of<Answer>({ state: 'failed', sentence: error instanceof Error ? error.message : 'The core did not answer.' }),
+        ),
+        map((answer) => ({ to: wanted as Args, answer })),
+      );
+    }),
+  );
+  const last = toSignal(answers$, { initialValue: { to: undefined as Args, answer: waiting as Answer } });
+  return computed(() => {
+    const [wanted, { to, answer }] = [asking(), last()];
+    if (wanted === to) return answer;
+    // what was coreQuery before is answered, and something else is asked now
+    return wanted !== undefined && answer.state === 'ready' ? { ...answer, stale: true } : waiting;
+  });
+}

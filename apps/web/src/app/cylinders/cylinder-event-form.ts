@@ -1,0 +1,196 @@
+import { fromServer } from '../data/from-server';
+import { ChangeDetectionStrategy, Component, computed, inject, input, model, signal } from '@angular/core';
+
+import type { Question } from '@hygromet/contract/asked-back';
+import type { Cylinder } from '@hygromet/contract/cylinder';
+import { places } from '@hygromet/contract/places';
+import { cylinderKinds } from '@hygromet/core/cylinder/cylinder-kind';
+import type { Observable } from 'rxjs';
+import { coreQuery } from '../core-worker/core-query';
+import { questionIn } from '../data/asked-back';
+import { mutation } from '../data/mutation';
+import { newKey } from '../data/new-key';
+import { shapedAs } from '../data/shaped-as';
+import { CoreWorker } from '../core-worker/core-worker.service';
+import { ServerData } from '../data/server-data.service';
+import { PreferencesService } from '../preferences/preferences.service';
+import { Units } from '../preferences/units.service';
+import { AskedBack } from '../ui/asked-back';
+import { Caution } from '../ui/caution';
+import { ChoiceField } from '../ui/choice-field';
+import { valueOf } from '../ui/loadable';
+import type { QuantityEntry } from '../ui/quantity-entry';
+import { QuantityField } from '../ui/quantity-field';
+import { RefrigerantField } from '../ui/refrigerant-field';
+import { TextField } from '../ui/text-field';
+import { WeightKeys } from '../ui/weight-keys';
+import { WhenField } from '../ui/when-field';
+import { isUnknown } from '@hygromet/core/cylinder/judged-contents';
+import { airWords } from './air-labels';
+import { placeNames } from './cylinder-labels';
+import { eventPlausibility } from './cylinder-event-plausibility';
+import {
+  airReadings,
+  degreesOff,
+  cylinderEventKinds,
+  newCylinderEventDraft,
+  sendingOf,
+  type CylinderEventDraft,
+} from './cylinder-event-draft';
+import { MarksFields } from './marks-fields';
+import { cylinderKindNames } from './objection-labels';
+import { readStamp } from './stamp-month';
+
+export const cylinderEventNames: Readonly<Record<(typeof cylinderEventKinds)[number], string>> = {
+  evacuated: 'Evacuated and vacuum-tested',
+  'air-checked': 'Checked for air',
+  left: 'Refrigerant removed',
+  moved: 'Moved',
+  requalified: 'Requalified',
+  'tare-weighed': 'Tare weighed',
+  relabelled: 'Relabeled',
+  described: 'Markings and service',
+  retired: 'Out of use',
+};
+
+/** Records what happened to a cylinder, with what has to be known of it. */
+@Component({
+  selector: 'hy-cylinder-event-form',
+  imports: [AskedBack, Caution, ChoiceField, MarksFields, QuantityField, RefrigerantField, TextField, WeightKeys, WhenField],
+  templateUrl: './cylinder-event-form.html',
+  styleUrls: ['../ui/form.css', './cylinder-event-form.css'],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class CylinderEventForm {
+  readonly cylinder = input.required<Cylinder>();
+  readonly composition = input<Readonly<Record<string, number>> | undefined>();
+  private readonly serverData = inject(ServerData);
+  private readonly preferences = inject(PreferencesService).current;
+  protected readonly units = inject(Units);
+  private readonly accounts = fromServer(this.serverData.accounts$);
+
+  /** What was typed; it lies over what the cylinder says, which may be read anew while somebody types. */
+  readonly typed = model<Partial<CylinderEventDraft>>({});
+  protected readonly draft = computed<CylinderEventDraft>(() => {
+    const fresh = newCylinderEventDraft(this.preferences(), this.cylinder());
+    return shapedAs({ ...fresh, ...this.typed() }, fresh);
+  });
+  protected readonly submitted = signal(false);
+  protected readonly done = signal(false);
+  protected readonly choices = cylinderEventKinds.map((value) => ({ value, label: cylinderEventNames[value] }));
+  protected readonly placeChoices = places.map((value) => ({ value, label: placeNames[value] }));
+  protected readonly kindChoices = cylinderKinds.map((value) => ({ value, label: cylinderKindNames[value] }));
+  protected readonly yesNo = [
+    { value: 'no', label: 'no' },
+    { value: 'yes', label: 'yes' },
+  ];
+  protected readonly targets = computed(() => [
+    { value: '', label: 'choose where it went' },
+    ...(valueOf(this.accounts()) ?? [])
+      .filter(({ kind }) => kind === 'reclaimer' || kind === 'system' || kind === 'air' || kind === 'hoses')
+      .sort((a, b) => Number(b.kind === 'reclaimer') - Number(a.kind === 'reclaimer'))
+      .map(({ id, name }) => ({ value: id, label: name })),
+  ]);
+  protected readonly targetProblem = computed(() =>
+    this.submitted() && this.draft().to === '' ? 'Choose where it went. Into another cylinder it is a transfer into that one.' : undefined,
+  );
+  protected readonly stampProblem = computed(() => {
+    const stamp = readStamp(this.draft().stamp);
+    return stamp.state === 'bad' && this.submitted() ? stamp.sentence : this.field('/stamp');
+  });
+
+  protected readonly thermometerProblem = computed(() =>
+    degreesOff(this.draft().thermometerOff) === undefined ? 'Write how many degrees it may be off, such as 1.' : undefined,
+  );
+  /** A weight that can hardly be is asked back before it is recorded. */
+  protected readonly doubt = computed(() =>
+    this.draft().certain ? undefined : eventPlausibility(this.draft(), this.cylinder(), this.units),
+  );
+
+  private readonly properties = inject(CoreWorker);
+  private readonly air = coreQuery(
+    this.properties,
+    'air',
+    computed(() => {
+      const [composition, readings] = [this.composition(), airReadings(this.draft(), this.units.atmosphere())];
+      if (composition === undefined || isUnknown(composition) || readings === undefined) return undefined;
+      if (this.draft().what !== 'air-checked' || this.cylinder().contentKg <= 0) return undefined;
+      const { p, T, gauge, thermometer } = readings;
+      const { volumeM3, contentKg } = this.cylinder();
+      return { composition, p, T, accuracy: { gauge, thermometer }, volumeM3, massKg: contentKg };
+    }),
+  );
+  /** A pressure that is not its own may be that of something else. */
+  private readonly fits = coreQuery(
+    this.properties,
+    'candidates',
+    computed(() => {
+      const [check, readings] = [valueOf(this.air()), airReadings(this.draft(), this.units.atmosphere())];
+      const odd = check?.finding === 'air' || check?.finding === 'below';
+      return odd && readings !== undefined ? { p: readings.p, T: readings.T } : undefined;
+    }),
+  );
+  protected readonly airSaid = computed(() => {
+    const check = valueOf(this.air());
+    const fits = (valueOf(this.fits()) ?? []).map(({ id }) => id).filter((id) => id !== this.cylinder().refrigerant);
+    return check === undefined ? undefined : airWords(check, { blend: Object.keys(this.composition() ?? {}).length > 1, fits }, this.units);
+  });
+
+  protected readonly sending = mutation(
+    (sent: NonNullable<ReturnType<typeof sendingOf>>): Observable<unknown> =>
+      sent.kind === 'removal'
+        ? this.serverData.bookRemoval$(sent.removal)
+        : this.serverData.addCylinderEvent$(this.cylinder().id, sent.event),
+    () => {
+      this.submitted.set(false);
+      this.done.set(true);
+      this.typed.set({ what: this.draft().what });
+    },
+  );
+  protected readonly busy = computed(() => this.sending.state().state === 'busy');
+  protected readonly problems = computed(() => {
+    const state = this.sending.state();
+    return state.state === 'refused' ? state.apiError.fields : {};
+  });
+  protected readonly field = (pointer: string) => this.problems()[pointer];
+  protected readonly question = computed(() => questionIn(this.sending.state()));
+  protected readonly refused = computed(() => {
+    const state = this.sending.state();
+    return state.state === 'refused' ? state.apiError.message : undefined;
+  });
+
+  protected change(part: Partial<CylinderEventDraft>): void {
+    this.done.set(false);
+    this.typed.update((typed) => ({ ...typed, certain: false, answered: [], ...part, key: newKey() }));
+  }
+
+  /** A scale keeps its unit: what is typed after follows. */
+  protected readBefore(before: QuantityEntry): void {
+    this.change({ before, after: { ...this.draft().after, unit: before.unit } });
+  }
+
+  /** Right all the same: sent again with the same key. */
+  protected answer(question: Question): void {
+    this.typed.update((typed) => ({ ...typed, answered: [...(typed.answered ?? []), question] }));
+    this.send();
+  }
+
+  /** It is in the ledger already. */
+  protected leave(): void {
+    this.typed.set({ what: this.draft().what });
+    this.sending.reset();
+  }
+
+  protected certain(): void {
+    this.change({ certain: true });
+    this.send();
+  }
+
+  protected send(): void {
+    this.submitted.set(true);
+    this.typed.update((typed) => ({ key: newKey(), ...typed })); // sent again, it is the same event
+    if (this.doubt() !== undefined) return;
+    const sent = sendingOf(this.draft(), this.cylinder(), this.preferences().person, new Date(), this.units.atmosphere());
+    if (sent !== undefined) this.sending.send(sent);
+  }
+}

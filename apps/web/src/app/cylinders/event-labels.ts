@@ -1,0 +1,70 @@
+import type { CylinderEvent } from '@hygromet/contract/cylinder-event';
+import type { Place } from '@hygromet/contract/cylinder';
+import type { CylinderKind } from '@hygromet/core/cylinder/cylinder-kind';
+import type { AirCheck } from '@hygromet/core/readings/air-check';
+import { pressureIn, STANDARD_ATMOSPHERE } from '@hygromet/core/units/pressure';
+import type { Units } from '../preferences/units.service';
+import { monthText, placeNames } from './cylinder-labels';
+import { cylinderKindNames } from './objection-labels';
+
+/** What the server keeps of an event, as far as it is told. */
+interface Detail {
+  readonly pressurePa?: number;
+  readonly gauge?: string;
+  readonly temperatureK?: number;
+  readonly check?: AirCheck;
+  readonly place?: Place;
+  readonly stamp?: string;
+  readonly tareKg?: number;
+  readonly collarKg?: number;
+  readonly refrigerant?: string | null;
+  readonly kind?: CylinderKind;
+  readonly marks?: { readonly kind: CylinderKind; readonly owner?: string; readonly flammableRated: boolean };
+  readonly reason?: string;
+  readonly grossKg?: number;
+  readonly differsKg?: number;
+  readonly difference?: { readonly is: 'none' | 'booked' } | { readonly is: 'explained'; readonly reason: string };
+}
+
+/** An event in one line. */
+export function eventText({ what, detail }: CylinderEvent, units: Units): string {
+  const current = detail as Detail; // written by the server from the contract's own schemas
+  switch (what) {
+    case 'evacuated':
+      return `evacuated, held at ${units.decimal(pressureIn(current.pressurePa ?? 0, 'micron', STANDARD_ATMOSPHERE), 0)} microns on ${current.gauge ?? 'a gauge'}`;
+    case 'air-checked':
+      return `checked for air at ${units.pressure(current.pressurePa ?? 0)} and ${units.temperature(current.temperatureK ?? 0)}: ${current.check === undefined ? '' : findingText(current.check, units)}`;
+    case 'moved':
+      return `moved: ${current.place === undefined ? '' : placeNames[current.place].toLowerCase()}`;
+    case 'requalified':
+      return `requalified, stamped ${monthText(current.stamp ?? '')}`;
+    case 'tare-weighed':
+      return `weighed empty: ${units.massText(current.tareKg ?? 0)}, its collar says ${units.massText(current.collarKg ?? 0)}`;
+    case 'relabelled':
+      return `labeled anew: ${current.refrigerant ?? 'no refrigerant yet'}, ${current.kind === undefined ? '' : cylinderKindNames[current.kind].toLowerCase()}`;
+    case 'weighed-in':
+      return `weighed in: ${units.massText(current.grossKg ?? 0)} gross${differenceText(current, units)}`;
+    case 'described':
+      return `marks: ${current.marks === undefined ? '' : [cylinderKindNames[current.marks.kind].toLowerCase(), current.marks.owner, current.marks.flammableRated ? 'rated for flammables' : undefined].filter(Boolean).join(', ')}`;
+    case 'retired':
+      return `out of use: ${current.reason ?? ''}`;
+    default:
+      return what satisfies never;
+  }
+}
+
+function differenceText({ differsKg = 0, difference = { is: 'none' } }: Detail, units: Units): string {
+  if (difference.is === 'none') return ', as the ledger says';
+  const off = `${units.massText(Math.abs(differsKg))} ${differsKg > 0 ? 'more' : 'less'} than the ledger`;
+  return difference.is === 'explained' ? `, ${off}: ${difference.reason}` : `, ${off}, booked as unexplained`;
+}
+
+function findingText({ finding, likely }: AirCheck, units: Units): string {
+  const found = {
+    air: `${units.decimal(likely * 100, 1)} % air`,
+    clean: 'no more air than allowed',
+    'cannot-tell': 'not decided',
+    below: 'below saturation pressure',
+  } as const;
+  return found[finding];
+}

@@ -1,0 +1,127 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output } from '@angular/core';
+import { FormBuilder, ReactiveFormsModule, Validators, type AbstractControl, type ValidationErrors } from '@angular/forms';
+import type { CurrentOrganisation } from '@hygromet/contract/organisation';
+import { lengthFrom, lengthIn } from '@hygromet/core/units/length';
+import { NzFormModule } from 'ng-zorro-antd/form';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { NzRadioModule } from 'ng-zorro-antd/radio';
+import { errorIn, mutation } from '../data/mutation';
+import { ServerData } from '../data/server-data.service';
+import { namesIn } from '../preferences/organisation-form';
+import { PreferencesService } from '../preferences/preferences.service';
+
+const LOWEST_M = -450;
+const HIGHEST_M = 9000;
+
+/** m; the buttons offer only these units. */
+const altitudeOf = (number: string, unit: string): number => lengthFrom(Number(number.replace(',', '.')), unit === 'ft' ? 'ft' : 'm');
+
+/** An altitude where somebody could work. */
+function onEarth(group: AbstractControl): ValidationErrors | null {
+  const { altitude, unit } = group.getRawValue() as { altitude: string; unit: string };
+  const metres = altitudeOf(altitude, unit);
+  return altitude.trim() !== '' && metres >= LOWEST_M && metres <= HIGHEST_M ? null : { altitude: true };
+}
+
+/** Name, altitude and people of the firm. */
+@Component({
+  selector: 'hy-firm-step',
+  imports: [NzFormModule, NzInputModule, NzRadioModule, ReactiveFormsModule],
+  template: `
+    <form nz-form nzLayout="vertical" [formGroup]="form" (ngSubmit)="save()">
+      <nz-form-item>
+        <nz-form-label nzFor="firm-name">Name of the firm</nz-form-label>
+        <nz-form-control
+          nzErrorTip="The name of the firm is missing: it stands on papers and records."
+          nzExtra="on labels, records and certificates"
+        >
+          <input nz-input id="firm-name" formControlName="name" autocomplete="organization" />
+        </nz-form-control>
+      </nz-form-item>
+      <nz-form-item>
+        <nz-form-label nzFor="firm-altitude">Altitude</nz-form-label>
+        <nz-form-control
+          [nzValidateStatus]="form.hasError('altitude') && form.touched ? 'error' : ''"
+          nzErrorTip="The altitude is a number from −450 to 9000 m (−1476 to 29 528 ft)."
+          nzExtra="gauges read from the air of the place: at 5000 ft a gauge at full vacuum shows 24.9 inHg"
+        >
+          <div class="altitude">
+            <input nz-input id="firm-altitude" inputmode="decimal" formControlName="altitude" autocomplete="off" />
+            <nz-radio-group formControlName="unit" aria-label="Unit of the altitude">
+              <label nz-radio-button nzValue="ft">ft</label>
+              <label nz-radio-button nzValue="m">m</label>
+            </nz-radio-group>
+          </div>
+        </nz-form-control>
+      </nz-form-item>
+      <nz-form-item>
+        <nz-form-label nzFor="firm-people">People</nz-form-label>
+        <nz-form-control nzExtra="one on each line; they are offered as technicians, and who made an entry is kept with it">
+          <textarea nz-input id="firm-people" rows="4" formControlName="people"></textarea>
+        </nz-form-control>
+      </nz-form-item>
+      @if (refused(); as sentence) {
+        <p class="refused" role="alert">{{ sentence }}</p>
+      }
+      <div class="actions">
+        <button type="submit" class="button main" [disabled]="busy()">Save and go on</button>
+        <ng-content />
+      </div>
+    </form>
+  `,
+  styleUrl: './step.css',
+  styles: `
+    .altitude {
+      display: flex;
+      gap: 12px;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class FirmStep {
+  readonly organisation = input.required<CurrentOrganisation>();
+  readonly saved = output<void>();
+
+  private readonly preferences = inject(PreferencesService);
+  private readonly builder = inject(FormBuilder).nonNullable;
+  protected readonly form = this.builder.group(
+    { name: ['', [Validators.required, Validators.pattern(/\S/)]], altitude: '', unit: 'ft', people: '' },
+    { validators: onEarth },
+  );
+  private readonly saving = mutation(inject(ServerData).saveOrganisation$, ({ people: [first] }) => {
+    // a firm of one person: there is nobody else who could work here
+    if (this.preferences.current().person.trim() === '' && first !== undefined && namesIn(this.form.getRawValue().people).length === 1)
+      this.preferences.change({ person: first });
+    this.saved.emit();
+  });
+  protected readonly busy = computed(() => this.saving.state().state === 'busy');
+  protected readonly refused = computed(() => errorIn(this.saving.state()));
+
+  constructor() {
+    effect(() => {
+      const { name, altitudeM, people, version } = this.organisation();
+      if (this.form.dirty) return; // what was typed stays
+      const unit = this.form.getRawValue().unit;
+      this.form.setValue({
+        name: version > 1 ? name : '',
+        altitude: String(Math.round(lengthIn(altitudeM, unit === 'ft' ? 'ft' : 'm'))),
+        unit,
+        people: people.join('\n'),
+      });
+    });
+  }
+
+  protected save(): void {
+    this.form.markAllAsTouched();
+    for (const control of Object.values(this.form.controls)) control.updateValueAndValidity();
+    if (this.form.invalid) return;
+    const { name, altitude, unit, people } = this.form.getRawValue();
+    const { version, demo: _, changedAt: _at, changedBy: _by, ...settings } = this.organisation();
+    const recordedBy = this.preferences.current().person.trim() || namesIn(people)[0] || name.trim();
+    this.saving.send({
+      version,
+      settings: { ...settings, name: name.trim(), altitudeM: altitudeOf(altitude, unit), people: namesIn(people) },
+      recordedBy,
+    });
+  }
+}

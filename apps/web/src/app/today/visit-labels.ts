@@ -1,0 +1,51 @@
+import type { Visit } from '@hygromet/contract/visit';
+import { stagesOf } from '@hygromet/contract/visit-stages';
+import type { Trouble } from '@hygromet/core/visit/stage';
+import { nextStage } from '@hygromet/core/visit/stage-states';
+import { methodNames } from '../method/method-labels';
+import { nextActionText } from '../visit/stage-labels';
+
+const TROUBLE: Record<Trouble, string> = {
+  'facts-changed': 'The facts have changed: check the method again',
+  'look-changed': 'What was found has changed: check the method again',
+};
+
+/** The one thing to do next on a visit. */
+export function nextOf(visit: Visit): string {
+  if (visit.state === 'closed') return 'Closed';
+  const states = stagesOf(visit);
+  const next = nextStage(states);
+  const { trouble } = states.find(({ stage }) => stage === next) ?? {};
+  if (trouble !== undefined) return TROUBLE[trouble];
+  const method = visit.plan?.method;
+  return next === 'transfer' && method !== undefined ? `${methodNames[method]}: fill a cylinder` : nextActionText(next);
+}
+
+/** Who goes there. */
+export const whoseVisit = ({ person, openedBy }: Visit): string => person ?? openedBy;
+
+/** What the button says that opens it. */
+export function goOnText(visit: Visit): string {
+  if (visit.state === 'closed') return 'Open';
+  return nextStage(stagesOf(visit)) === 'look' ? 'Look' : 'Go on';
+}
+
+/** The visit to go on with: the one today that is under way, else the first one today that is open. */
+export function leadOf(visits: readonly Visit[], today: string): string | undefined {
+  const open = visits.filter(({ state, day }) => state === 'open' && day === today).sort(byTime);
+  return (open.find((entry) => nextStage(stagesOf(entry)) !== 'look') ?? open[0])?.id;
+}
+
+/** Visits without an hour come after those that have one. */
+const byTime = (a: Visit, b: Visit): number => (a.time ?? '99').localeCompare(b.time ?? '99');
+
+/** Visits by when they are due: today's, those of earlier days that are still open, later ones. */
+export function byDay(visits: readonly Visit[], today: string): { readonly name: string; readonly visits: readonly Visit[] }[] {
+  const open = visits.filter(({ state }) => state === 'open');
+  const oldestFirst = (some: readonly Visit[]) => [...some].sort((a, b) => a.day.localeCompare(b.day) || byTime(a, b));
+  return [
+    { name: 'Today', visits: visits.filter(({ day }) => day === today).sort(byTime) },
+    { name: 'Overdue', visits: oldestFirst(open.filter(({ day }) => day < today)) },
+    { name: 'Next days', visits: oldestFirst(open.filter(({ day }) => day > today)) },
+  ].filter(({ name, visits: own }) => own.length > 0 || name === 'Today');
+}

@@ -1,0 +1,106 @@
+import { ReadState } from '../shell/read-state';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import type { Cylinder } from '@hygromet/contract/cylinder';
+import { contentName, placeNames } from '../cylinders/cylinder-labels';
+import { errorIn } from '../data/mutation';
+import { Units } from '../preferences/units.service';
+import { doubtWords } from '../cylinders/doubt-labels';
+import { Caution } from '../ui/caution';
+import { ChoiceField } from '../ui/choice-field';
+import { PageHead } from '../ui/page-head';
+import { QuantityField } from '../ui/quantity-field';
+import { TextField } from '../ui/text-field';
+import { WeightPad } from '../ui/weight-pad';
+import { OTHER_REASON, reasons, type RoundResult } from './weigh-in-draft';
+import { WeighInSession } from './weigh-in.session';
+
+/** Along the rack with a scale, one cylinder after the other; what differs is explained or booked before the next. */
+@Component({
+  selector: 'hy-weigh-in-page',
+  imports: [ReadState, Caution, ChoiceField, PageHead, QuantityField, RouterLink, TextField, WeightPad],
+  providers: [WeighInSession],
+  templateUrl: './weigh-in.page.html',
+  styleUrls: ['../ui/columns.css', '../ui/state-page.css', './weigh-in.page.css'],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class WeighInPage {
+  protected readonly session = inject(WeighInSession);
+  protected readonly units = inject(Units);
+
+  protected readonly other = OTHER_REASON;
+  protected readonly reasons = [
+    { value: '', label: 'choose a reason' },
+    ...reasons.map((value) => ({ value, label: value })),
+    { value: OTHER_REASON, label: 'another reason' },
+  ];
+  protected readonly places = [
+    { value: 'all', label: 'all places' },
+    { value: 'van', label: placeNames.van },
+    { value: 'workshop', label: placeNames.workshop },
+    { value: 'site', label: placeNames.site },
+  ];
+  protected readonly line = computed(() => `${this.session.doneCount()} of ${this.session.cylinders().length} weighed`);
+  protected readonly busy = computed(() => this.session.sending.state().state === 'busy');
+  protected readonly refused = computed(() => errorIn(this.session.sending.state()));
+
+  protected readonly doubt = computed(() => {
+    const [doubt, cylinder, grossKg, ledgerKg] = [
+      this.session.doubt(),
+      this.session.current(),
+      this.session.grossKg(),
+      this.session.ledgerKg(),
+    ];
+    if (doubt === undefined || cylinder === undefined || grossKg === undefined || ledgerKg === undefined) return undefined;
+    return doubtWords(doubt, grossKg, ledgerKg, cylinder, this.units);
+  });
+  protected readonly differs = computed(() => {
+    const [differsKg, grossKg, ledgerKg] = [this.session.differsKg(), this.session.grossKg(), this.session.ledgerKg()];
+    if (differsKg === undefined || grossKg === undefined || ledgerKg === undefined) return undefined;
+    return {
+      amount: this.units.massText(Math.abs(differsKg)),
+      word: differsKg > 0 ? 'more' : 'less',
+      read: this.units.massText(grossKg),
+      ledger: this.units.massText(ledgerKg),
+    };
+  });
+
+  protected readonly rows = computed(() =>
+    this.session.cylinders().map((cylinder) => {
+      const done = this.session.isDone(cylinder);
+      const result = this.session.draft().results[cylinder.id];
+      return {
+        id: cylinder.id,
+        name: cylinder.name,
+        content: contentName(cylinder),
+        here: cylinder.id === this.session.current()?.id,
+        done,
+        off: done && result !== undefined && result.is !== 'none',
+        out: done ? this.outcome(result) : '',
+      };
+    }),
+  );
+
+  protected readonly summary = computed(() => {
+    const results = Object.values(this.session.draft().results);
+    const of = (is: RoundResult['is']) => results.filter((result) => result.is === is);
+    const booked = of('booked').reduce((sum, { differsKg }) => sum + differsKg, 0);
+    const parts = [
+      `${of('none').length} agree`,
+      ...(of('explained').length > 0 ? [`${of('explained').length} explained`] : []),
+      ...(of('booked').length > 0 ? [`${of('booked').length} booked as unexplained, ${this.signed(booked)} in all`] : []),
+    ];
+    return results.length === 0 ? 'Nothing weighed yet.' : parts.join(', ');
+  });
+
+  protected readonly content = (cylinder: Cylinder) => contentName(cylinder);
+  protected readonly place = (cylinder: Cylinder) => placeNames[cylinder.place].toLowerCase();
+
+  private readonly signed = (kg: number) => `${kg < 0 ? '−' : '+'}${this.units.massText(Math.abs(kg))}`;
+
+  private outcome(result: RoundResult | undefined): string {
+    if (result === undefined) return 'weighed';
+    if (result.is === 'none') return '✓ agrees';
+    return `${this.signed(result.differsKg)} ${result.is}`;
+  }
+}
