@@ -128,7 +128,7 @@ test('a cylinder is dragged onto the truck', async ({ page }) => {
   const shore = page.getByRole('region', { name: 'Not loaded' });
   const current = shore.getByRole('listitem').filter({ hasText: 'C-02' });
   await current.scrollIntoViewIfNeeded();
-  const [from, to] = [(await current.boundingBox())!, (await page.locator('#aboard').boundingBox())!];
+  const [from, to] = [(await current.boundingBox())!, (await page.locator('#loaded').boundingBox())!];
   await page.mouse.move(from.x + 40, from.y + 20);
   await page.mouse.down();
   await page.mouse.move(from.x + 20, from.y + 10, { steps: 4 });

@@ -1,3 +1,4 @@
+import { doneBefore } from './done-before';
 import { mass, say } from '@hygromet/contract/sentence';
 import { TEST_ABOVE_SERVICE, type Cylinder, type CylinderMarks } from '@hygromet/contract/cylinder';
 import type { NewCylinderEvent } from '@hygromet/contract/cylinder-event';
@@ -9,7 +10,7 @@ import { tareAndVolume } from '@hygromet/core/cylinder/tare';
 import { airCheck } from '@hygromet/core/readings/air-check';
 import { kelvin, kilogram, pascal } from '@hygromet/core/units/quantity';
 import { coreVersion } from '@hygromet/core/version';
-import { addCylinderEvent, cylinderEventKept } from '../store/cylinder-event-store';
+import { addCylinderEvent } from '../store/cylinder-event-store';
 import { changeCylinder, cylinderById, lockCylinders, type CylinderChange, type CylinderRecord } from '../store/cylinder-store';
 import type { Executor } from '../store/database';
 import { inTransaction } from '../store/in-transaction';
@@ -50,7 +51,14 @@ const keepEvent = (
     const cylinder = await cylinderById(tx, organisation.id, cylinderId);
     if (cylinder === undefined) throw new DomainError('not-found', 'This cylinder is not in the register.');
     // a repeated sending is answered as it was, whatever has happened to the cylinder since
-    if (await cylinderEventKept(tx, organisation.id, event.key)) return cylinder;
+    const sending = {
+      organisationId: organisation.id,
+      key: event.key,
+      kind: 'cylinder-event',
+      content: { cylinderId, ...event },
+      answer: cylinderId,
+    } as const;
+    if ((await doneBefore(tx, sending)) !== undefined) return cylinder;
     refuseFuture(event.happenedAt, environment.now());
     const { change, detail } = effectOf(event, cylinder, environment.now());
     const { key, what, happenedAt, recordedBy, note } = event;

@@ -4,13 +4,14 @@ import { heldAtMost } from '@hygromet/core/cylinder/held-at-most';
 import { refrigerant } from '@hygromet/core/fluids/refrigerant';
 import { cubicMetre } from '@hygromet/core/units/quantity';
 import { accountOfKind, addAccount } from '../store/account-store';
-import { addCylinder, cylinderById, cylinderByKey, type CylinderRecord } from '../store/cylinder-store';
-import type { Executor } from '../store/database';
+import { addCylinder, cylinderById, type CylinderRecord } from '../store/cylinder-store';
+import type { Executor, Tx } from '../store/database';
 import { inTransaction } from '../store/in-transaction';
 import { addMovement } from '../store/movement-store';
 import type { OrganisationRow } from '../store/organisation-store';
 import { assessmentOf } from './assessment';
 import { differenceKg } from './book-transfer';
+import { doneBefore } from './done-before';
 import { describeCylinder } from './describe-cylinder';
 import { refuseFutureStamp } from './record-cylinder-event';
 import type { Environment } from './environment';
@@ -34,9 +35,9 @@ export const enterCylinder = (
   environment: Environment,
 ): Promise<CylinderRecord> =>
   inTransaction(db, async (tx) => {
-    const known = await cylinderByKey(tx, organisation.id, draft.key);
-    if (known !== undefined) return known;
     const id = environment.newId();
+    const before = await doneBefore(tx, { organisationId: organisation.id, key: draft.key, kind: 'cylinder', content: draft, answer: id });
+    if (before !== undefined) return registered(tx, organisation, before);
     const now = environment.now();
     refuseFutureStamp(draft.requalified, now, '/requalified');
     refuseMoreThanFits(draft);
@@ -67,10 +68,14 @@ export const enterCylinder = (
         now,
       );
     }
-    const record = await cylinderById(tx, organisation.id, id);
-    if (record === undefined) throw new Error(`the cylinder ${id} was registered and is not there`);
-    return record;
+    return registered(tx, organisation, id);
   });
+
+async function registered(tx: Tx, organisation: OrganisationRow, id: string): Promise<CylinderRecord> {
+  const record = await cylinderById(tx, organisation.id, id);
+  if (record === undefined) throw new Error(`the cylinder ${id} was registered and is not there`);
+  return record;
+}
 
 /** kg that the scale shows in it. */
 const foundIn = ({ grossKg, tareKg }: NewCylinder) => (grossKg === undefined ? 0 : differenceKg(grossKg, tareKg));

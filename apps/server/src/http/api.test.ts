@@ -355,7 +355,7 @@ test('more than a cylinder can hold is not in it: pounds that were sent as kilog
 
 test('the rules of the organisation decide which limit rules', async () => {
   const { body: before } = await house.get('/api/organisation');
-  const { version, changedAt: _, changedBy: __, ...settings } = before;
+  const { version, demo: _demo, changedAt: _, changedBy: __, ...settings } = before;
   const save = (seen: number, requiredRules: readonly string[]) =>
     house.send('PUT', '/api/organisation', { version: seen, settings: { ...settings, requiredRules }, recordedBy: 'Ines Marrow' });
   expect((await save(version, [...settings.requiredRules, 'hottest-place'])).status).toBe(200);

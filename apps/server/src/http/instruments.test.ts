@@ -145,7 +145,7 @@ test('readings older than they are kept for go, the others stay', async () => {
 });
 
 test('for how many days they are kept is a setting', async () => {
-  const { version, changedAt: _at, changedBy: _by, ...settings } = (await house.get('/api/organisation')).body;
+  const { version, demo: _demo, changedAt: _at, changedBy: _by, ...settings } = (await house.get('/api/organisation')).body;
   expect(settings.readingsKeptDays).toBe(30);
   const save = (days: number, seen: number) =>
     house.send('PUT', '/api/organisation', { version: seen, settings: { ...settings, readingsKeptDays: days }, recordedBy: 'Ines Marrow' });

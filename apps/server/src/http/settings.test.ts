@@ -5,7 +5,7 @@ beforeEach(async () => (house = await openHouse()));
 afterEach(() => house.close());
 
 const current = async () => {
-  const { version, changedAt, changedBy, ...settings } = (await house.get('/api/organisation')).body;
+  const { version, demo: _demo, changedAt, changedBy, ...settings } = (await house.get('/api/organisation')).body;
   return { version: version as number, changedAt, changedBy: changedBy as string | null, settings };
 };
 const save = (version: number, settings: object, recordedBy: string) =>

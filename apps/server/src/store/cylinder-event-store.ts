@@ -54,17 +54,6 @@ export async function keysKept(db: Executor, organisationId: string, keys: reado
   return new Set(rows.map(({ event_key }) => event_key));
 }
 
-/** Whether this sending was kept before. Ask it with the cylinder locked: two sendings of one event then wait for each other. */
-export async function cylinderEventKept(db: Executor, organisationId: string, key: string): Promise<boolean> {
-  const kept = await db
-    .selectFrom('cylinder_event')
-    .select('id')
-    .where('organisation_id', '=', organisationId)
-    .where('event_key', '=', key)
-    .executeTakeFirst();
-  return kept !== undefined;
-}
-
 /** The latest first. */
 export async function cylinderEventsOf(db: Executor, organisationId: string, cylinderId: string): Promise<CylinderEvent[]> {
   const rows = await db

@@ -120,11 +120,6 @@ export async function addCylinder(db: Executor, organisationId: string, id: stri
     .execute();
 }
 
-export async function cylinderByKey(db: Executor, organisationId: string, key: string): Promise<CylinderRecord | undefined> {
-  const row = await cylinderQuery(db, organisationId).where('cylinder.registration_key', '=', key).executeTakeFirst();
-  return row === undefined ? undefined : recordOf(row);
-}
-
 /** Something went in: it is no longer evacuated, and where it had no label it has the first one. */
 export async function filled(tx: Tx, { id, ...was }: CylinderRecord, refrigerant: string | undefined, by: string): Promise<void> {
   // as a rule nothing of it changes: then nothing is written, and no state of it kept

@@ -133,6 +133,14 @@ type AppendOnly<T> = {
   [K in keyof T]: ColumnType<SelectType<T[K]>, InsertType<T[K]>, never>;
 };
 
+interface SentOnceTable {
+  organisation_id: string;
+  key: string;
+  kind: string;
+  content_hash: string;
+  answer: string;
+}
+
 interface MovementTable {
   id: string;
   organisation_id: string;
@@ -283,6 +291,7 @@ export interface Tables {
   shipment: AppendOnly<ShipmentTable>;
   shipment_receipt: AppendOnly<ShipmentReceiptTable>;
   price: AppendOnly<PriceTable>;
+  sent_once: AppendOnly<SentOnceTable>;
   gateway: GatewayTable;
   instrument: InstrumentTable;
   reading: ReadingTable;

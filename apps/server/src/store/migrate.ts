@@ -23,6 +23,7 @@ import * as shipments from './migrations/0019-shipments-and-prices';
 import * as runs from './migrations/0020-runs';
 import * as instruments from './migrations/0021-instruments';
 import * as people from './migrations/0022-people';
+import * as sentOnce from './migrations/0023-sent-once';
 
 /** Imported one by one, so that they survive bundling. A migration is never edited once it has run anywhere. */
 const migrations: Record<string, Migration> = {
@@ -48,6 +49,7 @@ const migrations: Record<string, Migration> = {
   '0020-runs': runs,
   '0021-instruments': instruments,
   '0022-people': people,
+  '0023-sent-once': sentOnce,
 };
 
 export const newestMigration = Object.keys(migrations).sort().at(-1) ?? '';

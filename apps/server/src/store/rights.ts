@@ -10,7 +10,7 @@ import type { Db } from './database';
 const APPLICATION: Record<string, { readonly insert?: true; readonly update?: readonly string[] }> = {
   organisation: {
     update: [
-      'name', 'altitude_m', 'required_rules', 'liquid_share_at_131f', 'hottest_k', 'part_share', 'end_of_pump_down', 'readings_kept_days', 'changed_at', 'changed_by',
+      'name', 'altitude_m', 'required_rules', 'liquid_share_at_131f', 'hottest_k', 'part_share', 'end_of_pump_down', 'readings_kept_days', 'people', 'changed_at', 'changed_by',
     ],
   },
   account: { insert: true },
@@ -28,6 +28,7 @@ const APPLICATION: Record<string, { readonly insert?: true; readonly update?: re
   shipment: { insert: true },
   shipment_receipt: { insert: true },
   price: { insert: true },
+  sent_once: { insert: true },
   gateway: { insert: true, update: ['revoked_at'] },
   instrument: { insert: true, update: ['gateway_id', 'facts', 'heard_at'] },
   reading: { insert: true },

@@ -36,11 +36,6 @@ export async function systemById(db: Executor, organisationId: string, id: strin
   return row === undefined ? undefined : systemOf(row);
 }
 
-export async function systemByKey(db: Executor, organisationId: string, key: string): Promise<System | undefined> {
-  const row = await systemQuery(db, organisationId).where('system.registration_key', '=', key).executeTakeFirst();
-  return row === undefined ? undefined : systemOf(row);
-}
-
 export async function addSystem(db: Executor, organisationId: string, id: string, draft: NewSystem): Promise<void> {
   await db
     .insertInto('system')

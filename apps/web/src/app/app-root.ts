@@ -1,11 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { catchError, EMPTY, take } from 'rxjs';
+import { catchError, EMPTY, takeUntil, timer } from 'rxjs';
 import { ServerData } from './data/server-data.service';
 import { PreferencesService } from './preferences/preferences.service';
 import { Notices } from './shell/notices';
 import { Icon, type IconName } from './ui/icon';
+
+const FIRST_PAGE_MS = 5000;
 
 /** The frame: where one can go, always in the same place. At the left on a wide screen, under the thumb on a narrow one. */
 @Component({
@@ -61,7 +63,8 @@ export class AppRoot {
     if (this.nobody())
       serverData.organisation$
         .pipe(
-          take(1),
+          // for as long as the first page takes to come: it then shares this answer
+          takeUntil(timer(FIRST_PAGE_MS)),
           catchError(() => EMPTY),
           takeUntilDestroyed(),
         )

@@ -209,13 +209,14 @@ describe('one system', () => {
   };
 
   test('shows what is known, by whom, and the circuit of its kind', async () => {
-    const { control, text, root } = await openSystem(() => of(system));
-    expect(control('King valve').value).toBe('leaks');
+    const { control, text, root, type } = await openSystem(() => of(system));
     expect(control('Notes for the next technician').value).toBe('turns hard');
+    await type('Facts of', 'king');
+    expect(control('King valve').value).toBe('leaks');
     expect(text()).toMatch(
       /Who changed what\s?Jory Quill.*King valve: leaks · Ports: taken back\s?Ines Marrow.*Ports: one · Written on it: “turns hard”/,
     );
-    expect(root.querySelector('svg[role=img]')?.getAttribute('aria-label')).toContain('Receiver: liquid and vapor');
+    expect(root.querySelector('hy-circuit-drawing svg')?.getAttribute('aria-label')).toContain('Receiver: liquid and vapor');
   });
 
   test('a long line set comes to what the plate says', async () => {
@@ -225,9 +226,27 @@ describe('one system', () => {
     expect((await render(SystemPage)).text()).toMatch(/With its line set, computed22\.\d lb/);
   });
 
+  test('a part that is touched in the drawing shows its facts and no others; one that is wrong elsewhere is brought up when it is saved', async () => {
+    const { root, text, type, press, fixture } = await openSystem(() => of(system));
+    const touch = async (name: string) => {
+      root.querySelector<SVGElement>(`[role=button][aria-label="${name}"]`)!.dispatchEvent(new MouseEvent('click', { bubbles: true }));
+      await fixture.whenStable();
+    };
+    await touch('Condenser');
+    expect(text()).toContain('Condenser volume');
+    expect(text()).not.toContain('Receiver volume');
+    await type('Condenser volume', 'much');
+    await touch('King valve');
+    expect(text()).not.toContain('Condenser volume');
+    await press('Save');
+    expect(text()).toContain('All facts');
+    expect(text()).toContain('Condenser volume');
+  });
+
   test('facts are saved with the version that was seen', async () => {
     const { sent, call } = keeping<object, object>(system);
     const { type, press, text } = await openSystem(call);
+    await type('Facts of', 'receiver');
     await type('Receiver volume', '10.5');
     await type('Unit of Receiver volume', 'L');
     await press('Save');

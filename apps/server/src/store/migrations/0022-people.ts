@@ -7,6 +7,8 @@ export async function up(db: Kysely<unknown>): Promise<void> {
       add column people text[] not null default '{}',
       add column demo boolean not null default false`.execute(db);
   await sql`alter table organisation disable trigger user`.execute(db); // nobody has changed the settings
-  await sql`update organisation set demo = true where name = 'Tidewrack Cold Works'`.execute(db);
+  await sql`update organisation set demo = true, people = '{Ines Marrow,Tobin Wake,Odalys Fenn,Jory Quill}' where name = 'Tidewrack Cold Works'`.execute(
+    db,
+  );
   await sql`alter table organisation enable trigger user`.execute(db);
 }

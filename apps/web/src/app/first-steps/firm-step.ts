@@ -75,6 +75,11 @@ function onEarth(group: AbstractControl): ValidationErrors | null {
       display: flex;
       gap: 12px;
     }
+
+    nz-radio-group {
+      display: flex;
+      flex: none;
+    }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })

@@ -1,9 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, model } from '@angular/core';
 import type { Part, Valve } from '@hygromet/core/circuit/part';
 import type { SystemKind } from '@hygromet/core/circuit/system-kind';
 import type { Holds } from '@hygromet/core/planning/where';
 import { partNames, valveNames } from '../systems/system-labels';
 import { layoutOf } from './circuit-layout';
+import { touchesOf } from './circuit-touches';
+
+const nameOf = (thing: Part | Valve): string => ({ ...partNames, ...valveNames })[thing];
 
 /** A valve of the system and whether it is shut at the end. */
 export interface ShownValve {
@@ -20,7 +23,7 @@ const holdsWords: Record<Holds, string> = { liquid: 'liquid', vapour: 'vapor', b
   selector: 'hy-circuit-drawing',
   template: `
     @let l = layout();
-    <svg [attr.viewBox]="'0 0 ' + l.width + ' ' + l.height" role="img" [attr.aria-label]="words()">
+    <svg [attr.viewBox]="'0 0 ' + l.width + ' ' + l.height" [attr.role]="pickable() ? 'group' : 'img'" [attr.aria-label]="words()">
       @for (pipe of l.pipes; track pipe.way) {
         <path class="pipe wall" [attr.d]="pipe.way" />
         <path [class]="'pipe ' + holds(pipe.part)" [attr.d]="pipe.way" />
@@ -75,6 +78,25 @@ const holdsWords: Record<Holds, string> = { liquid: 'liquid', vapour: 'vapor', b
           {{ shortNames[valve.valve] }}{{ isShut(valve.valve) ? ', shut' : '' }}
         </text>
       }
+      @if (pickable()) {
+        @for (touch of touches(); track touch.thing) {
+          <rect
+            class="touch"
+            role="button"
+            tabindex="0"
+            rx="8"
+            [attr.x]="touch.x"
+            [attr.y]="touch.y"
+            [attr.width]="touch.width"
+            [attr.height]="touch.height"
+            [attr.aria-label]="touch.name"
+            [attr.aria-pressed]="picked() === touch.thing"
+            (click)="picked.set(touch.thing)"
+            (keydown.enter)="picked.set(touch.thing)"
+            (keydown.space)="picked.set(touch.thing); $event.preventDefault()"
+          />
+        }
+      }
     </svg>
     <ul class="legend" aria-hidden="true">
       <li><i class="liquid"></i>liquid</li>
@@ -95,6 +117,9 @@ export class CircuitDrawing {
   readonly where = input.required<ReadonlyMap<Part, Holds>>();
   /** The part that will be open to the air. */
   readonly opened = input<Part | undefined>();
+  /** Whether its parts, valves and lines can be touched. */
+  readonly pickable = input(false);
+  readonly picked = model<Part | Valve | undefined>();
 
   protected readonly names = partNames;
   protected readonly shortNames = shortNames;
@@ -104,6 +129,7 @@ export class CircuitDrawing {
       this.valves().map(({ valve }) => valve),
     ),
   );
+  protected readonly touches = computed(() => touchesOf(this.layout()).map((touch) => ({ ...touch, name: nameOf(touch.thing) })));
   protected readonly words = computed(() => {
     const told = [...this.where()].map(
       ([part, holds]) => `${partNames[part]}: ${holdsWords[holds]}${part === this.opened() ? ', will be open to the air' : ''}`,

@@ -13,7 +13,7 @@ import { PreferencesService } from './preferences.service';
   selector: 'hy-person-field',
   imports: [FormsModule, NzAutocompleteModule, NzFormModule, NzInputModule],
   template: `
-    <nz-form-item>
+    <nz-form-item class="ant-form-vertical">
       <nz-form-label nzFor="person">Your name</nz-form-label>
       <nz-form-control [nzValidateStatus]="missing() ? 'error' : ''" [nzExtra]="missing() ? '' : 'shown on every entry'">
         <input

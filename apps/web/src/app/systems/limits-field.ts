@@ -13,25 +13,27 @@ import { partNames } from './system-labels';
   imports: [ChoiceField, QuantityField, TextField],
   template: `
     @for (limit of limits(); track $index; let i = $index) {
-      <div class="limit" role="group" [attr.aria-label]="'Component ' + (i + 1)">
-        <hy-text-field
-          label="Component"
-          placeholder="such as suction sensor"
-          [text]="limit.what"
-          (textChange)="change(i, { what: $event })"
-          [submitted]="submitted()"
-        />
-        <hy-choice-field label="Sits in" [choices]="choices()" [value]="limit.part" (valueChange)="change(i, { part: $event })" />
-        <hy-quantity-field
-          label="Bears"
-          kind="service-pressure"
-          [entry]="limit.gauge"
-          (entryChange)="change(i, { gauge: $event })"
-          [submitted]="submitted()"
-          missing="Enter the pressure rating (see the component’s nameplate)."
-        />
-        <button type="button" class="button plain" [attr.aria-label]="'Remove component ' + (i + 1)" (click)="remove(i)">Remove</button>
-      </div>
+      @if (only() === undefined || limit.part === only()) {
+        <div class="limit" role="group" [attr.aria-label]="'Component ' + (i + 1)">
+          <hy-text-field
+            label="Component"
+            placeholder="such as suction sensor"
+            [text]="limit.what"
+            (textChange)="change(i, { what: $event })"
+            [submitted]="submitted()"
+          />
+          <hy-choice-field label="Sits in" [choices]="choices()" [value]="limit.part" (valueChange)="change(i, { part: $event })" />
+          <hy-quantity-field
+            label="Bears"
+            kind="service-pressure"
+            [entry]="limit.gauge"
+            (entryChange)="change(i, { gauge: $event })"
+            [submitted]="submitted()"
+            missing="Enter the pressure rating (see the component’s nameplate)."
+          />
+          <button type="button" class="button plain" [attr.aria-label]="'Remove component ' + (i + 1)" (click)="remove(i)">Remove</button>
+        </div>
+      }
     }
     <button type="button" class="button small" (click)="add()">Add a component</button>
   `,
@@ -61,12 +63,18 @@ import { partNames } from './system-labels';
 })
 export class LimitsField {
   readonly parts = input.required<readonly Part[]>();
+  /** The part whose components alone are shown. */
+  readonly only = input<Part | undefined>();
   readonly submitted = input(false);
   readonly limits = model.required<readonly LimitDraft[]>();
   private readonly gauge = inject(PreferencesService).current().pressure === 'psig' ? 'psig' : 'barg';
   protected readonly choices = computed(() => this.parts().map((part) => ({ value: part, label: partNames[part] })));
 
-  protected add = (): void => this.limits.update((limits) => [...limits, emptyLimit(this.gauge)]);
+  protected add = (): void =>
+    this.limits.update((limits) => [
+      ...limits,
+      { ...emptyLimit(this.gauge), ...(this.only() === undefined ? {} : { part: this.only()! }) },
+    ]);
   protected remove = (at: number): void => this.limits.update((limits) => limits.filter((_, k) => k !== at));
   protected change = (at: number, part: Partial<LimitDraft>): void =>
     this.limits.update((limits) => limits.map((limit, k) => (k === at ? { ...limit, ...part } : limit)));

@@ -1,3 +1,5 @@
+import { NzTimelineModule } from 'ng-zorro-antd/timeline';
+import { lookedName, sectionsOf, type FactSection, type Looked } from './facts-sections';
 import { ReadState } from '../shell/read-state';
 import { fromServer } from '../data/from-server';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, linkedSignal, signal, untracked } from '@angular/core';
@@ -40,7 +42,19 @@ const AS_USUAL = { value: '', label: 'default for this system type' };
 /** One system: its circuit, what is known of it, and what was moved in and out. */
 @Component({
   selector: 'hy-system-page',
-  imports: [ReadState, Caution, ChoiceField, CircuitDrawing, LimitsField, MovementsTable, PageHead, QuantityField, RouterLink, TextField],
+  imports: [
+    NzTimelineModule,
+    ReadState,
+    Caution,
+    ChoiceField,
+    CircuitDrawing,
+    LimitsField,
+    MovementsTable,
+    PageHead,
+    QuantityField,
+    RouterLink,
+    TextField,
+  ],
   templateUrl: './system.page.html',
   styleUrls: ['../ui/columns.css', '../ui/form.css', '../ui/figures.css', '../ui/state-page.css', './system.page.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -96,6 +110,19 @@ export class SystemPage {
     source: computed(() => (this.begunAt() === undefined ? (this.known()?.version ?? 0) : undefined)),
     computation: (stored, before) => (stored === undefined && before !== undefined ? before.value : untracked(() => this.storedDraft())),
   });
+  /** What of the circuit is looked at; its facts stand beside the drawing. */
+  protected readonly looked = signal<Looked>('unit');
+  protected readonly touched = computed(() => {
+    const looked = this.looked();
+    return looked === 'unit' || looked === 'all' ? undefined : looked;
+  });
+  protected readonly lookedName = lookedName;
+  protected readonly things = computed(() =>
+    (['unit', ...this.kind().parts, ...this.kind().valves, 'all'] as const).map((value) => ({ value, label: lookedName(value) })),
+  );
+  private readonly sections = computed(() => new Set(sectionsOf(this.looked())));
+  /** The part whose limits are shown alone. */
+  protected readonly onlyPart = computed(() => this.kind().parts.find((part) => part === this.looked()));
   protected readonly submitted = signal(false);
   protected readonly saving = mutation(
     (body: SavedFacts) => this.serverData.saveSystemFacts$(this.id, body),
@@ -141,6 +168,15 @@ export class SystemPage {
     });
   }
 
+  protected shows = (section: FactSection): boolean => this.sections().has(section);
+  /** Of several alike the one that is looked at; all of them where none is. */
+  protected shownOf = <T extends string>(all: readonly T[]): readonly T[] =>
+    all.some((thing) => thing === this.looked()) ? all.filter((thing) => thing === this.looked()) : all;
+
+  protected look(value: string): void {
+    this.looked.set(this.things().find((thing) => thing.value === value)?.value ?? 'unit');
+  }
+
   protected setValve = ({ valves }: FactsDraft, valve: string, state: string) => ({ ...valves, [valve]: state });
 
   protected setVolume = ({ volumes }: FactsDraft, part: PartWithVolume, value: Partial<FactsDraft['volumes'][PartWithVolume]>) => ({
@@ -157,6 +193,8 @@ export class SystemPage {
   protected save(): void {
     this.submitted.set(true);
     const [facts, system] = [factsOf(this.draft()), this.known()];
+    // what is wrong may stand with a part that is not looked at
+    if (facts === undefined) this.looked.set('all');
     if (facts === undefined || system === undefined) return;
     this.saving.send({ version: this.begunAt() ?? system.version, facts, recordedBy: this.preferences().person });
   }

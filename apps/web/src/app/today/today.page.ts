@@ -24,7 +24,13 @@ import { byDay, leadOf } from './visit-labels';
   template: `
     <hy-page-head [title]="title" [line]="line()">
       <a class="button" routerLink="/truck">Load the truck</a>
-      <button type="button" class="button" [class.main]="!adding()" [attr.aria-expanded]="adding()" (click)="adding.set(!adding())">
+      <button
+        type="button"
+        class="button"
+        [class.main]="!adding() && begun()"
+        [attr.aria-expanded]="adding()"
+        (click)="adding.set(!adding())"
+      >
         {{ adding() ? 'Not now' : 'Add a visit' }}
       </button>
     </hy-page-head>
@@ -77,6 +83,8 @@ export class TodayPage {
   private readonly today = dayOf(new Date());
   protected readonly title = longDay(this.today);
   protected readonly adding = signal(false);
+  /** In an empty house the first steps come first. */
+  protected readonly begun = computed(() => (valueOf(this.systems()) ?? []).length > 0);
   protected readonly visits = fromServer(this.serverData.visits$);
   private readonly systems = fromServer(this.serverData.systems$);
   private readonly all = computed(() => valueOf(this.visits()) ?? []);
