@@ -104,3 +104,25 @@ test('the same transfer from a second device is asked about in the page, and lef
   await page.getByRole('button', { name: 'It is the same – skip it' }).click();
   await expect(page.getByText('Tobin Wake has logged this already')).toBeHidden();
 });
+
+test('a read that failed is said, is read again by a button, and after an outage by itself', async ({ page }) => {
+  await page.route('**/api/systems', (route) => route.fulfill({ status: 500, json: { code: 'internal', detail: 'Something failed here.' } }));
+  await page.goto('/systems');
+  await expect(page.getByRole('alert')).toContainText('The systems cannot be read now.');
+  await page.unroute('**/api/systems');
+  await page.getByRole('button', { name: 'Read again' }).click();
+  await expect(page.getByText('Planetarium').first()).toBeVisible();
+});
+
+test('a page asks each thing once', async ({ page }) => {
+  const asked: string[] = [];
+  page.on('request', (request) => {
+    const { pathname } = new URL(request.url());
+    if (pathname.startsWith('/api/') && !pathname.endsWith('/stream')) asked.push(pathname);
+  });
+  for (const path of ['/today', '/cylinders', '/systems', '/book', '/bench', '/truck']) {
+    asked.length = 0;
+    await page.goto(path, { waitUntil: 'networkidle' });
+    expect([path, asked.length]).toEqual([path, new Set(asked).size]);
+  }
+});

@@ -1,5 +1,5 @@
 import { qualityIn } from '@hygromet/core/cylinder/cylinder-kind';
-import { isUnknown, UNKNOWN, UNKNOWN_ID } from '@hygromet/core/cylinder/judged-contents';
+import { isUnknown, UNKNOWN, UNKNOWN_ID } from '@hygromet/core/cylinder/unknown-content';
 import type { Incoming } from '@hygromet/core/cylinder/suitability';
 import type { Cylinder } from './cylinder';
 import type { RefrigerantSummary } from './refrigerant';

@@ -1,6 +1,6 @@
 import { fillRules } from '@hygromet/core/cylinder/fill-rule';
 import { stamps } from '@hygromet/core/cylinder/cylinder-rating';
-import { ports } from '@hygromet/core/cylinder/judged-contents';
+import { ports } from '@hygromet/core/cylinder/port';
 import { budgetTerms } from '@hygromet/core/cylinder/stop-weight';
 import * as z from 'zod';
 import { composition, massKg, quantity, refrigerantId, stampedPa, temperatureK, volumeM3 } from './primitives';

@@ -2,7 +2,7 @@ import type { Account } from '@hygromet/contract/account';
 import { candidateOf } from '@hygromet/contract/candidate';
 import { comingIn, type ComingIn } from '@hygromet/contract/coming-in';
 import type { Booked, newTransfer } from '@hygromet/contract/movement';
-import { isUnknown } from '@hygromet/core/cylinder/judged-contents';
+import { isUnknown } from '@hygromet/core/cylinder/unknown-content';
 import type { Objection } from '@hygromet/core/cylinder/objection';
 import { classificationOf, isFlammable } from '@hygromet/core/fluids/classification';
 import { sameRefrigerant } from '@hygromet/core/fluids/composition';

@@ -2,7 +2,8 @@ import type { FillLimitsAnswer, FillLimitsRequest } from '@hygromet/contract/fil
 import { fillLimits, type FillLimit, type Filling } from '@hygromet/core/cylinder/fill-limit';
 import type { FillPolicy } from '@hygromet/core/cylinder/fill-rule';
 import { fullAt, hotPressure } from '@hygromet/core/cylinder/hot-state';
-import { contentsByPressure, UNKNOWN } from '@hygromet/core/cylinder/judged-contents';
+import { contentsByPressure } from '@hygromet/core/cylinder/judged-contents';
+import { UNKNOWN } from '@hygromet/core/cylinder/unknown-content';
 import { stopWeight, USUAL_HANDLING, type StopWeight } from '@hygromet/core/cylinder/stop-weight';
 import { classFor } from '@hygromet/core/cylinder/suitability';
 import type { Composition } from '@hygromet/core/fluids/composition';

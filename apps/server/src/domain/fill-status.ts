@@ -1,7 +1,8 @@
 import type { Cylinder } from '@hygromet/contract/cylinder';
 import { fillLimits, type Filling } from '@hygromet/core/cylinder/fill-limit';
 import type { FillPolicy } from '@hygromet/core/cylinder/fill-rule';
-import { contentsByPressure, isUnknown } from '@hygromet/core/cylinder/judged-contents';
+import { contentsByPressure } from '@hygromet/core/cylinder/judged-contents';
+import { isUnknown } from '@hygromet/core/cylinder/unknown-content';
 import { levelAt } from '@hygromet/core/cylinder/level';
 import { pressureRating } from '@hygromet/core/cylinder/pressure-rating';
 import { stopWeight, USUAL_HANDLING } from '@hygromet/core/cylinder/stop-weight';

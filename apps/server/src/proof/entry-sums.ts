@@ -1,5 +1,5 @@
 import { allSubstances } from '@hygromet/core/fluids/substance';
-import { UNKNOWN_ID } from '@hygromet/core/cylinder/judged-contents';
+import { UNKNOWN_ID } from '@hygromet/core/cylinder/unknown-content';
 import type { BookedBalance, BookedPart, ProvedEntry } from '../store/proof-store';
 import { inKg, nanograms, shareOf } from './nanogram';
 

@@ -1,5 +1,5 @@
 import { allSubstances } from '@hygromet/core/fluids/substance';
-import { UNKNOWN_ID } from '@hygromet/core/cylinder/judged-contents';
+import { UNKNOWN_ID } from '@hygromet/core/cylinder/unknown-content';
 import { sql } from 'kysely';
 import type { Db } from './database';
 

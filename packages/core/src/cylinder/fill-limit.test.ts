@@ -7,7 +7,7 @@ import { celsius } from '../units/temperature';
 import { litre, volumeFrom } from '../units/volume';
 import type { CylinderRating } from './cylinder-rating';
 import { fillLimits, type FillLimits } from './fill-limit';
-import { UNKNOWN } from './judged-contents';
+import { UNKNOWN } from './unknown-content';
 import { defaultFillPolicy, type FillRule } from './fill-rule';
 
 const filled = (id: string, more: { volume?: number; contentKg?: number; hottestC?: number } = {}) => ({

@@ -8,7 +8,9 @@ import { hotPressureAllowed, isExempt, testPressureOf, type CylinderRating } fro
 import { endBasis, liquidBasis, pressureBasis, tableBasis, type Basis } from './fill-basis';
 import { defaultFillPolicy, fillRuleName, fillRules, fillRuleSource, tabulatedFilling, type FillPolicy, type FillRule } from './fill-rule';
 import { isHighPressureGas } from './high-pressure-gas';
-import { firstVapour, isMixture, isUnknown, judgedContents, partsOf, type Judged, type Port } from './judged-contents';
+import { firstVapour, isMixture, judgedContents, partsOf, type Judged } from './judged-contents';
+import { isUnknown } from './unknown-content';
+import type { Port } from './port';
 import { saturatedLiquid } from './saturated-liquid';
 import data from './fill-rules.json';
 

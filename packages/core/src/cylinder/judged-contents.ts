@@ -1,3 +1,5 @@
+import { isUnknown } from './unknown-content';
+import type { Port } from './port';
 import { CoreError } from '../errors';
 import { mixed, sameRefrigerant, SAME_SHARE, type Composition } from '../fluids/composition';
 import { allRefrigerants, designationOf } from '../fluids/refrigerant';
@@ -7,20 +9,6 @@ import { unless } from '../unless';
 import { isHighPressureGas } from './high-pressure-gas';
 import { saturatedLiquid } from './saturated-liquid';
 import data from './fill-rules.json';
-
-/**
- * The content of which nobody knows what it is, as the ledger writes it: one part, and no substance of that name. Whoever asks an equation
- * about it is refused; limits and classes take it for everything that it could be.
- */
-export const UNKNOWN_ID = 'unknown';
-export const UNKNOWN: Composition = { [UNKNOWN_ID]: 1 };
-
-/** Whether a part of it is not known: then nothing of it is. */
-export const isUnknown = (composition: Composition): boolean => (composition[UNKNOWN_ID] ?? 0) > 0;
-
-/** How a refrigerant leaves a system: its liquid, or the whole charge, is the blend; its vapour alone is not. */
-export const ports = ['liquid', 'vapour'] as const;
-export type Port = (typeof ports)[number];
 
 /** One content by which a cylinder is judged, and what it is of it. */
 export interface Judged {

@@ -4,7 +4,7 @@ import { bubblePoint } from '../thermo/saturation';
 import { celsius } from '../units/temperature';
 import { unless } from '../unless';
 import type { FillLimit, FillLimits } from './fill-limit';
-import { isUnknown } from './judged-contents';
+import { isUnknown } from './unknown-content';
 import data from './stop-budget.json';
 
 /** What the reading of a scale leaves open when a valve is shut by it. */

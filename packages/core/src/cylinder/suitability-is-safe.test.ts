@@ -6,7 +6,7 @@ import { refrigerant } from '../fluids/refrigerant';
 import { cylinderKinds } from './cylinder-kind';
 import { fillLimits } from './fill-limit';
 import { defaultFillPolicy } from './fill-rule';
-import { UNKNOWN } from './judged-contents';
+import { UNKNOWN } from './unknown-content';
 import { levelAt } from './level';
 import { pressureRating } from './pressure-rating';
 import { suitability, type Candidate, type Incoming } from './suitability';

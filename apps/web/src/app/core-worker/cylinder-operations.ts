@@ -6,7 +6,7 @@ import { OutOfRange } from '@hygromet/core/errors';
 import type { CylinderRating } from '@hygromet/core/cylinder/cylinder-rating';
 import { fillLimits, type Filling, type FillLimits } from '@hygromet/core/cylinder/fill-limit';
 import type { FillPolicy } from '@hygromet/core/cylinder/fill-rule';
-import type { Port } from '@hygromet/core/cylinder/judged-contents';
+import type { Port } from '@hygromet/core/cylinder/port';
 import type { PressureRating } from '@hygromet/core/cylinder/pressure-rating';
 import { HOSES, stopWeight, type Hose, type StopWeight } from '@hygromet/core/cylinder/stop-weight';
 import { classFor, suitability, type Candidate, type Incoming, type Suitability } from '@hygromet/core/cylinder/suitability';

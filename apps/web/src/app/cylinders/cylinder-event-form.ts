@@ -25,7 +25,7 @@ import { RefrigerantField } from '../ui/refrigerant-field';
 import { TextField } from '../ui/text-field';
 import { WeightKeys } from '../ui/weight-keys';
 import { WhenField } from '../ui/when-field';
-import { isUnknown } from '@hygromet/core/cylinder/judged-contents';
+import { isUnknown } from '@hygromet/core/cylinder/unknown-content';
 import { airWords } from './air-labels';
 import { placeNames } from './cylinder-labels';
 import { eventPlausibility } from './cylinder-event-plausibility';

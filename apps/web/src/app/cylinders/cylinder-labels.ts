@@ -1,5 +1,5 @@
 import type { Cylinder, CylinderFlag, Place } from '@hygromet/contract/cylinder';
-import { isUnknown } from '@hygromet/core/cylinder/judged-contents';
+import { isUnknown } from '@hygromet/core/cylinder/unknown-content';
 import { isFull } from '@hygromet/core/cylinder/full';
 import type { Units } from '../preferences/units.service';
 import { tareOf } from './judged-cylinder';

@@ -2,7 +2,7 @@ import { fromServer } from '../data/from-server';
 import { computed, inject, Injectable, signal } from '@angular/core';
 
 import { ActivatedRoute } from '@angular/router';
-import { isUnknown } from '@hygromet/core/cylinder/judged-contents';
+import { isUnknown } from '@hygromet/core/cylinder/unknown-content';
 import { celsius } from '@hygromet/core/units/temperature';
 import { coreQuery } from '../core-worker/core-query';
 import { mutation } from '../data/mutation';

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { isUnknown } from '@hygromet/core/cylinder/judged-contents';
+import { isUnknown } from '@hygromet/core/cylinder/unknown-content';
 import { celsius } from '@hygromet/core/units/temperature';
 import { scaleLinear } from 'd3-scale';
 import { coreQuery } from '../core-worker/core-query';

@@ -4,7 +4,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { RouterLink } from '@angular/router';
 import { candidateOf } from '@hygromet/contract/candidate';
 import type { Cylinder } from '@hygromet/contract/cylinder';
-import { isUnknown } from '@hygromet/core/cylinder/judged-contents';
+import { isUnknown } from '@hygromet/core/cylinder/unknown-content';
 import { qualityIn } from '@hygromet/core/cylinder/cylinder-kind';
 import { coreQuery } from '../core-worker/core-query';
 import { CoreWorker } from '../core-worker/core-worker.service';

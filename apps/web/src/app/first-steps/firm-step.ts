@@ -1,3 +1,4 @@
+import { FormStyles } from '../ui/library-styles';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output } from '@angular/core';
 import { FormBuilder, ReactiveFormsModule, Validators, type AbstractControl, type ValidationErrors } from '@angular/forms';
 import type { CurrentOrganisation } from '@hygromet/contract/organisation';
@@ -26,8 +27,9 @@ function onEarth(group: AbstractControl): ValidationErrors | null {
 /** Name, altitude and people of the firm. */
 @Component({
   selector: 'hy-firm-step',
-  imports: [NzFormModule, NzInputModule, NzRadioModule, ReactiveFormsModule],
+  imports: [FormStyles, NzFormModule, NzInputModule, NzRadioModule, ReactiveFormsModule],
   template: `
+    <hy-form-styles />
     <form nz-form nzLayout="vertical" [formGroup]="form" (ngSubmit)="save()">
       <nz-form-item>
         <nz-form-label nzFor="firm-name">Name of the firm</nz-form-label>

@@ -1,3 +1,4 @@
+import { StepsStyles } from '../ui/library-styles';
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { NzStepsModule } from 'ng-zorro-antd/steps';
@@ -19,9 +20,10 @@ const titles: Readonly<Record<FirstStep, string>> = {
 /** A firm of its own begins: each step may be passed over, left and taken up again. */
 @Component({
   selector: 'hy-first-steps-page',
-  imports: [DeviceStep, FirmStep, NzStepsModule, PageHead, PracticeStep, RouterLink],
+  imports: [StepsStyles, DeviceStep, FirmStep, NzStepsModule, PageHead, PracticeStep, RouterLink],
   providers: [FirstStepsSession],
   template: `
+    <hy-steps-styles />
     <hy-page-head title="First steps" [line]="line()">
       <a class="button" routerLink="/today">Go to Today</a>
     </hy-page-head>

@@ -1,3 +1,4 @@
+import { DescriptionsStyles } from '../ui/library-styles';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { CurrentOrganisation } from '@hygromet/contract/organisation';
@@ -8,10 +9,11 @@ import { Units } from '../preferences/units.service';
 /** Where practitioners differ, and what holds here until somebody decides otherwise. */
 @Component({
   selector: 'hy-practice-step',
-  imports: [NzDescriptionsModule, RouterLink],
+  imports: [DescriptionsStyles, NzDescriptionsModule, RouterLink],
   template: `
+    <hy-descriptions-styles />
     <p>Where practitioners differ, these are the defaults. The strictest of the required limits is the stop weight.</p>
-    <nz-descriptions [nzColumn]="1">
+    <nz-descriptions [nzColumn]="1" [nzColon]="false">
       <nz-descriptions-item nzTitle="Required limits">
         <ul>
           @for (rule of rules(); track rule) {
@@ -37,8 +39,9 @@ import { Units } from '../preferences/units.service';
     }
 
     ul {
-      padding-left: 18px;
+      padding: 0;
       margin: 0;
+      list-style: none;
     }
 
     .actions {

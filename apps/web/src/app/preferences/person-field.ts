@@ -1,3 +1,4 @@
+import { FormStyles } from '../ui/library-styles';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { NzAutocompleteModule } from 'ng-zorro-antd/auto-complete';
@@ -11,8 +12,9 @@ import { PreferencesService } from './preferences.service';
 /** Who makes the entries on this device: one of the firm's people, or a name that is typed. */
 @Component({
   selector: 'hy-person-field',
-  imports: [FormsModule, NzAutocompleteModule, NzFormModule, NzInputModule],
+  imports: [FormStyles, FormsModule, NzAutocompleteModule, NzFormModule, NzInputModule],
   template: `
+    <hy-form-styles />
     <nz-form-item class="ant-form-vertical">
       <nz-form-label nzFor="person">Your name</nz-form-label>
       <nz-form-control [nzValidateStatus]="missing() ? 'error' : ''" [nzExtra]="missing() ? '' : 'shown on every entry'">

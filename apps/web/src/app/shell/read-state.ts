@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { NzResultModule } from 'ng-zorro-antd/result';
 import { NzSkeletonModule } from 'ng-zorro-antd/skeleton';
 import { Connection } from '../data/connection';
 import { Icon } from '../ui/icon';
@@ -8,16 +7,20 @@ import type { Loadable } from '../ui/loadable';
 /** What stands in the place of something that is not there: that it is read, or why it cannot be and what to do. */
 @Component({
   selector: 'hy-read-state',
-  imports: [Icon, NzResultModule, NzSkeletonModule],
+  imports: [Icon, NzSkeletonModule],
   template: `
     @if (failure(); as sentence) {
-      <nz-result role="alert" [nzIcon]="sign" [nzTitle]="'The ' + what() + ' cannot be read now.'" [nzSubTitle]="sentence">
-        <div nz-result-extra>
+      <div class="failed" role="alert">
+        <svg hyIcon="caution"></svg>
+        <div>
+          <p class="what">The {{ what() }} cannot be read now.</p>
+          <p>{{ sentence }}</p>
+        </div>
+        <div class="actions">
           <button type="button" class="button main" (click)="connection.tryAgain()">Read again</button>
           <ng-content />
         </div>
-      </nz-result>
-      <ng-template #sign><svg hyIcon="caution"></svg></ng-template>
+      </div>
     } @else {
       <p class="unseen" role="status">Reading the {{ what() }}</p>
       <nz-skeleton aria-hidden="true" [nzActive]="true" [nzTitle]="true" [nzParagraph]="{ rows: 5 }" />
@@ -33,10 +36,28 @@ import type { Loadable } from '../ui/loadable';
       max-width: 720px;
     }
 
-    [nz-result-extra] {
+    .failed {
+      display: grid;
+      max-width: 720px;
+      gap: 6px 14px;
+      grid-template-columns: 24px 1fr;
+    }
+
+    .failed svg {
+      color: var(--caution);
+    }
+
+    .what {
+      margin: 0 0 4px;
+      font-weight: 650;
+    }
+
+    .actions {
       display: flex;
-      justify-content: center;
+      flex-wrap: wrap;
       gap: 12px;
+      margin-top: 14px;
+      grid-column: 2;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

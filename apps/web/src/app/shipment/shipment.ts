@@ -1,5 +1,5 @@
 import type { Cylinder } from '@hygromet/contract/cylinder';
-import { isUnknown } from '@hygromet/core/cylinder/judged-contents';
+import { isUnknown } from '@hygromet/core/cylinder/unknown-content';
 import { unNumber } from '@hygromet/core/compliance/shipping';
 import { contentName, isFilled } from '../cylinders/cylinder-labels';
 import { cylinderKindNames } from '../cylinders/objection-labels';

@@ -1,3 +1,4 @@
+import { TimelineStyles } from '../ui/library-styles';
 import { NzTimelineModule } from 'ng-zorro-antd/timeline';
 import { lookedName, sectionsOf, type FactSection, type Looked } from './facts-sections';
 import { ReadState } from '../shell/read-state';
@@ -43,6 +44,7 @@ const AS_USUAL = { value: '', label: 'default for this system type' };
 @Component({
   selector: 'hy-system-page',
   imports: [
+    TimelineStyles,
     NzTimelineModule,
     ReadState,
     Caution,

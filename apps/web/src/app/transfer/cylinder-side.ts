@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { isUnknown } from '@hygromet/core/cylinder/judged-contents';
+import { isUnknown } from '@hygromet/core/cylinder/unknown-content';
 import { airCounted } from '../cylinders/judged-cylinder';
 import { Units } from '../preferences/units.service';
 import { Caution } from '../ui/caution';

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { isUnknown } from '@hygromet/core/cylinder/judged-contents';
+import { isUnknown } from '@hygromet/core/cylinder/unknown-content';
 import { usualScaleOff } from '@hygromet/core/cylinder/stop-weight';
 import { estimateMargin } from '@hygromet/core/fluids/estimate-margin';
 import { hottestPlaces, placeProblem } from '../cylinders/hottest-place';

@@ -1,6 +1,6 @@
 import type { Cylinder } from '@hygromet/contract/cylinder';
 import { fillLimits } from '@hygromet/core/cylinder/fill-limit';
-import { UNKNOWN } from '@hygromet/core/cylinder/judged-contents';
+import { UNKNOWN } from '@hygromet/core/cylinder/unknown-content';
 import { pressureRating } from '@hygromet/core/cylinder/pressure-rating';
 import { refrigerant } from '@hygromet/core/fluids/refrigerant';
 import { cubicMetre, kilogram } from '@hygromet/core/units/quantity';

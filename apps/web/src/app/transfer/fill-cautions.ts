@@ -1,5 +1,5 @@
 import type { ComingIn } from '@hygromet/contract/coming-in';
-import { isUnknown } from '@hygromet/core/cylinder/judged-contents';
+import { isUnknown } from '@hygromet/core/cylinder/unknown-content';
 import type { FillLimit } from '@hygromet/core/cylinder/fill-limit';
 import type { Objection } from '@hygromet/core/cylinder/objection';
 import type { PressureRating } from '@hygromet/core/cylinder/pressure-rating';

@@ -1,4 +1,4 @@
-import type { Port } from '@hygromet/core/cylinder/judged-contents';
+import type { Port } from '@hygromet/core/cylinder/port';
 import { USUAL_HANDLING } from '@hygromet/core/cylinder/stop-weight';
 import { newKey } from '../data/new-key';
 import type { Preferences } from '../preferences/preferences';

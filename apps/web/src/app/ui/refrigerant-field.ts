@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, input, model } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
-import { UNKNOWN_ID } from '@hygromet/core/cylinder/judged-contents';
+import { UNKNOWN_ID } from '@hygromet/core/cylinder/unknown-content';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { catchError, map, of } from 'rxjs';
 import { ServerData } from '../data/server-data.service';

@@ -5,7 +5,7 @@ import { beyondTolerance } from '@hygromet/core/account/blend-tolerance';
 import { findingNow, type RefrigerantTest } from '@hygromet/core/account/refrigerant-tests';
 import { refrigerantPasts, type RefrigerantPast, type ReuseVerdict } from '@hygromet/core/account/reuse-verdict';
 import { sameRefrigerant } from '@hygromet/core/fluids/composition';
-import { isUnknown } from '@hygromet/core/cylinder/judged-contents';
+import { isUnknown } from '@hygromet/core/cylinder/unknown-content';
 import { SAME_WEIGHT_KG } from '@hygromet/core/cylinder/same-weight';
 import { perhapsBurntOut } from '@hygromet/core/planning/job-conditions';
 import { catchError, map, of, switchMap } from 'rxjs';

@@ -1,0 +1,39 @@
+import { ChangeDetectionStrategy, Component, ViewEncapsulation } from '@angular/core';
+
+/** Styles of library parts that few pages use: each comes with the page that names it, not with the first load. */
+
+@Component({
+  selector: 'hy-form-styles',
+  template: '',
+  styleUrl: '../../styles/library/form.less',
+  encapsulation: ViewEncapsulation.None,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class FormStyles {}
+
+@Component({
+  selector: 'hy-steps-styles',
+  template: '',
+  styleUrl: '../../styles/library/steps.less',
+  encapsulation: ViewEncapsulation.None,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class StepsStyles {}
+
+@Component({
+  selector: 'hy-descriptions-styles',
+  template: '',
+  styleUrl: '../../styles/library/descriptions.less',
+  encapsulation: ViewEncapsulation.None,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class DescriptionsStyles {}
+
+@Component({
+  selector: 'hy-timeline-styles',
+  template: '',
+  styleUrl: '../../styles/library/timeline.less',
+  encapsulation: ViewEncapsulation.None,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class TimelineStyles {}
