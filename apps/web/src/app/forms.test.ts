@@ -307,6 +307,7 @@ describe('one system', () => {
   test('a component and what it bears are added, and its missing figure is asked for', async () => {
     const { sent, call } = keeping<object, object>(system);
     const { type, press, text } = await openSystem(call);
+    await type('Facts of', 'evaporator');
     await press('Add a component');
     await type('Component', 'suction sensor');
     await press('Save');
@@ -322,6 +323,7 @@ describe('one system', () => {
   test('a length that cannot be is named, and not sent', async () => {
     const { sent, call } = keeping(system);
     const { type, press, text } = await openSystem(call);
+    await type('Facts of', 'suction-line');
     await type('Length', '-3');
     await press('Save');
     expect(text()).toContain('A length is 0 or more.');

@@ -13,7 +13,7 @@ import { ServerData } from '../data/server-data.service';
 import { PreferencesService } from '../preferences/preferences.service';
 import { Units } from '../preferences/units.service';
 import { Icon } from '../ui/icon';
-import { valueOf, waiting } from '../ui/loadable';
+import { valueOf } from '../ui/loadable';
 import { MovementsTable } from '../ui/movements-table';
 import { PageHead } from '../ui/page-head';
 

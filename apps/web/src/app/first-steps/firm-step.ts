@@ -5,7 +5,6 @@ import type { CurrentOrganisation } from '@hygromet/contract/organisation';
 import { lengthFrom, lengthIn } from '@hygromet/core/units/length';
 import { NzFormModule } from 'ng-zorro-antd/form';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import { NzRadioModule } from 'ng-zorro-antd/radio';
 import { errorIn, mutation } from '../data/mutation';
 import { ServerData } from '../data/server-data.service';
 import { namesIn } from '../preferences/organisation-form';
@@ -27,7 +26,7 @@ function onEarth(group: AbstractControl): ValidationErrors | null {
 /** Name, altitude and people of the firm. */
 @Component({
   selector: 'hy-firm-step',
-  imports: [FormStyles, NzFormModule, NzInputModule, NzRadioModule, ReactiveFormsModule],
+  imports: [FormStyles, NzFormModule, NzInputModule, ReactiveFormsModule],
   template: `
     <hy-form-styles />
     <form nz-form nzLayout="vertical" [formGroup]="form" (ngSubmit)="save()">
@@ -49,10 +48,10 @@ function onEarth(group: AbstractControl): ValidationErrors | null {
         >
           <div class="altitude">
             <input nz-input id="firm-altitude" inputmode="decimal" formControlName="altitude" autocomplete="off" />
-            <nz-radio-group formControlName="unit" aria-label="Unit of the altitude">
-              <label nz-radio-button nzValue="ft">ft</label>
-              <label nz-radio-button nzValue="m">m</label>
-            </nz-radio-group>
+            <select formControlName="unit" aria-label="Unit of the altitude">
+              <option value="ft">ft</option>
+              <option value="m">m</option>
+            </select>
           </div>
         </nz-form-control>
       </nz-form-item>
@@ -78,9 +77,13 @@ function onEarth(group: AbstractControl): ValidationErrors | null {
       gap: 12px;
     }
 
-    nz-radio-group {
-      display: flex;
-      flex: none;
+    select {
+      padding: 0 10px;
+      border: 1px solid var(--line-strong);
+      border-radius: var(--radius);
+      background: var(--sheet);
+      color: var(--ink);
+      font-size: 17px;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

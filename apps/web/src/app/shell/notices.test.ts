@@ -1,14 +1,18 @@
 import { HttpErrorResponse } from '@angular/common/http';
 import { TestBed } from '@angular/core/testing';
+import { provideRouter } from '@angular/router';
 import { firstValueFrom, Subject } from 'rxjs';
 import { Connection } from '../data/connection';
 import { DRAFT_STORAGE } from '../data/draft.service';
 import { maySendAgain, onceMore } from '../data/once-more';
+import { PreferencesService } from '../preferences/preferences.service';
 import { Notices } from './notices';
+import { ToldErrors } from './told-errors';
 import { StalePages } from './stale-pages';
 
-const text = (storage: object | null = localStorage) => {
-  TestBed.configureTestingModule({ providers: [{ provide: DRAFT_STORAGE, useValue: storage }] });
+const text = (storage: object | null = localStorage, person = 'Ines Marrow') => {
+  TestBed.configureTestingModule({ providers: [provideRouter([]), { provide: DRAFT_STORAGE, useValue: storage }] });
+  TestBed.inject(PreferencesService).change({ person });
   const page = TestBed.createComponent(Notices);
   return () => {
     page.detectChanges();
@@ -36,6 +40,20 @@ test('a request without an answer is said within 5 s, and no longer once it came
 
 test('a browser that keeps nothing is told', () => {
   expect(text(null)()).toMatch(/keeps nothing/);
+});
+
+test('a device on which nobody works yet asks who does', () => {
+  expect(text(localStorage, ' ')()).toMatch(/say who you are/);
+});
+
+test('what nobody foresaw is told once, and a person may go on', () => {
+  const said = text();
+  const log = jest.spyOn(console, 'error').mockImplementation(() => undefined);
+  TestBed.inject(ToldErrors).handleError(new Error('nobody thought of this'));
+  expect(said()).toMatch(/Something went wrong on this page/);
+  TestBed.inject(ToldErrors).dismiss();
+  expect(said()).toBe('');
+  log.mockRestore();
 });
 
 test('a part of the program that is gone offers to load the new one; another error is no such thing', () => {

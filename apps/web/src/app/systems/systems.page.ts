@@ -9,7 +9,7 @@ import { Drafts } from '../data/draft.service';
 import { ServerData } from '../data/server-data.service';
 import { Units } from '../preferences/units.service';
 import { Icon } from '../ui/icon';
-import { valueOf, waiting } from '../ui/loadable';
+import { valueOf } from '../ui/loadable';
 import { PageHead } from '../ui/page-head';
 import { systemKindNames } from './system-labels';
 

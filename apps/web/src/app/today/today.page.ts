@@ -9,7 +9,7 @@ import { Units } from '../preferences/units.service';
 import { NextTruck } from '../truck/next-truck';
 import { truckVisits } from '../truck/truck-task';
 import { dayOf, dayWords, longDay } from '../ui/day';
-import { valueOf, waiting } from '../ui/loadable';
+import { valueOf } from '../ui/loadable';
 import { PageHead } from '../ui/page-head';
 import { DueList } from './due-list';
 import { NewVisit } from './new-visit';
