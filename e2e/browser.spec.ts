@@ -106,7 +106,9 @@ test('the same transfer from a second device is asked about in the page, and lef
 });
 
 test('a read that failed is said, is read again by a button, and after an outage by itself', async ({ page }) => {
-  await page.route('**/api/systems', (route) => route.fulfill({ status: 500, json: { code: 'internal', detail: 'Something failed here.' } }));
+  await page.route('**/api/systems', (route) =>
+    route.fulfill({ status: 500, json: { code: 'internal', detail: 'Something failed here.' } }),
+  );
   await page.goto('/systems');
   await expect(page.getByRole('alert')).toContainText('The systems cannot be read now.');
   await page.unroute('**/api/systems');

@@ -1,13 +1,20 @@
 import { expect, test } from '@playwright/test';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { startApplication, stopApplication, untilReady } from './application';
 
 const PORT = 4395;
 
-test('a firm of its own begins: name, altitude, people, device, practice, first cylinder; left and taken up again', async ({ browser }) => {
+/** Of its own, and open to the user that PostgreSQL runs as. */
+function newFolder(): string {
   const folder = mkdtempSync(path.join(tmpdir(), 'hygromet-firm-'));
+  chmodSync(folder, 0o755);
+  return folder;
+}
+
+test('a firm of its own begins: name, altitude, people, device, practice, first cylinder; left and taken up again', async ({ browser }) => {
+  const folder = newFolder();
   const application = startApplication(['--empty', '--port', String(PORT), '--data', folder]);
   try {
     await untilReady(application);
@@ -58,7 +65,7 @@ test('a firm of its own begins: name, altitude, people, device, practice, first 
 });
 
 test('a folder that holds the demo is not begun anew by mistake', async () => {
-  const folder = mkdtempSync(path.join(tmpdir(), 'hygromet-demo-'));
+  const folder = newFolder();
   try {
     const first = startApplication(['--port', String(PORT + 1), '--data', folder]);
     await untilReady(first);

@@ -73,8 +73,9 @@ test('a chiller without water may not be touched; with it the level of the rules
 
 test('a receiver holds the charge of the cheese cave, and a leaking king valve does not', async ({ page }) => {
   await openSystem(page, 'Cheese cave');
-  await page.getByLabel('King valve').selectOption('leaks');
   await page.getByLabel('Notes for the next technician').fill('king valve weeps');
+  await page.getByRole('button', { name: 'King valve' }).click(); // in the drawing
+  await page.getByRole('combobox', { name: 'King valve' }).selectOption('leaks');
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText('Saved.')).toBeVisible();
   await page.getByRole('link', { name: 'Inspect and choose method' }).click();
@@ -86,7 +87,8 @@ test('a receiver holds the charge of the cheese cave, and a leaking king valve d
   await expect(page.getByText(/The king valve leaks/)).toBeVisible();
   await expect(page.getByText('Notes for the next technician: “king valve weeps”')).toBeVisible();
   await page.goBack();
-  await page.getByLabel('King valve').selectOption('holds');
+  await page.getByLabel('Facts of').selectOption('king');
+  await page.getByRole('combobox', { name: 'King valve' }).selectOption('holds');
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText('Saved.')).toBeVisible();
   await page.getByRole('link', { name: 'Inspect and choose method' }).click();
@@ -108,6 +110,7 @@ test('facts that somebody else has changed are not overwritten', async ({ page }
 
 test('a volume that cannot be read is named beside its field', async ({ page }) => {
   await openSystem(page, 'Lighthouse');
+  await page.getByRole('button', { name: 'Condenser' }).press('Enter'); // in the drawing, by keyboard
   await page.getByLabel('Condenser volume', { exact: true }).fill('big');
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText(/"big" is not a number/)).toBeVisible();

@@ -2,7 +2,7 @@ import type { Cylinder, CylinderFlag, Place } from '@hygromet/contract/cylinder'
 import { isUnknown } from '@hygromet/core/cylinder/unknown-content';
 import { isFull } from '@hygromet/core/cylinder/full';
 import type { Units } from '../preferences/units.service';
-import { tareOf } from './judged-cylinder';
+import { tareOf } from './gross-tare';
 
 export const placeNames: Record<Place, string> = { van: 'Van', workshop: 'Workshop', site: 'On site', reclaimer: 'At the reclaimer' };
 

@@ -28,10 +28,6 @@ export const borneBy = ({ name, servicePressurePa, marks }: Cylinder): number | 
 /** Air that is counted in its pressures: what a check found, else as much as nobody has ruled out. */
 export const airCounted = ({ airShare }: Pick<Cylinder, 'airShare'>): number => airShare ?? UNCHECKED_AIR;
 
-/** By which the gross weights are told: the smaller of the collar's tare and the weighed one. */
-export const tareOf = ({ tareKg, tareWeighedKg }: Pick<Cylinder, 'tareKg' | 'tareWeighedKg'>): number =>
-  Math.min(tareKg, tareWeighedKg ?? tareKg);
-
 /** The set pressure of its relief valve, Pa absolute, where somebody has recorded it. */
 export const reliefOf = ({ marks }: Pick<Cylinder, 'marks'>, atmosphere: number): number | undefined =>
   marks.reliefPressurePa === undefined ? undefined : marks.reliefPressurePa + atmosphere;

@@ -10,7 +10,7 @@ import type { MassUnit } from '@hygromet/core/units/mass';
 import { celsius } from '@hygromet/core/units/temperature';
 import { of, switchMap } from 'rxjs';
 import { hottestAt, usualPlace } from '../cylinders/hottest-place';
-import { tareOf } from '../cylinders/judged-cylinder';
+import { tareOf } from '../cylinders/gross-tare';
 import { questionIn } from '../data/asked-back';
 import { mutation, errorIn } from '../data/mutation';
 import { Drafts } from '../data/draft.service';
