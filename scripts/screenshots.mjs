@@ -30,7 +30,7 @@ const views = [
   { file: 'account', path: '/visits/Mushroom farm/account', before: recoverSome },
   { file: 'check', path: '/visits/Bell foundry/check', before: readRunning },
   { file: 'prove', path: '/visits/Bell foundry/prove', before: holdNitrogen },
-  { file: 'system', path: '/systems/Cheese cave' },
+  { file: 'system', path: '/systems/Cheese cave', before: async (page) => page.getByRole('button', { name: 'Receiver' }).click() },
   { file: 'method', path: '/visits/Bell foundry/method', before: verdict },
   { file: 'method-phone', path: '/visits/Bell foundry/method', width: 390, height: 844, before: verdict },
   { file: 'visit-fill', path: '/visits/Planetarium/transfer', live: true, before: followLive },

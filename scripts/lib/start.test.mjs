@@ -27,6 +27,7 @@ describe('what is typed after npm start --', () => {
       dataFolder: at('.data'),
       backups: at('.data/backups'),
       resetDemo: false,
+      empty: false,
       instruments: 4181,
     });
   });
@@ -42,8 +43,14 @@ describe('what is typed after npm start --', () => {
       dataFolder: '/tmp/elsewhere',
       backups: '/tmp/elsewhere/backups',
       resetDemo: true,
+      empty: false,
       instruments: 4291,
     });
+  });
+
+  test('a firm of its own, in a folder of its own', () => {
+    const { empty, resetDemo, dataFolder } = startOptions(['--empty', '--data', '/tmp/firm']);
+    assert.deepEqual({ empty, resetDemo, dataFolder }, { empty: true, resetDemo: false, dataFolder: '/tmp/firm' });
   });
 
   test('instruments on another port, or none', () => {
