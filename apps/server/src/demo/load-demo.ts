@@ -1,4 +1,3 @@
-import type { AccountKind } from '@hygromet/contract/account';
 import type { CylinderMarks, Place } from '@hygromet/contract/cylinder';
 import { usualMarks } from '@hygromet/contract/usual-marks';
 import type { SystemFacts, SystemKind } from '@hygromet/contract/system';
@@ -17,9 +16,10 @@ import { bookTransfer } from '../domain/book-transfer';
 import type { Environment } from '../domain/environment';
 import { recordCylinderEvent } from '../domain/record-cylinder-event';
 import { enterCylinder } from '../domain/register-cylinder';
+import { addFirmAccounts } from '../domain/open-firm';
 import { openVisit } from '../domain/visits';
 import { registerSystem } from '../domain/register-system';
-import { accountsOf, addAccount } from '../store/account-store';
+import { accountsOf } from '../store/account-store';
 import { cylinderById } from '../store/cylinder-store';
 import type { Db, Tx } from '../store/database';
 import { systemsOf } from '../store/system-store';
@@ -65,8 +65,7 @@ export const loadDemo = (db: Db, environment: Environment): Promise<boolean> =>
       requiredRules: fillRules.filter((rule) => scenario.organisation.requiredRules.includes(rule)),
     };
     await addOrganisation(tx, id, settings, true);
-    for (const { kind, name } of scenario.accounts)
-      await addAccount(tx, { id: environment.newId(), organisationId: id, kind: kind as AccountKind, name });
+    await addFirmAccounts(tx, id, environment);
     const organisation = await ownOrganisation(tx);
     for (const system of scenario.systems) await addDemoSystem(tx, organisation, system, daysAgo(environment, SYSTEMS_REGISTERED_DAYS_AGO));
     for (const visit of scenario.visits) await addDemoVisit(tx, organisation, visit, environment);

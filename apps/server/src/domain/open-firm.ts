@@ -4,7 +4,7 @@ import { defaultFillPolicy } from '@hygromet/core/cylinder/fill-rule';
 import { USUAL_PRACTICE } from '@hygromet/core/planning/company-practice';
 import { fahrenheit } from '@hygromet/core/units/temperature';
 import { addAccount } from '../store/account-store';
-import type { Db } from '../store/database';
+import type { Db, Tx } from '../store/database';
 import { addOrganisation } from '../store/organisation-store';
 import type { Environment } from './environment';
 
@@ -30,6 +30,10 @@ const accounts: readonly (readonly [AccountKind, string])[] = [
   ['unexplained', 'Unexplained'],
 ];
 
+export async function addFirmAccounts(tx: Tx, organisationId: string, environment: Environment): Promise<void> {
+  for (const [kind, name] of accounts) await addAccount(tx, { id: environment.newId(), organisationId, kind, name });
+}
+
 /**
  * Opens an empty database for a firm of its own: settings, accounts, and nothing else.
  * @returns whether it was opened: a database that holds an organisation is left alone
@@ -39,6 +43,6 @@ export const openFirm = (db: Db, environment: Environment): Promise<boolean> =>
     if ((await tx.selectFrom('organisation').select('id').executeTakeFirst()) !== undefined) return false;
     const id = environment.newId();
     await addOrganisation(tx, id, atFirst);
-    for (const [kind, name] of accounts) await addAccount(tx, { id: environment.newId(), organisationId: id, kind, name });
+    await addFirmAccounts(tx, id, environment);
     return true;
   });

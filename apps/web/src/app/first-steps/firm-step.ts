@@ -1,8 +1,12 @@
 import { FormStyles } from '../ui/library-styles';
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, untracked } from '@angular/core';
 import { FormBuilder, ReactiveFormsModule, Validators, type AbstractControl, type ValidationErrors } from '@angular/forms';
 import type { CurrentOrganisation } from '@hygromet/contract/organisation';
+import { CoreError } from '@hygromet/core/errors';
 import { lengthFrom, lengthIn } from '@hygromet/core/units/length';
+import { altitude } from '@hygromet/core/units/quantity';
+import { readNumber } from '@hygromet/core/units/read-number';
+import { unless } from '@hygromet/core/unless';
 import { NzFormModule } from 'ng-zorro-antd/form';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { errorIn, mutation } from '../data/mutation';
@@ -10,17 +14,13 @@ import { ServerData } from '../data/server-data.service';
 import { namesIn } from '../preferences/organisation-form';
 import { PreferencesService } from '../preferences/preferences.service';
 
-const LOWEST_M = -450;
-const HIGHEST_M = 9000;
+/** m, where somebody could work; nothing where it is none. The field offers only these units. */
+const altitudeOf = (text: string, unit: string): number | undefined =>
+  unless(CoreError, () => altitude(lengthFrom(readNumber(text), unit === 'ft' ? 'ft' : 'm')));
 
-/** m; the buttons offer only these units. */
-const altitudeOf = (number: string, unit: string): number => lengthFrom(Number(number.replace(',', '.')), unit === 'ft' ? 'ft' : 'm');
-
-/** An altitude where somebody could work. */
 function onEarth(group: AbstractControl): ValidationErrors | null {
-  const { altitude, unit } = group.getRawValue() as { altitude: string; unit: string };
-  const metres = altitudeOf(altitude, unit);
-  return altitude.trim() !== '' && metres >= LOWEST_M && metres <= HIGHEST_M ? null : { altitude: true };
+  const { altitude: text, unit } = group.getRawValue() as { altitude: string; unit: string };
+  return altitudeOf(text, unit) === undefined ? { altitude: true } : null;
 }
 
 /** Name, altitude and people of the firm. */
@@ -98,7 +98,8 @@ export class FirmStep {
     { name: ['', [Validators.required, Validators.pattern(/\S/)]], altitude: '', unit: 'ft', people: '' },
     { validators: onEarth },
   );
-  private readonly saving = mutation(inject(ServerData).saveOrganisation$, ({ people: [first] }) => {
+  private readonly serverData = inject(ServerData);
+  private readonly saving = mutation(this.serverData.saveOrganisation$, ({ people: [first] }) => {
     // a firm of one person: there is nobody else who could work here
     if (this.preferences.current().person.trim() === '' && first !== undefined && namesIn(this.form.getRawValue().people).length === 1)
       this.preferences.change({ person: first });
@@ -108,6 +109,11 @@ export class FirmStep {
   protected readonly refused = computed(() => errorIn(this.saving.state()));
 
   constructor() {
+    // somebody else has saved meanwhile: their state is read, what is typed stays, and it is sent again by a person
+    effect(() => {
+      const state = this.saving.state();
+      if (state.state === 'refused' && state.apiError.code === 'changed-meanwhile') untracked(() => this.serverData.readAgain());
+    });
     effect(() => {
       const { name, altitudeM, people, version } = this.organisation();
       if (this.form.dirty) return; // what was typed stays
@@ -124,13 +130,14 @@ export class FirmStep {
   protected save(): void {
     this.form.markAllAsTouched();
     for (const control of Object.values(this.form.controls)) control.updateValueAndValidity();
-    if (this.form.invalid) return;
-    const { name, altitude, unit, people } = this.form.getRawValue();
+    const { name, altitude: text, unit, people } = this.form.getRawValue();
+    const altitudeM = altitudeOf(text, unit);
+    if (this.form.invalid || altitudeM === undefined) return;
     const { version, demo: _, changedAt: _at, changedBy: _by, ...settings } = this.organisation();
     const recordedBy = this.preferences.current().person.trim() || namesIn(people)[0] || name.trim();
     this.saving.send({
       version,
-      settings: { ...settings, name: name.trim(), altitudeM: altitudeOf(altitude, unit), people: namesIn(people) },
+      settings: { ...settings, name: name.trim(), altitudeM, people: namesIn(people) },
       recordedBy,
     });
   }

@@ -2,7 +2,7 @@ import { Injectable, signal, type OnDestroy } from '@angular/core';
 import type { SolvedTruck } from '@hygromet/core/planning/solve-truck';
 import type { TruckGoal, TruckTask } from '@hygromet/core/planning/truck';
 import { proxy } from 'comlink';
-import { finalize, type Observable } from 'rxjs';
+import { defer, finalize, type Observable } from 'rxjs';
 import { WorkerClient } from '../core-worker/worker-client';
 import { createTruckWorker } from './create-truck-worker';
 import type { TruckApi } from './truck-api';
@@ -19,8 +19,20 @@ export class TruckSolver implements OnDestroy {
   readonly goal = this.deciding.asReadonly();
 
   solve$(task: TruckTask): Observable<SolvedTruck> {
-    const begun = proxy((goal: TruckGoal) => this.deciding.set(goal));
-    return this.client.ask$((remote) => remote.solve(task, begun)).pipe(finalize(() => this.deciding.set(undefined)));
+    return defer(() => {
+      let wanted = true; // the worker goes on with what nobody waits for any more
+      const begun = proxy((goal: TruckGoal) => {
+        if (wanted) this.deciding.set(goal);
+      });
+      return this.client
+        .ask$((remote) => remote.solve(task, begun))
+        .pipe(
+          finalize(() => {
+            wanted = false;
+            this.deciding.set(undefined);
+          }),
+        );
+    });
   }
 
   /** Stops what is planned; the next question starts anew. */
