@@ -45,15 +45,47 @@ test('a pressure leads once it is typed', async () => {
   expect(Number(page.control('Temperature').value)).toBeCloseTo(40, 0);
 });
 
-test('the slider tells its value and leads', async () => {
-  const page = await open();
-  await more(page);
-  const slider = [...page.root.querySelectorAll<HTMLInputElement>('input[type=range]')][0]!;
-  expect(slider.getAttribute('aria-valuetext')).toBe('77.0 °F');
-  slider.value = '300';
-  slider.dispatchEvent(new Event('input'));
-  await more(page);
-  expect(page.control('Temperature').value).toBe('80.3');
+describe('the chart is the control', () => {
+  const chartOf = (page: Awaited<ReturnType<typeof open>>) => page.root.querySelector<HTMLElement>('canvas[role=slider]')!;
+  const press = async (page: Awaited<ReturnType<typeof open>>, key: string) => {
+    chartOf(page).dispatchEvent(new KeyboardEvent('keydown', { key, cancelable: true }));
+    await more(page);
+  };
+
+  test('it tells where it stands, between which ends', async () => {
+    const page = await open();
+    await more(page);
+    const chart = chartOf(page);
+    expect(chart.getAttribute('aria-label')).toContain('R-410A');
+    expect(chart.getAttribute('aria-valuetext')).toMatch(/^77\.0 °F, boils under 22\d psig$/);
+    expect(Number(chart.getAttribute('aria-valuenow'))).toBeCloseTo(77, 0);
+    expect(Number(chart.getAttribute('aria-valuemin'))).toBeLessThan(0);
+    expect(Number(chart.getAttribute('aria-valuemax'))).toBeGreaterThan(150);
+  });
+
+  test.each([
+    ['ArrowRight', '78'],
+    ['ArrowDown', '76'],
+    ['PageUp', '87'],
+    ['PageDown', '67'],
+  ])('%s moves by a degree or ten of the person', async (key, after) => {
+    const page = await open();
+    await more(page);
+    await press(page, key);
+    expect(Number(page.control('Temperature').value)).toBeCloseTo(Number(after), 1);
+  });
+
+  test('it does not leave its line, and other keys are not its own', async () => {
+    const page = await open();
+    await more(page);
+    await press(page, 'x');
+    expect(page.control('Temperature').value).toBe('77');
+    await press(page, 'End');
+    const hottest = page.control('Temperature').value;
+    expect(Number(hottest)).toBeCloseTo(Number(chartOf(page).getAttribute('aria-valuemax')), 0);
+    await press(page, 'ArrowRight');
+    expect(page.control('Temperature').value).toBe(hottest);
+  });
 });
 
 test('above the end of the boiling line it says where that ends', async () => {

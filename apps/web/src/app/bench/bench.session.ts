@@ -121,16 +121,10 @@ export class BenchSession {
     this.change({ parts: this.draft().parts.filter((_, k) => k !== index) });
   }
 
-  /** What a slider or the chart points at, K. */
+  /** What the chart points at, K. */
   leadTemperature(T: number): void {
     const { temperature } = this.draft();
     this.change({ lead: 'temperature', temperature: { ...temperature, text: this.temperatureText(T, temperature.unit) } });
-  }
-
-  /** Pa */
-  leadPressure(p: number): void {
-    const { pressure } = this.draft();
-    this.change({ lead: 'pressure', pressure: { ...pressure, text: this.pressureText(p, pressure.unit) } });
   }
 
   /** What was typed leads; another unit for the same temperature only rewrites it. */

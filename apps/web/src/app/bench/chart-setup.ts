@@ -22,6 +22,8 @@ export interface Drawn {
   readonly measured: readonly Corner[];
   /** The temperature asked for, on both lines. */
   readonly here: readonly Corner[];
+  /** Where it is read at both axes; nothing while nothing is asked. */
+  readonly guide: readonly Corner[];
   readonly bubble: readonly Corner[];
   readonly dew: readonly Corner[];
   readonly labelBubble: readonly Corner[];
@@ -45,9 +47,15 @@ export function redraw(
   drawn: Drawn,
   ends: { readonly x: readonly [number, number]; readonly y: readonly [number, number] },
 ): void {
-  for (const [k, corners] of Object.values(drawn).entries()) {
+  const guide = drawn.guide.flatMap(({ x, y }) => [
+    { x, y: ends.y[0] },
+    { x, y },
+    { x: ends.x[0], y },
+  ]);
+  const { measured, here, bubble, dew, labelBubble, labelDew } = drawn;
+  for (const [k, corners] of [measured, here, guide, bubble, dew, labelBubble, labelDew].entries()) {
     const dataset = chart.data.datasets[k];
-    if (dataset !== undefined) dataset.data = [...(corners as readonly Corner[])];
+    if (dataset !== undefined) dataset.data = [...corners];
   }
   const { x, y } = chart.options.scales ?? {};
   if (x !== undefined) [x.min, x.max] = ends.x;
@@ -78,7 +86,8 @@ function configuration(canvas: HTMLCanvasElement, axes: { readonly x: string; re
     data: {
       datasets: [
         { data: [], pointRadius: 9, pointBorderWidth: 3, pointStyle: 'crossRot', pointBorderColor: colour('--danger') },
-        { data: [], pointRadius: 6, pointBorderWidth: 2.5, pointBackgroundColor: colour('--sheet'), pointBorderColor: colour('--act') },
+        { data: [], pointRadius: 8, pointBorderWidth: 3, pointBackgroundColor: colour('--sheet'), pointBorderColor: colour('--act') },
+        { ...line(colour('--act'), [3, 4]), borderWidth: 1.6 },
         line(colour('--liquid'), []),
         line(colour('--liquid'), [7, 5]),
         line(colour('--caution'), []),

@@ -21,15 +21,42 @@ import type { Corner, Drawn } from './chart-setup';
 
 const NO_LINES: Lines = { T: [], pBubble: [], pDew: [] };
 
-/** Pressure over temperature with the bubble and the dew line; a finger on it moves the temperature. */
+/** Degrees of the person that a key moves by; one beyond the ends stays at the end. */
+const STEPS: Readonly<Record<string, number>> = {
+  ArrowRight: 1,
+  ArrowUp: 1,
+  ArrowLeft: -1,
+  ArrowDown: -1,
+  PageUp: 10,
+  PageDown: -10,
+  Home: -Infinity,
+  End: Infinity,
+};
+
+/** Pressure over temperature with the bubble and the dew line. It is a slider: a finger on it, or a key, moves the temperature. */
 @Component({
   selector: 'hy-pressure-chart',
-  template: `<canvas #canvas role="img" [attr.aria-label]="text()" (pointerdown)="hold($event)" (pointermove)="drag($event)"></canvas>`,
+  template: `
+    <canvas
+      #canvas
+      role="slider"
+      tabindex="0"
+      aria-orientation="horizontal"
+      [attr.aria-label]="'Temperature on the bubble and dew line of ' + name()"
+      [attr.aria-valuemin]="scale()?.coldest"
+      [attr.aria-valuemax]="scale()?.hottest"
+      [attr.aria-valuenow]="scale()?.now"
+      [attr.aria-valuetext]="scale()?.text"
+      (pointerdown)="hold($event)"
+      (pointermove)="drag($event)"
+      (keydown)="step($event)"
+    ></canvas>
+  `,
   styles: `
     :host {
       position: relative;
       display: block;
-      height: 420px;
+      height: 300px;
     }
 
     canvas {
@@ -47,8 +74,7 @@ export class PressureChart {
   readonly labelLines = input<Lines | undefined>();
   readonly here = input<readonly { readonly T: number; readonly p: number }[]>([]);
   readonly measured = input<{ readonly T: number; readonly p: number } | undefined>();
-  /** The drawing in words. */
-  readonly text = input.required<string>();
+  readonly name = input.required<string>();
   /** K */
   readonly pointed = output<number>();
 
@@ -58,6 +84,7 @@ export class PressureChart {
     return {
       measured: measured === undefined ? [] : [this.corner(measured)],
       here: this.here().map(this.corner),
+      guide: this.here().slice(0, 1).map(this.corner),
       bubble: this.corners(own.T, own.pBubble),
       dew: this.corners(own.T, own.pDew),
       labelBubble: this.corners(label.T, label.pBubble),
@@ -70,6 +97,20 @@ export class PressureChart {
     return {
       x: [first.x, last.x] as const,
       y: [Math.min(0, first.y), Math.max(last.y, ...labelBubble.filter(({ x }) => x <= last.x).map(({ y }) => y))] as const,
+    };
+  });
+
+  /** What a reader of screens says of the point. */
+  protected readonly scale = computed(() => {
+    const { T } = this.lines();
+    const [coldest, hottest, at] = [T[0], T.at(-1), this.here()[0]];
+    if (coldest === undefined || hottest === undefined) return undefined;
+    const [low, high, now] = [coldest, hottest, at?.T ?? coldest].map((value) => Math.round(this.units.temperatureNumber(value) * 10) / 10);
+    return {
+      coldest: low,
+      hottest: high,
+      now,
+      text: at === undefined ? 'no point yet' : `${this.units.temperature(at.T, 1)}, boils under ${this.units.pressure(at.p)}`,
     };
   });
 
@@ -107,6 +148,16 @@ export class PressureChart {
 
   protected drag(event: PointerEvent): void {
     if (event.buttons !== 0) this.point(event);
+  }
+
+  protected step(event: KeyboardEvent): void {
+    const step = STEPS[event.key];
+    const { T } = this.lines();
+    const [coldest, hottest] = [T[0], T.at(-1)];
+    if (step === undefined || coldest === undefined || hottest === undefined) return;
+    event.preventDefault();
+    const wanted = (this.here()[0]?.T ?? coldest) + step * this.units.kelvinsInADegree();
+    this.pointed.emit(Math.min(hottest, Math.max(coldest, wanted)));
   }
 
   private point(event: PointerEvent): void {

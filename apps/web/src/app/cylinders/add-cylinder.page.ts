@@ -1,5 +1,5 @@
 import { fromServer } from '../data/from-server';
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, signal } from '@angular/core';
 
 import { ActivatedRoute, Router, RouterLink } from '@angular/router';
 import { places } from '@hygromet/contract/places';
@@ -20,6 +20,8 @@ import { QuantityField } from '../ui/quantity-field';
 import { RefrigerantField } from '../ui/refrigerant-field';
 import { TextField } from '../ui/text-field';
 import { placeNames } from './cylinder-labels';
+import { CollarDrawing } from './collar-drawing';
+import type { StampId } from './collar-stamps';
 import { marksDraft, marksOf, type MarksDraft } from './marks-draft';
 import { MarksFields } from './marks-fields';
 import { cylinderKindNames } from './objection-labels';
@@ -54,104 +56,117 @@ const newDraft = (preferences: Preferences, metric = preferences.mass === 'kg'):
 /** A cylinder as its collar tells it, and the scale where it stands on one. */
 @Component({
   selector: 'hy-add-cylinder-page',
-  imports: [ChoiceField, MarksFields, PageHead, QuantityField, RefrigerantField, RouterLink, TextField],
+  imports: [ChoiceField, CollarDrawing, MarksFields, PageHead, QuantityField, RefrigerantField, RouterLink, TextField],
   template: `
     <hy-page-head title="Add a cylinder" line="Enter the data stamped on the collar" />
     @let d = draft();
-    <form novalidate (submit)="$event.preventDefault(); save()">
-      <hy-text-field
-        label="Number"
-        placeholder="such as C-15"
-        [text]="d.name"
-        (textChange)="change({ name: $event })"
-        [submitted]="submitted()"
-        [problem]="field('/name') ?? nameTaken()"
-      >
-        @if (alike(); as other) {
-          <p class="alike" role="status">
-            {{ other.same ? 'This number is registered.' : 'A number much like it is registered.' }}
-            <a [routerLink]="['/cylinders', other.id]">Open {{ other.name }}</a>
-          </p>
+    <div class="beside">
+      <form novalidate (submit)="$event.preventDefault(); save()" (focusin)="lookAt($event)" (focusout)="here.set(undefined)">
+        <hy-text-field
+          data-stamp="number"
+          label="Number"
+          placeholder="such as C-15"
+          [text]="d.name"
+          (textChange)="change({ name: $event })"
+          [submitted]="submitted()"
+          [problem]="field('/name') ?? nameTaken()"
+        >
+          @if (alike(); as other) {
+            <p class="alike" role="status">
+              {{ other.same ? 'This number is registered.' : 'A number much like it is registered.' }}
+              <a [routerLink]="['/cylinders', other.id]">Open {{ other.name }}</a>
+            </p>
+          }
+        </hy-text-field>
+        <hy-choice-field label="Used for" [choices]="kindChoices" [value]="d.kind" (valueChange)="change({ kind: $event })" />
+        <hy-choice-field
+          label="Rated for flammables"
+          [choices]="yesNo"
+          [value]="d.flammableRated ? 'yes' : 'no'"
+          (valueChange)="change({ flammableRated: $event === 'yes' })"
+        />
+        <hy-choice-field label="Where it is" [choices]="placeChoices" [value]="d.place" (valueChange)="change({ place: $event })" />
+        <hy-quantity-field
+          data-stamp="volume"
+          label="Water capacity"
+          kind="volume"
+          hint="WC, not the nominal size"
+          [entry]="d.volume"
+          (entryChange)="change({ volume: $event })"
+          [submitted]="submitted()"
+          [problem]="field('/volumeM3')"
+        />
+        <hy-quantity-field
+          data-stamp="tare"
+          label="Tare"
+          kind="mass"
+          hint="TW on the collar"
+          [entry]="d.tare"
+          (entryChange)="change({ tare: $event })"
+          [submitted]="submitted()"
+          [problem]="field('/tareKg')"
+        />
+        <hy-quantity-field
+          data-stamp="service"
+          label="Service pressure"
+          kind="service-pressure"
+          hint="such as 400 of 4BA400"
+          [entry]="d.service"
+          (entryChange)="change({ service: $event })"
+          [submitted]="submitted()"
+          [problem]="field('/servicePressurePa')"
+        />
+        <hy-text-field
+          data-stamp="stamp"
+          label="Last requalification"
+          placeholder="11-21"
+          hint="month and year as stamped"
+          [text]="d.stamp"
+          (textChange)="change({ stamp: $event })"
+          [submitted]="submitted()"
+          [problem]="stampProblem()"
+        />
+        <hy-refrigerant-field
+          emptyLabel="Empty, evacuated"
+          [refrigerant]="d.refrigerant"
+          (refrigerantChange)="change({ refrigerant: $event })"
+          [problem]="field('/refrigerant')"
+        />
+        <hy-quantity-field
+          label="Gross weight (scale reading)"
+          kind="mass"
+          [required]="false"
+          hint="only if something is in it"
+          [entry]="d.gross"
+          (entryChange)="change({ gross: $event })"
+          [problem]="grossProblem()"
+        />
+        <details class="more" [open]="moreOpen()">
+          <summary>More cylinder markings</summary>
+          <div class="more-fields">
+            <hy-marks-fields
+              [draft]="d"
+              [servicePressurePa]="servicePa()"
+              [submitted]="submitted()"
+              [problems]="problems()"
+              (changed)="change($event)"
+            />
+          </div>
+        </details>
+        @if (refused(); as sentence) {
+          <p class="refused" role="alert">{{ sentence }}</p>
         }
-      </hy-text-field>
-      <hy-choice-field label="Used for" [choices]="kindChoices" [value]="d.kind" (valueChange)="change({ kind: $event })" />
-      <hy-choice-field
-        label="Rated for flammables"
-        [choices]="yesNo"
-        [value]="d.flammableRated ? 'yes' : 'no'"
-        (valueChange)="change({ flammableRated: $event === 'yes' })"
-      />
-      <hy-choice-field label="Where it is" [choices]="placeChoices" [value]="d.place" (valueChange)="change({ place: $event })" />
-      <hy-quantity-field
-        label="Water capacity"
-        kind="volume"
-        hint="WC, not the nominal size"
-        [entry]="d.volume"
-        (entryChange)="change({ volume: $event })"
-        [submitted]="submitted()"
-        [problem]="field('/volumeM3')"
-      />
-      <hy-quantity-field
-        label="Tare"
-        kind="mass"
-        hint="TW on the collar"
-        [entry]="d.tare"
-        (entryChange)="change({ tare: $event })"
-        [submitted]="submitted()"
-        [problem]="field('/tareKg')"
-      />
-      <hy-quantity-field
-        label="Service pressure"
-        kind="service-pressure"
-        hint="such as 400 of 4BA400"
-        [entry]="d.service"
-        (entryChange)="change({ service: $event })"
-        [submitted]="submitted()"
-        [problem]="field('/servicePressurePa')"
-      />
-      <hy-text-field
-        label="Last requalification"
-        placeholder="11-21"
-        hint="month and year as stamped"
-        [text]="d.stamp"
-        (textChange)="change({ stamp: $event })"
-        [submitted]="submitted()"
-        [problem]="stampProblem()"
-      />
-      <hy-refrigerant-field
-        emptyLabel="Empty, evacuated"
-        [refrigerant]="d.refrigerant"
-        (refrigerantChange)="change({ refrigerant: $event })"
-        [problem]="field('/refrigerant')"
-      />
-      <hy-quantity-field
-        label="Gross weight (scale reading)"
-        kind="mass"
-        [required]="false"
-        hint="only if something is in it"
-        [entry]="d.gross"
-        (entryChange)="change({ gross: $event })"
-        [problem]="grossProblem()"
-      />
-      <details class="more" [open]="moreOpen()">
-        <summary>More cylinder markings</summary>
-        <div class="more-fields">
-          <hy-marks-fields
-            [draft]="d"
-            [servicePressurePa]="servicePa()"
-            [submitted]="submitted()"
-            [problems]="problems()"
-            (changed)="change($event)"
-          />
+        <div class="actions">
+          <button type="submit" class="button main" [disabled]="busy()">{{ busy() ? 'Saving' : 'Add the cylinder' }}</button>
         </div>
-      </details>
-      @if (refused(); as sentence) {
-        <p class="refused" role="alert">{{ sentence }}</p>
-      }
-      <div class="actions">
-        <button type="submit" class="button main" [disabled]="busy()">{{ busy() ? 'Saving' : 'Add the cylinder' }}</button>
-      </div>
-    </form>
+      </form>
+      <aside aria-label="Collar">
+        <hy-collar-drawing [entries]="d" [here]="here()" [flammable]="d.flammableRated" (touched)="goTo($event)" />
+        <p class="hint">
+          Touch a stamp to type it. Where each one stands differs by maker; a worn stamp is for a requalifier, not for a guess.
+        </p>
+      </aside>
+    </div>
   `,
   styleUrls: ['../ui/form.css', './add-cylinder.page.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -225,10 +240,23 @@ export class AddCylinderPage {
     return this.field('/grossKg');
   });
 
+  /** The stamp whose field is being typed. */
+  protected readonly here = signal<StampId | undefined>(undefined);
+  private readonly page = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+
   constructor() {
     // a number that was scanned and that nobody knows
     const number = inject(ActivatedRoute).snapshot.queryParamMap.get('number');
     if (number !== null) this.change({ name: number });
+  }
+
+  protected lookAt({ target }: Event): void {
+    const field = target instanceof Element ? target.closest<HTMLElement>('[data-stamp]') : null;
+    this.here.set(field?.dataset['stamp'] as StampId | undefined); // the template names only these
+  }
+
+  protected goTo(stamp: StampId): void {
+    this.page.querySelector<HTMLInputElement>(`[data-stamp='${stamp}'] input`)?.focus();
   }
 
   protected change(part: Partial<CylinderDraft>): void {

@@ -1,6 +1,8 @@
 import { ReadState } from '../shell/read-state';
 import { fromServer } from '../data/from-server';
+import { BreakpointObserver } from '@angular/cdk/layout';
 import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
 
 import { RouterLink } from '@angular/router';
 import type { Cylinder } from '@hygromet/contract/cylinder';
@@ -14,36 +16,34 @@ import { Width } from '../ui/width';
 import { contentName, needsALook, placeNames } from './cylinder-labels';
 import { CylinderTable } from './cylinder-table';
 import { RackChoice } from './rack-choice';
+import { RackBar } from './rack-bar';
 import { heightOnRack, RackCylinder } from './rack-cylinder';
-import { shelvesOf, shelvings, type Shelving } from './shelves';
+import { RackToolbar } from './rack-toolbar';
+import { ALL, type RackFilter, type RackView } from './rack-view';
+import { shelvesOf } from './shelves';
 
-/** What of the rack is shown, remembered on the device. */
-interface RackView {
-  readonly search: string;
-  readonly filter: string;
-  readonly as: 'rack' | 'table';
-  readonly by: Shelving;
-}
-
-const ALL = 'all';
 const EMPTY = 'empty';
 const LOOK = 'look';
 const OUT = 'out';
 /** px that a cylinder needs beside the others; and what its words need below the drawing, before they are drawn. */
 const COLUMN = { wide: 148, narrow: 108 } as const;
 const NARROW = 600;
+const ONE_ROW = `(max-width: ${NARROW - 1}px)`;
 const WORDS_HEIGHT = 92;
 
 /** All cylinders, as they stand in the van and the shop; the same as a table. */
 @Component({
   selector: 'hy-rack-page',
-  imports: [ReadState, CylinderTable, Icon, PageHead, RackChoice, RackCylinder, RouterLink, Width],
+  imports: [ReadState, CylinderTable, Icon, PageHead, RackBar, RackChoice, RackCylinder, RackToolbar, RouterLink, Width],
   templateUrl: './rack.page.html',
   styleUrls: ['../ui/toolbar.css', './rack.page.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class RackPage {
   protected readonly units = inject(Units);
+  private readonly seenWidth = toSignal(inject(BreakpointObserver).observe(ONE_ROW));
+  /** On a phone the controls stand in one row. */
+  protected readonly narrow = computed(() => this.seenWidth()?.matches ?? false);
   private readonly stored = inject(Drafts).open<RackView>('rack', () => ({ search: '', filter: ALL, as: 'rack', by: 'place' }));
   protected readonly view = this.stored.value;
 
@@ -59,7 +59,7 @@ export class RackPage {
     return `${all.length} in use · ${this.units.massText(content)} refrigerant · ${this.units.massText(room, 'down')} of capacity left in partial cylinders`;
   });
 
-  protected readonly chips = computed(() => {
+  protected readonly filters = computed((): readonly RackFilter[] => {
     const counts = new Map<string, number>();
     for (const { refrigerant } of this.all()) if (refrigerant !== null) counts.set(refrigerant, (counts.get(refrigerant) ?? 0) + 1);
     const common = [...counts].filter(([, count]) => count > 1).sort((a, b) => b[1] - a[1]);
@@ -85,7 +85,6 @@ export class RackPage {
     const width = this.measured()?.pixels() ?? 1000;
     return Math.max(1, Math.floor(width / (width < NARROW ? COLUMN.narrow : COLUMN.wide)));
   });
-  protected readonly shelvings = Object.entries(shelvings);
   protected readonly wordsHeight = WORDS_HEIGHT;
   protected readonly shelves = computed(() =>
     shelvesOf(this.shown(), this.view().by).map(({ name, cylinders }) => ({
@@ -98,9 +97,12 @@ export class RackPage {
 
   /** Cylinders that something is done with together; nothing while taps open them. */
   protected readonly chosen = signal<ReadonlySet<string> | undefined>(undefined);
-  protected readonly emptyChoice: ReadonlySet<string> = new Set();
   protected readonly chosenCylinders = computed(() => this.everything().filter(({ id }) => this.chosen()?.has(id)));
   protected readonly allChosen = computed(() => this.shown().length > 0 && this.shown().every(({ id }) => this.chosen()?.has(id)));
+
+  protected toggleChoosing(): void {
+    this.chosen.update((chosen) => (chosen === undefined ? new Set() : undefined));
+  }
 
   protected pick(id: string): void {
     this.chosen.update((before = new Set()) => {

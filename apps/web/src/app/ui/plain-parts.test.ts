@@ -4,7 +4,6 @@ import { Caution } from './caution';
 import { ChoiceField } from './choice-field';
 import { Spine } from './spine';
 import { TextField } from './text-field';
-import { ValueSlider } from './value-slider';
 import { WeightBeam } from './weight-beam';
 
 beforeEach(() => void stage());
@@ -29,25 +28,6 @@ test.each([
   const { text, root } = await render(Caution, { grave });
   expect(text()).toContain(word.trim());
   expect(root.getAttribute('role')).toBe('note');
-});
-
-test('a slider tells its value in words and where it stands between its ends', async () => {
-  const { control, fixture } = await render(ValueSlider, {
-    label: 'Temperature',
-    min: 200,
-    max: 300,
-    step: 1,
-    value: 250,
-    text: '−9.7 °F',
-  });
-  const slider = control('Temperature');
-  expect(slider.getAttribute('aria-valuetext')).toBe('−9.7 °F');
-  expect(slider.style.getPropertyValue('--share')).toBe('50%');
-  const moved: number[] = [];
-  fixture.componentInstance.moved.subscribe((value) => moved.push(value));
-  slider.value = '275';
-  slider.dispatchEvent(new Event('input'));
-  expect(moved).toEqual([275]);
 });
 
 test('one of a few is chosen, and the choice is told', async () => {
