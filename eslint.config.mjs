@@ -4,6 +4,7 @@ import prettier from 'eslint-config-prettier';
 import { createTypeScriptImportResolver } from 'eslint-import-resolver-typescript';
 import { importX } from 'eslint-plugin-import-x';
 import tseslint from 'typescript-eslint';
+import { numberOfTheTrade } from './scripts/lint/number-of-the-trade.mjs';
 
 /** Dependencies point one way: web → contract → core; server → contract, core; core depends on nothing. */
 const direction = [
@@ -44,6 +45,12 @@ export default tseslint.config(
       'no-restricted-properties': ['error', { object: 'Math', property: 'random', message: 'core is given its randomness.' }],
       'no-restricted-imports': ['error', { patterns: [{ regex: '^[^.]', message: 'core depends on nothing.' }] }],
     },
+  },
+  {
+    files: ['apps/web/src/**/*.ts', 'apps/server/src/**/*.ts', 'packages/contract/src/**/*.ts'],
+    ignores: ['**/*.test.ts', 'apps/server/src/demo/**'],
+    plugins: { house: { rules: { 'number-of-the-trade': numberOfTheTrade } } },
+    rules: { 'house/number-of-the-trade': 'error' },
   },
   {
     files: ['apps/web/**/*.ts'],

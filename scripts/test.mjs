@@ -20,7 +20,7 @@ async function main() {
     () => jest('web-tests', ['--config', 'apps/web/jest.config.mjs', '--maxWorkers=1']),
     () => check('types', 'node', ['scripts/types.mjs']),
     () => check('lint and format', 'node', ['scripts/lint.mjs']),
-    () => nodeTests('script-tests', ['scripts/lib/']),
+    () => nodeTests('script-tests', ['scripts/lib/', 'scripts/lint/']),
   ]);
   const checks = [...outcomes, await playwright('browser-tests', ['--config', 'e2e/playwright.config.ts'])];
   const passed = checks.reduce((sum, outcome) => sum + outcome.passed, 0);

@@ -3,6 +3,7 @@ import { hoseBores } from '@hygromet/core/charge/charge-target';
 import { decidingChecks, explanationCodes } from '@hygromet/core/account/explanation';
 import { hoseSizes } from '@hygromet/core/proof/conductance';
 import { coolingsOfCylinder, transferMethods, twinHoses, twinMachines } from '@hygromet/core/twin/scenario';
+import { STANDARD_ATMOSPHERE } from '@hygromet/core/units/pressure';
 import * as z from 'zod';
 import { cycleAnswer, cycleRequest, runningCheckAnswer, runningCheckRequest } from './running';
 
@@ -17,7 +18,7 @@ export const holdMeta = z.object({
   setPressurePsig: finite('setPressurePsig')
     .min(1)
     .max(800, { error: 'setPressurePsig is above 800 psig: the model of nitrogen ends there.' }),
-  barometerPa: finite('barometerPa').min(30_000).max(110_000).default(101_325),
+  barometerPa: finite('barometerPa').min(30_000).max(110_000).default(STANDARD_ATMOSPHERE),
   gaugeResolutionPsi: finite('gaugeResolutionPsi').positive().max(50),
   gaugeSpanPsi: finite('gaugeSpanPsi').positive().max(20_000).default(800),
   gaugeAccuracyShare: finite('gaugeAccuracyShare').min(0).max(0.5).default(0.01),

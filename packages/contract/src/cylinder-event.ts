@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { cylinderKind, cylinderMarks, place } from './cylinder';
 import { id, instant, massKg, name, note, quantity, refrigerantId, stampRead, temperatureK, typed, weighedKg } from './primitives';
 
-const MOST_MOVED = 10_000;
+const MOST_MOVED_COUNT = 10_000;
 
 const base = {
   key: id,
@@ -84,7 +84,7 @@ export const cylinderMoves = z.strictObject({
   cylinders: z
     .array(z.strictObject({ id, key: id }))
     .min(1, { error: 'Choose at least one cylinder.' })
-    .max(MOST_MOVED, { error: `At most ${MOST_MOVED} cylinders at a time.` }),
+    .max(MOST_MOVED_COUNT, { error: `At most ${MOST_MOVED_COUNT} cylinders at a time.` }),
   happenedAt: instant,
   recordedBy: name('name of the person'),
 });

@@ -1,5 +1,6 @@
 import { cylinderKinds } from '@hygromet/core/cylinder/cylinder-kind';
 import { stamps } from '@hygromet/core/cylinder/cylinder-rating';
+import { testedAbove } from '@hygromet/core/cylinder/test-pressure';
 import * as z from 'zod';
 import { fillRule } from './fill-limits';
 import { places } from './places';
@@ -19,6 +20,7 @@ import {
   volumeM3,
   weighedKg,
 } from './primitives';
+import { TEST_ABOVE_SERVICE } from './test-above-service';
 
 export const place = z.enum(places, { error: `Choose one of the places: ${places.join(', ')}.` });
 export type Place = z.infer<typeof place>;
@@ -44,9 +46,6 @@ export const cylinderMarks = z.strictObject({
 });
 export type CylinderMarks = z.infer<typeof cylinderMarks>;
 
-/** A cylinder is tested above the pressure at which it serves; common practice at every collar. */
-export const TEST_ABOVE_SERVICE = 'The test pressure is above the service pressure on every collar. Read both again.';
-
 /** What a person reads from the collar, and from the scale when something is in it. */
 export const newCylinder = z
   .strictObject({
@@ -69,7 +68,7 @@ export const newCylinder = z
     grossTyped: typed.optional(),
     marks: cylinderMarks.optional(),
   })
-  .refine(({ marks, servicePressurePa }) => marks?.testPressurePa === undefined || marks.testPressurePa > servicePressurePa, {
+  .refine(({ marks, servicePressurePa }) => marks?.testPressurePa === undefined || testedAbove(marks.testPressurePa, servicePressurePa), {
     path: ['marks', 'testPressurePa'],
     error: TEST_ABOVE_SERVICE,
   })
@@ -152,7 +151,7 @@ export const cylinder = z.strictObject({
 });
 export type Cylinder = z.infer<typeof cylinder>;
 
-export const MOST_CYLINDERS = 5000;
+export const MOST_CYLINDERS_COUNT = 5000;
 
 /** Which cylinders are wanted, in the order of their names; all of them where nothing is said. */
 export const cylindersQuery = z.strictObject({
@@ -162,6 +161,6 @@ export const cylindersQuery = z.strictObject({
     .number()
     .int({ error: 'A whole number of cylinders.' })
     .min(1, { error: 'At least one cylinder.' })
-    .max(MOST_CYLINDERS, { error: `At most ${MOST_CYLINDERS} cylinders at a time; ask for more with "after".` })
+    .max(MOST_CYLINDERS_COUNT, { error: `At most ${MOST_CYLINDERS_COUNT} cylinders at a time; ask for more with "after".` })
     .optional(),
 });

@@ -3,7 +3,7 @@ import { newCylinder } from './cylinder';
 import { name } from './primitives';
 import { newSystem } from './system';
 
-const MOST_ROWS = 10_000;
+const MOST_ROWS_COUNT = 10_000;
 
 /** Rows of a file: all of them are taken, or none. With `tryOnly` it is told what would happen, and nothing is kept. */
 const importOf = <T extends z.ZodType>(row: T) =>
@@ -11,7 +11,7 @@ const importOf = <T extends z.ZodType>(row: T) =>
     rows: z
       .array(row)
       .min(1, { error: 'The file holds no rows.' })
-      .max(MOST_ROWS, { error: `At most ${MOST_ROWS} rows at a time.` }),
+      .max(MOST_ROWS_COUNT, { error: `At most ${MOST_ROWS_COUNT} rows at a time.` }),
     tryOnly: z.boolean(),
     recordedBy: name('name of the person'),
   });

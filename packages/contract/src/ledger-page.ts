@@ -1,3 +1,3 @@
 /** How many entries of the ledger are read at a time; alone in its file, so that an interface can count with it without the schemas. */
-export const USUAL_MOVEMENTS = 500;
-export const MOST_MOVEMENTS = 5000;
+export const USUAL_MOVEMENTS_COUNT = 500;
+export const MOST_MOVEMENTS_COUNT = 5000;

@@ -3,7 +3,7 @@ import * as z from 'zod';
 import { account, accountKind } from './account';
 import { questions } from './asked-back';
 import { fillLimitsAnswer, fillRule } from './fill-limits';
-import { MOST_MOVEMENTS, USUAL_MOVEMENTS } from './ledger-page';
+import { MOST_MOVEMENTS_COUNT, USUAL_MOVEMENTS_COUNT } from './ledger-page';
 import { composition, id, instant, massKg, name, note, refrigerantId, typed, weighedKg } from './primitives';
 
 export const knownBy = ['weighed', 'estimated', 'nameplate', 'corrected'] as const;
@@ -63,8 +63,8 @@ export const movementsQuery = z.strictObject({
     .number()
     .int({ error: 'A whole number of entries.' })
     .min(1, { error: 'At least one entry.' })
-    .max(MOST_MOVEMENTS, { error: `At most ${MOST_MOVEMENTS} entries at a time; ask for older ones with "before".` })
-    .default(USUAL_MOVEMENTS),
+    .max(MOST_MOVEMENTS_COUNT, { error: `At most ${MOST_MOVEMENTS_COUNT} entries at a time; ask for older ones with "before".` })
+    .default(USUAL_MOVEMENTS_COUNT),
 });
 
 /** What the server needs to ask back, and what the person answered. */

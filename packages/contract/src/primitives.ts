@@ -1,3 +1,4 @@
+import { NOTHING_KG } from '@hygromet/core/account/ledger-resolution';
 import * as z from 'zod';
 
 /** Everything at the wire is SI with its unit in the name; ids are UUIDs; instants are ISO 8601 with an offset. */
@@ -31,14 +32,11 @@ export const massKg = (what: string) =>
     .min(0, { error: `The ${what} is negative. A mass is 0 kg or more.` })
     .max(1e6, { error: `The ${what} is above 1000 t. Check the unit.` });
 
-/** The ledger keeps a billionth of a kilogram; what is less than a milligram nobody has weighed, and it would round to nothing. */
-const LEAST_KG = 1e-6;
-
 /** A mass that somebody has weighed, or read from a plate, and that is not nothing. */
 export const weighedKg = (what: string, whereNothing: string) =>
   massKg(what)
     .positive({ error: whereNothing })
-    .refine((kg) => kg <= 0 || kg >= LEAST_KG, { error: `The ${what} is less than a milligram. Check the unit.` });
+    .refine((kg) => kg <= 0 || kg >= NOTHING_KG, { error: `The ${what} is less than a milligram. Check the unit.` });
 
 export const volumeM3 = quantity('water capacity')
   .min(1e-6, { error: 'The water capacity is 0. Read it from the collar: "WC" in pounds of water, or litres.' })

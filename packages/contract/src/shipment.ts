@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { amount, currency } from './price';
 import { composition, day, id, instant, massKg, name, note, plainText, quantity } from './primitives';
 
-const MOST_SHIPPED = 500;
+const MOST_SHIPPED_COUNT = 500;
 
 /** Cylinders that leave; each key makes its move one event. */
 export const newShipment = z.strictObject({
@@ -13,7 +13,7 @@ export const newShipment = z.strictObject({
   cylinders: z
     .array(z.strictObject({ id, key: id }))
     .min(1, { error: 'Choose at least one cylinder.' })
-    .max(MOST_SHIPPED, { error: `At most ${MOST_SHIPPED} cylinders in a shipment.` }),
+    .max(MOST_SHIPPED_COUNT, { error: `At most ${MOST_SHIPPED_COUNT} cylinders in a shipment.` }),
   happenedAt: instant,
   recordedBy: name('name of the person'),
 });
@@ -77,7 +77,7 @@ export const newReceipt = z.strictObject({
   currency,
   /** Carriage, analysis and what else is charged for all together. */
   charges: amount('charges'),
-  lines: z.array(z.strictObject(receiptLine)).min(1, { error: 'A receipt names at least one cylinder.' }).max(MOST_SHIPPED),
+  lines: z.array(z.strictObject(receiptLine)).min(1, { error: 'A receipt names at least one cylinder.' }).max(MOST_SHIPPED_COUNT),
   note: note.default(''),
   happenedAt: instant,
   recordedBy: name('name of the person'),

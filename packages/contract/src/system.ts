@@ -3,6 +3,7 @@ import { parts, valves, valveStates } from '@hygromet/core/circuit/part';
 import { partsWithVolume } from '@hygromet/core/circuit/part-volume';
 import { systemKinds } from '@hygromet/core/circuit/system-kind';
 import { compressorTypes } from '@hygromet/core/planning/job-conditions';
+import { STANDARD_ATMOSPHERE } from '@hygromet/core/units/pressure';
 import * as z from 'zod';
 import { id, instant, name, note, quantity, refrigerantId, typed, versionSeen, volumeM3, weighedKg } from './primitives';
 
@@ -17,7 +18,7 @@ const length = (what: string) =>
 
 const gauge = (what: string) =>
   quantity(what)
-    .min(-101_325, { error: `The ${what} is below a full vacuum.` })
+    .min(-STANDARD_ATMOSPHERE, { error: `The ${what} is below a full vacuum.` })
     .max(4e7, { error: `The ${what} is above 400 bar. Check the unit.` });
 
 /** A volume of a part that somebody measured or read from its plate; what is not here is estimated. */

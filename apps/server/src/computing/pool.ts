@@ -6,7 +6,7 @@ import type { Answer, Question, Task } from './tasks';
 
 /** One core stays for requests and their answers. */
 const THREADS = Math.max(1, availableParallelism() - 1);
-const MOST_WAITING = 400;
+const MOST_WAITING_COUNT = 400;
 /** The heaviest question takes two seconds on a slow machine; a thread that takes longer is ended. */
 const LONGEST_MS = 20_000;
 const MEMORY = { maxOldGenerationSizeMb: 96 };
@@ -20,12 +20,12 @@ export function pool(file: URL): Computing & { close(): Promise<void> } {
     filename: file.href,
     minThreads: THREADS,
     maxThreads: THREADS,
-    maxQueue: MOST_WAITING,
+    maxQueue: MOST_WAITING_COUNT,
     resourceLimits: MEMORY,
   });
   return {
     async run<K extends Task>(task: K, question: Question<K>): Promise<Answer<K>> {
-      if (threads.queueSize >= MOST_WAITING) throw new DomainError('unavailable', TOO_MUCH);
+      if (threads.queueSize >= MOST_WAITING_COUNT) throw new DomainError('unavailable', TOO_MUCH);
       const signal = AbortSignal.timeout(LONGEST_MS);
       let outcome: Outcome<Answer<K>>;
       try {

@@ -10,8 +10,8 @@ import type { Receiver } from './receiver';
 
 export const SOCKET_PATH = '/api/instruments/socket';
 /** Messages of one gateway that wait; then it is not read any further until some are stored. */
-const MOST_WAITING = 40;
-const LARGEST = 1024 * 1024;
+const MOST_WAITING_COUNT = 40;
+const LARGEST_BYTES = 1024 * 1024;
 
 /**
  * Readings over a WebSocket: each message is a SenML pack and is answered by one, in their order, once it is stored. For programs with a
@@ -19,7 +19,7 @@ const LARGEST = 1024 * 1024;
  * @returns what closes it
  */
 export function readingSocket(server: ServerType, receiver: Receiver, log: Logger): () => void {
-  const sockets = new WebSocketServer({ noServer: true, maxPayload: LARGEST });
+  const sockets = new WebSocketServer({ noServer: true, maxPayload: LARGEST_BYTES });
   server.on('upgrade', (request: IncomingMessage, connection: Duplex, head: Buffer) => {
     connection.on('error', () => connection.destroy());
     void welcome(request).then((sender) => {
@@ -43,11 +43,11 @@ export function readingSocket(server: ServerType, receiver: Receiver, log: Logge
     let last: Promise<void> = Promise.resolve();
     socket.on('error', (error) => log.warn({ reason: error.message }, 'a gateway broke off'));
     socket.on('message', (data) => {
-      if (++waiting > MOST_WAITING) socket.pause();
+      if (++waiting > MOST_WAITING_COUNT) socket.pause();
       last = last.then(async () => {
         const said = await answer(sender, data);
         if (socket.readyState === socket.OPEN) socket.send(JSON.stringify(said));
-        if (--waiting < MOST_WAITING / 2) socket.resume();
+        if (--waiting < MOST_WAITING_COUNT / 2) socket.resume();
       });
     });
   }

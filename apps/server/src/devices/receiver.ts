@@ -8,9 +8,9 @@ import { Collector } from './collector';
 import { Senders } from './senders';
 
 /** Written at most so often that an instrument was heard, ms. */
-const HEARD_EVERY = 10_000;
+const HEARD_EVERY_MS = 10_000;
 /** Instruments that are remembered as just heard; then it begins anew. */
-const MOST_REMEMBERED = 10_000;
+const MOST_REMEMBERED_COUNT = 10_000;
 
 /** What gateways send, by whichever way: readings are stored, what instruments say of themselves is kept, what cannot be read is named. */
 export class Receiver {
@@ -54,10 +54,10 @@ export class Receiver {
 
   /** Those that were not written as heard for a while. */
   private due({ organisationId }: Sender, instruments: readonly string[], now: Date): readonly string[] {
-    if (this.lastHeard.size > MOST_REMEMBERED) this.lastHeard.clear();
+    if (this.lastHeard.size > MOST_REMEMBERED_COUNT) this.lastHeard.clear();
     return [...new Set(instruments)].filter((text) => {
       const key = `${organisationId} ${text}`;
-      const due = now.getTime() - (this.lastHeard.get(key) ?? 0) >= HEARD_EVERY;
+      const due = now.getTime() - (this.lastHeard.get(key) ?? 0) >= HEARD_EVERY_MS;
       if (due) this.lastHeard.set(key, now.getTime());
       return due;
     });

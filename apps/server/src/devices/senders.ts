@@ -5,7 +5,7 @@ import { senderBy, type Sender } from '../store/instrument-store';
 
 /** ms for which a token that was found is not looked up again: for so long, at most, one that another server process revoked still sends. */
 const KNOWN_MS = 5000;
-const MOST_KNOWN = 5000;
+const MOST_KNOWN_COUNT = 5000;
 
 /** What is kept of a token is its hash. */
 export const tokenHash = (token: string): string => createHash('sha256').update(token).digest('hex');
@@ -39,7 +39,7 @@ export class Senders {
     const sender = await senderBy(this.db, hash);
     this.known.delete(hash);
     if (sender === undefined) return undefined;
-    if (this.known.size >= MOST_KNOWN) this.known.clear();
+    if (this.known.size >= MOST_KNOWN_COUNT) this.known.clear();
     this.known.set(hash, { sender, until: performance.now() + KNOWN_MS });
     return sender;
   }

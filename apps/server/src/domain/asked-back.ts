@@ -1,10 +1,12 @@
 import type { Question } from '@hygromet/contract/asked-back';
 import { mass, moment, say } from '@hygromet/contract/sentence';
-import { SAME_WEIGHT_KG, sameWeight } from '@hygromet/core/cylinder/same-weight';
+import { sameWeight } from '@hygromet/core/cylinder/same-weight';
+import { SAME_WEIGHT_KG } from '@hygromet/core/cylinder/scale-tolerance';
 import type { CylinderRecord } from '../store/cylinder-store';
 import type { Tx } from '../store/database';
 import { contentAt, twinOf } from '../store/movement-store';
 import { DomainError } from './domain-error';
+import { CLOCKS_DIFFER_MS } from './in-time';
 
 /** A booking by the scale, as far as it is asked back. */
 export interface Asked {
@@ -17,8 +19,6 @@ export interface Asked {
   readonly certain?: readonly Question[] | undefined;
 }
 
-/** Two clocks that differ by less are both right. */
-const CLOCKS_DIFFER_MS = 10 * 60_000;
 /** Two people who write the same transfer down do it on the same day. */
 const SAME_DAY_MS = 14 * 3_600_000;
 

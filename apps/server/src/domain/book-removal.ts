@@ -1,5 +1,5 @@
 import type { Booked, NewRemoval } from '@hygromet/contract/movement';
-import { NOTHING_KG } from '@hygromet/core/cylinder/suitability';
+import { isBelowTare } from '@hygromet/core/cylinder/scale-tolerance';
 import { accountById } from '../store/account-store';
 import { changeCylinder, cylinderById, lockCylinders, type CylinderRecord } from '../store/cylinder-store';
 import type { Executor } from '../store/database';
@@ -72,7 +72,7 @@ export const bookRemoval = (db: Executor, organisation: OrganisationRow, removal
   });
 
 function massOut({ grossBeforeKg, grossAfterKg }: NewRemoval, { name, tareKg }: CylinderRecord): number {
-  if (grossAfterKg < tareKg - NOTHING_KG)
+  if (isBelowTare(grossAfterKg, tareKg))
     throw new DomainError(
       'below-tare',
       `The gross weight after is below the tare of ${name}. Read the scale again, and "TW" on the collar.`,

@@ -7,6 +7,7 @@ import type { Objection } from '@hygromet/core/cylinder/objection';
 import { classificationOf, isFlammable } from '@hygromet/core/fluids/classification';
 import { sameRefrigerant } from '@hygromet/core/fluids/composition';
 import { refrigerant } from '@hygromet/core/fluids/refrigerant';
+import { isBelowTare } from '@hygromet/core/cylinder/scale-tolerance';
 import type * as z from 'zod';
 import type { ObjectionsQuestion } from '../computing/tasks';
 import { accountById } from '../store/account-store';
@@ -28,9 +29,6 @@ import type { Environment } from './environment';
 import { DomainError } from './domain-error';
 
 type Transfer = z.output<typeof newTransfer>;
-
-/** A scale that shows a little less than the collar says is no error of the person. */
-const TARE_ACCURACY_KG = 0.05;
 
 /**
  * Books a transfer into a cylinder by gross before and after, safe or not: the ledger tells the truth, the answer warns.
@@ -116,7 +114,7 @@ async function incomingFrom(tx: Executor, { organisation, transfer }: Scene, { c
 export const differenceKg = (afterKg: number, beforeKg: number) => Number((afterKg - beforeKg).toFixed(9));
 
 function massMoved({ grossBeforeKg, grossAfterKg }: Transfer, { tareKg, name }: CylinderRecord): number {
-  if (grossBeforeKg < tareKg - TARE_ACCURACY_KG)
+  if (isBelowTare(grossBeforeKg, tareKg))
     throw new DomainError(
       'below-tare',
       `The gross weight before is below the tare of ${name}. Read the scale again, and "TW" on the collar.`,

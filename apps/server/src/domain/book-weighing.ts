@@ -1,3 +1,5 @@
+import { KEPT_TO_KG } from '@hygromet/core/account/ledger-resolution';
+import { isBelowTare } from '@hygromet/core/cylinder/scale-tolerance';
 import type { Booked, NewWeighing } from '@hygromet/contract/movement';
 import { accountOfKind } from '../store/account-store';
 import { cylinderById, filled, lockCylinders, type CylinderRecord } from '../store/cylinder-store';
@@ -13,9 +15,6 @@ import { emptiedIfSo } from './emptied';
 import { refuseFuture } from './in-time';
 import type { Environment } from './environment';
 import { DomainError } from './domain-error';
-
-/** The ledger keeps a reading to nine decimals; one in ounces has twelve. */
-const KEPT_TO_KG = 1e-8;
 
 /**
  * Books what the scale shows beyond the ledger, or short of it, against the account "unexplained". Afterwards the ledger says what
@@ -53,7 +52,7 @@ export async function bookDifference(
   weighing: NewWeighing,
   environment: Environment,
 ): Promise<string> {
-  if (weighing.grossKg < cylinder.tareKg)
+  if (isBelowTare(weighing.grossKg, cylinder.tareKg))
     throw new DomainError('below-tare', `The gross weight is below the tare of ${cylinder.name}. Read both again.`, '/grossKg');
   const composition = compositionIn(cylinder);
   if (composition === undefined)
@@ -62,7 +61,8 @@ export async function bookDifference(
       `${cylinder.name} was empty and evacuated. Say what is in it before its weight is booked.`,
       '/grossKg',
     );
-  const excess = differenceKg(weighing.grossKg, cylinder.tareKg + cylinder.contentKg);
+  // a scale that shows a little less than the collar: nothing is in it
+  const excess = differenceKg(Math.max(weighing.grossKg, cylinder.tareKg), cylinder.tareKg + cylinder.contentKg);
   if (excess === 0) throw new DomainError('invalid-input', 'Scale and ledger agree: there is nothing to book.', '/grossKg');
   const unexplained = await accountOfKind(tx, organisation.id, 'unexplained');
   const [from, to] = excess > 0 ? [unexplained.id, cylinder.id] : [cylinder.id, unexplained.id];

@@ -10,8 +10,8 @@ import type { Composition } from '@hygromet/core/fluids/composition';
 import { compositionFrom, refrigerant } from '@hygromet/core/fluids/refrigerant';
 import { CoreError } from '@hygromet/core/errors';
 import { cubicMetre, kelvin, kilogram } from '@hygromet/core/units/quantity';
-import { fahrenheit } from '@hygromet/core/units/temperature';
 import { unless } from '@hygromet/core/unless';
+import { HOT_REFERENCE } from '@hygromet/core/cylinder/reference-temperatures';
 
 const limitAnswer = ({ rule, name, net, gross, mayAdd, required, formula, source, bases }: FillLimit) => ({
   rule,
@@ -55,7 +55,7 @@ function inTheHeat(filling: Filling, stop: StopWeight, airShare: number | undefi
   const mass = kilogram(Math.max(filling.content, stop.net));
   const contents = contentsByPressure({ ...filling, port: 'liquid' });
   const cylinders = contents.map((composition) => ({ composition, volume, mass, airShare }));
-  const T = filling.hottest ?? fahrenheit(131);
+  const T = filling.hottest ?? HOT_REFERENCE;
   const full = cylinders.flatMap((cylinder) => fullAt(cylinder)?.T ?? []);
   const rated = rating?.servicePressure !== undefined || rating?.testPressure !== undefined;
   return {

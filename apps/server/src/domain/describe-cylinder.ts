@@ -1,7 +1,8 @@
 import { cylinderFlags, type Cylinder, type CylinderFlag } from '@hygromet/contract/cylinder';
 import type { Filling } from '@hygromet/core/cylinder/fill-limit';
 import { requalificationState, validThrough, type StampMonth } from '@hygromet/core/cylinder/requalification';
-import { TARE_DIFFERS_KG, tareAndVolume } from '@hygromet/core/cylinder/tare';
+import { TARE_DIFFERS_KG } from '@hygromet/core/cylinder/scale-tolerance';
+import { tareAndVolume } from '@hygromet/core/cylinder/tare';
 import { SAME_SHARE, sameRefrigerant, type Composition } from '@hygromet/core/fluids/composition';
 import { designationOf, refrigerant } from '@hygromet/core/fluids/refrigerant';
 import { MOST_AIR } from '@hygromet/core/readings/air-check';
@@ -78,9 +79,9 @@ export function computedWith(record: Pick<CylinderRecord, 'composition' | 'refri
 
 const statuses = new Map<string, FillStatus>();
 /** Twice the largest rack that is imported at a time: a list that does not fit would be computed anew each minute. */
-const MOST_REMEMBERED = 20_000;
+const MOST_REMEMBERED_COUNT = 20_000;
 /** So many are sent to be computed at a time: others who ask have their turn in between. */
-const AT_A_TIME = 20;
+const AT_A_TIME_COUNT = 20;
 
 const EMPTY: FillStatus = { fillStatus: { state: 'empty' }, suits: true };
 
@@ -103,8 +104,8 @@ async function statusesOf(
     else if (key !== undefined) missing.set(key, questions[k]!);
   }
   const open = [...missing];
-  for (let k = 0; k < open.length; k += AT_A_TIME) {
-    const some = open.slice(k, k + AT_A_TIME);
+  for (let k = 0; k < open.length; k += AT_A_TIME_COUNT) {
+    const some = open.slice(k, k + AT_A_TIME_COUNT);
     const answers = await computing.run('fill-statuses', some.map(([, question]) => question)); // prettier-ignore
     for (const [n, [key]] of some.entries()) remember(key, answers[n]!, found);
   }
@@ -113,7 +114,7 @@ async function statusesOf(
 
 function remember(key: string, status: FillStatus, found: Map<string, FillStatus>): void {
   found.set(key, status);
-  if (statuses.size >= MOST_REMEMBERED) statuses.clear();
+  if (statuses.size >= MOST_REMEMBERED_COUNT) statuses.clear();
   statuses.set(key, status);
 }
 

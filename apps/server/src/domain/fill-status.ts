@@ -8,8 +8,8 @@ import { pressureRating } from '@hygromet/core/cylinder/pressure-rating';
 import { stopWeight, USUAL_HANDLING } from '@hygromet/core/cylinder/stop-weight';
 import { CoreError } from '@hygromet/core/errors';
 import { kilogram } from '@hygromet/core/units/quantity';
-import { celsius } from '@hygromet/core/units/temperature';
 import { unless } from '@hygromet/core/unless';
+import { USUAL_REFERENCE } from '@hygromet/core/cylinder/reference-temperatures';
 
 /** What is in a cylinder, and by which rules it is judged. What is in it is what it is: no port and nothing that comes is asked here. */
 export interface FillStatusQuestion {
@@ -45,7 +45,7 @@ function limited({ filling, policy }: FillStatusQuestion): Cylinder['fillStatus'
   const { composition, volume } = filling;
   const { limit, gross, net } = stopWeight(fillLimits(filling, policy), composition, USUAL_HANDLING);
   const levelOf = (massKg: number) =>
-    isUnknown(composition) ? null : levelAt(composition, volume, kilogram(massKg), celsius(25)).liquidShare;
+    isUnknown(composition) ? null : levelAt(composition, volume, kilogram(massKg), USUAL_REFERENCE).liquidShare;
   return {
     state: 'limited',
     ruling: limit.rule,

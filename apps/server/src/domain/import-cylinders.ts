@@ -9,7 +9,7 @@ import { DomainError } from './domain-error';
 import { enterCylinder } from './register-cylinder';
 
 /** What a collar says may be read to the last stamped digit; a file may have rounded it. */
-const SAME_SHARE = 1e-3;
+const FILE_ROUNDING = 1e-3;
 
 /** Cylinders are known by their number. A new one is registered; of a known one only its place is changed, never collar or content. */
 export const importCylinders = (
@@ -31,7 +31,7 @@ export const importCylinders = (
   });
 
 function refuseOtherCollar(known: CylinderRecord, row: NewCylinder): void {
-  const same = (here: number, there: number) => Math.abs(here - there) <= SAME_SHARE * here;
+  const same = (here: number, there: number) => Math.abs(here - there) <= FILE_ROUNDING * here;
   const differs = [
     ...(same(known.volumeM3, row.volumeM3) ? [] : [`water capacity (${(known.volumeM3 * 1000).toFixed(2)} L here)`]),
     ...(same(known.tareKg, row.tareKg) ? [] : [`tare (${known.tareKg.toFixed(3)} kg here)`]),

@@ -10,7 +10,7 @@ import { DomainError } from './domain-error';
 import { registerSystem } from './register-system';
 import { sameFacts } from './same-facts';
 
-const SAME_CHARGE_KG = 0.001;
+const FILE_ROUNDING = 0.001;
 
 /** Systems are known by site and name. A new one is registered; of a known one the facts are changed, never what its plate says. */
 export const importSystems = (
@@ -36,7 +36,7 @@ function refuseOtherPlate(known: System, row: NewSystem): void {
   const differs = [
     ...(known.kind === row.kind ? [] : [`kind (${known.kind} here)`]),
     ...(known.refrigerant === refrigerant(row.refrigerant).id ? [] : [`refrigerant (${known.refrigerant} here)`]),
-    ...(Math.abs(known.nameplateKg - row.nameplateKg) < SAME_CHARGE_KG
+    ...(Math.abs(known.nameplateKg - row.nameplateKg) < FILE_ROUNDING
       ? []
       : [`nameplate charge (${known.nameplateKg.toFixed(3)} kg here)`]),
   ];

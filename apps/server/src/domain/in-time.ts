@@ -2,7 +2,7 @@ import { moment, say } from '@hygromet/contract/sentence';
 import { DomainError } from './domain-error';
 
 /** Clocks of a tablet and of the server that differ by less are taken for the same. */
-const CLOCKS_DIFFER_MS = 10 * 60_000;
+export const CLOCKS_DIFFER_MS = 10 * 60_000;
 
 /** What is recorded has happened: a later time is a slip of the hand, or the clock of the device is ahead. @throws DomainError */
 export function refuseFuture(happenedAt: string, now: Date): void {

@@ -1,6 +1,7 @@
 import type { NewReceipt, Shipment, ShippedLine } from '@hygromet/contract/shipment';
 import { mass, say } from '@hygromet/contract/sentence';
 import { sameWeight } from '@hygromet/core/cylinder/same-weight';
+import { NOTHING_KG } from '@hygromet/core/account/ledger-resolution';
 import { accountOfKind } from '../store/account-store';
 import { addCylinderEvent } from '../store/cylinder-event-store';
 import { changeCylinder, cylinderById, lockCylinders, type CylinderRecord } from '../store/cylinder-store';
@@ -20,9 +21,6 @@ import { DomainError } from './domain-error';
 import { shipmentOnRecord } from './send-shipment';
 
 type Line = NewReceipt['lines'][number];
-
-/** Nobody has weighed less: the ledger is at nothing. */
-const NOTHING_LEFT_KG = 1e-6;
 
 /**
  * What the reclaimer weighed, found and credited. Each cylinder's content goes to the reclaimer by his scale, what differs from the ledger
@@ -104,9 +102,9 @@ async function receiveCylinder(tx: Tx, scene: Scene, line: Line, k: number): Pro
       `/lines/${k}/difference`,
     );
   // a surplus comes first: the ledger of a cylinder never goes below nothing on the way
-  if (differsKg > NOTHING_LEFT_KG) await book(tx, scene, line, cylinder, { from: 'unexplained', massKg: differsKg });
-  if (line.receivedKg > NOTHING_LEFT_KG) await book(tx, scene, line, cylinder, { to: 'reclaimer', massKg: line.receivedKg });
-  if (differsKg < -NOTHING_LEFT_KG) await book(tx, scene, line, cylinder, { to: 'unexplained', massKg: -differsKg });
+  if (differsKg > NOTHING_KG) await book(tx, scene, line, cylinder, { from: 'unexplained', massKg: differsKg });
+  if (line.receivedKg > NOTHING_KG) await book(tx, scene, line, cylinder, { to: 'reclaimer', massKg: line.receivedKg });
+  if (differsKg < -NOTHING_KG) await book(tx, scene, line, cylinder, { to: 'unexplained', massKg: -differsKg });
   await emptiedIfSo(tx, organisation.id, cylinder.id, receipt.recordedBy);
   await comeBack(tx, scene, line, cylinder);
 }

@@ -1,15 +1,17 @@
 import { doneBefore } from './done-before';
 import { mass, say } from '@hygromet/contract/sentence';
-import { TEST_ABOVE_SERVICE, type Cylinder, type CylinderMarks } from '@hygromet/contract/cylinder';
+import type { Cylinder, CylinderMarks } from '@hygromet/contract/cylinder';
+import { TEST_ABOVE_SERVICE } from '@hygromet/contract/test-above-service';
 import type { NewCylinderEvent } from '@hygromet/contract/cylinder-event';
 import type { NewWeighing } from '@hygromet/contract/movement';
 import { sameWeight } from '@hygromet/core/cylinder/same-weight';
-import { NOTHING_KG } from '@hygromet/core/cylinder/suitability';
+import { EMPTY_KG } from '@hygromet/core/cylinder/scale-tolerance';
 import { refrigerant } from '@hygromet/core/fluids/refrigerant';
 import { tareAndVolume } from '@hygromet/core/cylinder/tare';
 import { airCheck } from '@hygromet/core/readings/air-check';
 import { kelvin, kilogram, pascal } from '@hygromet/core/units/quantity';
 import { coreVersion } from '@hygromet/core/version';
+import { testedAbove } from '@hygromet/core/cylinder/test-pressure';
 import { addCylinderEvent } from '../store/cylinder-event-store';
 import { changeCylinder, cylinderById, lockCylinders, type CylinderChange, type CylinderRecord } from '../store/cylinder-store';
 import type { Executor } from '../store/database';
@@ -142,7 +144,7 @@ const weighingOf = ({ key, grossKg, typed, happenedAt, recordedBy }: WeighedIn):
 
 function airChecked(event: Extract<NewCylinderEvent, { what: 'air-checked' }>, cylinder: CylinderRecord): Effect {
   const composition = compositionIn(cylinder);
-  if (composition === undefined || cylinder.contentKg < NOTHING_KG)
+  if (composition === undefined || cylinder.contentKg < EMPTY_KG)
     throw new DomainError('content-unknown', `${cylinder.name} is empty by the ledger: there is no pressure of its own to compare with.`);
   const { pressurePa, temperatureK, gaugePa, thermometerK } = event;
   const vessel = { volume: tareAndVolume(cylinder).volume, mass: kilogram(cylinder.contentKg) };
@@ -155,12 +157,12 @@ function airChecked(event: Extract<NewCylinderEvent, { what: 'air-checked' }>, c
 }
 
 function refuseUnlessEmpty({ name, contentKg }: CylinderRecord, what: string): void {
-  if (Math.abs(contentKg) < NOTHING_KG) return;
+  if (Math.abs(contentKg) < EMPTY_KG) return;
   throw new DomainError('not-empty', say`The ledger shows ${mass(contentKg)} in ${name}. Log the removal first, then it can ${what}.`);
 }
 
 function refuseWeakTest({ testPressurePa }: CylinderMarks, servicePressurePa: number): void {
-  if (testPressurePa === undefined || testPressurePa > servicePressurePa) return;
+  if (testPressurePa === undefined || testedAbove(testPressurePa, servicePressurePa)) return;
   throw new DomainError('invalid-input', TEST_ABOVE_SERVICE, '/marks/testPressurePa');
 }
 

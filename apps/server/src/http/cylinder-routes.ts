@@ -1,5 +1,5 @@
 import { endpoints } from '@hygromet/contract/endpoints';
-import { MOST_CYLINDERS } from '@hygromet/contract/cylinder';
+import { MOST_CYLINDERS_COUNT } from '@hygromet/contract/cylinder';
 import { Hono } from 'hono';
 import { bookWeighing } from '../domain/book-weighing';
 import { CylinderList } from '../domain/cylinder-list';
@@ -31,7 +31,7 @@ export const cylinderRoutes = ({ db, environment }: Deps) => {
   return new Hono<Env>()
     .get(cylinders.path, query(cylinders.query), async (c) => {
       const { after, limit } = c.req.valid('query');
-      if (after !== undefined || limit !== undefined) return c.json(await list.page({ after, limit: limit ?? MOST_CYLINDERS }));
+      if (after !== undefined || limit !== undefined) return c.json(await list.page({ after, limit: limit ?? MOST_CYLINDERS_COUNT }));
       const { tag, body: written } = await list.all();
       return c.body(written, 200, { 'content-type': 'application/json', etag: tag });
     })

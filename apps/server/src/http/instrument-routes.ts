@@ -36,12 +36,12 @@ export const instrumentRoutes = ({ db, environment, receiver = new Receiver(db, 
     });
 
 /** Of a long transfer the page gets the latest; older ones it does not draw one by one. */
-const MOST_AT_START = 30_000;
-const IN_ONE_EVENT = 2000;
+const MOST_AT_START_COUNT = 30_000;
+const IN_ONE_EVENT_COUNT = 2000;
 /** ms: so that a page knows within seconds that nothing comes any more. */
-const BEAT_EVERY = 4000;
+const BEAT_EVERY_MS = 4000;
 /** Readings that wait for a page that does not read: then its stream ends, and it comes back with the number of the last it has. */
-const MOST_WAITING = 50_000;
+const MOST_WAITING_COUNT = 50_000;
 
 /** Readings as server-sent events; "last-event-id" goes on after what a page has, from whichever server process it was. */
 export const instrumentStream = ({ db, live }: Deps) =>
@@ -60,7 +60,7 @@ export const instrumentStream = ({ db, live }: Deps) =>
       const unsubscribe = live.subscribe(organisation.id, wanted, (heard) => {
         sequence = Math.max(sequence, heard.sequence);
         waiting.push(...heard.readings);
-        if (waiting.length > MOST_WAITING) open = false;
+        if (waiting.length > MOST_WAITING_COUNT) open = false;
         wake();
       });
       const end = () => {
@@ -71,14 +71,14 @@ export const instrumentStream = ({ db, live }: Deps) =>
       live.signal.addEventListener('abort', end);
       try {
         const before: readonly Numbered[] = Number.isFinite(after)
-          ? await readingsAfter(db, organisation.id, wanted, after, MOST_AT_START)
+          ? await readingsAfter(db, organisation.id, wanted, after, MOST_AT_START_COUNT)
           : since === undefined
             ? []
-            : await readingsSince(db, organisation.id, wanted, new Date(since), MOST_AT_START);
+            : await readingsSince(db, organisation.id, wanted, new Date(since), MOST_AT_START_COUNT);
         sequence = Math.max(sequence, before.at(-1)?.sequence ?? 0);
         waiting = [...before.map(({ reading }) => reading), ...waiting];
         while (open) {
-          const sent = waiting.splice(0, IN_ONE_EVENT);
+          const sent = waiting.splice(0, IN_ONE_EVENT_COUNT);
           // the number goes with the last of what waits: who breaks off before it gets those again
           if (sent.length > 0)
             await stream.writeSSE({
@@ -87,7 +87,7 @@ export const instrumentStream = ({ db, live }: Deps) =>
               ...(waiting.length === 0 ? { id: String(sequence) } : {}),
             });
           else await stream.writeSSE({ event: 'beat', data: '' });
-          if (waiting.length === 0 && open) await untilWoken(BEAT_EVERY, (entry) => (wake = entry));
+          if (waiting.length === 0 && open) await untilWoken(BEAT_EVERY_MS, (entry) => (wake = entry));
         }
       } finally {
         unsubscribe();

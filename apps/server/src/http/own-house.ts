@@ -34,10 +34,10 @@ export async function ownHouse(c: Context<Env>, next: Next): Promise<Response | 
 /** "null" and whatever is no address belong to nobody. */
 const hostOf = (origin: string): string | undefined => (URL.canParse(origin) ? new URL(origin).host : undefined);
 
-const MEGABYTE = 1024 * 1024;
+const MEGABYTE_BYTES = 1024 * 1024;
 const tooLarge = (mostMegabytes: number) =>
   bodyLimit({
-    maxSize: mostMegabytes * MEGABYTE,
+    maxSize: mostMegabytes * MEGABYTE_BYTES,
     onError: (c) =>
       problemAnswer(c as Context<Env>, { code: 'too-large', detail: `That is more than ${mostMegabytes} MB. Send it in smaller parts.` }),
   });

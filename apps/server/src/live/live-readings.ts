@@ -19,7 +19,7 @@ interface Listener {
 
 const AGAIN_MS = 1000;
 /** Numbers looked back at after the connection was lost: transactions of others end in another order than their numbers. */
-const OVERLAP = 500;
+const OVERLAP_COUNT = 500;
 
 /**
  * What any server process has stored reaches the pages of this one: PostgreSQL says which numbers came in, they are read once, and given to
@@ -78,7 +78,7 @@ export class LiveReadings {
     try {
       await client.connect();
       await client.query(`listen ${READINGS_CHANNEL}`);
-      if (this.last !== undefined) this.enqueue([this.last - OVERLAP, Number.MAX_SAFE_INTEGER]);
+      if (this.last !== undefined) this.enqueue([this.last - OVERLAP_COUNT, Number.MAX_SAFE_INTEGER]);
     } catch (error) {
       lost(error as Error); // what pg rejects with is an error
     }

@@ -16,12 +16,12 @@ function decimal(text: string): Decimal {
   return scale >= 0 ? { digits, scale } : { digits: digits * 10n ** BigInt(-scale), scale: 0 };
 }
 
-const SCALE = 9;
+const SCALE_DIGITS = 9;
 
 /** Half away from zero, as PostgreSQL rounds. */
 function rounded({ digits, scale }: Decimal): bigint {
-  if (scale <= SCALE) return digits * 10n ** BigInt(SCALE - scale);
-  const unit = 10n ** BigInt(scale - SCALE);
+  if (scale <= SCALE_DIGITS) return digits * 10n ** BigInt(SCALE_DIGITS - scale);
+  const unit = 10n ** BigInt(scale - SCALE_DIGITS);
   const half = digits < 0n ? -unit / 2n : unit / 2n;
   return (digits + half) / unit;
 }
@@ -37,6 +37,6 @@ export function shareOf(kg: string, share: string): bigint {
 
 /** As a person reads it. */
 export function inKg(amount: bigint): string {
-  const digits = (amount < 0n ? -amount : amount).toString().padStart(SCALE + 1, '0');
-  return `${amount < 0n ? '−' : ''}${digits.slice(0, -SCALE)}.${digits.slice(-SCALE)} kg`;
+  const digits = (amount < 0n ? -amount : amount).toString().padStart(SCALE_DIGITS + 1, '0');
+  return `${amount < 0n ? '−' : ''}${digits.slice(0, -SCALE_DIGITS)}.${digits.slice(-SCALE_DIGITS)} kg`;
 }

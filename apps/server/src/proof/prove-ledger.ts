@@ -29,7 +29,7 @@ export interface Proof {
   readonly faults: readonly string[];
 }
 
-const AT_A_TIME = 5000;
+const AT_A_TIME_COUNT = 5000;
 const NOTHING = Buffer.alloc(0);
 
 /**
@@ -57,7 +57,11 @@ export const proveLedger = (db: Db, kept?: Seal): Promise<Proof> =>
 
 async function chain(tx: Executor, kept: Seal | undefined, each: (entry: ProvedEntry) => void, faults: string[]): Promise<Seal> {
   let [position, before, broken] = [0n, NOTHING as Buffer, false];
-  for (let page = await sealedEntries(tx, 0n, AT_A_TIME); page.length > 0; page = await sealedEntries(tx, position, AT_A_TIME)) {
+  for (
+    let page = await sealedEntries(tx, 0n, AT_A_TIME_COUNT);
+    page.length > 0;
+    page = await sealedEntries(tx, position, AT_A_TIME_COUNT)
+  ) {
     for (const entry of page) {
       each(entry);
       const at = BigInt(entry.position ?? -1);

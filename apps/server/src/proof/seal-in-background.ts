@@ -2,13 +2,13 @@ import { sql } from 'kysely';
 import type { Logger } from 'pino';
 import type { Db } from '../store/database';
 
-const AT_A_TIME = 1000;
+const AT_A_TIME_COUNT = 1000;
 const EVERY_MS = 5000;
 
 /** Extends the chain by what was booked meanwhile; as many as there are. */
 export async function sealWhatWaits(db: Db): Promise<void> {
-  for (let done = AT_A_TIME; done === AT_A_TIME;) {
-    const { rows } = await sql<{ done: number }>`select seal_movements(${AT_A_TIME}) as done`.execute(db);
+  for (let done = AT_A_TIME_COUNT; done === AT_A_TIME_COUNT;) {
+    const { rows } = await sql<{ done: number }>`select seal_movements(${AT_A_TIME_COUNT}) as done`.execute(db);
     done = rows[0]?.done ?? 0;
   }
 }

@@ -1,3 +1,4 @@
+import { NOTHING_KG } from '@hygromet/core/account/ledger-resolution';
 import type { Account, AccountKind } from '@hygromet/contract/account';
 import { sql } from 'kysely';
 import type { Executor } from './database';
@@ -11,9 +12,6 @@ export async function addAccount(
     .values({ id: account.id, organisation_id: account.organisationId, kind: account.kind, name: account.name })
     .execute();
 }
-
-/** Below this the rest on an account is rounding: what is left has no composition. */
-const NOTHING_KG = 1e-6;
 
 const parts = sql<Record<string, number> | null>`
   (select jsonb_object_agg(substance, part.mass_kg) from balance_part part where part.account_id = account.id and part.mass_kg <> 0)`;

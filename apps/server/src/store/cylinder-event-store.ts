@@ -2,7 +2,7 @@ import type { CylinderEvent } from '@hygromet/contract/cylinder-event';
 import type { Executor } from './database';
 
 /** PostgreSQL takes 65 535 parameters in a statement. */
-const ROWS_AT_A_TIME = 5000;
+const ROWS_AT_A_TIME_COUNT = 5000;
 
 interface EventDraft {
   readonly id: string;
@@ -23,10 +23,10 @@ export async function addCylinderEvent(db: Executor, draft: EventDraft, now: Dat
 /** Several at once; those that were kept before are passed over. */
 export async function addCylinderEvents(db: Executor, drafts: readonly EventDraft[], now: Date): Promise<void> {
   const rows = drafts.map((draft) => rowOf(draft, now));
-  for (let first = 0; first < rows.length; first += ROWS_AT_A_TIME)
+  for (let first = 0; first < rows.length; first += ROWS_AT_A_TIME_COUNT)
     await db
       .insertInto('cylinder_event')
-      .values(rows.slice(first, first + ROWS_AT_A_TIME))
+      .values(rows.slice(first, first + ROWS_AT_A_TIME_COUNT))
       .onConflict((conflict) => conflict.constraint('event_kept_once').doNothing())
       .execute();
 }

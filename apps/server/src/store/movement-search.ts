@@ -4,7 +4,7 @@ import type { Executor } from './database';
 const LIKE_SIGNS = /[\\%_]/g;
 
 /** One or two letters are in no index of what is written on entries: they are looked for in the names of accounts, which are few. */
-const SHORTEST_WRITTEN = 3;
+const SHORTEST_WRITTEN_COUNT = 3;
 
 /**
  * What an entry must fulfil so that each word of `text` stands in one of its accounts, its refrigerant, its person or its note.
@@ -24,6 +24,6 @@ async function withWord(db: Executor, organisationId: string, word: string): Pro
     .where('name', 'ilike', pattern)
     .execute();
   const ids = named.map(({ id }) => id);
-  const written = word.length < SHORTEST_WRITTEN ? sql`false` : sql`words ilike ${pattern}`;
+  const written = word.length < SHORTEST_WRITTEN_COUNT ? sql`false` : sql`words ilike ${pattern}`;
   return ids.length === 0 ? written : sql`(${written} or from_account = any(${ids}::uuid[]) or to_account = any(${ids}::uuid[]))`;
 }

@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import pg from 'pg';
 
 /** A house has some dozens of statements; what is put together from what a person looks for is planned as it comes. */
-const MOST_PREPARED = 300;
+const MOST_PREPARED_COUNT = 300;
 const PATTERN = /\bilike\b/i;
 
 const names = new Map<string, string>();
@@ -10,7 +10,7 @@ const names = new Map<string, string>();
 function nameOf(text: string): string | undefined {
   const known = names.get(text);
   if (known !== undefined) return known;
-  if (names.size >= MOST_PREPARED || PATTERN.test(text)) return undefined;
+  if (names.size >= MOST_PREPARED_COUNT || PATTERN.test(text)) return undefined;
   const name = createHash('sha256').update(text).digest('hex').slice(0, 24);
   names.set(text, name);
   return name;

@@ -5,7 +5,7 @@ import { massDensity } from '../thermo/phase';
 import { bubblePoint, dewPoint } from '../thermo/saturation';
 import { singlePhase } from '../thermo/single-phase';
 import { kelvin, pascal } from '../units/quantity';
-import { celsius } from '../units/temperature';
+import { USUAL_REFERENCE } from '../cylinder/reference-temperatures';
 import { unless } from '../unless';
 import type { Term, Terms } from './account';
 import residuals from './residuals.json';
@@ -87,7 +87,7 @@ function vaporLeft({ composition, end, volume: { low, likely, high } }: VisitMas
 
 /** kg/m³ of liquid at room temperature; of a gas that has none there nothing is said. */
 const fullOfLiquid = (composition: Composition): number =>
-  unless(NoTwoPhaseState, () => bubblePoint(composition, celsius(25)).rhoLiquid) ?? Number.POSITIVE_INFINITY;
+  unless(NoTwoPhaseState, () => bubblePoint(composition, USUAL_REFERENCE).rhoLiquid) ?? Number.POSITIVE_INFINITY;
 
 /** Readings of a saturated circuit are off by a few per cent: this close to saturation nothing tells vapour from liquid. */
 const NEAR_SATURATION = 0.97;

@@ -121,3 +121,6 @@ export function floodedCharge({ composition, condenserM3, setK, outdoorK, differ
 /** kg that a receiver may hold: 80 % liquid at the hottest. */
 export const receiverHolds = (composition: Composition, receiverM3: number, hottestK: Kelvin, share = 0.8): number =>
   share * receiverM3 * bubblePoint(composition, hottestK).rhoLiquid;
+
+/** K of a liquid line in use. */
+export const usualLiquidLine = kelvin(data.usual.liquidK);

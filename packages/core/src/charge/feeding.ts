@@ -28,6 +28,10 @@ export interface FeedRate {
 export const feedingRules = {
   keptSuperheatK: data.keptSuperheatK,
   pulseMinutes: data.pulseMinutes,
+  /** kg of the target within which the valve is shut by hand: what the hose still holds comes after. */
+  shutByHandKg: data.shutByHandKg,
+  /** K of a cylinder that stands in the van or beside the unit. */
+  cylinderK: kelvin(data.cylinderK),
   /** kg/s that a compressor draws for a watt of cooling, as a rule: some 165 kJ/kg. Common practice. */
   flowPerWatt: data.flowPerWatt,
   /** Pa by which the suction may rise before it is stopped. */

@@ -1,6 +1,7 @@
 import type { Composition } from '../fluids/composition';
-import { cubicMetre, kelvin, kilogram, type CubicMetre, type Kelvin, type Kilogram } from '../units/quantity';
+import { cubicMetre, kilogram, type Kelvin } from '../units/quantity';
 import { fullAt } from './hot-state';
+import { cannotBeKept, keepBelow } from './keep-below';
 
 /** A cylinder with room for some of it. */
 export interface Receiving {
@@ -25,11 +26,8 @@ export interface Decanting {
   readonly emergency: boolean;
 }
 
-/** Between the temperature at which it is full and the warmest it may get: a shell thermometer and a warm side (common practice). */
-const MARGIN = 8;
+/** Less is not worth a hose. Common practice. */
 const SMALLEST_POUR_KG = 0.05;
-/** K, 5 °C: ice and shade keep a cylinder no cooler (common practice). */
-const COOLEST_KEPT = kelvin(278.15);
 
 /**
  * How much leaves an overfilled cylinder and into which others: the fewest pours, the fullest use of the first.
@@ -50,8 +48,9 @@ export function decanting(
     pours.push({ into: id, kg });
     left -= kg;
   }
-  const below = keepBelow(composition, cubicMetre(volumeM3), kilogram(contentKg));
-  const emergency = below !== undefined && below < COOLEST_KEPT;
+  const full = fullAt({ composition, volume: cubicMetre(volumeM3), mass: kilogram(contentKg) });
+  const below = full && keepBelow(full.T);
+  const emergency = below !== undefined && cannotBeKept(below);
   return { outKg, pours, leftKg: left < SMALLEST_POUR_KG ? 0 : left, keepBelow: below, emergency };
 }
 
@@ -59,9 +58,4 @@ export function decanting(
 function inOrder(receiving: readonly Receiving[], outKg: number): readonly Receiving[] {
   const whole = receiving.filter(({ roomKg }) => roomKg >= outKg).sort((a, b) => a.roomKg - b.roomKg);
   return whole.length > 0 ? whole : [...receiving].sort((a, b) => b.roomKg - a.roomKg);
-}
-
-function keepBelow(composition: Composition, volume: CubicMetre, mass: Kilogram): Kelvin | undefined {
-  const full = fullAt({ composition, volume, mass });
-  return full && kelvin(full.T - MARGIN);
 }

@@ -4,7 +4,7 @@ import { CoreError } from '../errors';
 import { mixed, sameRefrigerant, SAME_SHARE, type Composition } from '../fluids/composition';
 import { allRefrigerants, designationOf } from '../fluids/refrigerant';
 import { bubblePoint } from '../thermo/saturation';
-import { celsius } from '../units/temperature';
+import { HOT_REFERENCE, USUAL_REFERENCE } from './reference-temperatures';
 import { unless } from '../unless';
 import { isHighPressureGas } from './high-pressure-gas';
 import { saturatedLiquid } from './saturated-liquid';
@@ -76,7 +76,7 @@ function highestPossible(): Composition {
   return highest;
 }
 
-const pressureOf = (composition: Composition) => saturatedLiquid(composition, celsius(55))?.p ?? 0;
+const pressureOf = (composition: Composition) => saturatedLiquid(composition, HOT_REFERENCE)?.p ?? 0;
 
 /**
  * The contents by which a pressure is judged: as for a limit, but of everything that could be only what stands highest, and with the first
@@ -111,7 +111,7 @@ export const partsOf = (composition: Composition): readonly Composition[] =>
   Object.keys(composition)
     .filter((id) => composition[id]! >= SAME_SHARE)
     .map((id) => purely(id))
-    .filter((entry) => saturatedLiquid(entry, celsius(55)) !== undefined);
+    .filter((entry) => saturatedLiquid(entry, HOT_REFERENCE) !== undefined);
 
 const pure = new Map<string, Composition>();
 function purely(id: string): Composition {
@@ -135,5 +135,5 @@ export function firstVapour(composition: Composition): Composition {
 function vapourOver(composition: Composition): Composition {
   if (Object.keys(composition).length === 1) return composition;
   // where there is no bubble at that temperature, what is drawn is all there is
-  return unless(CoreError, () => bubblePoint(composition, celsius(25)).vapour) ?? composition;
+  return unless(CoreError, () => bubblePoint(composition, USUAL_REFERENCE).vapour) ?? composition;
 }

@@ -1,4 +1,5 @@
 import { massFrom, massIn } from '../units/mass';
+import { isBelowTare, slip } from './scale-tolerance';
 
 /** What a reading is held against, kg. */
 export interface Expected {
@@ -14,31 +15,23 @@ export interface Expected {
 export const readingDoubts = ['below-tare', 'net-for-gross', 'pounds-for-kilograms', 'kilograms-for-pounds', 'jump'] as const;
 export type ReadingDoubt = (typeof readingDoubts)[number];
 
-/** 20 kg: more than that between two readings of one cylinder is nearly always a slip. Common practice. */
-export const JUMP_KG = 20;
-/** A reading that is this near to a figure was meant as that figure. */
-const NEAR_SHARE = 0.015;
-const NEAR_KG = 0.1;
-/** A collar, ice and the scale together leave that much open, kg. */
-const TARE_OPEN_KG = 0.05;
-
 /** The likeliest slip behind a reading of the scale, kg; nothing where it may well be true. */
 export function readingDoubt(readKg: number, { tareKg, grossKg }: Expected): ReadingDoubt | undefined {
   if (isNear(readKg, grossKg)) return undefined;
-  const slip = slipOf(readKg, { tareKg, grossKg });
-  if (slip !== undefined) return slip;
-  if (readKg < tareKg - TARE_OPEN_KG) return 'below-tare';
-  return Math.abs(readKg - grossKg) > JUMP_KG ? 'jump' : undefined;
+  const meant = slipOf(readKg, { tareKg, grossKg });
+  if (meant !== undefined) return meant;
+  if (isBelowTare(readKg, tareKg)) return 'below-tare';
+  return Math.abs(readKg - grossKg) > slip.jumpKg ? 'jump' : undefined;
 }
 
 /** What the reading would have to be to be explained by a slip. */
 function slipOf(readKg: number, { tareKg, grossKg }: Expected): ReadingDoubt | undefined {
   const netKg = grossKg - tareKg;
-  if (netKg > NEAR_KG && isNear(readKg, netKg)) return 'net-for-gross';
+  if (netKg > slip.nearKg && isNear(readKg, netKg)) return 'net-for-gross';
   // "8.9" was typed as pounds while the scale stood on kilograms, and the other way round
   if (isNear(massIn(readKg, 'lb'), grossKg)) return 'kilograms-for-pounds';
   if (isNear(massFrom(readKg, 'lb'), grossKg)) return 'pounds-for-kilograms';
   return undefined;
 }
 
-const isNear = (kg: number, figure: number) => Math.abs(kg - figure) <= Math.max(NEAR_KG, NEAR_SHARE * figure);
+const isNear = (kg: number, figure: number) => Math.abs(kg - figure) <= Math.max(slip.nearKg, slip.nearShare * figure);

@@ -10,6 +10,8 @@ export interface StampMonth {
 export type RequalificationState = 'valid' | 'due-soon' | 'overdue';
 
 export const requalificationSource = data.source;
+/** Years between requalifications where the collar says nothing else. */
+export const usualYears = data.years;
 
 /** The last month in which the cylinder may be filled. */
 export const validThrough = ({ year, month }: StampMonth, years = data.years): StampMonth => ({ year: year + years, month });

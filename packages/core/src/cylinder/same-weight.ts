@@ -1,5 +1,4 @@
-/** A scale and a ledger that differ by less are one, kg: a collar is stamped to a tenth of a pound. */
-export const SAME_WEIGHT_KG = 0.05;
+import { SAME_WEIGHT_KG } from './scale-tolerance';
 
 /** How far an account is below nothing, kg: more came out than was in it by the ledger. Nothing while that may be the scale. */
 export const overdrawnBy = (contentKg: number): number | null => (contentKg < -SAME_WEIGHT_KG ? -contentKg : null);

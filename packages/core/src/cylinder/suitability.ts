@@ -13,6 +13,7 @@ import type { Objection } from './objection';
 import { pressureRating, type PressureRating } from './pressure-rating';
 import { stopWeight, USUAL_HANDLING } from './stop-weight';
 import { tareAndVolume } from './tare';
+import { EMPTY_KG } from './scale-tolerance';
 
 /** A cylinder as far as it decides whether something may go into it, SI. */
 export interface Candidate {
@@ -66,9 +67,6 @@ export interface Suitability {
   readonly stopGrossKg?: number;
 }
 
-/** A scale cannot tell less from nothing. */
-export const NOTHING_KG = 0.02;
-
 /**
  * May it go in there, and how much of it, by the worst of what is in it, what comes and the mixture of both.
  * Sources: trade rules are common practice; limits and class as in `fill-limit` and `pressure-rating`.
@@ -78,7 +76,7 @@ export function suitability(cylinder: Candidate, incoming: Incoming, policy: Fil
   const found = stopFor(cylinder, { incoming, policy, hottest, tare, volume });
   const content = Math.max(0, cylinder.contentKg);
   const room = found === undefined ? 0 : found.stop.gross - tare - content;
-  const empty = cylinder.contentKg < NOTHING_KG;
+  const empty = cylinder.contentKg < EMPTY_KG;
   const objections: readonly [Objection, boolean][] = [
     ['retired', cylinder.retired],
     ['nitrogen', cylinder.kind === 'nitrogen'],
@@ -86,7 +84,7 @@ export function suitability(cylinder: Candidate, incoming: Incoming, policy: Fil
     ['class-too-low', found?.rating.suits === false],
     ['overdue', cylinder.overdue],
     ['overfilled', found !== undefined && content > found.holdsAtMost],
-    ['negative-balance', cylinder.contentKg < -NOTHING_KG],
+    ['negative-balance', cylinder.contentKg < -EMPTY_KG],
     ['other-refrigerant', cylinder.composition !== undefined && !isSame(cylinder.composition, incoming.composition)],
     ['not-evacuated', empty && !cylinder.evacuated && cylinder.composition === undefined],
     ['virgin', cylinder.kind === 'virgin'],
@@ -98,7 +96,7 @@ export function suitability(cylinder: Candidate, incoming: Incoming, policy: Fil
     ['suspect-apart', incoming.suspect === true && !empty && cylinder.kind !== 'destruction'],
     ['air-comes-along', incoming.nonCondensables === true],
     ['no-limit', found === undefined],
-    ['full', found !== undefined && content <= found.holdsAtMost && room < NOTHING_KG],
+    ['full', found !== undefined && content <= found.holdsAtMost && room < EMPTY_KG],
   ];
   return {
     objections: objections.filter(([, applies]) => applies).map(([objection]) => objection),

@@ -1,7 +1,6 @@
 import { cubicMetre, kilogram, type CubicMetre, type Kilogram } from '../units/quantity';
+import { TARE_DIFFERS_KG } from './scale-tolerance';
 
-/** What a scale leaves open between two weighings of one tare, kg. Common practice. */
-export const TARE_DIFFERS_KG = 0.1;
 /** kg/m³ of what may be in a cylinder that is heavier than its collar: water is lighter than rust, heavier than oil. */
 const WATER = 998;
 

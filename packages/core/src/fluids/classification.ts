@@ -1,4 +1,5 @@
 import classifications from './classification.json';
+import { isFlammableGroup } from './safety-group';
 
 /** What a refrigerant is called and how it is classified; nothing is computed from it. */
 export interface Classification {
@@ -14,5 +15,4 @@ const UNCLASSIFIED: Classification = { safetyGroup: null, gwp: { AR4: null, AR5:
 /** Classification of a substance or blend by its designation; nothing is known of others. */
 export const classificationOf = (id: string): Classification => byId.get(id) ?? UNCLASSIFIED;
 
-/** Whether its safety group is a flammable one (A2L, A2, A3, B2L, B2, B3 of ANSI/ASHRAE 34); one that nobody has classified is taken as such. */
-export const isFlammable = ({ safetyGroup }: Classification): boolean => safetyGroup === null || !safetyGroup.endsWith('1');
+export const isFlammable = ({ safetyGroup }: Classification): boolean => isFlammableGroup(safetyGroup);

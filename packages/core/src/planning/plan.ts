@@ -12,6 +12,7 @@ import { bubblePoint } from '../thermo/saturation';
 import { unless } from '../unless';
 import { kilogram, pascal, type Kelvin, type Pascal } from '../units/quantity';
 import { asFound, type AsFound } from './as-found';
+import { withDoubt } from './charge-doubt';
 import { contradictions, type Contradiction } from './contradictions';
 import { decide, type Decision } from './decide';
 import type { Method } from './method';
@@ -91,9 +92,6 @@ export interface Plan {
   readonly weakest: PartLimit | undefined;
   readonly reuse: StepFacts['reuse'];
 }
-
-/** How far a charge by plate and ledger may be off, of itself: common practice. */
-const CHARGE_OFF = 0.1;
 
 /** Everything that follows from the record and the look. @throws the core's errors where the refrigerant is not known at T */
 export function planFor(system: RecordedSystem, look: Look, practice: CompanyPractice): Plan {
@@ -202,7 +200,7 @@ const lineKgOf = ({ lineSet, composition }: RecordedSystem, T: Kelvin): number =
 /** The ledger counts what was taken out and put in; the line set comes to the plate. */
 function contentOf({ contentKg }: RecordedSystem, lineKg: number): Range {
   const likely = Math.max(0, contentKg + Math.max(0, lineKg));
-  return { low: (1 - CHARGE_OFF) * likely, likely, high: (1 + CHARGE_OFF) * likely };
+  return withDoubt(likely);
 }
 
 function mayHold(

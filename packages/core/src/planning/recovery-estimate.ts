@@ -6,6 +6,7 @@ import { bubblePoint, dewPoint, phasesOf } from '../thermo/saturation';
 import { pressureFrom, STANDARD_ATMOSPHERE } from '../units/pressure';
 import { kelvin, type CubicMetre, type Kelvin, type Pascal } from '../units/quantity';
 import { coolings, type Cooling, type Equipment } from './equipment';
+import { machineCutOut } from './cut-out';
 import machine from './recovery-machine.json';
 
 export interface RecoveryTask {
@@ -71,8 +72,6 @@ const LOWEST_END = 1000;
 const whyNot = ({ composition }: RecoveryTask): RecoveryEstimate['cannot'] =>
   saturatedLiquid(composition, kelvin(machine.coolantT.ice)) === undefined ? 'no-liquid' : 'stands-too-high';
 
-const CUT_OUT = pressureFrom(machine.cutOut.value, 'psig', STANDARD_ATMOSPHERE);
-
 type Run = Omit<RecoveryEstimate, 'needs' | 'range' | 'cannot'>;
 
 const cooledBy = (task: RecoveryTask, cooling: Cooling): RecoveryTask => ({ ...task, equipment: { ...task.equipment, cooling } });
@@ -92,7 +91,7 @@ function run(task: RecoveryTask): Run {
     vapourMinutes: vapour.minutes,
     headP,
     headT,
-    trips: headP > CUT_OUT,
+    trips: headP > machineCutOut,
   };
 }
 

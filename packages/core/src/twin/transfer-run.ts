@@ -1,3 +1,4 @@
+import { machineCutOut } from '../planning/cut-out';
 import { fluidTable } from './fluid-table';
 import { step, type NetworkState, type Stepped } from './network';
 import data from './parameters.json';
@@ -166,7 +167,7 @@ export class TransferRun {
     const system = pumpsDown ? states[LOW]!.p : Math.max(states[HIGH]!.p, states[LOW]!.p);
     const head = pumpsDown ? states[HIGH]!.p : Math.max(states[MACHINE]!.p, states[CYLINDER]!.p);
     if (system < TWENTY_PSIG) this.once('below-20-psig');
-    this.watchHead(head, pumpsDown ? data.own.cutOut : data.machine.cutOut);
+    this.watchHead(head, pumpsDown ? data.own.cutOut : machineCutOut);
     if (!pumpsDown && m[CYLINDER]! >= (this.scenario.cylinder.stopKg ?? Number.POSITIVE_INFINITY)) {
       this.once('stop-weight');
       this.end ??= 'stop-weight';

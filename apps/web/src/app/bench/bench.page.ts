@@ -14,7 +14,7 @@ import { PointsTable } from './points-table';
 import { PressureChart } from './pressure-chart';
 
 /** K: less than a thermometer tells is not named. */
-const SMALLEST_GLIDE = 0.05;
+const SMALLEST_GLIDE_SHOWN = 0.05;
 
 /** Saturation of anything that can be in a cylinder, and what a gauge says about it. Nothing here touches the ledger. */
 @Component({
@@ -39,7 +39,7 @@ const SMALLEST_GLIDE = 0.05;
 export class BenchPage {
   protected readonly session = inject(BenchSession);
   protected readonly units = inject(Units);
-  protected readonly smallestGlide = SMALLEST_GLIDE;
+  protected readonly smallestGlide = SMALLEST_GLIDE_SHOWN;
 
   protected readonly points = computed(() => valueOf(this.session.points()));
   protected readonly lines = computed(() => valueOf(this.session.lines()));

@@ -8,7 +8,7 @@ import type { MeasuredAt } from './bench-draft';
 import { BenchSession } from './bench.session';
 import { restWords, subcoolingWords, superheatWords, type ReadingWords } from './reading-labels';
 
-const MOST_NAMED = 8;
+const MOST_SHOWN = 8;
 
 /** A pressure and a temperature measured together, and what they say. */
 @Component({
@@ -101,7 +101,7 @@ export class MeasuredPair {
   });
 
   private readonly found = computed(() => valueOf(this.session.candidates()) ?? []);
-  protected readonly named = computed(() => this.found().slice(0, MOST_NAMED));
+  protected readonly named = computed(() => this.found().slice(0, MOST_SHOWN));
   protected readonly more = computed(() => this.found().length - this.named().length);
 }
 

@@ -51,7 +51,7 @@ export interface Mixture {
   readonly designation: string | undefined;
 }
 
-const SAMPLES = 96;
+const SAMPLES_COUNT = 96;
 /** Pa: below it nobody works, and the drawing would be all cold. A refrigerant that boils above it everywhere is drawn whole. */
 const LOWEST_DRAWN = 30_000;
 
@@ -79,7 +79,7 @@ export const benchOperations = {
     const table = saturationTable(composition);
     const { hottest, at } = table;
     const first = firstDrawn(table);
-    const T = Array.from({ length: SAMPLES }, (_, k) => first + ((hottest - first) * k) / (SAMPLES - 1));
+    const T = Array.from({ length: SAMPLES_COUNT }, (_, k) => first + ((hottest - first) * k) / (SAMPLES_COUNT - 1));
     const states = T.map((value) => at(kelvin(Math.min(value, hottest))));
     return { T, pBubble: states.map(({ pBubble }) => pBubble), pDew: states.map(({ pDew }) => pDew) };
   },

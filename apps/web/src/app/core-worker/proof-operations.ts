@@ -19,6 +19,7 @@ import { judgeRise, type RiseMeta, type RisePhase, type RiseResult } from '@hygr
 import { testPressure, type TestPressure } from '@hygromet/core/proof/test-pressure';
 import { PASCAL_PER_PSI, type HoldMeta, type HoldReadings } from '@hygromet/core/proof/trace';
 import { kelvin, pascal } from '@hygromet/core/units/quantity';
+import { celsius } from '@hygromet/core/units/temperature';
 import { pullDownMetaOf } from '../visit/prove/pull-down-trace';
 
 export interface TestPressureArgs {
@@ -112,9 +113,9 @@ function yearly(nitrogenKg: number, meta: HoldMeta, composition: Composition): Y
 
 function compensated({ barometerPa, thermometers }: HoldMeta, { pressurePsig, airC, pipeC }: HoldReadings): readonly number[] {
   const temperatures = thermometers.includes('pipe') && pipeC !== undefined ? pipeC : airC;
-  const first = kelvin((temperatures[0] ?? 20) + 273.15);
+  const first = celsius(temperatures[0] ?? 20);
   return pressurePsig.map((psig, k) => {
     const p = pascal(barometerPa + psig * PASCAL_PER_PSI);
-    return (carriedTo(p, kelvin(temperatures[k]! + 273.15), first) - barometerPa) / PASCAL_PER_PSI;
+    return (carriedTo(p, celsius(temperatures[k]!), first) - barometerPa) / PASCAL_PER_PSI;
   });
 }

@@ -17,7 +17,7 @@ export interface Forecast {
 }
 
 /** s between samples: what a chart of some hundred points needs. */
-const EVERY_S = 5;
+const EVERY_S_DRAWN = 5;
 
 export const twinOperations = {
   /** What comes, by the readings so far; nothing where no run can be made of the records. */
@@ -27,10 +27,10 @@ export const twinOperations = {
     const of = (share: number, cores: 'in' | 'out') =>
       simulate(
         { ...scenario, system: { ...scenario.system, chargeKg: share * scenario.system.chargeKg }, hoses: { ...scenario.hoses, cores } },
-        EVERY_S,
+        EVERY_S_DRAWN,
       );
     return {
-      likely: simulate(scenario, EVERY_S),
+      likely: simulate(scenario, EVERY_S_DRAWN),
       low: tried(() => of(1 - chargeOff, scenario.hoses.cores)),
       // a core that was not quite taken out is what takes longest
       high: tried(() => of(1 + chargeOff, 'in')),

@@ -9,7 +9,7 @@ interface Checked {
   readonly fits: readonly string[];
 }
 
-const MOST_NAMED = 4;
+const MOST_SHOWN = 4;
 
 /** What a check for air says, and what to do about it. */
 export function airWords(
@@ -23,7 +23,7 @@ export function airWords(
   const other =
     fits.length === 0
       ? ''
-      : ` The reading would also be the saturation pressure of ${fits.slice(0, MOST_NAMED).join(', ')}${fits.length > MOST_NAMED ? ' and others' : ''}: rule that out with an identifier first.`;
+      : ` The reading would also be the saturation pressure of ${fits.slice(0, MOST_SHOWN).join(', ')}${fits.length > MOST_SHOWN ? ' and others' : ''}: rule that out with an identifier first.`;
   const share = `${units.decimal(likely * 100, 1)} % of the vapor (${units.decimal(low * 100, 1)} to ${units.decimal(high * 100, 1)} %, by what gauge and thermometer leave open)`;
   const text = `saturation pressure there is ${units.pressure(pBubble)}`;
   switch (finding) {

@@ -10,7 +10,7 @@ const PLACES: Readonly<Record<StampId, { readonly x: number; readonly width: num
   stamp: { x: 200, width: 150, y: 224 },
 };
 /** How far the front of the collar bulges below its ends, over half its width. */
-const BULGE = 22;
+const BULGE_DRAWN = 22;
 const [LEFT, RIGHT] = [36, 364];
 
 /** The collar of a cylinder, seen from the front and a little above: where each stamp is found, with what was typed of it. */
@@ -92,5 +92,5 @@ const EXAMPLES: Readonly<Record<StampId, string>> = {
 
 /** -1 at the left end of the collar, 1 at its right. */
 const across = (x: number) => (2 * x - LEFT - RIGHT) / (RIGHT - LEFT);
-const sag = (x: number) => BULGE * (1 - across(x) ** 2) - BULGE / 2;
-const slope = (x: number) => (Math.atan((-4 * BULGE * across(x)) / (RIGHT - LEFT)) * 180) / Math.PI;
+const sag = (x: number) => BULGE_DRAWN * (1 - across(x) ** 2) - BULGE_DRAWN / 2;
+const slope = (x: number) => (Math.atan((-4 * BULGE_DRAWN * across(x)) / (RIGHT - LEFT)) * 180) / Math.PI;

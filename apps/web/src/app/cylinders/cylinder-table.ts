@@ -92,9 +92,9 @@ export class CylinderTable {
   /** Chosen cylinders; nothing while none are to be chosen. */
   readonly chosen = input<ReadonlySet<string> | undefined>();
   readonly picked = output<string>();
-  protected readonly rowHeight = ROW_HEIGHT;
+  protected readonly rowHeight = ROW_HEIGHT_PX;
   /** As high as its rows, and at most as the window leaves room for: of thousands only what is seen is in the page. */
-  protected readonly height = computed(() => `min(${this.cylinders().length * ROW_HEIGHT + 2}px, calc(100dvh - 240px))`);
+  protected readonly height = computed(() => `min(${this.cylinders().length * ROW_HEIGHT_PX + 2}px, calc(100dvh - 240px))`);
   protected readonly byId = (_: number, { id }: Cylinder): string => id;
 
   protected readonly columns: readonly { name: string; number: boolean; sort: (a: Cylinder, b: Cylinder) => number }[] = [
@@ -116,6 +116,6 @@ export class CylinderTable {
 }
 
 /** px; the rows of the table are that high. */
-const ROW_HEIGHT = 55;
+const ROW_HEIGHT_PX = 55;
 
 const stopOf = ({ fillStatus }: Cylinder) => (fillStatus.state === 'limited' ? fillStatus.limitGrossKg : 0);

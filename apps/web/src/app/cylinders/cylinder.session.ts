@@ -3,7 +3,7 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 
 import { ActivatedRoute } from '@angular/router';
 import { isUnknown } from '@hygromet/core/cylinder/unknown-content';
-import { celsius } from '@hygromet/core/units/temperature';
+import { HOT_REFERENCE, USUAL_REFERENCE } from '@hygromet/core/cylinder/reference-temperatures';
 import { coreQuery } from '../core-worker/core-query';
 import { mutation } from '../data/mutation';
 import { Drafts } from '../data/draft.service';
@@ -28,7 +28,7 @@ export class CylinderSession {
 
   /** What was typed of an event, kept on the device until it is recorded. */
   readonly eventDraft = inject(Drafts).open<Partial<CylinderEventDraft>>(`cylinder-event.${this.id}`, () => ({})).value;
-  readonly temperature = signal<number>(celsius(25));
+  readonly temperature = signal<number>(USUAL_REFERENCE);
   readonly cylinder = fromServer(this.serverData.cylinder$(this.id));
   readonly ledger = ledger({ account: this.id });
   readonly events = fromServer(this.serverData.cylinderEvents$(this.id));
@@ -77,7 +77,7 @@ export class CylinderSession {
       const cases = [
         { massKg: this.contentKg(), T },
         { massKg: ruling.net, T },
-        { massKg: ruling.net, T: celsius(55) },
+        { massKg: ruling.net, T: HOT_REFERENCE },
       ];
       return { composition, volumeM3: cylinder.volumeM3, airShare: airCounted(cylinder), cases };
     }),

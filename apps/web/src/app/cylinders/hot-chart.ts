@@ -10,8 +10,8 @@ import { valueOf } from '../ui/loadable';
 
 const [WIDTH, HEIGHT, LEFT, RIGHT, TOP, BOTTOM] = [420, 210, 56, 12, 14, 34];
 const [COLDEST, HOTTEST] = [celsius(-10), celsius(80)];
-const STEPS = 45;
-const temperatures = Array.from({ length: STEPS + 1 }, (_, k) => COLDEST + ((HOTTEST - COLDEST) * k) / STEPS);
+const STEPS_COUNT = 45;
+const temperatures = Array.from({ length: STEPS_COUNT + 1 }, (_, k) => COLDEST + ((HOTTEST - COLDEST) * k) / STEPS_COUNT);
 
 /** Pressure of the closed cylinder over temperature, up to what it bears, with the temperature from which it is full of liquid. */
 @Component({

@@ -1,5 +1,4 @@
 import places from '@hygromet/core/cylinder/hottest-places.json';
-import { celsius } from '@hygromet/core/units/temperature';
 import type { Units } from '../preferences/units.service';
 import type { Choice } from '../ui/choice-field';
 import { readQuantity, type QuantityEntry } from '../ui/quantity-entry';
@@ -12,8 +11,8 @@ const SETTINGS = 'organisation';
 export const usualPlace = (organisationK: number | undefined): string => places.places.find(({ T }) => T === organisationK)?.id ?? SETTINGS;
 
 /** No cylinder is left where it is colder or hotter than that, K. */
-const [COLDEST, HOTTEST] = [celsius(-60), celsius(100)];
-const isAPlace = (T: number) => T >= COLDEST && T <= HOTTEST;
+const { coldestK, hottestK } = places.anyPlace;
+const isAPlace = (T: number) => T >= coldestK && T <= hottestK;
 
 /** What is wrong with a temperature of one's own that is a number. */
 export function placeProblem(entry: QuantityEntry): string | undefined {

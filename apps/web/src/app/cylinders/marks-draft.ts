@@ -1,5 +1,7 @@
 import type { CylinderMarks } from '@hygromet/contract/cylinder';
+import { TEST_ABOVE_SERVICE } from '@hygromet/contract/test-above-service';
 import { pressureDifferenceIn } from '@hygromet/core/units/pressure';
+import { testedAbove } from '@hygromet/core/cylinder/test-pressure';
 import type { Preferences } from '../preferences/preferences';
 import { emptyEntry, readQuantity, type QuantityEntry } from '../ui/quantity-entry';
 
@@ -42,8 +44,8 @@ export const yearsProblem = ({ validYears }: MarksDraft): string | undefined =>
 /** A cylinder is tested above the pressure it serves at. */
 export function testPressureProblem({ testPressure }: MarksDraft, servicePressurePa: number | undefined): string | undefined {
   const test = readQuantity('service-pressure', testPressure);
-  if (test.state !== 'good' || servicePressurePa === undefined || test.si > servicePressurePa) return undefined;
-  return 'The test pressure is above the service pressure on every collar. Read both again.';
+  if (test.state !== 'good' || servicePressurePa === undefined || testedAbove(test.si, servicePressurePa)) return undefined;
+  return TEST_ABOVE_SERVICE;
 }
 
 /** What is sent; nothing while a field cannot be read. */

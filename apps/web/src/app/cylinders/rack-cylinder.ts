@@ -6,8 +6,8 @@ import { bodyHeightOf, cylinderShape } from '../ui/cylinder-shape';
 import { contentName, stateWords } from './cylinder-labels';
 
 /** Pixels of height of one litre: 11.9 L stand 120 px high, a half-ton stays on the screen. */
-const PIXELS_PER_LITRE = 52.6;
-export const heightOnRack = (volumeM3: number): number => Math.ceil(cylinderShape(bodyHeightOf(volumeM3, PIXELS_PER_LITRE)).height) + 4;
+const LITRE_PX = 52.6;
+export const heightOnRack = (volumeM3: number): number => Math.ceil(cylinderShape(bodyHeightOf(volumeM3, LITRE_PX)).height) + 4;
 const MARKER = 'M0 0l10 -6v12z';
 
 /** A cylinder on the rack, to scale, with its liquid at 77 °F and its stop level; a tap opens it. */
@@ -83,7 +83,7 @@ export class RackCylinder {
   readonly picked = output();
 
   protected readonly marker = MARKER;
-  protected readonly shape = computed(() => cylinderShape(bodyHeightOf(this.cylinder().volumeM3, PIXELS_PER_LITRE)));
+  protected readonly shape = computed(() => cylinderShape(bodyHeightOf(this.cylinder().volumeM3, LITRE_PX)));
   protected readonly viewBox = computed(
     () => `${-this.shape().width / 2 - 22} ${-this.boxHeight()} ${this.shape().width + 44} ${this.boxHeight()}`,
   );

@@ -1,3 +1,4 @@
+import { USUAL_REFERENCE } from '@hygromet/core/cylinder/reference-temperatures';
 import { ReadState } from '../shell/read-state';
 import { fromServer } from '../data/from-server';
 import { BreakpointObserver } from '@angular/cdk/layout';
@@ -27,9 +28,9 @@ const LOOK = 'look';
 const OUT = 'out';
 /** px that a cylinder needs beside the others; and what its words need below the drawing, before they are drawn. */
 const COLUMN = { wide: 148, narrow: 108 } as const;
-const NARROW = 600;
-const ONE_ROW = `(max-width: ${NARROW - 1}px)`;
-const WORDS_HEIGHT = 92;
+const NARROW_PX = 600;
+const ONE_ROW = `(max-width: ${NARROW_PX - 1}px)`;
+const WORDS_HEIGHT_PX = 92;
 
 /** All cylinders, as they stand in the van and the shop; the same as a table. */
 @Component({
@@ -83,9 +84,10 @@ export class RackPage {
   private readonly measured = viewChild(Width);
   protected readonly columns = computed(() => {
     const width = this.measured()?.pixels() ?? 1000;
-    return Math.max(1, Math.floor(width / (width < NARROW ? COLUMN.narrow : COLUMN.wide)));
+    return Math.max(1, Math.floor(width / (width < NARROW_PX ? COLUMN.narrow : COLUMN.wide)));
   });
-  protected readonly wordsHeight = WORDS_HEIGHT;
+  protected readonly levelsAt = USUAL_REFERENCE;
+  protected readonly wordsHeight = WORDS_HEIGHT_PX;
   protected readonly shelves = computed(() =>
     shelvesOf(this.shown(), this.view().by).map(({ name, cylinders }) => ({
       name,

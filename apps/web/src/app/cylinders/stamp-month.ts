@@ -6,8 +6,8 @@ export type StampReading =
 const STAMP = /^(\d{1,2})\s*[-/. ]\s*(\d{2}|\d{4})$/;
 
 /** Two digits from here on are of the last century: no stamp is made that far ahead. */
-const LAST_CENTURY = 60;
-const fullYear = (year: string) => (year.length === 4 ? year : `${Number(year) >= LAST_CENTURY ? '19' : '20'}${year}`);
+const LAST_CENTURY_DIGITS = 60;
+const fullYear = (year: string) => (year.length === 4 ? year : `${Number(year) >= LAST_CENTURY_DIGITS ? '19' : '20'}${year}`);
 
 /** Reads a stamp as it stands on the collar, month and year: "11-21" or "11/2021". What is stamped was tested before today. */
 export function readStamp(text: string, today = dayOf(new Date())): StampReading {

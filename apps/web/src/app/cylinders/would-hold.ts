@@ -13,7 +13,7 @@ import { valueOf } from '../ui/loadable';
 import { objectionWords } from './objection-labels';
 
 /** Refrigerants that are shown: those of most systems. */
-const MOST = 8;
+const MOST_SHOWN = 8;
 
 /** An empty cylinder beside the refrigerants of the systems: how much of each it may take, or why none of it. */
 @Component({
@@ -131,10 +131,10 @@ export class WouldHold {
         return found === undefined ? [] : [{ ...found, count }];
       });
   });
-  private readonly common = computed(() => this.held().slice(0, MOST));
+  private readonly common = computed(() => this.held().slice(0, MOST_SHOWN));
   protected readonly others = computed(() =>
     this.held()
-      .slice(MOST)
+      .slice(MOST_SHOWN)
       .map(({ id }) => id)
       .join(', '),
   );

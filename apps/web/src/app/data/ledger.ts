@@ -1,6 +1,6 @@
 import { computed, inject, linkedSignal, signal, type Signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { MOST_MOVEMENTS, USUAL_MOVEMENTS } from '@hygromet/contract/ledger-page';
+import { MOST_MOVEMENTS_COUNT, USUAL_MOVEMENTS_COUNT } from '@hygromet/contract/ledger-page';
 import type { Movement } from '@hygromet/contract/movement';
 import { debounce, EMPTY, expand, filter, map, of, reduce, switchMap, take, timer, type Observable } from 'rxjs';
 import { valueOf, waiting, type Loadable } from '../ui/loadable';
@@ -8,7 +8,7 @@ import { serverReader } from './from-server';
 import { ServerData } from './server-data.service';
 
 /** ms without a key before a search is sent. */
-const TYPING_PAUSE = 250;
+const TYPING_PAUSE_MS = 250;
 
 export interface Ledger {
   readonly entries: Signal<Loadable<readonly Movement[]>>;
@@ -32,24 +32,24 @@ export function ledger({ account, text: typed = signal('') }: WantedEntries = {}
   const serverData = inject(ServerData);
   const loaded$ = serverReader();
   const text = computed(() => typed().trim());
-  const limit = linkedSignal({ source: text, computation: () => USUAL_MOVEMENTS });
+  const limit = linkedSignal({ source: text, computation: () => USUAL_MOVEMENTS_COUNT });
   const wanted = computed(() => ({ text: text(), limit: limit() }));
   const read$ = ({ text, limit }: { text: string; limit: number }) =>
     loaded$(serverData.movements$(limit, { account, text })).pipe(map((entries) => ({ entries, text, limit })));
   const read = toSignal(
     toObservable(wanted).pipe(
-      debounce(({ text }) => (text === '' ? of(0) : timer(TYPING_PAUSE))),
+      debounce(({ text }) => (text === '' ? of(0) : timer(TYPING_PAUSE_MS))),
       switchMap(read$),
       filter(({ entries }, index) => index === 0 || entries.state !== 'waiting'), // what was found stays until the next is there
     ),
-    { initialValue: { entries: waiting, text: '', limit: USUAL_MOVEMENTS } },
+    { initialValue: { entries: waiting, text: '', limit: USUAL_MOVEMENTS_COUNT } },
   );
   return {
     entries: computed(() => read().entries),
     none: computed(() => noneWords(read().entries)),
     foundBy: computed(() => read().text),
-    more: computed(() => (valueOf(read().entries)?.length ?? 0) === read().limit && read().limit < MOST_MOVEMENTS),
-    readMore: () => limit.update((before) => Math.min(MOST_MOVEMENTS, before + USUAL_MOVEMENTS)),
+    more: computed(() => (valueOf(read().entries)?.length ?? 0) === read().limit && read().limit < MOST_MOVEMENTS_COUNT),
+    readMore: () => limit.update((before) => Math.min(MOST_MOVEMENTS_COUNT, before + USUAL_MOVEMENTS_COUNT)),
   };
 }
 
@@ -60,11 +60,11 @@ function noneWords(entries: Loadable<unknown>): string {
 
 /** All entries with these words, however many: page by page until one is not full. */
 export const everyMovement$ = (serverData: ServerData, text: string): Observable<Movement[]> =>
-  serverData.movements$(MOST_MOVEMENTS, { text }).pipe(
+  serverData.movements$(MOST_MOVEMENTS_COUNT, { text }).pipe(
     take(1),
     expand((page) => {
-      const oldest = page.length < MOST_MOVEMENTS ? undefined : page.at(-1);
-      return oldest === undefined ? EMPTY : serverData.olderMovements$(oldest.id, MOST_MOVEMENTS, { text });
+      const oldest = page.length < MOST_MOVEMENTS_COUNT ? undefined : page.at(-1);
+      return oldest === undefined ? EMPTY : serverData.olderMovements$(oldest.id, MOST_MOVEMENTS_COUNT, { text });
     }),
     reduce<Movement[], Movement[]>((all, page) => [...all, ...page], []),
   );

@@ -1,7 +1,7 @@
 import { create } from 'qrcode';
 
 /** Empty modules around a code, without which it cannot be read. */
-export const QUIET_MODULES = 4;
+export const QUIET_MODULES_COUNT = 4;
 
 export interface CodeModules {
   /** Modules along a side, the quiet ones included. */
@@ -16,6 +16,6 @@ export function modulesOf(text: string): CodeModules {
   const dark: [number, number][] = [];
   for (let row = 0; row < modules.size; row++)
     for (let column = 0; column < modules.size; column++)
-      if (modules.get(row, column)) dark.push([column + QUIET_MODULES, row + QUIET_MODULES]);
-  return { side: modules.size + 2 * QUIET_MODULES, dark };
+      if (modules.get(row, column)) dark.push([column + QUIET_MODULES_COUNT, row + QUIET_MODULES_COUNT]);
+  return { side: modules.size + 2 * QUIET_MODULES_COUNT, dark };
 }

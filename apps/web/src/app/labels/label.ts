@@ -1,5 +1,6 @@
 import type { Cylinder } from '@hygromet/contract/cylinder';
 import { volumeIn } from '@hygromet/core/units/volume';
+import { isFlammableGroup } from '@hygromet/core/fluids/safety-group';
 import { cylinderKindNames } from '../cylinders/objection-labels';
 import type { Units } from '../preferences/units.service';
 
@@ -26,7 +27,7 @@ export function labelOf(cylinder: Cylinder, safetyGroup: string | null | undefin
   const mixed = flags.includes('mixed');
   const group = safetyGroup ?? undefined;
   const unknown = mixed || (refrigerant !== null && safetyGroup === null);
-  const burns = !unknown && group !== undefined && !group.endsWith('1');
+  const burns = !unknown && group !== undefined && isFlammableGroup(group);
   return {
     number: cylinder.name,
     content: mixed ? 'MIXTURE' : refrigerant === null ? 'EMPTY' : `${refrigerant}${group === undefined ? '' : ` (${group})`}`,

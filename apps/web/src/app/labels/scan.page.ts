@@ -113,7 +113,7 @@ export class ScanPage {
   /** Nobody knows it yet: it can be registered under what was read. */
   private refuse(number: string): void {
     this.problem.set(`No cylinder has the number "${number}". Read it again, or register it.`);
-    this.unknown.set(number === '' ? undefined : number.slice(0, MOST_LETTERS));
+    this.unknown.set(number === '' ? undefined : number.slice(0, MOST_LETTERS_COUNT));
   }
 
   protected async watch(): Promise<void> {
@@ -160,7 +160,7 @@ export class ScanPage {
 }
 
 /** As long as a number may be. */
-const MOST_LETTERS = 120;
+const MOST_LETTERS_COUNT = 120;
 
 const plain = (text: string) => text.toLowerCase().replace(/[^a-z0-9]/g, '');
 

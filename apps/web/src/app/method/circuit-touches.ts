@@ -11,11 +11,11 @@ export interface Touch {
 }
 
 /** In the drawing's own units. */
-const FINGER = 44;
-const AROUND = 2;
+const FINGER_PX = 44;
+const AROUND_PX = 2;
 
 const around = (x: number, y: number, width: number, height: number) => {
-  const [w, h] = [Math.max(FINGER, width + 2 * AROUND), Math.max(FINGER, height + 2 * AROUND)];
+  const [w, h] = [Math.max(FINGER_PX, width + 2 * AROUND_PX), Math.max(FINGER_PX, height + 2 * AROUND_PX)];
   return { x: x + width / 2 - w / 2, y: y + height / 2 - h / 2, width: w, height: h };
 };
 
@@ -24,16 +24,16 @@ const lines: readonly (readonly [Part, readonly Omit<Touch, 'thing'>[]])[] = [
   [
     'liquid-line',
     [
-      { x: 298, y: 166, width: FINGER, height: 84 },
-      { x: 298, y: 100, width: FINGER, height: 76 },
-      { x: 298, y: 226, width: FINGER, height: 26 },
+      { x: 298, y: 166, width: FINGER_PX, height: 84 },
+      { x: 298, y: 100, width: FINGER_PX, height: 76 },
+      { x: 298, y: 226, width: FINGER_PX, height: 26 },
     ],
   ],
   [
     'suction-line',
     [
-      { x: 70, y: 308, width: 114, height: FINGER },
-      { x: 138, y: 308, width: 46, height: FINGER },
+      { x: 70, y: 308, width: 114, height: FINGER_PX },
+      { x: 138, y: 308, width: 46, height: FINGER_PX },
     ],
   ],
 ];

@@ -13,7 +13,7 @@ import { ServerData } from '../data/server-data.service';
 import { Units } from '../preferences/units.service';
 import { valueOf } from '../ui/loadable';
 
-const SHOWN = 4;
+const MOST_SHOWN = 4;
 
 /** How many of them, the roomiest first, take the mass. */
 function neededOf(roomiest: readonly { readonly roomKg: number }[], massKg: number): number {
@@ -133,7 +133,7 @@ export class CylinderChoice {
         (a, b) => Number(b.cylinder.place === 'van') - Number(a.cylinder.place === 'van') || b.cylinder.contentKg - a.cylinder.contentKg,
       ),
   );
-  protected readonly offered = computed(() => this.fitting().slice(0, SHOWN));
+  protected readonly offered = computed(() => this.fitting().slice(0, MOST_SHOWN));
   /** kg that find no room in the van. */
   protected readonly shortBy = computed(() => {
     const room = this.fitting()

@@ -7,6 +7,7 @@ import { atmosphereAt, pressureDifferenceIn, pressureIn } from '@hygromet/core/u
 import { altitude } from '@hygromet/core/units/quantity';
 import { specificEnergyIn } from '@hygromet/core/units/specific-energy';
 import { temperatureDifferenceIn, temperatureIn } from '@hygromet/core/units/temperature';
+import { NOTHING_KG } from '@hygromet/core/account/ledger-resolution';
 import { catchError, map, of } from 'rxjs';
 import { ServerData } from '../data/server-data.service';
 import { PreferencesService } from './preferences.service';
@@ -22,12 +23,11 @@ export type Rounding = 'nearest' | 'down' | 'up';
 
 const DECIMALS: Record<MassUnit, number> = { lb: 1, 'lb-oz': 0, oz: 0, kg: 2, g: 0 };
 /** Below this a charge is told with one digit more. */
-const SMALL_KG = 0.5;
+const SMALL_KG_SHOWN = 0.5;
 /** Pa: less cannot be read on a gauge. */
-const SEEN_VACUUM = 1500;
-const NOTHING_KG = 1e-6;
+const VACUUM_SHOWN = 1500;
 const decimalsFor = (unit: MassUnit, kg: number) =>
-  DECIMALS[unit] + (Math.abs(kg) > NOTHING_KG && Math.abs(kg) < SMALL_KG && unit !== 'g' && unit !== 'oz' ? 1 : 0);
+  DECIMALS[unit] + (Math.abs(kg) > NOTHING_KG && Math.abs(kg) < SMALL_KG_SHOWN && unit !== 'g' && unit !== 'oz' ? 1 : 0);
 const rounded = (value: number, decimals: number, rounding: Rounding) => {
   const step = 10 ** decimals;
   // a value that is a tenth but for its last bits is that tenth
@@ -91,7 +91,7 @@ export class Units {
   pressure(p: number): string {
     const { pressure } = this.preferences();
     const atmosphere = this.atmosphere();
-    if (pressure === 'psig' && p < atmosphere - SEEN_VACUUM) return `${this.decimal(pressureIn(p, 'inHg', atmosphere), 0)} inHg vacuum`;
+    if (pressure === 'psig' && p < atmosphere - VACUUM_SHOWN) return `${this.decimal(pressureIn(p, 'inHg', atmosphere), 0)} inHg vacuum`;
     return `${this.decimal(pressureIn(p, pressure, atmosphere), pressure === 'barg' ? 1 : 0)} ${PRESSURE_LABELS[pressure]}`;
   }
 

@@ -17,7 +17,7 @@ const BLACK = rgb(0, 0, 0);
 const GREY = rgb(0.35, 0.35, 0.35);
 /** Left edge of each column, or its right one for figures. */
 const COLUMNS = { name: 48, kind: 104, remark: 214, gross: 430, tare: 497, net: 564 };
-const ROW = 17;
+const ROW_PX = 17;
 
 /** A shipment as PDF: one line for each cylinder, sums by refrigerant, and who gave it to whom. @param mass how a weight is told */
 export async function shipmentPdf(shipment: Shipment, head: ShipmentHead, mass: (kg: number) => string): Promise<Uint8Array> {
@@ -83,13 +83,13 @@ class Sheet {
   }
 
   pair(what: string, text: string): void {
-    this.down(ROW);
+    this.down(ROW_PX);
     this.page.drawText(what, { x: PAGE.margin, y: this.y, size: 10, font: this.plain, color: GREY });
     this.page.drawText(printable(text === '' ? '-' : text), { x: COLUMNS.kind, y: this.y, size: 10, font: this.bold, color: BLACK });
   }
 
   row(cells: Cells, bold: boolean, color = BLACK): void {
-    this.down(ROW);
+    this.down(ROW_PX);
     const font = bold ? this.bold : this.plain;
     for (const [column, text] of Object.entries(cells)) {
       const edge = COLUMNS[column as keyof Cells]; // Object.entries forgets its literal keys

@@ -1,3 +1,4 @@
+import { burnsByList } from '@hygromet/core/fluids/safety-group';
 import { fromServer } from '../data/from-server';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 
@@ -48,7 +49,7 @@ export class ShipmentPage {
   protected readonly ready = computed(() => (valueOf(this.cylinders()) ?? []).filter(readyToGo));
   protected readonly shipment = computed(() => {
     const refrigerants = valueOf(this.refrigerants()) ?? [];
-    const burns = (id: string) => refrigerants.find((refrigerant) => refrigerant.id === id)?.flammable ?? true; // unknown is taken as burning
+    const burns = burnsByList(refrigerants);
     return shipmentOf(this.chosen(), burns);
   });
   protected readonly line = computed(() => {

@@ -1,6 +1,7 @@
 import type { Cylinder } from '@hygromet/contract/cylinder';
 import { isUnknown } from '@hygromet/core/cylinder/unknown-content';
 import { unNumber } from '@hygromet/core/compliance/shipping';
+import { notShipped, type ShippingReason } from '@hygromet/core/compliance/carriage';
 import { contentName, isFilled } from '../cylinders/cylinder-labels';
 import { cylinderKindNames } from '../cylinders/objection-labels';
 
@@ -91,13 +92,16 @@ function unText(cylinder: Cylinder, burns: (refrigerant: string) => boolean): st
   return `UN ${number} ${name}${technical}, ${division}`;
 }
 
-/** 49 CFR 173.301(a): no cylinder is offered for transport with more in it than it may hold, or leaking or damaged. */
-function stoppedBy({ name, flags, contentKg }: Cylinder): readonly { readonly name: string; readonly why: string }[] {
-  if (flags.includes('overfilled')) return [{ name, why: 'is overfilled: remove the excess before anybody carries it' }];
-  if (flags.includes('pressure-rating-too-low'))
-    return [{ name, why: 'is of too low a pressure class for what is in it: move its content first' }];
-  if (flags.includes('negative-balance')) return [{ name, why: 'shows a negative balance – weigh it first' }];
-  return contentKg > 0 ? [] : [{ name, why: 'is empty by the ledger: weigh it in, or leave it here' }];
+const stops: Readonly<Record<ShippingReason, string>> = {
+  overfilled: 'is overfilled: remove the excess before anybody carries it',
+  'pressure-rating-too-low': 'is of too low a pressure class for what is in it: move its content first',
+  'negative-balance': 'shows a negative balance – weigh it first',
+  empty: 'is empty by the ledger: weigh it in, or leave it here',
+};
+
+function stoppedBy(cylinder: Cylinder): readonly { readonly name: string; readonly why: string }[] {
+  const reason = notShipped(cylinder);
+  return reason === undefined ? [] : [{ name: cylinder.name, why: stops[reason] }];
 }
 
 /** Full, mixed, burnt-out or for destruction: what usually goes with the next shipment; nothing that must not be carried as it is. */

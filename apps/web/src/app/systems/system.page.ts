@@ -13,6 +13,7 @@ import { kindOf } from '@hygromet/core/circuit/system-kind';
 import { partsWithVolume } from '@hygromet/core/circuit/part-volume';
 import { compressorTypes } from '@hygromet/core/planning/job-conditions';
 import { whereAtRest } from '@hygromet/core/planning/where';
+import { usualLiquidLine } from '@hygromet/core/charge/charge-target';
 import { coreQuery } from '../core-worker/core-query';
 import { mutation, errorIn } from '../data/mutation';
 import { ledger } from '../data/ledger';
@@ -34,9 +35,6 @@ import { changesIn } from './facts-labels';
 import { LimitsField } from './limits-field';
 import { compressorNames, flammableWords, partNames, portNames, systemKindNames, valveNames, valveStateNames } from './system-labels';
 import { momentText } from '../ui/day';
-
-/** A liquid line in use, K; common practice. */
-const LIQUID_LINE = 308;
 
 const AS_USUAL = { value: '', label: 'default for this system type' };
 
@@ -90,7 +88,7 @@ export class SystemPage {
       const system = this.known();
       const composition = valueOf(this.refrigerants())?.find(({ id }) => id === system?.refrigerant)?.composition;
       const lineSet = system?.facts.lineSet;
-      return composition === undefined || lineSet === undefined ? undefined : { lineSet, composition, T: LIQUID_LINE };
+      return composition === undefined || lineSet === undefined ? undefined : { lineSet, composition, T: usualLiquidLine };
     }),
   );
   /** kg on the plate and in what of the line set the plate does not cover. */

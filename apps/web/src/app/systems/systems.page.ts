@@ -1,3 +1,4 @@
+import { SAME_WEIGHT_KG } from '@hygromet/core/cylinder/scale-tolerance';
 import { ReadState } from '../shell/read-state';
 import { fromServer } from '../data/from-server';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
@@ -12,8 +13,6 @@ import { Icon } from '../ui/icon';
 import { valueOf } from '../ui/loadable';
 import { PageHead } from '../ui/page-head';
 import { systemKindNames } from './system-labels';
-
-const SAME_KG = 0.005;
 
 /** The register of systems: what stands on the plate, and what the ledger says is still in it. */
 @Component({
@@ -136,7 +135,7 @@ export class SystemsPage {
   protected readonly kind = ({ kind }: System) => systemKindNames[kind];
   /** Nameplate less content, where they differ. */
   protected readonly missing = ({ nameplateKg, contentKg }: System) =>
-    Math.abs(nameplateKg - contentKg) > SAME_KG ? nameplateKg - contentKg : undefined;
+    Math.abs(nameplateKg - contentKg) > SAME_WEIGHT_KG ? nameplateKg - contentKg : undefined;
 
   protected async export(format: 'csv' | 'json'): Promise<void> {
     const [{ saveCsv, saveJson }, { systemSheet }] = await Promise.all([import('../ui/save-file'), import('../sheets/system-sheet')]);

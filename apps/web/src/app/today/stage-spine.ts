@@ -4,7 +4,7 @@ import { nextStage } from '@hygromet/core/visit/stage-states';
 import { stageNames, stateText } from '../visit/stage-labels';
 
 /** Width of one valve and the pipe after it. */
-const STEP = 24;
+const STEP_PX = 24;
 
 /** The stages of a visit as a row of small valves: filled is done, black is next, outline is ahead, dashed is not needed, red is in trouble. */
 @Component({
@@ -64,8 +64,8 @@ const STEP = 24;
 })
 export class StageSpine {
   readonly states = input.required<readonly StageState[]>();
-  protected readonly step = STEP;
-  protected readonly width = computed(() => this.states().length * STEP - 7);
+  protected readonly step = STEP_PX;
+  protected readonly width = computed(() => this.states().length * STEP_PX - 7);
   protected readonly next = computed(() => nextStage(this.states()));
   protected readonly told = computed(() =>
     this.states()

@@ -7,7 +7,7 @@ import { Units } from '../preferences/units.service';
 import { valueOf } from '../ui/loadable';
 
 /** More names than this are a number. */
-const NAMED = 6;
+const MOST_SHOWN = 6;
 
 /** What rides along, in one line. */
 @Component({
@@ -42,7 +42,7 @@ export class VanLine {
     if (all === undefined) return undefined;
     const along = all.filter(({ place, retiredAt }) => place === 'van' && retiredAt === null);
     const names = along.map(({ name }) => name).sort((a, b) => a.localeCompare(b, 'en', { numeric: true }));
-    const shown = names.length > NAMED ? `${names.length} cylinders` : names.join(', ');
+    const shown = names.length > MOST_SHOWN ? `${names.length} cylinders` : names.join(', ');
     const ready = along.filter(({ evacuatedAt, contentKg }) => evacuatedAt !== null && contentKg === 0).map(({ name }) => name);
     return {
       names,

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import type { BudgetTerm, StopWeight } from '@hygromet/core/cylinder/stop-weight';
 import data from '@hygromet/core/cylinder/stop-budget.json';
 import type { MassUnit } from '@hygromet/core/units/mass';
+import { SEEN_KG } from '@hygromet/core/cylinder/scale-tolerance';
 import { Units } from '../preferences/units.service';
 
 const names: Readonly<Record<BudgetTerm, readonly [string, string]>> = {
@@ -13,9 +14,6 @@ const names: Readonly<Record<BudgetTerm, readonly [string, string]>> = {
   drift: ['Drift', 'first vapor of the blend is lighter'],
   hose: ['Hose', 'liquid that still runs in'],
 };
-
-/** Less than this is told of nothing. */
-const SEEN_KG = 0.0023;
 
 /** From the limit to the reading at which the valve is shut: each part with its share. */
 @Component({

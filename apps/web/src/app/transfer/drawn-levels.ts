@@ -1,4 +1,5 @@
 import type { Level } from '@hygromet/core/cylinder/level';
+import { HOT_REFERENCE } from '@hygromet/core/cylinder/reference-temperatures';
 import type { Units } from '../preferences/units.service';
 import type { DrawnLevel } from '../ui/cylinder-drawing';
 
@@ -7,7 +8,7 @@ export function drawnLevels(levels: readonly Level[] | undefined, units: Units, 
   const [now, stop, hot] = levels ?? [];
   if (now === undefined || stop === undefined || hot === undefined) return [];
   return [
-    { kind: 'hot', share: hot.liquidShare, title: `at ${units.temperature(328.15)}`, text: words(hot, units) },
+    { kind: 'hot', share: hot.liquidShare, title: `at ${units.temperature(HOT_REFERENCE)}`, text: words(hot, units) },
     { kind: 'stop', share: stop.liquidShare, title: filled, text: stopWords(stop, units) },
     { kind: 'now', share: now.liquidShare, title: 'now', text: words(now, units) },
   ];

@@ -7,7 +7,7 @@ import { isUnknown } from '@hygromet/core/cylinder/unknown-content';
 import type { Port } from '@hygromet/core/cylinder/port';
 import type { Hose } from '@hygromet/core/cylinder/stop-weight';
 import type { Composition } from '@hygromet/core/fluids/composition';
-import { celsius } from '@hygromet/core/units/temperature';
+import { HOT_REFERENCE } from '@hygromet/core/cylinder/reference-temperatures';
 import { airCounted, collarOf, reliefOf } from '../cylinders/judged-cylinder';
 import { coreQuery } from '../core-worker/core-query';
 import type { LimitsArgs } from '../core-worker/cylinder-operations';
@@ -77,7 +77,7 @@ export function fillAnswers(properties: CoreWorker, filling: Filling) {
       const cases = [
         { massKg: own.contentKg, T },
         { massKg: own.stopKg, T },
-        { massKg: own.stopKg, T: celsius(55) },
+        { massKg: own.stopKg, T: HOT_REFERENCE },
       ];
       return { composition: own.composition, volumeM3: own.volumeM3, airShare: own.airShare, cases };
     }),

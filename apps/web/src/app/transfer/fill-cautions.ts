@@ -5,6 +5,8 @@ import type { Objection } from '@hygromet/core/cylinder/objection';
 import type { PressureRating } from '@hygromet/core/cylinder/pressure-rating';
 import type { Cylinder } from '@hygromet/contract/cylinder';
 import type { MassUnit } from '@hygromet/core/units/mass';
+import { keepBelow } from '@hygromet/core/cylinder/keep-below';
+import { isFlammableGroup } from '@hygromet/core/fluids/safety-group';
 import type { Units } from '../preferences/units.service';
 import type { Heat } from '../core-worker/property-operations';
 
@@ -80,7 +82,7 @@ const objected = ({ objections, incoming, cylinder }: FillFacts): readonly FillC
 
 function overfilled({ cylinder, ruling, nowKg, heat, scaleUnit }: FillFacts, units: Units): FillCaution | undefined {
   if (ruling === undefined || nowKg === undefined || nowKg <= ruling.gross) return undefined;
-  const until = heat?.fills ? ` Keep it below ${units.temperature(heat.T - MARGIN)} until then.` : '';
+  const until = heat?.fills ? ` Keep it below ${units.temperature(keepBelow(heat.T))} until then.` : '';
   return {
     code: 'overfilled',
     grave: true,
@@ -155,7 +157,7 @@ function hot({ heat, hottestK, nowKg, ruling, overruled }: FillFacts, units: Uni
     stops: false,
     sentence:
       `${overruled ? 'The rule for the hottest location is set aside. ' : ''}${over ? 'As it is' : 'Filled to this stop'}, it goes liquid-full at ${units.temperature(heat.T)}${pressure}. ` +
-      `Above that, pressure climbs about ${units.pressureStep(units.kelvinsInADegree() * heat.slopePaPerK)} per degree. Keep it below ${units.temperature(heat.T - MARGIN)} at all times.`,
+      `Above that, pressure climbs about ${units.pressureStep(units.kelvinsInADegree() * heat.slopePaPerK)} per degree. Keep it below ${units.temperature(keepBelow(heat.T))} at all times.`,
   };
 }
 
@@ -171,9 +173,6 @@ function hotterThanRated({ rating, heat, hottestK }: FillFacts, units: Units): F
   };
 }
 
-/** K: a shell thermometer and a warm side. Common practice. */
-const MARGIN = 8;
-
 function unidentified({ incoming }: FillFacts): FillCaution | undefined {
   if (incoming === undefined || !isUnknown(incoming.composition)) return undefined;
   return {
@@ -187,7 +186,7 @@ function unidentified({ incoming }: FillFacts): FillCaution | undefined {
 
 function flammable({ safetyGroup, incoming, cylinder }: FillFacts): FillCaution | undefined {
   const name = incoming?.name ?? cylinder.refrigerant;
-  if (safetyGroup === undefined || safetyGroup?.endsWith('1') === true || name === null) return undefined;
+  if (safetyGroup === undefined || !isFlammableGroup(safetyGroup) || name === null) return undefined;
   const burns = safetyGroup === null ? 'No safety classification – treat as flammable.' : `${name} is flammable (${safetyGroup}).`;
   return {
     code: 'flammable',

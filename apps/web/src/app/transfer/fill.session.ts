@@ -7,7 +7,8 @@ import type { ScaleTarget } from '@hygromet/contract/movement';
 import { sameWeight } from '@hygromet/core/cylinder/same-weight';
 import type { Hose } from '@hygromet/core/cylinder/stop-weight';
 import type { MassUnit } from '@hygromet/core/units/mass';
-import { celsius } from '@hygromet/core/units/temperature';
+import { isBelowTare } from '@hygromet/core/cylinder/scale-tolerance';
+import { USUAL_REFERENCE } from '@hygromet/core/cylinder/reference-temperatures';
 import { of, switchMap } from 'rxjs';
 import { hottestAt, usualPlace } from '../cylinders/hottest-place';
 import { tareOf } from '../cylinders/gross-tare';
@@ -28,7 +29,6 @@ import { fillDoubt } from './fill-doubt';
 import { isSound, newFillDraft, type FillDraft } from './fill-draft';
 import { FillTarget } from './fill-target';
 
-const WEIGHED_TO_KG = 0.005;
 /** The rule that may be set aside by the person who named the place. */
 const HOT_RULE = 'not-liquid-full-hottest' as const;
 
@@ -46,7 +46,7 @@ export class FillSession {
 
   readonly draft = this.drafts.value.asReadonly();
   /** Temperature of the drawn cylinder, K. */
-  readonly temperature = signal<number>(celsius(25));
+  readonly temperature = signal<number>(USUAL_REFERENCE);
   /** Set by the first try to go on: empty fields are named from then on. */
   readonly submitted = signal(false);
 
@@ -133,7 +133,7 @@ export class FillSession {
   /** Scale less ledger, kg; nothing while they agree or the cylinder is not weighed. */
   readonly unexplained = computed(() => {
     const [cylinder, before] = [this.known(), this.before()];
-    if (cylinder === undefined || before.state !== 'good' || before.si < cylinder.tareKg) return undefined;
+    if (cylinder === undefined || before.state !== 'good' || isBelowTare(before.si, cylinder.tareKg)) return undefined;
     const difference = before.si - tareOf(cylinder) - cylinder.contentKg;
     return sameWeight(difference) ? undefined : difference;
   });
@@ -333,7 +333,7 @@ export class FillSession {
 
   private sentenceBelowTare(): string | undefined {
     const [cylinder, before] = [this.known(), this.before()];
-    if (cylinder === undefined || before.state !== 'good' || before.si >= cylinder.tareKg - WEIGHED_TO_KG) return undefined;
+    if (cylinder === undefined || before.state !== 'good' || !isBelowTare(before.si, cylinder.tareKg)) return undefined;
     return `That is below its tare of ${this.onScale(cylinder.tareKg)}. Read the scale again, and "TW" on the collar.`;
   }
 }

@@ -1,8 +1,6 @@
 import type { BudgetTerm, StopWeight } from '@hygromet/core/cylinder/stop-weight';
+import { SEEN_KG } from '@hygromet/core/cylinder/scale-tolerance';
 import type { Units } from '../preferences/units.service';
-
-/** Less than this is told of nothing. */
-const SEEN_KG = 0.001;
 
 const groups: readonly (readonly [readonly BudgetTerm[], string])[] = [
   [['density', 'capacity', 'tare', 'scale'], 'for what stamp, scale and equation leave open'],

@@ -7,14 +7,14 @@ export interface TruckApi {
   readonly solve: (task: TruckTask, begun: (goal: TruckGoal) => void) => Promise<SolvedTruck>;
 }
 
-/** Seconds for each goal, after which the best plan found so far is taken; it is then not proved to be the best. */
-const MOST_SECONDS = 5;
+/** For each goal, after which the best plan found so far is taken; it is then not proved to be the best. */
+const MOST_MS = 5000;
 
 export const truckApi = (loaded: Promise<Pick<Highs, 'solve'>>): TruckApi => ({
   solve: async (task, begun) => {
     const { solve } = await loaded;
     const solved = (program: string): LpSolution => {
-      const { Status, ObjectiveValue, Columns } = solve(program, { mip_rel_gap: 0, time_limit: MOST_SECONDS, output_flag: false });
+      const { Status, ObjectiveValue, Columns } = solve(program, { mip_rel_gap: 0, time_limit: MOST_MS / 1000, output_flag: false });
       const columns = Columns as Readonly<Record<string, { readonly Primal?: number }>>; // an infeasible model cannot be: shortage is allowed
       return { optimal: Status === 'Optimal', objective: ObjectiveValue, valueOf: (name) => columns[name]?.Primal ?? 0 };
     };

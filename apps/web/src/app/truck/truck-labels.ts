@@ -2,6 +2,7 @@ import { truckGoals, type TruckGoal } from '@hygromet/core/planning/truck';
 import type { Cylinder } from '@hygromet/contract/cylinder';
 import type { Visit } from '@hygromet/contract/visit';
 import type { TruckPlan } from '@hygromet/core/planning/truck';
+import { notCarried, type CarriageReason } from '@hygromet/core/compliance/carriage';
 import type { Units } from '../preferences/units.service';
 import type { Suited } from '../core-worker/cylinder-operations';
 import type { TruckVisit } from './truck-task';
@@ -104,16 +105,18 @@ export const shortSentences = (
     return visit === undefined ? [] : [remedy(kg, visit, solved.suited.get(job) ?? [], cylinders, tell)];
   });
 
-/** What stands in the van and must not be driven as it is. 49 CFR 173.301(a): not with more in it than it may hold, nor of too low a class. */
+const beforeDriven: Readonly<Record<CarriageReason, string>> = {
+  overfilled: 'is overfilled: remove the excess before it is driven, and keep it out of the sun.',
+  'pressure-rating-too-low': 'its pressure class is too low for what is in it: move its content before it is driven.',
+};
+
+/** What stands in the van and must not be driven as it is. */
 export const notToBeDriven = (cylinders: readonly Cylinder[]): readonly string[] =>
   cylinders
     .filter(({ place, retiredAt }) => place === 'van' && retiredAt === null)
     .flatMap(({ name, flags }) => {
-      if (flags.includes('overfilled'))
-        return [`${name} stands in the van and is overfilled: remove the excess before it is driven, and keep it out of the sun.`];
-      if (flags.includes('pressure-rating-too-low'))
-        return [`${name} stands in the van, and its pressure class is too low for what is in it: move its content before it is driven.`];
-      return [];
+      const reason = notCarried(flags);
+      return reason === undefined ? [] : [`${name} stands in the van, and ${beforeDriven[reason]}`];
     });
 
 /** A plan for a later day counts the cylinders as they are now. */

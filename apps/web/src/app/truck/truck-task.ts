@@ -3,10 +3,9 @@ import type { System } from '@hygromet/contract/system';
 import type { Visit } from '@hygromet/contract/visit';
 import type { Quality } from '@hygromet/core/cylinder/cylinder-kind';
 import type { Carried, TruckJob, TruckTask } from '@hygromet/core/planning/truck';
+import { withDoubt } from '@hygromet/core/planning/charge-doubt';
 import type { Suited } from '../core-worker/cylinder-operations';
 
-/** How far a charge by plate and ledger may be off: common practice, as in the plan of a visit. */
-const CHARGE_OFF = 0.1;
 /** What stays in the system's own condenser or receiver needs no cylinder; what is not decided yet is planned as if all of it came. */
 const NO_CYLINDER: readonly string[] = ['nothing', 'pump-down-condenser', 'pump-down-receiver'];
 
@@ -37,9 +36,7 @@ export function truckVisits(
       const quality = visit.plan?.burntOut === true ? ('burnt' as const) : ('usual' as const);
       const job: TruckJob = {
         id: visit.id,
-        low: (1 - CHARGE_OFF) * likely,
-        likely,
-        high: (1 + CHARGE_OFF) * likely,
+        ...withDoubt(likely),
         group: quality === 'usual' ? system.refrigerant : `${system.refrigerant}, ${quality}`,
       };
       return [{ visit, system, job, quality, needsMachine: needs, flammable: burns(system.refrigerant) }];

@@ -1,4 +1,5 @@
 import type { SolvedTruck } from '@hygromet/core/planning/solve-truck';
+import { burnsByList } from '@hygromet/core/fluids/safety-group';
 import { fromServer } from '../data/from-server';
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
@@ -60,7 +61,7 @@ export class TruckSession {
   });
   readonly visits = computed(() => {
     const refrigerants = valueOf(this.refrigerants()) ?? [];
-    const burns = (id: string) => refrigerants.find((refrigerant) => refrigerant.id === id)?.flammable ?? true; // unknown is taken as burning
+    const burns = burnsByList(refrigerants);
     return truckVisits(valueOf(this.visitsRead()) ?? [], valueOf(this.systems()) ?? [], this.day(), burns);
   });
   /** Open visits of earlier days: today's truck does not count them until somebody gives them a day. */

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, input, model, viewChild } from '@angular/core';
 import { celsius } from '@hygromet/core/units/temperature';
+import { HOT_REFERENCE } from '@hygromet/core/cylinder/reference-temperatures';
 import { scaleLinear } from 'd3-scale';
 import { PreferencesService } from '../preferences/preferences.service';
 import { Units } from '../preferences/units.service';
@@ -17,9 +18,9 @@ const COLDEST = celsius(-10);
 const HOTTEST = celsius(70);
 const RAIL = { x: 52, top: 62, bottom: 382 };
 const FOOT = { x: 184, y: 384 };
-const LABEL_X = 282;
+const LABEL_X_PX = 282;
 /** Two lines of a label need this much room. */
-const LABEL_HEIGHT = 42;
+const LABEL_HEIGHT_PX = 42;
 
 /**
  * The cylinder with its liquid now, at the stop and at the hottest temperature, beside a rail on which a temperature is dragged.
@@ -97,10 +98,10 @@ export class CylinderDrawing {
   protected readonly shape = cylinderShape(318);
   protected readonly foot = FOOT;
   protected readonly rail = RAIL;
-  protected readonly labelX = LABEL_X;
+  protected readonly labelX = LABEL_X_PX;
   protected readonly coldest = COLDEST;
   protected readonly hottest = HOTTEST;
-  protected readonly hotMark = celsius(55);
+  protected readonly hotMark = HOT_REFERENCE;
   protected readonly temperatureUnit = computed(() => this.preferences().temperature);
 
   private readonly scale = scaleLinear([COLDEST, HOTTEST], [RAIL.bottom, RAIL.top]).clamp(true);
@@ -123,9 +124,9 @@ export class CylinderDrawing {
     let free = 60;
     return sorted.map(({ level, surface }) => {
       const y = Math.max(free, Math.min(surface - 2, 372));
-      free = y + LABEL_HEIGHT;
+      free = y + LABEL_HEIGHT_PX;
       const from = level.kind === 'hot' ? FOOT.x - 80 : FOOT.x + this.shape.width / 2;
-      return { level, y, leader: `M${from} ${surface}H${LABEL_X - 28}L${LABEL_X - 6} ${y - 4}` };
+      return { level, y, leader: `M${from} ${surface}H${LABEL_X_PX - 28}L${LABEL_X_PX - 6} ${y - 4}` };
     });
   });
 

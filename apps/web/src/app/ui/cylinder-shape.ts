@@ -14,21 +14,21 @@ export interface CylinderShape {
 
 /** Shares of the height: curved bottom and top, and the collar above the body. */
 const ENDS = { bottom: 0.05, top: 0.12 };
-const COLLAR = 0.1;
+const COLLAR_DRAWN = 0.1;
 /** Height of the body over its diameter, as recovery cylinders of the usual sizes have it (common practice). */
-const SLENDERNESS = 2.2;
+const SLENDERNESS_DRAWN = 2.2;
 
 export function cylinderShape(bodyHeight: number): CylinderShape {
   const h = bodyHeight;
-  const r = h / SLENDERNESS / 2;
+  const r = h / SLENDERNESS_DRAWN / 2;
   const [top, bottom] = [ENDS.top * h, ENDS.bottom * h];
   const neck = 0.62 * r;
   const collarBottom = -h + 0.25 * top;
   return {
     width: 2 * r,
-    height: h * (1 + COLLAR),
+    height: h * (1 + COLLAR_DRAWN),
     body: `M${-r} ${-bottom}A${r} ${bottom} 0 0 0 ${r} ${-bottom}V${-h + top}A${r} ${top} 0 0 0 ${-r} ${-h + top}Z`,
-    collar: `M${-neck} ${collarBottom}V${-h * (1 + COLLAR)}H${neck}V${collarBottom}`,
+    collar: `M${-neck} ${collarBottom}V${-h * (1 + COLLAR_DRAWN)}H${neck}V${collarBottom}`,
     surface: (share) => -h * liquidHeight(share, ENDS),
   };
 }

@@ -6,8 +6,8 @@ import { Units } from '../preferences/units.service';
 import { Width } from './width';
 
 /** Labels nearer than this stand outside their marks, not over each other. */
-const LABEL_WIDTH = 96;
-const HALF_STOP_MARK = 9;
+const LABEL_WIDTH_PX = 96;
+const HALF_STOP_MARK_PX = 9;
 
 /**
  * One scale from the tare to beyond the limit, in the unit of the person's scale: steel is tare, blue is in it, soft is room, hatched
@@ -180,8 +180,8 @@ export class WeightBeam {
 
 /** Tare to the left of its mark where the content is small; the content to the left of its mark where the stop is near, and its word to the right. */
 function labelPlaces(tare: number, now: number, stop: number) {
-  const nearTare = now - tare < LABEL_WIDTH;
-  const nearStop = Math.abs(stop - now) < LABEL_WIDTH;
+  const nearTare = now - tare < LABEL_WIDTH_PX;
+  const nearStop = Math.abs(stop - now) < LABEL_WIDTH_PX;
   return {
     tareLabel: nearTare ? { x: tare - 3, anchor: 'end' } : { x: tare, anchor: 'middle' },
     nowLabel: nearTare
@@ -189,7 +189,7 @@ function labelPlaces(tare: number, now: number, stop: number) {
       : nearStop
         ? { x: now < stop ? now + 4 : now + 40, anchor: now < stop ? 'end' : 'start' }
         : { x: now, anchor: 'middle' },
-    stopLabel: nearStop && now < stop ? { x: stop - HALF_STOP_MARK, anchor: 'start' } : { x: stop, anchor: 'middle' },
+    stopLabel: nearStop && now < stop ? { x: stop - HALF_STOP_MARK_PX, anchor: 'start' } : { x: stop, anchor: 'middle' },
   };
 }
 

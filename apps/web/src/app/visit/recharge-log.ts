@@ -7,7 +7,7 @@ import { mayGoBackByTests } from '@hygromet/core/account/reuse-verdict';
 import { mayFeed, sourcesFor, type Stock } from '@hygromet/core/charge/sources';
 import type { Composition } from '@hygromet/core/fluids/composition';
 import type { MassUnit } from '@hygromet/core/units/mass';
-import { kelvin } from '@hygromet/core/units/quantity';
+import { feedingRules } from '@hygromet/core/charge/feeding';
 import { mutation, errorIn } from '../data/mutation';
 import { newKey } from '../data/new-key';
 import { ServerData } from '../data/server-data.service';
@@ -21,10 +21,6 @@ import { QuantityField } from '../ui/quantity-field';
 import { TakeReading } from './live/take-reading';
 import { VisitEntries } from './visit-entries';
 import { VisitJob } from './visit-job';
-
-const ROOM_K = kelvin(295.15);
-/** kg of the target within which the valve is shut by hand: what the hose still holds comes after. */
-const SLOW_KG = 0.1;
 
 /** From which cylinders the charge comes, and the charge as it is weighed in: what is left to the target, and its entry in the ledger. */
 @Component({
@@ -154,7 +150,7 @@ export class RechargeLog {
   protected readonly untested = computed(() =>
     this.tested() ? [] : this.stock().flatMap(({ id, is }) => (is === 'own' ? [this.name(id)] : [])),
   );
-  protected readonly sources = computed(() => sourcesFor(this.composition(), this.leftKg(), this.stock(), ROOM_K));
+  protected readonly sources = computed(() => sourcesFor(this.composition(), this.leftKg(), this.stock(), feedingRules.cylinderK));
   protected name = (id: string): string => this.rack().find((entry) => entry.id === id)?.name ?? '';
 
   protected readonly choices = computed(() => {
@@ -173,7 +169,7 @@ export class RechargeLog {
   private readonly leftKg = computed(() => Math.max(0, this.targetKg() - this.chargedKg()));
   protected readonly ready = computed(() => (this.reading()?.kg ?? 0) > 0 && this.chosen() !== '');
   protected readonly fedText = computed(() => (this.ready() ? this.units.massText(this.reading()!.kg) : 'charge'));
-  protected readonly over = computed(() => (this.reading()?.kg ?? 0) > this.leftKg() + SLOW_KG);
+  protected readonly over = computed(() => (this.reading()?.kg ?? 0) > this.leftKg() + feedingRules.shutByHandKg);
   /** What is left to the target as the scale stands now. */
   protected readonly left = computed(() => {
     const reading = this.reading();
@@ -181,7 +177,7 @@ export class RechargeLog {
     if (reading.kg <= 0) return 'Nothing has left the cylinder: read both weights again.';
     const left = this.leftKg() - reading.kg;
     if (this.over()) return `${this.units.massText(-left, 'up')} more than the charge: shut the valve. Too much is recovered again.`;
-    if (left <= SLOW_KG) return 'Shut the valve: the rest comes out of the hose.';
+    if (left <= feedingRules.shutByHandKg) return 'Shut the valve: the rest comes out of the hose.';
     return `${this.units.massText(left, 'down')} left to the charge.`;
   });
 

@@ -3,6 +3,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 
 import type { Scenario } from '@hygromet/core/twin/scenario';
 import type { Simulated } from '@hygromet/core/twin/simulate';
+import { CHARGE_DOUBT } from '@hygromet/core/planning/charge-doubt';
+import { machineCutOut } from '@hygromet/core/planning/cut-out';
 import { scaleLinear } from 'd3-scale';
 import { coreQuery } from '../core-worker/core-query';
 import { CoreWorker } from '../core-worker/core-worker.service';
@@ -14,8 +16,6 @@ import { valueOf } from '../ui/loadable';
 import { scenarioOf } from './live/scenario-of';
 
 const [WIDTH, HEIGHT, LEFT, RIGHT, TOP, BOTTOM] = [560, 190, 52, 52, 24, 30];
-/** How far a charge by plate and ledger may be off. */
-const CHARGE_OFF = 0.1;
 /** A transfer as it will likely go, drawn before it starts: weight and head over time, with the band of what is not known. */
 @Component({
   selector: 'hy-transfer-forecast',
@@ -134,7 +134,7 @@ export class TransferForecast {
     'forecast',
     computed((): ForecastArgs | undefined => {
       const scenario = this.scenario();
-      return scenario === undefined ? undefined : { scenario, chargeOff: CHARGE_OFF };
+      return scenario === undefined ? undefined : { scenario, chargeOff: CHARGE_DOUBT };
     }),
   );
   protected readonly forecast = computed(() => valueOf(this.answer()));
@@ -173,7 +173,7 @@ export class TransferForecast {
       thinned(samples)
         .map((sample, k) => `${k === 0 ? 'M' : 'L'}${x(sample.t / 60).toFixed(1)} ${of(sample).toFixed(1)}`)
         .join('');
-    const cutOut = yp(pressure(CUT_OUT));
+    const cutOut = yp(pressure(machineCutOut));
     return {
       mass: way(likely, ({ grossKg }) => y(mass(grossKg - start))),
       pressure: way(likely, ({ headPa }) => yp(Math.max(0, pressure(headPa)))),
@@ -195,11 +195,9 @@ export class TransferForecast {
 const gained = ({ samples }: Simulated, t: number): number =>
   (samples.find((sample) => sample.t >= t)?.grossKg ?? 0) - (samples[0]?.grossKg ?? 0);
 
-/** Pa absolute: where the high-pressure cut-out of a usual machine opens. */
-const CUT_OUT = 3.72e6;
 const highest = ({ samples }: Simulated): number => Math.max(...samples.map(({ headPa }) => headPa));
-const MOST_POINTS = 160;
+const MOST_POINTS_COUNT = 160;
 const thinned = (samples: Simulated['samples']) => {
-  const every = Math.ceil(samples.length / MOST_POINTS);
+  const every = Math.ceil(samples.length / MOST_POINTS_COUNT);
   return samples.filter((_, k) => k % every === 0 || k === samples.length - 1);
 };

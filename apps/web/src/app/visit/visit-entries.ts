@@ -6,7 +6,7 @@ import { ServerData } from '../data/server-data.service';
 import { valueOf, waiting } from '../ui/loadable';
 import { VisitJob } from './visit-job';
 
-const ENTRIES = 200;
+const ENTRIES_COUNT = 200;
 
 /** The entries of the system that is visited, and those of them that were logged on this visit and stand. */
 @Injectable()
@@ -17,7 +17,7 @@ export class VisitEntries {
   readonly system = computed(() => this.job.visit()?.system.id);
   private readonly loaded = toSignal(
     toObservable(this.system).pipe(
-      switchMap((account) => (account === undefined ? of(waiting) : this.read$(this.serverData.movements$(ENTRIES, { account })))),
+      switchMap((account) => (account === undefined ? of(waiting) : this.read$(this.serverData.movements$(ENTRIES_COUNT, { account })))),
     ),
     { initialValue: waiting },
   );

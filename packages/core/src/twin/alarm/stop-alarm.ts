@@ -35,3 +35,10 @@ export function stopAlarm({ stopKg, grossKg, rateKgPerS, machine }: StopQuestion
   const stage = grossKg > stopKg ? 'over' : grossKg >= closeAtKg ? 'now' : soon ? 'soon' : 'quiet';
   return { closeAtKg, stage, secondsLeft };
 }
+
+/** s after an answer until which what still comes over belongs to it. */
+export const ANSWERED_WITHIN_S = data.answered.withinS;
+
+/** Whether the valve is open although somebody answered: more came over since than hand, valve and scale explain, all in kg. */
+export const stillComes = (grossKg: number, answeredGrossKg: number, shutGrossKg: number): boolean =>
+  grossKg > Math.max(answeredGrossKg, shutGrossKg) + data.answered.stillComesKg;

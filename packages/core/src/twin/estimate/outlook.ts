@@ -1,3 +1,4 @@
+import { machineCutOut } from '../../planning/cut-out';
 import parameters from '../parameters.json';
 import { coolingsOfCylinder, type CylinderCooling, type Scenario } from '../scenario';
 import type { EndReason, Sample, Simulated, TwinEventKind } from '../transfer-run';
@@ -101,7 +102,7 @@ export function outlook({ scenario, now }: Underway, fitted: Fitted): Outlook | 
   const below = when('below-20-psig');
   const chargeSd = Math.sqrt(covariance[0]!);
   const charge = scenario.system.chargeKg * Math.exp(guess[0]!);
-  const cutOut = scenario.method === 'pump-down' ? parameters.own.cutOut : parameters.machine.cutOut;
+  const cutOut = scenario.method === 'pump-down' ? parameters.own.cutOut : machineCutOut;
   return {
     t,
     bands,

@@ -6,6 +6,7 @@ import { PASCAL_PER_PSI } from '@hygromet/core/proof/trace';
 import { CoreError } from '@hygromet/core/errors';
 import { pascal, type Pascal } from '@hygromet/core/units/quantity';
 import { readNumber } from '@hygromet/core/units/read-number';
+import { wattsIn } from '@hygromet/core/units/power';
 import { emptyEntry, readQuantity, type QuantityEntry, type QuantityKind } from '../../ui/quantity-entry';
 
 /** What is read of the unit, with the kind of field that it is typed in. */
@@ -59,10 +60,9 @@ export interface TypedUnits {
   readonly capacity: { readonly name: 'tons' | 'kW'; readonly W: number };
   readonly zero: { readonly name: 'psi' | 'kPa'; readonly Pa: number };
 }
-const TON_W = 3516.85;
 export const typedUnits = (degreeK: number, metric: boolean): TypedUnits => ({
   degreeK,
-  capacity: metric ? { name: 'kW', W: 1000 } : { name: 'tons', W: TON_W },
+  capacity: metric ? { name: 'kW', W: wattsIn('kW') } : { name: 'tons', W: wattsIn('ton') },
   zero: metric ? { name: 'kPa', Pa: 1000 } : { name: 'psi', Pa: PASCAL_PER_PSI },
 });
 

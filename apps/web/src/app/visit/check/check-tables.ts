@@ -1,10 +1,10 @@
+import { worthSaying } from '@hygromet/core/cycle/told';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { RunningAnswer } from '../../core-worker/running-operations';
 import { Units } from '../../preferences/units.service';
 import { explanationText, skewOfText, skewText } from './check-labels';
 
-const SHOWN = 4;
-const WORTH_SAYING = 0.02;
+const MOST_SHOWN = 4;
 
 /** What explains the readings, what skews them today, and what the rule of thumb would say beside it. */
 @Component({
@@ -89,8 +89,8 @@ export class CheckTables {
   protected readonly names = explanationText;
   protected readonly explanations = computed(() =>
     this.answer()
-      .explanations.slice(0, SHOWN)
-      .filter(({ probability }, k) => k === 0 || probability >= WORTH_SAYING),
+      .explanations.slice(0, MOST_SHOWN)
+      .filter(({ probability }, k) => k === 0 || worthSaying(probability)),
   );
   protected readonly skews = computed(() =>
     this.answer().skews.map(({ by, of, amount }) => {

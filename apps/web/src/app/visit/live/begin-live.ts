@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { toSignal } from '@angular/core/rxjs-interop';
 import type { Instrument } from '@hygromet/contract/instrument';
 import type { TransferMethod } from '@hygromet/core/twin/scenario';
+import { chargeDeviation } from '@hygromet/core/twin/estimate/charge-deviation';
 import type { Paired } from '@hygromet/contract/visit-transfer';
 import { errorIn } from '../../data/mutation';
 import { MethodSession } from '../../method/method.session';
@@ -13,11 +14,6 @@ import { liveQuantities, type LiveQuantity } from './live-figures';
 import { HeardInstruments, lastOf } from './heard-instruments';
 import { LiveTransfer } from './live-transfer';
 import { scenarioOf } from './scenario-of';
-
-/** Of the logarithm, where a plan cannot tell how far a charge may be off. */
-const CHARGE_SD = 0.12;
-/** A range of nine in ten, in standard deviations to each side. */
-const SIGMAS = 1.645;
 
 const QUANTITY_NAMES: Record<LiveQuantity, string> = {
   gross: 'Scale',
@@ -132,7 +128,7 @@ export class BeginLive {
       stopGrossKg: shutAt.gross,
       tareKg: this.fill.tareKg(),
       machine: method !== 'direct',
-      chargeSd: low > 0 && high > low ? Math.min(1, Math.max(0.05, Math.log(high / low) / 2 / SIGMAS)) : CHARGE_SD,
+      chargeSd: chargeDeviation(low, high),
       scenario,
       instruments,
       speed: Object.keys(instruments).length === 0 ? 1 : this.speed(),

@@ -20,8 +20,8 @@ import { LiveTransfer } from './live-transfer';
 import { coolingBy } from './live-labels';
 
 /** Minutes that are drawn at least. */
-const LEAST_MINUTES = 10;
-const MOST_DRAWN = 600;
+const LEAST_MINUTES_DRAWN = 10;
+const MOST_COUNT = 600;
 
 /** Head and suction as they were read, where the head is going with its range, the cut-out, and what cooling would change. */
 @Component({
@@ -56,7 +56,7 @@ export class LiveChart {
     const p = (value: number) => Math.max(0, this.units.pressureNumber(value));
     const read = (all: readonly Read[]): Corner[] => {
       const reads = all.filter(({ at }) => at >= Date.parse(transfer.begunAt));
-      const every = Math.max(1, Math.ceil(reads.length / MOST_DRAWN));
+      const every = Math.max(1, Math.ceil(reads.length / MOST_COUNT));
       return reads
         .filter((_, k) => k % every === 0 || k === reads.length - 1)
         .map(({ at, value }) => ({ x: secondsOf(transfer, at) / 60, y: p(value) }));
@@ -66,7 +66,7 @@ export class LiveChart {
     const cure = outlook?.trip === undefined ? undefined : outlook.cures.find(({ tripS }) => tripS === undefined);
     const cutOut = outlook === undefined ? Number.POSITIVE_INFINITY : p(outlook.cutOutPa);
     const [head, high] = [read(series.head), coming((range) => range.high)];
-    const end = Math.max(LEAST_MINUTES, (outlook?.t.at(-1) ?? this.live.elapsed()) / 60);
+    const end = Math.max(LEAST_MINUTES_DRAWN, (outlook?.t.at(-1) ?? this.live.elapsed()) / 60);
     const highest = Math.max(...head.map(({ y }) => y), ...coming((range) => range.likely).map(({ y }) => y), 1);
     return {
       head,

@@ -1,6 +1,7 @@
+import { seemsTripped } from '@hygromet/core/twin/alarm/watching';
 import type { VisitTransfer } from '@hygromet/contract/visit-transfer';
 import { aTransfer } from '../../../../test/live-scene';
-import { deedsOf, pairedNow, rateOf, ReadingLog, secondsOf, seemsTripped, steadyGross, traceOf, tracesOf, type Read } from './live-figures';
+import { deedsOf, pairedNow, rateOf, ReadingLog, secondsOf, steadyGross, traceOf, tracesOf, type Read } from './live-figures';
 import { traceRows, traceSenml } from './transfer-files';
 
 const BEGAN = Date.parse('2026-11-29T09:00:00.000Z');

@@ -3,6 +3,7 @@ import type { Paired, TransferTrace, VisitTransfer } from '@hygromet/contract/vi
 import { flowRate } from '@hygromet/core/twin/alarm/flow-rate';
 import type { Trace, Traces } from '@hygromet/core/twin/estimate/observed';
 import type { Deed } from '@hygromet/core/twin/scenario';
+import { steadyOf } from '@hygromet/core/twin/alarm/watching';
 
 export const liveQuantities = ['gross', 'suction', 'head', 'wall'] as const;
 export type LiveQuantity = (typeof liveQuantities)[number];
@@ -79,13 +80,13 @@ export const pairedNow = ({ setUp, notes }: VisitTransfer): Paired =>
   [...notes].reverse().flatMap(({ note }) => (note.what === 'paired' ? [note.instruments] : []))[0] ?? setUp.instruments;
 
 /** A fit looks at so many readings of a kind; more tell it nothing new. */
-const MOST_TO_FIT = 400;
+const MOST_TO_FIT_COUNT = 400;
 
 /** Readings since the start as the fit takes them. Those of before it belong to none. */
 export function tracesOf(transfer: VisitTransfer, { gross, suction, head }: ReadSeries): Traces {
   const trace = (series: readonly Read[]): Trace => {
     const since = series.filter(({ at }) => at >= Date.parse(transfer.begunAt));
-    const every = Math.max(1, Math.ceil(since.length / MOST_TO_FIT));
+    const every = Math.max(1, Math.ceil(since.length / MOST_TO_FIT_COUNT));
     const kept = since.filter((_, k) => k % every === 0 || k === since.length - 1);
     return { t: kept.map(({ at }) => secondsOf(transfer, at)), value: kept.map(({ value }) => value) };
   };
@@ -109,40 +110,19 @@ export function rateOf(gross: readonly Read[], speed: number): number | undefine
   return flowRate({ t: recent.map(({ at }) => at / 1000), value: recent.map(({ value }) => value) }, window / 1000)?.kgPerS;
 }
 
-/** Of the cut-out: a head that was as high lately, and falls now, has tripped the machine. */
-const NEAR_CUT_OUT = 0.95;
-/** Of it: it falls. */
-const FALLS_BY = 0.01;
-const LATELY_MS = 60_000;
-
-/** Whether the machine seems to have tripped: the head was at the cut-out, falls, and nothing flows any more. @param rate kg/s by our clock */
-export function seemsTripped(head: readonly Read[], rate: number | undefined, cutOutPa: number, speed: number): boolean {
-  const last = head.at(-1);
-  if (last === undefined || rate === undefined || rate > 2e-4 * speed) return false;
-  const lately = head.filter(({ at }) => at >= last.at - LATELY_MS / Math.sqrt(speed));
-  const highest = Math.max(...lately.map(({ value }) => value));
-  return highest > NEAR_CUT_OUT * cutOutPa && last.value < (1 - FALLS_BY) * highest;
-}
-
-const STEADY_READINGS = 7;
-
 /** kg: the middle one of the last readings, so that a kick is no weight. */
 export function steadyGross(gross: readonly Read[]): number | undefined {
   const last = gross.at(-1);
   if (last === undefined || last.typed) return last?.value;
-  const values = gross
-    .slice(-STEADY_READINGS)
-    .map(({ value }) => value)
-    .sort((a, b) => a - b);
-  return values[values.length >> 1];
+  return steadyOf(gross.map(({ value }) => value));
 }
 
-const TRACE_POINTS = 240;
+const TRACE_POINTS_COUNT = 240;
 
 /** What stays with the record: readings thinned to even steps, nothing where nothing was read. */
 export function traceOf(transfer: VisitTransfer, series: ReadSeries, until: number): TransferTrace {
   const end = Math.max(1, secondsOf(transfer, until));
-  const steps = Math.max(1, Math.min(TRACE_POINTS, Math.floor(end)));
+  const steps = Math.max(1, Math.min(TRACE_POINTS_COUNT, Math.floor(end)));
   const t = Array.from({ length: steps + 1 }, (_, k) => Math.round((end * k) / steps));
   const at = (reads: readonly Read[]) => {
     const seconds = reads.map((read) => secondsOf(transfer, read.at));

@@ -3,6 +3,7 @@ import type { Quantity } from '@hygromet/core/instruments/quantity';
 import type { Outlook, Range } from '@hygromet/core/twin/estimate/outlook';
 import type { Suspect } from '@hygromet/core/twin/estimate/suspects';
 import type { CylinderCooling } from '@hygromet/core/twin/scenario';
+import { pressureFrom, STANDARD_ATMOSPHERE } from '@hygromet/core/units/pressure';
 import type { Units } from '../../preferences/units.service';
 
 export const coolingNames: Record<CylinderCooling, string> = { 'still-air': 'Still air', fan: 'Fan', water: 'Water', ice: 'Ice' };
@@ -49,17 +50,16 @@ export const suspectText: Record<Suspect, string> = {
     'The readings do not fit this transfer. Look for another refrigerant or non-condensables, a hose that touches the scale, a valve that is shut.',
 };
 
-const MINUTE = 60;
-/** Pa absolute, at sea level. */
-const TWENTY_PSIG = 239_220;
+/** At sea level, Pa absolute. */
+const twentyPsig = pressureFrom(20, 'psig', STANDARD_ATMOSPHERE);
 
 /** "8 min", "40 s". */
 export const durationText = (seconds: number, units: Pick<Units, 'decimal'>): string =>
-  seconds < 90 ? `${units.decimal(Math.max(0, 5 * Math.round(seconds / 5)), 0)} s` : `${units.decimal(seconds / MINUTE, 0)} min`;
+  seconds < 90 ? `${units.decimal(Math.max(0, 5 * Math.round(seconds / 5)), 0)} s` : `${units.decimal(seconds / 60, 0)} min`;
 
 /** "8 min (6 to 11)" from now on. */
 export function fromNow({ likely, low, high }: Range, now: number, units: Pick<Units, 'decimal'>): string {
-  const minutes = (t: number) => units.decimal(Math.max(0, (t - now) / MINUTE), 0);
+  const minutes = (t: number) => units.decimal(Math.max(0, (t - now) / 60), 0);
   const main = durationText(Math.max(0, likely - now), units);
   if (!Number.isFinite(high)) return `${main} (from ${minutes(low)}, or not at all)`;
   return minutes(low) === minutes(high) ? main : `${main} (${minutes(low)} to ${minutes(high)})`;
@@ -73,7 +73,7 @@ export function twentyText(
 ): string | undefined {
   return below20psig === undefined || below20psig.likely <= now
     ? undefined
-    : `${units.pressure(TWENTY_PSIG)} in about ${fromNow(below20psig, now, units)}`;
+    : `${units.pressure(twentyPsig)} in about ${fromNow(below20psig, now, units)}`;
 }
 
 /** Where it ends, as far as it can be told. */

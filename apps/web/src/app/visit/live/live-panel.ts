@@ -11,6 +11,7 @@ import {
 } from '@angular/core';
 import { coolingsOfCylinder, type CylinderCooling } from '@hygromet/core/twin/scenario';
 import type { MassUnit } from '@hygromet/core/units/mass';
+import { nearCutOut, slowsDown } from '@hygromet/core/twin/alarm/watching';
 import { errorIn } from '../../data/mutation';
 import { Drafts } from '../../data/draft.service';
 import { PreferencesService } from '../../preferences/preferences.service';
@@ -41,11 +42,6 @@ interface TypedDraft {
   readonly suction: QuantityEntry;
   readonly head: QuantityEntry;
 }
-
-/** kg/min: a change of rate that is worth a word, as a share. */
-const SLOWING = 0.85;
-/** Pa: a head this near to the cut-out is told. */
-const NEAR_CUT_OUT = 0.9;
 
 /** A transfer as it runs: the scale in large, what is left to the stop and for how long, where the pressures go, what to do next. */
 @Component({
@@ -227,7 +223,7 @@ export class LivePanel {
     const outlook = this.live.outlook();
     const [first, middle, last] = [outlook?.bands.grossKg[0], outlook?.bands.grossKg[30], outlook?.bands.grossKg.at(-1)];
     if (first === undefined || middle === undefined || last === undefined) return false;
-    return last.likely - middle.likely < SLOWING * (middle.likely - first.likely);
+    return slowsDown(middle.likely - first.likely, last.likely - middle.likely);
   });
 
   protected readonly foreseen = computed(() => {
@@ -254,7 +250,7 @@ export class LivePanel {
   });
   protected readonly nearTrip = computed(() => {
     const [head, outlook] = [this.live.last('head'), this.live.outlook()];
-    return head !== undefined && outlook !== undefined && head.value > NEAR_CUT_OUT * outlook.cutOutPa && !this.live.machineOff();
+    return head !== undefined && outlook !== undefined && nearCutOut(head.value, outlook.cutOutPa) && !this.live.machineOff();
   });
   protected readonly headText = computed(() => this.units.pressure(this.live.last('head')?.value ?? 0));
   protected readonly pressures = computed(() => {

@@ -6,6 +6,7 @@ import { stopAlarm } from '@hygromet/core/twin/alarm/stop-alarm';
 import type { Underway } from '@hygromet/core/twin/estimate/refit';
 import { AS_RECORDED } from '@hygromet/core/twin/estimate/unknowns';
 import { coreVersion } from '@hygromet/core/version';
+import { seemsTripped } from '@hygromet/core/twin/alarm/watching';
 import equal from 'fast-deep-equal/es6';
 import { catchError, concatMap, defer, EMPTY, interval, map, of, retry, scan, startWith, Subject, switchMap, type Observable } from 'rxjs';
 import { coreQuery } from '../../core-worker/core-query';
@@ -21,7 +22,6 @@ import {
   rateOf,
   ReadingLog,
   secondsOf,
-  seemsTripped,
   steadyGross,
   traceOf,
   tracesOf,
@@ -33,10 +33,10 @@ const CLOCK_MS = 500;
 /** ms between fits: a twin that is asked all the time has no time to answer. */
 const FIT_EVERY_MS = 5000;
 /** Readings that say something at all. */
-const LEAST_TO_FIT = 5;
+const LEAST_TO_FIT_COUNT = 5;
 /** ms without a reading, after which what the scale would show is carried on from the last one. */
 const SILENT_MS = 6000;
-const MOST_TRIES = 100;
+const MOST_TRIES_COUNT = 100;
 const AGAIN_MS = 3000;
 /** Readings of a minute before it began are drawn as well: they show where it started. */
 const BEFORE_MS = 60_000;
@@ -190,7 +190,7 @@ export class LiveTransfer {
         concatMap((addition) => {
           const said = this.job.said();
           return defer(() => this.job.add$(addition, said)).pipe(
-            retry({ count: MOST_TRIES, delay: AGAIN_MS }),
+            retry({ count: MOST_TRIES_COUNT, delay: AGAIN_MS }),
             catchError(() => EMPTY), // refused: the visit or the transfer has ended meanwhile
           );
         }),
@@ -245,7 +245,7 @@ export class LiveTransfer {
     if (transfer === undefined || series === undefined || transfer.setUp.scenario === null) return undefined;
     const readings = tracesOf(transfer, series);
     const read = Object.values(readings).reduce((sum, { t }) => sum + t.length, 0);
-    const usable = read >= LEAST_TO_FIT ? readings : {};
+    const usable = read >= LEAST_TO_FIT_COUNT ? readings : {};
     return {
       scenario: { ...transfer.setUp.scenario, deeds },
       readings: usable,

@@ -2,6 +2,8 @@ import type { Cylinder } from '@hygromet/contract/cylinder';
 import type { TransferScenario } from '@hygromet/contract/visit-transfer';
 import type { Method } from '@hygromet/core/planning/method';
 import type { TransferMethod } from '@hygromet/core/twin/scenario';
+import { usualTransfer } from '@hygromet/core/twin/usual-transfer';
+import { usualHoseM } from '@hygromet/core/instruments/usual-instruments';
 import type { PlanAnswer, PlanArgs } from '../../core-worker/plan-operations';
 
 const METHODS: Partial<Record<Method, TransferMethod>> = {
@@ -12,10 +14,6 @@ const METHODS: Partial<Record<Method, TransferMethod>> = {
   'pump-down-and-recover': 'vapour',
 };
 const COOLINGS = { still: 'still-air', fan: 'fan', water: 'water', ice: 'ice' } as const;
-/** Pa absolute: below it nobody draws. */
-const DEEPEST = 2000;
-/** kg: less is no transfer that could be followed. */
-const LEAST = 0.05;
 
 /** What the twin of a visit's transfer is built from: plate and ledger, the look, the equipment. Nothing where one of them is not there. */
 export function scenarioOf(
@@ -25,29 +23,42 @@ export function scenarioOf(
   stopGrossKg?: number,
 ): TransferScenario | undefined {
   const method = plan?.method === undefined ? undefined : METHODS[plan.method];
-  if (question === undefined || plan === undefined || cylinder === undefined || method === undefined || plan.content.likely < LEAST)
+  if (
+    question === undefined ||
+    plan === undefined ||
+    cylinder === undefined ||
+    method === undefined ||
+    plan.content.likely < usualTransfer.least.kg
+  )
     return undefined;
   const { T, equipment } = question.look;
-  const half = plan.volume.likely / 2;
+  const volume = plan.volume.likely;
   return {
     composition: question.composition,
-    system: { chargeKg: plan.content.likely, temperatureK: T, condenserM3: 1.1 * half, evaporatorM3: 0.9 * half },
+    system: {
+      chargeKg: plan.content.likely,
+      temperatureK: T,
+      condenserM3: usualTransfer.condenserShare * volume,
+      evaporatorM3: (1 - usualTransfer.condenserShare) * volume,
+    },
     cylinder: {
       volumeM3: cylinder.volumeM3,
       tareKg: cylinder.tareKg,
       contentKg: Math.max(0, cylinder.contentKg),
       temperatureK: T,
       cooling: COOLINGS[equipment.cooling],
-      stopKg: stopGrossKg === undefined ? stopOf(cylinder) : Math.max(LEAST, stopGrossKg - cylinder.tareKg),
+      stopKg: stopGrossKg === undefined ? stopOf(cylinder) : Math.max(usualTransfer.least.kg, stopGrossKg - cylinder.tareKg),
     },
     machine: equipment.machine === 'one-cylinder' ? 'one-cylinder' : 'two-cylinders',
-    hoses: { size: equipment.hoses === 'quarter-inch' ? '1/4' : '3/8', lengthM: 1.5, cores: equipment.cores },
+    hoses: { size: equipment.hoses === 'quarter-inch' ? '1/4' : '3/8', lengthM: usualHoseM, cores: equipment.cores },
     ambientK: T,
     method,
-    endPa: Math.max(DEEPEST, plan.level.p),
+    endPa: Math.max(usualTransfer.least.endPa, plan.level.p),
   };
 }
 
-/** kg in it at the stop weight; of one that is empty, 70 % of its water capacity as a rule: the fill page has the limit. */
+/** kg in it at the stop weight; of one that is empty, a share of its water capacity as a rule: the fill page has the limit. */
 const stopOf = ({ fillStatus, tareKg, volumeM3 }: Cylinder): number =>
-  'stopGrossKg' in fillStatus ? Math.max(LEAST, fillStatus.stopGrossKg - tareKg) : 0.7 * 1000 * volumeM3;
+  'stopGrossKg' in fillStatus
+    ? Math.max(usualTransfer.least.kg, fillStatus.stopGrossKg - tareKg)
+    : usualTransfer.fillOfUnknownLimit * 1000 * volumeM3;

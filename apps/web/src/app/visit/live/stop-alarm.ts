@@ -1,13 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, effect, ElementRef, inject, untracked, viewChild } from '@angular/core';
 import type { AlarmStage } from '@hygromet/core/twin/alarm/stop-alarm';
+import { ANSWERED_WITHIN_S, stillComes } from '@hygromet/core/twin/alarm/stop-alarm';
 import { Units } from '../../preferences/units.service';
 import { AlarmSound } from './alarm-sound';
 import { LiveTransfer } from './live-transfer';
 
-/** ms that a hand and a valve take: what still comes over until then belongs to the answer. */
-const SHUT_MS = 4000;
-/** kg beyond what the scale showed when the valve was shut: then it is not shut. */
-const STILL_COMES = 0.05;
+const ANSWERED_MS = 1000 * ANSWERED_WITHIN_S;
 
 /**
  * The whole screen, sound and vibration, when the valve has to be shut, on whichever stage somebody looks. It cannot be switched off: it is
@@ -112,9 +110,9 @@ export class StopAlarm {
     const [alarm, answered] = [this.live.alarm(), this.answered()];
     if (alarm === undefined || (alarm.stage !== 'now' && alarm.stage !== 'over')) return undefined;
     if (answered === undefined) return alarm.stage;
-    if (this.live.now() < answered.at + SHUT_MS) return undefined;
-    const shut = this.live.series()?.gross.findLast(({ at }) => at <= answered.at + SHUT_MS)?.value ?? 0;
-    return alarm.grossKg > Math.max(answered.grossKg, shut) + STILL_COMES ? alarm.stage : undefined;
+    if (this.live.now() < answered.at + ANSWERED_MS) return undefined;
+    const shut = this.live.series()?.gross.findLast(({ at }) => at <= answered.at + ANSWERED_MS)?.value ?? 0;
+    return stillComes(alarm.grossKg, answered.grossKg, shut) ? alarm.stage : undefined;
   });
   private readonly soon = computed(() => this.live.alarm()?.stage === 'soon');
 

@@ -7,7 +7,7 @@ import type { HoldAnswer } from '../../core-worker/proof-operations';
 
 const [WIDTH, HEIGHT, LEFT, RIGHT, TOP, BOTTOM] = [640, 210, 60, 12, 26, 30];
 /** s: a hold that has just begun is drawn as one of a quarter of an hour. */
-const SHORTEST = 900;
+const SHORTEST_S_DRAWN = 900;
 
 /** Pressure with its temperature taken out, with what a leak of the excluded size would have done. */
 @Component({
@@ -53,7 +53,7 @@ export class HoldChart {
 
   protected readonly drawn = computed(() => {
     const [t, values] = [this.timeS(), this.shown()];
-    const end = Math.max(SHORTEST, 1.3 * (t.at(-1) ?? 0));
+    const end = Math.max(SHORTEST_S_DRAWN, 1.3 * (t.at(-1) ?? 0));
     const first = values[0] ?? 0;
     const { excludesAbove } = this.answer().result;
     const fall = (s: number) =>

@@ -20,6 +20,7 @@ import { HoldChart } from './hold-chart';
 import { firstAt, metaOf, readingsOf, type RunningHold } from './hold-trace';
 import type { PressureUnit } from '@hygromet/core/units/pressure';
 import { coreVersion } from '@hygromet/core/version';
+import { celsius } from '@hygromet/core/units/temperature';
 import { holdSentence, percentPerHour, problemText, termAdvice, yearlyText } from './prove-labels';
 
 interface ReadingDraft {
@@ -105,7 +106,7 @@ export class HoldRunning {
   protected readonly readings = computed(() => readingsOf(this.test()));
   protected readonly firstK = computed(() => {
     const { airC, pipeC } = this.readings();
-    return ((this.test().setUp.clamp ? pipeC : undefined) ?? airC)[0]! + 273.15;
+    return celsius(((this.test().setUp.clamp ? pipeC : undefined) ?? airC)[0]!);
   });
   private readonly refrigerant = computed(() => this.job.visit()?.system.refrigerant ?? '');
   private readonly question = computed((): HoldArgs | undefined => {

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { Composition } from '@hygromet/core/fluids/composition';
 import type { HoldMeta } from '@hygromet/core/proof/trace';
+import { usualHold } from '@hygromet/core/proof/usual-test';
 import { coreQuery } from '../../core-worker/core-query';
 import type { HoldLimitArgs, SeenLimit } from '../../core-worker/proof-operations';
 import { CoreWorker } from '../../core-worker/core-worker.service';
@@ -13,7 +14,6 @@ const DURATIONS = [
   { s: 3600, name: '1 h' },
   { s: 57_600, name: 'overnight' },
 ] as const;
-const HALF_HOUR_S = 1800;
 
 /** What a hold will see before it is started, and what would make it see more. */
 @Component({
@@ -74,7 +74,7 @@ export class HoldSees {
     );
   private readonly asSet = this.variant(() => ({}));
   private readonly clamped = this.variant(() => ({ thermometers: ['air', 'pipe'] }));
-  private readonly waited = this.variant(({ secondsSinceFilling }) => ({ secondsSinceFilling: secondsSinceFilling + HALF_HOUR_S }));
+  private readonly waited = this.variant(({ secondsSinceFilling }) => ({ secondsSinceFilling: secondsSinceFilling + usualHold.waitS }));
 
   protected readonly rows = computed(() => {
     const asSet = valueOf(this.asSet());

@@ -1,6 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { weakestPart } from '@hygromet/core/circuit/weakest-part';
 import { PASCAL_PER_PSI } from '@hygromet/core/proof/trace';
+import { usualGauge } from '@hygromet/core/instruments/usual-instruments';
+import { usualHold } from '@hygromet/core/proof/usual-test';
 import type { HoldSetUp } from '@hygromet/contract/visit-test';
 import { coreQuery } from '../../core-worker/core-query';
 import { errorIn } from '../../data/mutation';
@@ -34,14 +36,7 @@ interface HoldDraft {
   readonly unlimited: boolean;
 }
 
-const MINUTE = 60_000;
-/** A usual digital gauge. */
-const SPAN_PSI = 800;
-/** psi that a gauge may read too low: common practice. */
-const GAUGE_ERROR_PSI = 4;
-const HOTTEST_BY_DEFAULT_K = 8;
-/** Litres of oil in a usual small compressor. */
-const OIL_M3 = 0.8e-3;
+const MINUTE_MS = 60_000;
 
 /** A nitrogen hold is set up: the most that may be put on, and what such a hold will see, before the regulator is opened. */
 @Component({
@@ -167,12 +162,12 @@ export class HoldSetup {
   private readonly hottest = computed(() => {
     const reading = readQuantity('temperature', this.draft().hottest);
     const now = this.ambient();
-    return reading.state === 'good' ? reading.si : now === undefined ? undefined : now + HOTTEST_BY_DEFAULT_K;
+    return reading.state === 'good' ? reading.si : now === undefined ? undefined : now + usualHold.hottestAboveNowK;
   });
   private readonly question = computed((): TestPressureArgs | undefined => {
     const [system, T, hottestK] = [this.system(), this.ambient(), this.hottest()];
     if (system === undefined || T === undefined || hottestK === undefined) return undefined;
-    const gaugeError = GAUGE_ERROR_PSI * PASCAL_PER_PSI;
+    const gaugeError = usualGauge.readsLowPa;
     return { limits: system.facts.limits ?? [], apart: [], T, hottestK, gaugeError, atmosphere: this.units.atmosphere() };
   });
   private readonly most = coreQuery(this.properties, 'testPressure', this.question);
@@ -182,7 +177,7 @@ export class HoldSetup {
     const most = valueOf(this.most());
     if (this.unknownLimit() || most == null)
       return 'No part with a pressure limit is recorded: read the plates of every connected part, and record them with the system.';
-    return `At most ${this.units.pressureStep(most.mostGaugePa)} now: the ${most.ruling.what} is rated for ${this.units.pressureStep(most.ruling.gaugePa)}, less ${this.units.pressureStep(GAUGE_ERROR_PSI * PASCAL_PER_PSI)} for the gauge, at the hottest that it will get.`;
+    return `At most ${this.units.pressureStep(most.mostGaugePa)} now: the ${most.ruling.what} is rated for ${this.units.pressureStep(most.ruling.gaugePa)}, less ${this.units.pressureStep(usualGauge.readsLowPa)} for the gauge, at the hottest that it will get.`;
   });
   protected readonly stepText = computed(() => {
     const most = valueOf(this.most());
@@ -224,10 +219,10 @@ export class HoldSetup {
       volumeM3,
       setGaugePa: pressure.si,
       stepPa: Number(d.step) * PASCAL_PER_PSI,
-      spanPa: SPAN_PSI * PASCAL_PER_PSI,
+      spanPa: usualGauge.spanPa,
       clamp: d.clamp === 'pipe',
-      filledAt: new Date(now.getTime() - Number(d.wait) * MINUTE).toISOString(),
-      oilM3: d.oil === 'yes' ? OIL_M3 : 0,
+      filledAt: new Date(now.getTime() - Number(d.wait) * MINUTE_MS).toISOString(),
+      oilM3: d.oil === 'yes' ? usualHold.oilM3 : 0,
       refrigerantMayRemain: d.before === 'not',
       tightTo: this.tightTo(),
       startHour: now.getHours() + now.getMinutes() / 60,
@@ -238,7 +233,7 @@ export class HoldSetup {
   });
   protected readonly meta = computed(() => {
     const current = this.setUp();
-    return current === undefined ? undefined : metaOf(current, Date.parse(current.filledAt) + Number(this.draft().wait) * MINUTE);
+    return current === undefined ? undefined : metaOf(current, Date.parse(current.filledAt) + Number(this.draft().wait) * MINUTE_MS);
   });
 
   private readonly beginning = this.job.adding(() => this.stored.clear());

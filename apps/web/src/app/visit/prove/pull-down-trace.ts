@@ -1,5 +1,6 @@
 import type { PullDownSetUp, VisitTest } from '@hygromet/contract/visit-test';
 import type { PullDownMeta, PullDownReadings } from '@hygromet/core/proof/pull-down';
+import { temperatureIn } from '@hygromet/core/units/temperature';
 
 export type RunningPullDown = VisitTest & { readonly setUp: PullDownSetUp };
 export const isPullDown = (test: VisitTest): test is RunningPullDown => test.setUp.test === 'pull-down';
@@ -18,7 +19,7 @@ export const pullDownMetaOf = ({
   lengthM,
   core,
   pumpSpeed,
-  ambientC: ambientK - 273.15,
+  ambientC: temperatureIn(ambientK, 'C'),
   targetMicron,
 });
 

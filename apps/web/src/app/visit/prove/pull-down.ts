@@ -4,6 +4,8 @@ import { PASCAL_PER_MICRON } from '@hygromet/core/proof/water';
 import { coreVersion } from '@hygromet/core/version';
 import { CoreError } from '@hygromet/core/errors';
 import { readNumber } from '@hygromet/core/units/read-number';
+import { usualPullDown } from '@hygromet/core/proof/usual-test';
+import { volumeFlowFrom } from '@hygromet/core/units/volume-flow';
 import { coreQuery } from '../../core-worker/core-query';
 import { errorIn } from '../../data/mutation';
 import { newKey } from '../../data/new-key';
@@ -22,13 +24,7 @@ import { VisitJob } from '../visit-job';
 import { betterText, minutesText, pullDownNextText, pullDownText } from './prove-labels';
 import { pullDownMetaOf, pullDownReadings, type RunningPullDown } from './pull-down-trace';
 
-/** m³/s of a cubic foot a minute. */
-const CFM = 4.719e-4;
 const USUAL_CFM = '5';
-/** K: where nobody has measured. */
-const USUAL_AMBIENT_K = 295.15;
-const TARGET_MICRON = 500;
-const ENOUGH = 6;
 
 /** Pulling a vacuum: how long this pump and these hoses will take, what better ones would change, and what the fall says as it runs. */
 @Component({
@@ -130,7 +126,7 @@ export class PullDown {
   protected readonly verdicts = pullDownText;
   protected readonly nexts = pullDownNextText;
   protected readonly better = betterText;
-  protected readonly enough = ENOUGH;
+  protected readonly enough = usualPullDown.leastReadings;
   protected readonly hoses = hoseSizes.map((value) => ({ value, label: `${value} in` }));
   protected readonly cores = [
     { value: 'out', label: 'out' },
@@ -146,7 +142,7 @@ export class PullDown {
   private readonly speed = computed(() => {
     try {
       const value = readNumber(this.cfm());
-      return value > 0 ? value * CFM : undefined;
+      return value > 0 ? volumeFlowFrom(value, 'cfm') : undefined;
     } catch (error) {
       if (error instanceof CoreError) return undefined;
       throw error;
@@ -162,8 +158,8 @@ export class PullDown {
       lengthM: length.si,
       core: this.core() === 'in' ? 'in' : 'out',
       pumpSpeed: speed,
-      ambientK: ambient.state === 'good' ? ambient.si : USUAL_AMBIENT_K,
-      targetMicron: TARGET_MICRON,
+      ambientK: ambient.state === 'good' ? ambient.si : usualPullDown.ambientK,
+      targetMicron: usualPullDown.targetMicron,
     };
   });
   private readonly planned = coreQuery(
@@ -181,7 +177,7 @@ export class PullDown {
   protected readonly count = computed(() => this.test()?.readings.length ?? 0);
   private readonly question = computed((): PullDownArgs | undefined => {
     const test = this.test();
-    if (test === undefined || test.readings.length < ENOUGH) return undefined;
+    if (test === undefined || test.readings.length < usualPullDown.leastReadings) return undefined;
     return { meta: pullDownMetaOf(test.setUp), readings: pullDownReadings(test) };
   });
   private readonly judged = coreQuery(this.properties, 'pullDown', this.question);

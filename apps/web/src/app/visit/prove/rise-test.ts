@@ -1,6 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { PASCAL_PER_MICRON } from '@hygromet/core/proof/water';
 import { coreVersion } from '@hygromet/core/version';
+import { usualMicronGauge, usualVacuumRigM3 } from '@hygromet/core/instruments/usual-instruments';
+import { usualRise } from '@hygromet/core/proof/usual-test';
 import { coreQuery } from '../../core-worker/core-query';
 import { errorIn } from '../../data/mutation';
 import { newKey } from '../../data/new-key';
@@ -16,13 +18,6 @@ import { emptyEntry, readQuantity } from '../../ui/quantity-entry';
 import { VisitJob } from '../visit-job';
 import { riseSentence } from './prove-labels';
 import { phasesOf, riseMetaOf, type RunningRise } from './rise-trace';
-
-/** Hoses, manifold and gauge of a usual set, m³. */
-const RIG_M3 = 0.4e-3;
-const LEAK_ABOVE = 2;
-const STEP_MICRON = 1;
-/** K: where nobody has measured a wall. */
-const USUAL_WALL_K = 293.15;
 
 /** A vacuum that is shut in: whether it leaks, whether gas is released, and in the system or in the own rig. */
 @Component({
@@ -146,11 +141,11 @@ export class RiseTest {
       setUp: {
         test: 'rise',
         volumeM3,
-        rigM3: RIG_M3,
-        stepMicron: STEP_MICRON,
-        coldestWallK: ambient.state === 'good' ? ambient.si : USUAL_WALL_K,
+        rigM3: usualVacuumRigM3,
+        stepMicron: usualMicronGauge.stepMicron,
+        coldestWallK: ambient.state === 'good' ? ambient.si : usualRise.wallK,
         compressorWithOil: true,
-        leakAbove: LEAK_ABOVE,
+        leakAbove: usualRise.leakAboveMicronPerMinute,
       },
     });
   }

@@ -1,18 +1,17 @@
 import type { RiseSetUp, VisitTest } from '@hygromet/contract/visit-test';
 import type { RiseMeta, RisePhase } from '@hygromet/core/proof/rise';
+import { temperatureIn } from '@hygromet/core/units/temperature';
+import { usualMicronGauge } from '@hygromet/core/instruments/usual-instruments';
 
 export type RunningRise = VisitTest & { readonly setUp: RiseSetUp };
 export const isRise = (test: VisitTest): test is RunningRise => test.setUp.test === 'rise';
-
-/** A usual micron gauge: 10 %. */
-const GAUGE_ACCURACY = 0.1;
 
 export const riseMetaOf = ({ volumeM3, rigM3, stepMicron, coldestWallK, compressorWithOil }: RiseSetUp): RiseMeta => ({
   volumeLiter: volumeM3 * 1000,
   rigVolumeLiter: rigM3 * 1000,
   gaugeResolutionMicron: stepMicron,
-  gaugeAccuracyShare: GAUGE_ACCURACY,
-  coldestWallC: coldestWallK - 273.15,
+  gaugeAccuracyShare: usualMicronGauge.accuracyShare,
+  coldestWallC: temperatureIn(coldestWallK, 'C'),
   compressorWithOil,
 });
 

@@ -27,7 +27,7 @@ import { LogDifference } from './log-difference';
 import { RefrigerantRecord } from './refrigerant-record';
 import { ReuseVerdictOfVisit } from './reuse-verdict';
 
-const SHOWN = 4;
+const MOST_SHOWN = 4;
 
 interface AccountDraft {
   readonly end: QuantityEntry;
@@ -152,7 +152,7 @@ export class AccountStage {
     checks: {},
   }));
   protected readonly draft = this.stored.value.asReadonly();
-  protected readonly shown = SHOWN;
+  protected readonly shown = MOST_SHOWN;
   protected readonly explanations = explanationText;
   protected readonly checks = checkText;
   protected readonly abs = Math.abs;

@@ -8,6 +8,7 @@ import type { Band } from '@hygromet/core/cycle/expected-today';
 import type { Derived } from '@hygromet/core/cycle/cycle-readings';
 import { unitKindOf, usualCapacityW } from '@hygromet/core/cycle/unit-of-kind';
 import { coreVersion } from '@hygromet/core/version';
+import { worthReading } from '@hygromet/core/cycle/told';
 import { coreQuery } from '../../core-worker/core-query';
 import { errorIn } from '../../data/mutation';
 import { Drafts } from '../../data/draft.service';
@@ -36,9 +37,6 @@ const BANDS: Readonly<Record<keyof Derived, string>> = {
   condensingOver: 'Condensing over ambient',
   split: 'Split across the indoor coil',
 };
-
-/** Bits below which another reading tells hardly anything. */
-const WORTH_READING = 0.05;
 
 /** The running unit: what it reads against what it should read today, what explains it, the charge with its range, and what to do. */
 @Component({
@@ -231,7 +229,7 @@ export class CheckStage {
   protected readonly telling = computed(() => {
     const answer = this.answer();
     const [first] = answer?.next ?? [];
-    return answer === undefined || first === undefined || first.bits < WORTH_READING || answer.slips.length > 0 ? undefined : first.name;
+    return answer === undefined || first === undefined || !worthReading(first.bits) || answer.slips.length > 0 ? undefined : first.name;
   });
   protected readonly next = computed(() => {
     const name = this.telling();

@@ -7,6 +7,8 @@ import { feedingRules, goesInStanding } from '@hygromet/core/charge/feeding';
 import { kindOf } from '@hygromet/core/circuit/system-kind';
 import { meterings } from '@hygromet/core/cycle/unit';
 import { kilogram } from '@hygromet/core/units/quantity';
+import { USUAL_REFERENCE } from '@hygromet/core/cylinder/reference-temperatures';
+import { usualHoseM } from '@hygromet/core/instruments/usual-instruments';
 import type { ChargeArgs, FeedArgs } from '../../core-worker/account-operations';
 import { coreQuery } from '../../core-worker/core-query';
 import { Drafts } from '../../data/draft.service';
@@ -47,8 +49,6 @@ const termNames: Record<ChargeTerm, string> = {
   flooded: 'Flooded condenser in the cold',
   scale: 'Scale',
 };
-const HOSE_M = 1.5;
-const ROOM_K = 298.15;
 const TON = /^\s*\d+([.,]\d+)?\s*$/;
 
 /** How much to weigh in and how sure that is; where to feed it, how fast, and when to stop. */
@@ -187,7 +187,7 @@ export class RechargeStage {
     'twoPoints',
     computed(() => {
       const composition = this.composition();
-      return composition === undefined ? undefined : { composition, given: { T: ROOM_K } };
+      return composition === undefined ? undefined : { composition, given: { T: USUAL_REFERENCE } };
     }),
   );
   protected readonly warmest = feedingRules.warmestCylinderK;
@@ -240,7 +240,7 @@ export class RechargeStage {
       composition,
       plateKg: system.nameplateKg,
       lineSet: system.facts.lineSet,
-      hose: { bore: hose.split('-')[0] as HoseBore, lengthM: HOSE_M, givenBack: !hose.endsWith('left') },
+      hose: { bore: hose.split('-')[0] as HoseBore, lengthM: usualHoseM, givenBack: !hose.endsWith('left') },
       ...(oilRead.state === 'good' && oilRead.si > 0 ? { oilKg: oilRead.si } : {}),
     };
   });

@@ -6,7 +6,7 @@ import { findingNow, type RefrigerantTest } from '@hygromet/core/account/refrige
 import { refrigerantPasts, type RefrigerantPast, type ReuseVerdict } from '@hygromet/core/account/reuse-verdict';
 import { sameRefrigerant } from '@hygromet/core/fluids/composition';
 import { isUnknown } from '@hygromet/core/cylinder/unknown-content';
-import { SAME_WEIGHT_KG } from '@hygromet/core/cylinder/same-weight';
+import { SAME_WEIGHT_KG } from '@hygromet/core/cylinder/scale-tolerance';
 import { perhapsBurntOut } from '@hygromet/core/planning/job-conditions';
 import { catchError, map, of, switchMap } from 'rxjs';
 import type { ReuseArgs } from '../../core-worker/account-operations';
