@@ -78,7 +78,7 @@ export class BookPage {
   protected readonly units = inject(Units);
   private readonly serverData = inject(ServerData);
   private readonly preferences = inject(PreferencesService).current;
-  protected readonly view = inject(Drafts).open('book', () => ({ search: '' })).value;
+  protected readonly view = inject(Drafts).open('book', () => ({ search: '' }), { view: true }).value;
   protected readonly accounts = fromServer(this.serverData.accounts$);
   protected readonly ledger = ledger({ text: computed(() => this.view().search) });
 

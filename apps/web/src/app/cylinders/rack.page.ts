@@ -45,7 +45,9 @@ export class RackPage {
   private readonly seenWidth = toSignal(inject(BreakpointObserver).observe(ONE_ROW));
   /** On a phone the controls stand in one row. */
   protected readonly narrow = computed(() => this.seenWidth()?.matches ?? false);
-  private readonly stored = inject(Drafts).open<RackView>('rack', () => ({ search: '', filter: ALL, as: 'rack', by: 'place' }));
+  private readonly stored = inject(Drafts).open<RackView>('rack', () => ({ search: '', filter: ALL, as: 'rack', by: 'place' }), {
+    view: true,
+  });
   protected readonly view = this.stored.value;
 
   protected readonly cylinders = fromServer(inject(ServerData).cylinders$);

@@ -31,6 +31,19 @@ import { StalePages } from './stale-pages';
           This browser keeps nothing: what you type is gone when the page is closed. Allow storage for this page, or book before you leave.
         </p>
       }
+      @if (drafts.twoTexts(); as two) {
+        <p>
+          A form of this page is typed in another tab too, and both texts are kept. Here stands the one of this tab:
+          <button type="button" class="link" (click)="two.keepThis()">keep it</button>, or
+          <button type="button" class="link" (click)="two.takeOther()">take the other</button>.
+        </p>
+      }
+      @if (drafts.leftOut()) {
+        <p>
+          What was typed here before the last update does not fit this form any more and was left out.
+          <button type="button" class="link" (click)="drafts.leftOut.set(false)">All right</button>
+        </p>
+      }
       @if (stale.found()) {
         <p>
           A newer version of Hygromet is there. <button type="button" class="link" (click)="stale.reload()">Load it</button>; what you typed

@@ -110,7 +110,7 @@ import { systemKindNames } from './system-labels';
 })
 export class SystemsPage {
   protected readonly units = inject(Units);
-  protected readonly view = inject(Drafts).open('systems', () => ({ search: '' })).value;
+  protected readonly view = inject(Drafts).open('systems', () => ({ search: '' }), { view: true }).value;
   protected readonly systems = fromServer(inject(ServerData).systems$);
   private readonly all = computed(() => valueOf(this.systems()) ?? []);
 

@@ -42,7 +42,9 @@ export class FillSession {
   private readonly preferences = inject(PreferencesService).current;
   private readonly target = inject(FillTarget);
   readonly cylinderId = this.target.cylinderId;
-  private readonly drafts = inject(Drafts).open<FillDraft>(`fill.${this.cylinderId}`, () => newFillDraft(this.preferences()), isSound);
+  private readonly drafts = inject(Drafts).open<FillDraft>(`fill.${this.cylinderId}`, () => newFillDraft(this.preferences()), {
+    sound: isSound,
+  });
 
   readonly draft = this.drafts.value.asReadonly();
   /** Temperature of the drawn cylinder, K. */
