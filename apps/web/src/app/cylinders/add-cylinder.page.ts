@@ -1,15 +1,18 @@
 import { fromServer } from '../data/from-server';
 import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, signal } from '@angular/core';
 
+import { ReactiveFormsModule } from '@angular/forms';
 import { ActivatedRoute, Router, RouterLink } from '@angular/router';
 import { places } from '@hygromet/contract/places';
 import type { Place } from '@hygromet/contract/cylinder';
 import { usualMarks } from '@hygromet/contract/usual-marks';
 import { cylinderKinds } from '@hygromet/core/cylinder/cylinder-kind';
 import { mutation } from '../data/mutation';
-import { Drafts } from '../data/draft.service';
 import { newKey } from '../data/new-key';
 import { ServerData } from '../data/server-data.service';
+import { draftForm } from '../forms/draft-form';
+import { serverProblems } from '../forms/server-problems';
+import { between, filled, quantity, stampMonth } from '../forms/validators';
 import type { Preferences } from '../preferences/preferences';
 import { PreferencesService } from '../preferences/preferences.service';
 import { ChoiceField } from '../ui/choice-field';
@@ -19,10 +22,11 @@ import { emptyEntry, readQuantity, type QuantityEntry } from '../ui/quantity-ent
 import { QuantityField } from '../ui/quantity-field';
 import { RefrigerantField } from '../ui/refrigerant-field';
 import { TextField } from '../ui/text-field';
+import { YesNoField } from '../ui/yes-no-field';
 import { placeNames } from './cylinder-labels';
 import { CollarDrawing } from './collar-drawing';
 import type { StampId } from './collar-stamps';
-import { marksDraft, marksOf, type MarksDraft } from './marks-draft';
+import { marksDraft, marksOf, marksRules, testPressureProblem, type MarksDraft } from './marks-draft';
 import { MarksFields } from './marks-fields';
 import { cylinderKindNames } from './objection-labels';
 import { sameNumber } from './same-number';
@@ -56,21 +60,23 @@ const newDraft = (preferences: Preferences, metric = preferences.mass === 'kg'):
 /** A cylinder as its collar tells it, and the scale where it stands on one. */
 @Component({
   selector: 'hy-add-cylinder-page',
-  imports: [ChoiceField, CollarDrawing, MarksFields, PageHead, QuantityField, RefrigerantField, RouterLink, TextField],
+  imports: [
+    ChoiceField,
+    CollarDrawing,
+    MarksFields,
+    PageHead,
+    QuantityField,
+    ReactiveFormsModule,
+    RefrigerantField,
+    RouterLink,
+    TextField,
+    YesNoField,
+  ],
   template: `
     <hy-page-head title="Add a cylinder" line="Enter the data stamped on the collar" />
-    @let d = draft();
     <div class="beside">
-      <form novalidate (submit)="$event.preventDefault(); save()" (focusin)="lookAt($event)" (focusout)="here.set(undefined)">
-        <hy-text-field
-          data-stamp="number"
-          label="Number"
-          placeholder="such as C-15"
-          [text]="d.name"
-          (textChange)="change({ name: $event })"
-          [submitted]="submitted()"
-          [problem]="field('/name') ?? nameTaken()"
-        >
+      <form novalidate [formGroup]="form" (ngSubmit)="save()" (focusin)="lookAt($event)" (focusout)="here.set(undefined)">
+        <hy-text-field data-stamp="number" label="Number" placeholder="such as C-15" formControlName="name">
           @if (alike(); as other) {
             <p class="alike" role="status">
               {{ other.same ? 'This number is registered.' : 'A number much like it is registered.' }}
@@ -78,80 +84,36 @@ const newDraft = (preferences: Preferences, metric = preferences.mass === 'kg'):
             </p>
           }
         </hy-text-field>
-        <hy-choice-field label="Used for" [choices]="kindChoices" [value]="d.kind" (valueChange)="change({ kind: $event })" />
-        <hy-choice-field
-          label="Rated for flammables"
-          [choices]="yesNo"
-          [value]="d.flammableRated ? 'yes' : 'no'"
-          (valueChange)="change({ flammableRated: $event === 'yes' })"
-        />
-        <hy-choice-field label="Where it is" [choices]="placeChoices" [value]="d.place" (valueChange)="change({ place: $event })" />
+        <hy-choice-field label="Used for" [choices]="kindChoices" formControlName="kind" />
+        <hy-yes-no-field label="Rated for flammables" formControlName="flammableRated" />
+        <hy-choice-field label="Where it is" [choices]="placeChoices" formControlName="place" />
         <hy-quantity-field
           data-stamp="volume"
           label="Water capacity"
           kind="volume"
           hint="WC, not the nominal size"
-          [entry]="d.volume"
-          (entryChange)="change({ volume: $event })"
-          [submitted]="submitted()"
-          [problem]="field('/volumeM3')"
+          formControlName="volume"
         />
-        <hy-quantity-field
-          data-stamp="tare"
-          label="Tare"
-          kind="mass"
-          hint="TW on the collar"
-          [entry]="d.tare"
-          (entryChange)="change({ tare: $event })"
-          [submitted]="submitted()"
-          [problem]="field('/tareKg')"
-        />
+        <hy-quantity-field data-stamp="tare" label="Tare" kind="mass" hint="TW on the collar" formControlName="tare" />
         <hy-quantity-field
           data-stamp="service"
           label="Service pressure"
           kind="service-pressure"
           hint="such as 400 of 4BA400"
-          [entry]="d.service"
-          (entryChange)="change({ service: $event })"
-          [submitted]="submitted()"
-          [problem]="field('/servicePressurePa')"
+          formControlName="service"
         />
         <hy-text-field
           data-stamp="stamp"
           label="Last requalification"
           placeholder="11-21"
           hint="month and year as stamped"
-          [text]="d.stamp"
-          (textChange)="change({ stamp: $event })"
-          [submitted]="submitted()"
-          [problem]="stampProblem()"
+          formControlName="stamp"
         />
-        <hy-refrigerant-field
-          emptyLabel="Empty, evacuated"
-          [refrigerant]="d.refrigerant"
-          (refrigerantChange)="change({ refrigerant: $event })"
-          [problem]="field('/refrigerant')"
-        />
-        <hy-quantity-field
-          label="Gross weight (scale reading)"
-          kind="mass"
-          [required]="false"
-          hint="only if something is in it"
-          [entry]="d.gross"
-          (entryChange)="change({ gross: $event })"
-          [problem]="grossProblem()"
-        />
+        <hy-refrigerant-field emptyLabel="Empty, evacuated" formControlName="refrigerant" />
+        <hy-quantity-field label="Gross weight (scale reading)" kind="mass" hint="only if something is in it" formControlName="gross" />
         <details class="more" [open]="moreOpen()">
           <summary>More cylinder markings</summary>
-          <div class="more-fields">
-            <hy-marks-fields
-              [draft]="d"
-              [servicePressurePa]="servicePa()"
-              [submitted]="submitted()"
-              [problems]="problems()"
-              (changed)="change($event)"
-            />
-          </div>
+          <div class="more-fields"><hy-marks-fields /></div>
         </details>
         @if (refused(); as sentence) {
           <p class="refused" role="alert">{{ sentence }}</p>
@@ -161,7 +123,7 @@ const newDraft = (preferences: Preferences, metric = preferences.mass === 'kg'):
         </div>
       </form>
       <aside aria-label="Collar">
-        <hy-collar-drawing [entries]="d" [here]="here()" [flammable]="d.flammableRated" (touched)="goTo($event)" />
+        <hy-collar-drawing [entries]="draft()" [here]="here()" [flammable]="draft().flammableRated" (touched)="goTo($event)" />
         <p class="hint">
           Touch a stamp to type it. Where each one stands differs by maker; a worn stamp is for a requalifier, not for a guess.
         </p>
@@ -175,29 +137,42 @@ export class AddCylinderPage {
   private readonly serverData = inject(ServerData);
   private readonly router = inject(Router);
   private readonly preferences = inject(PreferencesService).current;
-  private readonly stored = inject(Drafts).open<CylinderDraft>('new-cylinder', () => newDraft(this.preferences()));
-  protected readonly draft = this.stored.value.asReadonly();
-  protected readonly submitted = signal(false);
+  private readonly drafted = draftForm<CylinderDraft>('new-cylinder', () => newDraft(this.preferences()), {
+    fields: {
+      name: [filled()],
+      volume: [quantity('volume')],
+      tare: [quantity('mass')],
+      service: [quantity('service-pressure')],
+      stamp: [stampMonth],
+      gross: [quantity('mass', { optional: true })],
+      ...marksRules,
+    },
+    group: [between<CylinderDraft>(ofTheWhole)],
+  });
+  protected readonly form = this.drafted.form;
+  protected readonly draft = this.drafted.value;
   protected readonly kindChoices = cylinderKinds.map((value) => ({ value, label: cylinderKindNames[value] }));
-  protected readonly yesNo = [
-    { value: 'no', label: 'no' },
-    { value: 'yes', label: 'yes' },
-  ];
   protected readonly placeChoices = places.map((place) => ({ value: place, label: placeNames[place] }));
 
   private readonly saving = mutation(this.serverData.addCylinder$, ({ id }) => {
-    this.stored.clear();
+    this.drafted.clear();
     void this.router.navigate(['/cylinders', id]);
   });
   protected readonly busy = computed(() => this.saving.state().state === 'busy');
-  protected readonly problems = computed(() => {
-    const state = this.saving.state();
-    return state.state === 'refused' ? state.apiError.fields : {};
-  });
-  protected readonly field = (pointer: string) => this.problems()[pointer];
-  protected readonly nameTaken = computed(() => {
-    const state = this.saving.state();
-    return state.state === 'refused' && state.apiError.code === 'name-taken' ? state.apiError.message : undefined;
+  protected readonly refused = serverProblems(this.saving.state, {
+    '/name': this.form.controls.name,
+    'name-taken': this.form.controls.name,
+    '/volumeM3': this.form.controls.volume,
+    '/tareKg': this.form.controls.tare,
+    '/servicePressurePa': this.form.controls.service,
+    '/requalified': this.form.controls.stamp,
+    '/refrigerant': this.form.controls.refrigerant,
+    '/grossKg': this.form.controls.gross,
+    '/marks/owner': this.form.controls.owner,
+    '/marks/thread': this.form.controls.thread,
+    '/marks/testPressurePa': this.form.controls.testPressure,
+    '/marks/reliefPressurePa': this.form.controls.reliefPressure,
+    '/marks/validYears': this.form.controls.validYears,
   });
   private readonly registered = fromServer(this.serverData.cylinders$);
   /** The cylinder that this one could be mistaken for, or is. */
@@ -207,38 +182,14 @@ export class AddCylinderPage {
     const [other] = [...alike.filter((entry) => entry.name === name.trim()), ...alike];
     return other === undefined ? undefined : { ...other, same: other.name === name.trim() };
   });
-  protected readonly refused = computed(() => {
-    const state = this.saving.state();
-    return state.state === 'refused' && state.apiError.code !== 'name-taken' && Object.keys(state.apiError.fields).length === 0
-      ? state.apiError.message
-      : undefined;
+  /** Set by each try to send: a field at fault is shown, wherever it stands. */
+  private readonly tries = signal(0);
+  protected readonly moreOpen = computed(() => {
+    const [state, wrong] = [this.saving.state(), this.testTooLow() !== undefined];
+    if (state.state === 'refused' && Object.keys(state.apiError.fields).some((pointer) => pointer.startsWith('/marks/'))) return true;
+    return this.tries() > 0 && (wrong || Object.keys(marksRules).some((name) => this.form.get(name)?.invalid));
   });
-
-  private readonly volume = computed(() => readQuantity('volume', this.draft().volume));
-  private readonly tare = computed(() => readQuantity('mass', this.draft().tare));
-  private readonly service = computed(() => readQuantity('service-pressure', this.draft().service));
-  private readonly gross = computed(() => readQuantity('mass', this.draft().gross));
-  protected readonly servicePa = computed(() => {
-    const service = this.service();
-    return service.state === 'good' ? service.si : undefined;
-  });
-  private readonly marks = computed(() => marksOf(this.draft(), this.servicePa()));
-  /** A field at fault is shown, wherever it stands. */
-  protected readonly moreOpen = computed(
-    () => (this.submitted() && this.marks() === undefined) || Object.keys(this.problems()).some((pointer) => pointer.startsWith('/marks/')),
-  );
-  private readonly stamp = computed(() => readStamp(this.draft().stamp));
-
-  protected readonly stampProblem = computed(() => {
-    const stamp = this.stamp();
-    return stamp.state === 'bad' && this.submitted() ? stamp.sentence : this.field('/requalified');
-  });
-  protected readonly grossProblem = computed(() => {
-    const [gross, tare] = [this.gross(), this.tare()];
-    if (gross.state === 'good' && tare.state === 'good' && gross.si < tare.si)
-      return 'The gross weight is below the tare. Read both again.';
-    return this.field('/grossKg');
-  });
+  private readonly testTooLow = computed(() => ofTheWhole(this.draft()).testPressure);
 
   /** The stamp whose field is being typed. */
   protected readonly here = signal<StampId | undefined>(undefined);
@@ -247,7 +198,7 @@ export class AddCylinderPage {
   constructor() {
     // a number that was scanned and that nobody knows
     const number = inject(ActivatedRoute).snapshot.queryParamMap.get('number');
-    if (number !== null) this.change({ name: number });
+    if (number !== null) this.form.controls.name.setValue(number);
   }
 
   protected lookAt({ target }: Event): void {
@@ -259,31 +210,19 @@ export class AddCylinderPage {
     this.page.querySelector<HTMLInputElement>(`[data-stamp='${stamp}'] input`)?.focus();
   }
 
-  protected change(part: Partial<CylinderDraft>): void {
-    this.stored.value.update((draft) => ({ ...draft, ...part }));
-  }
-
   protected save(): void {
-    this.submitted.set(true);
-    const [volume, tare, service, gross, stamp, marks, draft] = [
-      this.volume(),
-      this.tare(),
-      this.service(),
-      this.gross(),
-      this.stamp(),
-      this.marks(),
-      this.draft(),
+    this.tries.update((count) => count + 1);
+    const draft = this.form.getRawValue();
+    const [volume, tare, service, gross, stamp] = [
+      readQuantity('volume', draft.volume),
+      readQuantity('mass', draft.tare),
+      readQuantity('service-pressure', draft.service),
+      readQuantity('mass', draft.gross),
+      readStamp(draft.stamp),
     ];
-    if (
-      volume.state !== 'good' ||
-      tare.state !== 'good' ||
-      service.state !== 'good' ||
-      stamp.state !== 'good' ||
-      gross.state === 'bad' ||
-      marks === undefined ||
-      draft.name.trim() === ''
-    )
-      return;
+    if (this.form.invalid || volume.state !== 'good' || tare.state !== 'good' || service.state !== 'good' || stamp.state !== 'good') return;
+    const marks = marksOf(draft, service.si);
+    if (marks === undefined) return;
     this.saving.send({
       key: draft.key,
       name: draft.name.trim(),
@@ -300,4 +239,18 @@ export class AddCylinderPage {
       ...(gross.state === 'good' ? { grossKg: gross.si, grossTyped: gross.typed } : {}),
     });
   }
+}
+
+/** What the figures of a collar say of each other. */
+function ofTheWhole(draft: CylinderDraft) {
+  const [gross, tare, service] = [
+    readQuantity('mass', draft.gross),
+    readQuantity('mass', draft.tare),
+    readQuantity('service-pressure', draft.service),
+  ];
+  const below = gross.state === 'good' && tare.state === 'good' && gross.si < tare.si;
+  return {
+    gross: below ? 'The gross weight is below the tare. Read both again.' : undefined,
+    testPressure: testPressureProblem(draft, service.state === 'good' ? service.si : undefined),
+  };
 }

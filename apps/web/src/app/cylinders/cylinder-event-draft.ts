@@ -3,11 +3,14 @@ import type { Cylinder, CylinderMarks } from '@hygromet/contract/cylinder';
 import type { NewCylinderEvent } from '@hygromet/contract/cylinder-event';
 import type { NewRemoval } from '@hygromet/contract/movement';
 import type { Pascal } from '@hygromet/core/units/quantity';
+import type { ValidatorFn } from '@angular/forms';
 import { newKey } from '../data/new-key';
+import type { FormRules } from '../forms/draft-form';
+import { between, filled, onlyIf, quantity, stampMonth, wrongIf } from '../forms/validators';
 import type { Preferences } from '../preferences/preferences';
 import { emptyEntry, readQuantity, type QuantityEntry } from '../ui/quantity-entry';
 import { readWhen, type When } from '../ui/when';
-import { marksDraft, marksOf, type MarksDraft } from './marks-draft';
+import { marksDraft, marksOf, marksRules, testPressureProblem, type MarksDraft } from './marks-draft';
 import { readStamp } from './stamp-month';
 
 /** What a person can record about a cylinder; `left` is booked in the ledger, the others stand in its history. */
@@ -50,7 +53,17 @@ export interface CylinderEventDraft extends MarksDraft {
   readonly note: string;
 }
 
-export function newCylinderEventDraft(preferences: Preferences, cylinder: Cylinder): CylinderEventDraft {
+/** What of a draft is typed into fields. */
+export type CylinderEventFields = Omit<CylinderEventDraft, 'key' | 'certain' | 'answered'>;
+
+export function fieldsOf({ key: _key, certain: _certain, answered: _answered, ...fields }: CylinderEventDraft): CylinderEventFields {
+  return fields;
+}
+
+export function newCylinderEventDraft(
+  preferences: Preferences,
+  cylinder: Pick<Cylinder, 'contentKg' | 'place' | 'marks'>,
+): CylinderEventDraft {
   const { mass, pressure, temperature } = preferences;
   const gauge = pressure === 'psig' ? 'psig' : 'barg';
   return {
@@ -77,6 +90,39 @@ export function newCylinderEventDraft(preferences: Preferences, cylinder: Cylind
     note: '',
   };
 }
+
+const about = (what: CylinderEventKind, ...validators: readonly ValidatorFn[]): readonly ValidatorFn[] => [
+  onlyIf<CylinderEventFields>((fields) => fields.what === what, ...validators),
+];
+
+/** What each field has to be, where the event is about it. */
+export const eventRules = (atmosphere: () => Pascal, servicePressurePa: () => number): FormRules<CylinderEventFields> => ({
+  fields: {
+    vacuum: about('evacuated', quantity('vacuum')),
+    gauge: about('evacuated', filled()),
+    pressure: about('air-checked', quantity('pressure', { atmosphere })),
+    temperature: about('air-checked', quantity('temperature')),
+    gaugeOff: about('air-checked', quantity('service-pressure')),
+    thermometerOff: about('air-checked', filled(), wrongIf(thermometerProblem)),
+    to: about('left', filled()),
+    before: about('left', quantity('mass')),
+    after: about('left', quantity('mass')),
+    stamp: about('requalified', stampMonth),
+    tare: about('tare-weighed', quantity('mass')),
+    reason: about('retired', filled()),
+    testPressure: about('described', ...marksRules.testPressure),
+    reliefPressure: about('described', ...marksRules.reliefPressure),
+    validYears: about('described', ...marksRules.validYears),
+  },
+  group: [
+    between<CylinderEventFields>((fields) => ({
+      testPressure: fields.what === 'described' ? testPressureProblem(fields, servicePressurePa()) : undefined,
+    })),
+  ],
+});
+
+const thermometerProblem = (text: string): string | undefined =>
+  degreesOff(text) === undefined ? 'Write how many degrees it may be off, such as 1.' : undefined;
 
 const KELVIN_IN = { F: 5 / 9, C: 1 } as const;
 

@@ -1,5 +1,8 @@
 import { fromServer } from '../data/from-server';
-import { ChangeDetectionStrategy, Component, computed, inject, input, model, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, model, signal, viewChild } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { FormGroupDirective, ReactiveFormsModule, type FormControl } from '@angular/forms';
+import { usualMarks } from '@hygromet/contract/usual-marks';
 
 import type { Question } from '@hygromet/contract/asked-back';
 import type { Cylinder } from '@hygromet/contract/cylinder';
@@ -13,6 +16,8 @@ import { newKey } from '../data/new-key';
 import { shapedAs } from '../data/shaped-as';
 import { CoreWorker } from '../core-worker/core-worker.service';
 import { ServerData } from '../data/server-data.service';
+import { overlayForm } from '../forms/overlay-form';
+import { serverProblems } from '../forms/server-problems';
 import { PreferencesService } from '../preferences/preferences.service';
 import { Units } from '../preferences/units.service';
 import { AskedBack } from '../ui/asked-back';
@@ -25,21 +30,23 @@ import { RefrigerantField } from '../ui/refrigerant-field';
 import { TextField } from '../ui/text-field';
 import { WeightKeys } from '../ui/weight-keys';
 import { WhenField } from '../ui/when-field';
+import { YesNoField } from '../ui/yes-no-field';
 import { isUnknown } from '@hygromet/core/cylinder/unknown-content';
 import { airWords } from './air-labels';
 import { placeNames } from './cylinder-labels';
 import { eventPlausibility } from './cylinder-event-plausibility';
 import {
   airReadings,
-  degreesOff,
   cylinderEventKinds,
+  eventRules,
+  fieldsOf,
   newCylinderEventDraft,
   sendingOf,
   type CylinderEventDraft,
+  type CylinderEventFields,
 } from './cylinder-event-draft';
 import { MarksFields } from './marks-fields';
 import { cylinderKindNames } from './objection-labels';
-import { readStamp } from './stamp-month';
 
 export const cylinderEventNames: Readonly<Record<(typeof cylinderEventKinds)[number], string>> = {
   evacuated: 'Evacuated and vacuum-tested',
@@ -56,7 +63,19 @@ export const cylinderEventNames: Readonly<Record<(typeof cylinderEventKinds)[num
 /** Records what happened to a cylinder, with what has to be known of it. */
 @Component({
   selector: 'hy-cylinder-event-form',
-  imports: [AskedBack, Caution, ChoiceField, MarksFields, QuantityField, RefrigerantField, TextField, WeightKeys, WhenField],
+  imports: [
+    AskedBack,
+    Caution,
+    ChoiceField,
+    MarksFields,
+    QuantityField,
+    ReactiveFormsModule,
+    RefrigerantField,
+    TextField,
+    WeightKeys,
+    WhenField,
+    YesNoField,
+  ],
   templateUrl: './cylinder-event-form.html',
   styleUrls: ['../ui/form.css', './cylinder-event-form.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -75,15 +94,26 @@ export class CylinderEventForm {
     const fresh = newCylinderEventDraft(this.preferences(), this.cylinder());
     return shapedAs({ ...fresh, ...this.typed() }, fresh);
   });
-  protected readonly submitted = signal(false);
+  /** What of it stands in fields. */
+  protected readonly form = overlayForm<CylinderEventFields>(
+    {
+      shape: fieldsOf(newCylinderEventDraft(this.preferences(), { contentKg: 0, place: 'van', marks: usualMarks })),
+      record: computed(() => fieldsOf(newCylinderEventDraft(this.preferences(), this.cylinder()))),
+      typed: this.typed,
+      change: (fields) => this.changed(fields),
+    },
+    eventRules(
+      () => this.units.atmosphere(),
+      () => this.cylinder().servicePressurePa,
+    ),
+  );
+  private readonly sheet = viewChild(FormGroupDirective);
+  /** Set by a try to send: what can hardly be is asked back then, not while it is typed. */
+  protected readonly asked = signal(false);
   protected readonly done = signal(false);
   protected readonly choices = cylinderEventKinds.map((value) => ({ value, label: cylinderEventNames[value] }));
   protected readonly placeChoices = places.map((value) => ({ value, label: placeNames[value] }));
   protected readonly kindChoices = cylinderKinds.map((value) => ({ value, label: cylinderKindNames[value] }));
-  protected readonly yesNo = [
-    { value: 'no', label: 'no' },
-    { value: 'yes', label: 'yes' },
-  ];
   protected readonly targets = computed(() => [
     { value: '', label: 'choose where it went' },
     ...(valueOf(this.accounts()) ?? [])
@@ -91,17 +121,6 @@ export class CylinderEventForm {
       .sort((a, b) => Number(b.kind === 'reclaimer') - Number(a.kind === 'reclaimer'))
       .map(({ id, name }) => ({ value: id, label: name })),
   ]);
-  protected readonly targetProblem = computed(() =>
-    this.submitted() && this.draft().to === '' ? 'Choose where it went. Into another cylinder it is a transfer into that one.' : undefined,
-  );
-  protected readonly stampProblem = computed(() => {
-    const stamp = readStamp(this.draft().stamp);
-    return stamp.state === 'bad' && this.submitted() ? stamp.sentence : this.field('/stamp');
-  });
-
-  protected readonly thermometerProblem = computed(() =>
-    degreesOff(this.draft().thermometerOff) === undefined ? 'Write how many degrees it may be off, such as 1.' : undefined,
-  );
   /** A weight that can hardly be is asked back before it is recorded. */
   protected readonly doubt = computed(() =>
     this.draft().certain ? undefined : eventPlausibility(this.draft(), this.cylinder(), this.units),
@@ -142,31 +161,46 @@ export class CylinderEventForm {
         ? this.serverData.bookRemoval$(sent.removal)
         : this.serverData.addCylinderEvent$(this.cylinder().id, sent.event),
     () => {
-      this.submitted.set(false);
+      this.asked.set(false);
       this.done.set(true);
+      this.sheet()?.resetForm(this.form.getRawValue());
       this.typed.set({ what: this.draft().what });
     },
   );
   protected readonly busy = computed(() => this.sending.state().state === 'busy');
-  protected readonly problems = computed(() => {
-    const state = this.sending.state();
-    return state.state === 'refused' ? state.apiError.fields : {};
-  });
-  protected readonly field = (pointer: string) => this.problems()[pointer];
   protected readonly question = computed(() => questionIn(this.sending.state()));
-  protected readonly refused = computed(() => {
-    const state = this.sending.state();
-    return state.state === 'refused' ? state.apiError.message : undefined;
+  protected readonly refused = serverProblems(this.sending.state, {
+    '/pressurePa': this.form.controls.vacuum,
+    '/grossBeforeKg': this.form.controls.before,
+    '/grossAfterKg': this.form.controls.after,
+    '/stamp': this.form.controls.stamp,
+    '/tareKg': this.form.controls.tare,
+    '/reason': this.form.controls.reason,
+    '/happenedAt': this.form.controls.when,
+    '/note': this.form.controls.note,
+    '/marks/owner': this.form.controls.owner,
+    '/marks/thread': this.form.controls.thread,
+    '/marks/testPressurePa': this.form.controls.testPressure,
+    '/marks/reliefPressurePa': this.form.controls.reliefPressure,
+    '/marks/validYears': this.form.controls.validYears,
   });
 
-  protected change(part: Partial<CylinderEventDraft>): void {
-    this.done.set(false);
-    this.typed.update((typed) => ({ ...typed, certain: false, answered: [], ...part, key: newKey() }));
+  constructor() {
+    // a scale keeps its unit: what is typed after follows
+    const { before, after } = this.form.controls;
+    before.valueChanges.pipe(takeUntilDestroyed()).subscribe(({ unit }) => {
+      if (before.dirty && after.value.unit !== unit) put(after, { ...after.value, unit });
+    });
   }
 
-  /** A scale keeps its unit: what is typed after follows. */
-  protected readBefore(before: QuantityEntry): void {
-    this.change({ before, after: { ...this.draft().after, unit: before.unit } });
+  /** Something else was typed: it is another event, and nothing of it was asked back yet. */
+  private changed(fields: Partial<CylinderEventFields>): void {
+    this.done.set(false);
+    this.typed.set({ ...fields, certain: false, answered: [], key: newKey() });
+  }
+
+  protected weigh(field: 'before' | 'after' | 'tare', entry: QuantityEntry): void {
+    put(this.form.controls[field], entry);
   }
 
   /** Right all the same: sent again with the same key. */
@@ -182,15 +216,20 @@ export class CylinderEventForm {
   }
 
   protected certain(): void {
-    this.change({ certain: true });
+    this.typed.update((typed) => ({ ...typed, certain: true }));
     this.send();
   }
 
   protected send(): void {
-    this.submitted.set(true);
+    this.asked.set(true);
     this.typed.update((typed) => ({ key: newKey(), ...typed })); // sent again, it is the same event
     if (this.doubt() !== undefined) return;
     const sent = sendingOf(this.draft(), this.cylinder(), this.preferences().person, new Date(), this.units.atmosphere());
     if (sent !== undefined) this.sending.send(sent);
   }
+}
+
+function put(control: FormControl<QuantityEntry>, entry: QuantityEntry): void {
+  control.markAsDirty();
+  control.setValue(entry);
 }

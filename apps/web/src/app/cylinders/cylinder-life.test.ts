@@ -43,7 +43,8 @@ test('what is typed of an event is kept on the device, cylinder by cylinder, unt
   await type('Note', 'to the roof');
   expect(JSON.parse(kept['hygromet.draft.cylinder-event.c7'] ?? '{}')).toMatchObject({ what: 'moved', note: 'to the roof' });
   await press('Record it');
-  expect(JSON.parse(kept['hygromet.draft.cylinder-event.c7'] ?? '{}')).toEqual({ what: 'moved' });
+  const { '~': _mark, ...left } = JSON.parse(kept['hygromet.draft.cylinder-event.c7'] ?? '{}') as Record<string, unknown>;
+  expect(left).toEqual({ what: 'moved' });
 });
 
 describe('what happened is recorded', () => {

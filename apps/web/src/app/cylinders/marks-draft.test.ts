@@ -1,6 +1,7 @@
+import { FormControl } from '@angular/forms';
 import { usualMarks } from '@hygromet/contract/usual-marks';
 import { defaultPreferences } from '../preferences/preferences';
-import { marksDraft, marksOf, testPressureProblem, yearsProblem, type MarksDraft } from './marks-draft';
+import { marksDraft, marksOf, marksRules, testPressureProblem, type MarksDraft } from './marks-draft';
 
 const servicePressurePa = 2.758e6; // 400 psi
 const draft = (more: Partial<MarksDraft> = {}): MarksDraft => ({ ...marksDraft(usualMarks, defaultPreferences), ...more });
@@ -15,7 +16,7 @@ test('marks that nobody changed are sent as they were', () => {
 });
 
 test.each(['', '0', '16', '5.5', 'five'])('"%s" years are asked back and not sent', (validYears) => {
-  expect(yearsProblem(draft({ validYears }))).toBe('Whole years, from 1 to 15.');
+  expect(new FormControl(validYears, [...marksRules.validYears]).errors).toEqual({ wrong: 'Whole years, from 1 to 15.' });
   expect(marksOf(draft({ validYears }), servicePressurePa)).toBeUndefined();
 });
 

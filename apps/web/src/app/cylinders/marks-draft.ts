@@ -3,6 +3,7 @@ import { TEST_ABOVE_SERVICE } from '@hygromet/contract/test-above-service';
 import { pressureDifferenceIn } from '@hygromet/core/units/pressure';
 import { testedAbove } from '@hygromet/core/cylinder/test-pressure';
 import type { Preferences } from '../preferences/preferences';
+import { quantity, wrongIf } from '../forms/validators';
 import { emptyEntry, readQuantity, type QuantityEntry } from '../ui/quantity-entry';
 
 /** What a collar tells beside capacity, tare and service pressure, and what the cylinder is used for, as it is typed. */
@@ -38,7 +39,7 @@ export function marksDraft(marks: CylinderMarks, { pressure }: Preferences): Mar
   };
 }
 
-export const yearsProblem = ({ validYears }: MarksDraft): string | undefined =>
+const wholeYears = (validYears: string): string | undefined =>
   /^\s*([1-9]|1[0-5])\s*$/.test(validYears) ? undefined : 'Whole years, from 1 to 15.';
 
 /** A cylinder is tested above the pressure it serves at. */
@@ -48,6 +49,13 @@ export function testPressureProblem({ testPressure }: MarksDraft, servicePressur
   return TEST_ABOVE_SERVICE;
 }
 
+/** The rules of its fields; that the test pressure is above the service pressure holds between two of them. */
+export const marksRules = {
+  testPressure: [quantity('service-pressure', { optional: true })],
+  reliefPressure: [quantity('service-pressure', { optional: true })],
+  validYears: [wrongIf(wholeYears)],
+} as const;
+
 /** What is sent; nothing while a field cannot be read. */
 export function marksOf(draft: MarksDraft, servicePressurePa: number | undefined): CylinderMarks | undefined {
   const test = readQuantity('service-pressure', draft.testPressure);
@@ -55,7 +63,7 @@ export function marksOf(draft: MarksDraft, servicePressurePa: number | undefined
   if (
     test.state === 'bad' ||
     relief.state === 'bad' ||
-    yearsProblem(draft) !== undefined ||
+    wholeYears(draft.validYears) !== undefined ||
     testPressureProblem(draft, servicePressurePa) !== undefined
   )
     return undefined;

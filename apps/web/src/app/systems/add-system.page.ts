@@ -1,10 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ReactiveFormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
 import type { SystemKind } from '@hygromet/contract/system';
-import { mutation, errorIn } from '../data/mutation';
-import { Drafts } from '../data/draft.service';
+import { mutation } from '../data/mutation';
 import { newKey } from '../data/new-key';
 import { ServerData } from '../data/server-data.service';
+import { draftForm } from '../forms/draft-form';
+import { serverProblems } from '../forms/server-problems';
+import { filled, quantity } from '../forms/validators';
 import { PreferencesService } from '../preferences/preferences.service';
 import { ChoiceField } from '../ui/choice-field';
 import { PageHead } from '../ui/page-head';
@@ -26,42 +29,15 @@ interface SystemDraft {
 /** A system as its plate tells it. */
 @Component({
   selector: 'hy-add-system-page',
-  imports: [ChoiceField, PageHead, QuantityField, RefrigerantField, TextField],
+  imports: [ChoiceField, PageHead, QuantityField, ReactiveFormsModule, RefrigerantField, TextField],
   template: `
     <hy-page-head title="Add a system" line="Refrigerant and charge as printed on its plate" />
-    @let d = draft();
-    <form novalidate (submit)="$event.preventDefault(); save()">
-      <hy-text-field
-        label="Site"
-        placeholder="such as Cheese cave"
-        [text]="d.site"
-        (textChange)="change({ site: $event })"
-        [submitted]="submitted()"
-        [problem]="field('/site')"
-      />
-      <hy-text-field
-        label="Name"
-        placeholder="such as ripening cellar"
-        [text]="d.name"
-        (textChange)="change({ name: $event })"
-        [submitted]="submitted()"
-        [problem]="field('/name')"
-      />
-      <hy-choice-field label="Kind" [choices]="kinds" [value]="d.kind" (valueChange)="change({ kind: $event })" />
-      <hy-refrigerant-field
-        [refrigerant]="d.refrigerant"
-        (refrigerantChange)="change({ refrigerant: $event })"
-        [problem]="refrigerantProblem()"
-      />
-      <hy-quantity-field
-        label="Nameplate charge"
-        kind="charge"
-        hint="pounds and ounces: choose lb + oz"
-        [entry]="d.nameplate"
-        (entryChange)="change({ nameplate: $event })"
-        [submitted]="submitted()"
-        [problem]="field('/nameplateKg')"
-      />
+    <form novalidate [formGroup]="form" (ngSubmit)="save()">
+      <hy-text-field label="Site" placeholder="such as Cheese cave" formControlName="site" />
+      <hy-text-field label="Name" placeholder="such as ripening cellar" formControlName="name" />
+      <hy-choice-field label="Kind" [choices]="kinds" formControlName="kind" />
+      <hy-refrigerant-field missing="Choose the refrigerant on the plate." formControlName="refrigerant" />
+      <hy-quantity-field label="Nameplate charge" kind="charge" hint="pounds and ounces: choose lb + oz" formControlName="nameplate" />
       @if (refused(); as sentence) {
         <p class="refused" role="alert">{{ sentence }}</p>
       }
@@ -77,47 +53,36 @@ export class AddSystemPage {
   private readonly serverData = inject(ServerData);
   private readonly router = inject(Router);
   private readonly metric = inject(PreferencesService).current().mass === 'kg';
-  private readonly stored = inject(Drafts).open<SystemDraft>('new-system', () => ({
-    key: newKey(),
-    site: '',
-    name: '',
-    kind: 'split',
-    refrigerant: null,
-    nameplate: emptyEntry(this.metric ? 'kg' : 'lb'),
-  }));
-  protected readonly draft = this.stored.value.asReadonly();
-  protected readonly submitted = signal(false);
+  private readonly drafted = draftForm<SystemDraft>(
+    'new-system',
+    () => ({ key: newKey(), site: '', name: '', kind: 'split', refrigerant: null, nameplate: emptyEntry(this.metric ? 'kg' : 'lb') }),
+    { fields: { site: [filled()], name: [filled()], refrigerant: [filled()], nameplate: [quantity('charge')] } },
+  );
+  protected readonly form = this.drafted.form;
   protected readonly kinds = Object.entries(systemKindNames).map(([value, label]) => ({ value, label }));
 
   private readonly saving = mutation(this.serverData.addSystem$, () => {
-    this.stored.clear();
+    this.drafted.clear();
     void this.router.navigate(['/systems']);
   });
   protected readonly busy = computed(() => this.saving.state().state === 'busy');
-  protected readonly field = (pointer: string) => errorIn(this.saving.state(), pointer);
-  protected readonly refused = computed(() => {
-    const state = this.saving.state();
-    return state.state === 'refused' && Object.keys(state.apiError.fields).length === 0 ? state.apiError.message : undefined;
+  protected readonly refused = serverProblems(this.saving.state, {
+    '/site': this.form.controls.site,
+    '/name': this.form.controls.name,
+    '/refrigerant': this.form.controls.refrigerant,
+    '/nameplateKg': this.form.controls.nameplate,
   });
-  protected readonly refrigerantProblem = computed(() =>
-    this.submitted() && this.draft().refrigerant === null ? 'Choose the refrigerant on the plate.' : this.field('/refrigerant'),
-  );
-
-  protected change(part: Partial<SystemDraft>): void {
-    this.stored.value.update((draft) => ({ ...draft, ...part }));
-  }
 
   protected save(): void {
-    this.submitted.set(true);
-    const draft = this.draft();
-    const nameplate = readQuantity('charge', draft.nameplate);
-    if (nameplate.state !== 'good' || draft.refrigerant === null || draft.site.trim() === '' || draft.name.trim() === '') return;
+    const { key, site, name, kind, refrigerant, nameplate: entry } = this.form.getRawValue();
+    const nameplate = readQuantity('charge', entry);
+    if (this.form.invalid || nameplate.state !== 'good' || refrigerant === null) return;
     this.saving.send({
-      key: draft.key,
-      site: draft.site.trim(),
-      name: draft.name.trim(),
-      kind: draft.kind as SystemKind, // the field offers only these
-      refrigerant: draft.refrigerant,
+      key,
+      site: site.trim(),
+      name: name.trim(),
+      kind: kind as SystemKind, // the field offers only these
+      refrigerant,
       nameplateKg: nameplate.si,
       nameplateTyped: nameplate.typed,
     });

@@ -1,11 +1,14 @@
 import { fromServer } from '../data/from-server';
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ReactiveFormsModule } from '@angular/forms';
 
 import { Router } from '@angular/router';
-import { mutation, errorIn } from '../data/mutation';
-import { Drafts } from '../data/draft.service';
+import { mutation } from '../data/mutation';
 import { newKey } from '../data/new-key';
 import { ServerData } from '../data/server-data.service';
+import { draftForm } from '../forms/draft-form';
+import { serverProblems } from '../forms/server-problems';
+import { filled } from '../forms/validators';
 import { PreferencesService } from '../preferences/preferences.service';
 import { ChoiceField } from '../ui/choice-field';
 import { dayOf } from '../ui/day';
@@ -17,46 +20,24 @@ interface VisitDraft {
   readonly system: string;
   readonly day: string;
   readonly time: string;
-  /** Nothing where it is the person of this device. */
-  readonly person: string | null;
+  readonly person: string;
   readonly reason: string;
 }
 
 /** A visit is added: to which system, when, who goes and why. */
 @Component({
   selector: 'hy-new-visit',
-  imports: [ChoiceField, TextField],
+  imports: [ChoiceField, ReactiveFormsModule, TextField],
   template: `
-    @let d = draft();
     <section aria-label="Add a visit">
       <h2>Add a visit</h2>
-      <form novalidate (submit)="$event.preventDefault(); open()">
-        <hy-choice-field
-          label="System"
-          [choices]="systemChoices()"
-          [value]="d.system"
-          (valueChange)="change({ system: $event })"
-          [problem]="systemProblem()"
-        />
-        <hy-text-field
-          label="Reason"
-          placeholder="such as: no cooling since Monday"
-          [text]="d.reason"
-          (textChange)="change({ reason: $event })"
-          [submitted]="submitted()"
-          [problem]="field('/reason')"
-        />
+      <form novalidate [formGroup]="form" (ngSubmit)="open()">
+        <hy-choice-field label="System" missing="Choose the system that is visited." [choices]="systemChoices()" formControlName="system" />
+        <hy-text-field label="Reason" placeholder="such as: no cooling since Monday" formControlName="reason" />
         <div class="together">
-          <hy-text-field
-            label="Day"
-            type="date"
-            [text]="day()"
-            (textChange)="change({ day: $event })"
-            [submitted]="submitted()"
-            [problem]="field('/day')"
-          />
-          <hy-text-field label="Time" type="time" [text]="d.time" (textChange)="change({ time: $event })" [problem]="field('/time')" />
-          <hy-text-field label="Technician" [text]="person()" (textChange)="change({ person: $event })" [problem]="field('/person')" />
+          <hy-text-field label="Day" type="date" formControlName="day" />
+          <hy-text-field label="Time" type="time" formControlName="time" />
+          <hy-text-field label="Technician" formControlName="person" />
         </div>
         @if (refused(); as sentence) {
           <p role="alert" class="over">{{ sentence }}</p>
@@ -94,53 +75,47 @@ export class NewVisit {
   private readonly serverData = inject(ServerData);
   private readonly router = inject(Router);
   private readonly preferences = inject(PreferencesService).current;
-  private readonly today = dayOf(new Date());
-  private readonly stored = inject(Drafts).open<VisitDraft>('new-visit', () => ({
-    key: newKey(),
-    system: '',
-    day: '',
-    time: '',
-    person: null,
-    reason: '',
-  }));
-  protected readonly draft = this.stored.value.asReadonly();
-  /** Today until another day is chosen, also in a draft of yesterday. */
-  protected readonly day = computed(() => this.draft().day || this.today);
-  protected readonly person = computed(() => this.draft().person ?? this.preferences().person);
-  protected readonly submitted = signal(false);
+  private readonly drafted = draftForm<VisitDraft>(
+    'new-visit',
+    () => ({ key: newKey(), system: '', day: dayOf(new Date()), time: '', person: this.preferences().person, reason: '' }),
+    { fields: { system: [filled()], reason: [filled()], day: [filled()] } },
+  );
+  protected readonly form = this.drafted.form;
   private readonly systems = fromServer(this.serverData.systems$);
   protected readonly systemChoices = computed(() => [
     { value: '', label: 'choose a system' },
     ...(valueOf(this.systems()) ?? []).map(({ id, site, name }) => ({ value: id, label: `${site}, ${name}` })),
   ]);
-  protected readonly systemProblem = computed(() =>
-    this.submitted() && this.draft().system === '' ? 'Choose the system that is visited.' : this.field('/system'),
-  );
-
   private readonly opening = mutation(this.serverData.addVisit$, ({ id }) => {
-    this.stored.clear();
+    this.drafted.clear();
     void this.router.navigate(['/visits', id, 'look']);
   });
   protected readonly busy = computed(() => this.opening.state().state === 'busy');
-  protected readonly field = (pointer: string) => errorIn(this.opening.state(), pointer);
-  protected readonly refused = computed(() => errorIn(this.opening.state()));
+  protected readonly refused = serverProblems(this.opening.state, {
+    '/system': this.form.controls.system,
+    '/reason': this.form.controls.reason,
+    '/day': this.form.controls.day,
+    '/time': this.form.controls.time,
+    '/person': this.form.controls.person,
+  });
 
-  protected change(part: Partial<VisitDraft>): void {
-    this.stored.value.update((draft) => ({ ...draft, ...part }));
+  constructor() {
+    // a draft of yesterday is of today, until another day is chosen
+    const { day } = this.form.controls;
+    const today = dayOf(new Date());
+    if (day.value < today) day.setValue(today);
   }
 
   protected open(): void {
-    this.submitted.set(true);
-    const { key, system, reason, time } = this.draft();
-    const person = this.person().trim();
-    if (system === '' || reason.trim() === '') return;
+    const { key, system, day, reason, time, person } = this.form.getRawValue();
+    if (this.form.invalid) return;
     this.opening.send({
       key,
       system,
-      day: this.day(),
+      day,
       reason: reason.trim(),
       ...(time === '' ? {} : { time }),
-      ...(person === '' ? {} : { person }),
+      ...(person.trim() === '' ? {} : { person: person.trim() }),
       recordedBy: this.preferences().person,
     });
   }

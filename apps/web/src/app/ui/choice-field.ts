@@ -1,4 +1,5 @@
-import { ChangeDetectionStrategy, Component, input, model } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, model } from '@angular/core';
+import { FieldControl } from '../forms/field-control';
 
 let count = 0;
 
@@ -13,26 +14,38 @@ export interface Choice {
   template: `
     <label [for]="id" [class.unseen]="hideLabel()">{{ label() }}</label>
     <div class="row whole">
-      <select [id]="id" [value]="value()" [attr.aria-invalid]="problem() ? true : null" (change)="value.set($any($event.target).value)">
+      <select
+        [id]="id"
+        [value]="value()"
+        [disabled]="disabled()"
+        [attr.aria-invalid]="sentence() ? true : null"
+        (change)="give($any($event.target).value)"
+        (blur)="leave()"
+      >
         @for (choice of choices(); track choice.value) {
           <option [value]="choice.value" [selected]="choice.value === value()">{{ choice.label }}</option>
         }
       </select>
     </div>
-    @if (problem(); as sentence) {
-      <p class="error" role="alert">{{ sentence }}</p>
+    @if (sentence(); as told) {
+      <p class="error" role="alert">{{ told }}</p>
     }
   `,
   styleUrl: './field.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
-export class ChoiceField {
+export class ChoiceField extends FieldControl<string> {
   readonly label = input.required<string>();
   /** Where the row beside it says what it is: it is still read out. */
   readonly hideLabel = input(false);
   readonly choices = input.required<readonly Choice[]>();
   readonly problem = input<string | undefined>();
-  readonly value = model.required<string>();
+  /** What is said when nothing is chosen; otherwise made from the label. */
+  readonly missing = input('');
+  readonly value = model('');
+  protected readonly held = this.value;
+  protected readonly whenMissing = () => this.missing() || `Choose the ${this.label().toLowerCase()}.`;
+  protected readonly sentence = computed(() => (this.isBound ? this.told() : this.problem()));
 
   protected readonly id = `choice-${++count}`;
 }

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, model, signal } from '@angular/core';
+import { FieldControl } from '../forms/field-control';
 import { Units } from '../preferences/units.service';
-import { quantityUnits, readQuantity, type QuantityEntry, type QuantityKind } from './quantity-entry';
+import { emptyEntry, quantityUnits, readQuantity, type QuantityEntry, type QuantityKind } from './quantity-entry';
 
 let count = 0;
 
@@ -16,10 +17,11 @@ let count = 0;
         inputmode="decimal"
         autocomplete="off"
         [value]="entry().text"
+        [disabled]="disabled()"
         [attr.aria-invalid]="sentence() ? true : null"
         [attr.aria-describedby]="sentence() ? id + '-error' : null"
         (input)="change({ text: text($event) })"
-        (blur)="touched.set(true)"
+        (blur)="touched.set(true); leave()"
       />
       @if (entry().unit === 'lb-oz') {
         <span class="unit">lb</span>
@@ -30,7 +32,7 @@ let count = 0;
           [attr.aria-label]="label() + ', ounces'"
           [value]="entry().ounces"
           (input)="change({ ounces: text($event) })"
-          (blur)="touched.set(true)"
+          (blur)="touched.set(true); leave()"
         />
       }
       <select [attr.aria-label]="'Unit of ' + label()" [value]="entry().unit" (change)="change({ unit: text($event), ounces: '' })">
@@ -49,7 +51,7 @@ let count = 0;
   styleUrl: './field.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
-export class QuantityField {
+export class QuantityField extends FieldControl<QuantityEntry> {
   readonly label = input.required<string>();
   readonly kind = input.required<QuantityKind>();
   readonly hint = input('');
@@ -60,22 +62,24 @@ export class QuantityField {
   readonly required = input(true);
   /** What is said when it is left empty; otherwise made from the label. */
   readonly missing = input('');
-  readonly entry = model.required<QuantityEntry>();
+  readonly entry = model<QuantityEntry>(emptyEntry('lb'));
+  protected readonly held = this.entry;
+  protected readonly whenMissing = () => this.missing() || `The ${this.label().toLowerCase()} is missing.`;
 
   private readonly atmosphere = inject(Units).atmosphere;
   protected readonly id = `quantity-${++count}`;
   protected readonly touched = signal(false);
   protected readonly units = computed(() => Object.entries(quantityUnits[this.kind()]));
   protected readonly sentence = computed(() => {
+    if (this.isBound) return this.told();
     const reading = readQuantity(this.kind(), this.entry(), this.atmosphere());
     if (reading.state === 'bad' && (this.touched() || this.submitted())) return reading.sentence;
-    if (reading.state === 'empty' && this.submitted() && this.required())
-      return this.missing() || `The ${this.label().toLowerCase()} is missing.`;
+    if (reading.state === 'empty' && this.submitted() && this.required()) return this.whenMissing();
     return this.problem();
   });
 
   protected change(part: Partial<QuantityEntry>): void {
-    this.entry.update((entry) => ({ ...entry, ...part }));
+    this.give({ ...this.entry(), ...part });
   }
 
   protected text = (event: Event): string => (event.target as HTMLInputElement | HTMLSelectElement).value; // these listeners sit on no other elements

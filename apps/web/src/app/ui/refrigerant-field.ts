@@ -1,4 +1,5 @@
-import { ChangeDetectionStrategy, Component, inject, input, model } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, model } from '@angular/core';
+import { FieldControl } from '../forms/field-control';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { UNKNOWN_ID } from '@hygromet/core/cylinder/unknown-content';
@@ -20,9 +21,11 @@ let count = 0;
       [nzAllowClear]="emptyLabel() !== ''"
       [nzPlaceHolder]="emptyLabel() || 'Type a part of it, such as 410'"
       [nzFilterOption]="matches"
-      [nzStatus]="problem() ? 'error' : ''"
+      [nzStatus]="sentence() ? 'error' : ''"
+      [nzDisabled]="disabled()"
       [ngModel]="refrigerant()"
-      (ngModelChange)="refrigerant.set($event ?? null)"
+      (ngModelChange)="give($event ?? null)"
+      (nzBlur)="leave()"
     >
       @for (id of ids(); track id) {
         <nz-option [nzValue]="id" [nzLabel]="id" />
@@ -31,8 +34,8 @@ let count = 0;
         <nz-option [nzValue]="unknownId" nzLabel="Not identified" />
       }
     </nz-select>
-    @if (problem(); as sentence) {
-      <p class="error" role="alert">{{ sentence }}</p>
+    @if (sentence(); as told) {
+      <p class="error" role="alert">{{ told }}</p>
     } @else if (hint()) {
       <p class="hint">{{ hint() }}</p>
     }
@@ -45,7 +48,7 @@ let count = 0;
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
-export class RefrigerantField {
+export class RefrigerantField extends FieldControl<string | null> {
   readonly label = input('Refrigerant');
   readonly hint = input('');
   /** What stands in the field while nothing is chosen, where nothing is a choice. */
@@ -53,7 +56,12 @@ export class RefrigerantField {
   /** Where the truth may be that nobody knows. */
   readonly offersUnknown = input(false);
   readonly problem = input<string | undefined>();
-  readonly refrigerant = model.required<string | null>();
+  /** What is said when none is chosen. */
+  readonly missing = input('Choose the refrigerant.');
+  readonly refrigerant = model<string | null>(null);
+  protected readonly held = this.refrigerant;
+  protected readonly whenMissing = () => this.missing();
+  protected readonly sentence = computed(() => (this.isBound ? this.told() : this.problem()));
 
   protected readonly id = `refrigerant-${++count}`;
   protected readonly unknownId = UNKNOWN_ID;

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, model } from '@angular/core';
+import { FieldControl } from '../forms/field-control';
 
 let count = 0;
 
@@ -16,7 +17,9 @@ let count = 0;
         [value]="text()"
         [attr.aria-invalid]="sentence() ? true : null"
         [attr.aria-describedby]="sentence() ? id + '-error' : null"
+        [disabled]="disabled()"
         (input)="typed($any($event.target).value)"
+        (blur)="leave()"
       />
     </div>
     @if (sentence(); as sentence) {
@@ -29,7 +32,7 @@ let count = 0;
   styleUrl: './field.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
-export class TextField {
+export class TextField extends FieldControl<string> {
   readonly label = input.required<string>();
   readonly placeholder = input('');
   readonly hint = input('');
@@ -39,15 +42,18 @@ export class TextField {
   readonly missing = input('');
   /** A day is chosen with the device's own calendar and read as "2026-11-26", an hour as "07:40". */
   readonly type = input<'text' | 'date' | 'time'>('text');
-  readonly text = model.required<string>();
+  readonly text = model('');
+  protected readonly held = this.text;
+  protected readonly whenMissing = () => this.missing() || `The ${this.label().toLowerCase()} is missing.`;
 
   protected readonly id = `text-${++count}`;
-  protected readonly sentence = computed(() =>
-    this.submitted() && this.text().trim() === '' ? this.missing() || `The ${this.label().toLowerCase()} is missing.` : this.problem(),
-  );
+  protected readonly sentence = computed(() => {
+    if (this.isBound) return this.told();
+    return this.submitted() && this.text().trim() === '' ? this.whenMissing() : this.problem();
+  });
 
   /** A day that is half typed is none: the one before stays until it is whole. */
   protected typed(text: string): void {
-    if (this.type() !== 'date' || text !== '') this.text.set(text);
+    if (this.type() !== 'date' || text !== '') this.give(text);
   }
 }

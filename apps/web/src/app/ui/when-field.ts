@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, model } from '@angular/core';
+import { FieldControl } from '../forms/field-control';
 import { minuteOf, readWhen, type When } from './when';
 
 let count = 0;
@@ -22,7 +23,7 @@ let count = 0;
           [attr.aria-describedby]="sentence() ? id + '-error' : null"
           (change)="typed($any($event.target).value)"
         />
-        <button type="button" class="other" (click)="when.set('')">Now</button>
+        <button type="button" class="other" (click)="give('')">Now</button>
       }
     </div>
     @if (sentence(); as sentence) {
@@ -60,24 +61,26 @@ let count = 0;
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
-export class WhenField {
+export class WhenField extends FieldControl<When> {
   readonly label = input('When');
   readonly problem = input<string | undefined>();
-  readonly when = model.required<When>();
+  readonly when = model<When>('');
+  protected readonly held = this.when;
+  protected readonly whenMissing = () => 'Say when it was.';
 
   protected readonly id = `when-${++count}`;
   protected readonly latest = minuteOf(new Date());
   protected readonly sentence = computed(() => {
     const read = readWhen(this.when(), new Date());
-    return read.state === 'bad' ? read.sentence : this.problem();
+    return read.state === 'bad' ? read.sentence : this.isBound ? this.told() : this.problem();
   });
 
   protected earlier(): void {
-    this.when.set(minuteOf(new Date()));
+    this.give(minuteOf(new Date()));
   }
 
   /** A date that is cleared or half typed is no date: the one before stays until there is another. */
   protected typed(text: string): void {
-    if (text !== '') this.when.set(text);
+    if (text !== '') this.give(text);
   }
 }

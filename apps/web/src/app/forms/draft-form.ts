@@ -1,0 +1,51 @@
+import { DestroyRef, effect, inject, untracked, type Signal } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { FormBuilder, type FormControl, type FormGroup, type ValidatorFn } from '@angular/forms';
+import { Drafts, type DraftOptions } from '../data/draft.service';
+
+export type FormOf<T extends object> = FormGroup<{ [K in keyof T]: FormControl<T[K]> }>;
+
+/** A typed form whose value is kept on the device as it is typed. */
+export interface DraftForm<T extends object> {
+  readonly form: FormOf<T>;
+  readonly value: Signal<T>;
+  /** Forgets what was typed, when it was sent. */
+  readonly clear: () => void;
+}
+
+export interface FormRules<T extends object> {
+  readonly fields?: { readonly [K in keyof T]?: readonly ValidatorFn[] };
+  /** What holds between fields. */
+  readonly group?: readonly ValidatorFn[];
+}
+
+/** Call it where effects may be made. */
+export function draftForm<T extends object>(
+  name: string,
+  empty: () => T,
+  rules: FormRules<T>,
+  options: DraftOptions<T> = {},
+): DraftForm<T> {
+  const builder = inject(FormBuilder).nonNullable;
+  const draft = inject(Drafts).open(name, empty, options);
+  const controls = Object.fromEntries(
+    Object.entries(draft.value()).map(([key, value]) => [
+      key,
+      builder.control(value as unknown, { validators: [...(rules.fields?.[key as keyof T] ?? [])] }),
+    ]),
+  );
+  const form = builder.group(controls, { validators: [...(rules.group ?? [])] }) as unknown as FormOf<T>; // each control was made from its field of T
+  form.valueChanges.pipe(takeUntilDestroyed(inject(DestroyRef))).subscribe(() => {
+    draft.value.set(form.getRawValue() as T);
+  });
+  // typed in another tab, or begun anew
+  effect(() => {
+    const value = draft.value();
+    untracked(() => {
+      if (!same(value, form.getRawValue() as T)) form.setValue(value as Parameters<typeof form.setValue>[0], { emitEvent: true });
+    });
+  });
+  return { form, value: draft.value.asReadonly(), clear: draft.clear };
+}
+
+const same = (one: object, other: object) => JSON.stringify(one) === JSON.stringify(other);

@@ -1,0 +1,63 @@
+import type { AbstractControl, ValidationErrors, ValidatorFn } from '@angular/forms';
+import type { Pascal } from '@hygromet/core/units/quantity';
+import { readStamp } from '../cylinders/stamp-month';
+import { readQuantity, type QuantityEntry, type QuantityKind } from '../ui/quantity-entry';
+import type { FieldErrors, GroupErrors } from './field-errors';
+
+const said = (errors: FieldErrors): ValidationErrors => errors as ValidationErrors;
+
+/** Something stands in it; blanks are nothing. @param sentence where the label makes none */
+export const filled =
+  (sentence?: string): ValidatorFn =>
+  ({ value }: AbstractControl<string | null>) =>
+    (value ?? '').trim() === '' ? said({ missing: sentence ?? true }) : null;
+
+interface QuantityAsked {
+  readonly optional?: boolean;
+  /** Pa, from which gauges read. */
+  readonly atmosphere?: () => Pascal;
+}
+
+/** A quantity that can be read. @param kind also by a function, where it follows from another field */
+export const quantity =
+  (kind: QuantityKind, { optional = false, atmosphere }: QuantityAsked = {}): ValidatorFn =>
+  ({ value }: AbstractControl<QuantityEntry>) => {
+    const reading = readQuantity(kind, value, atmosphere?.());
+    if (reading.state === 'bad') return said({ unreadable: reading.sentence });
+    return reading.state === 'empty' && !optional ? said({ missing: true }) : null;
+  };
+
+/** A month as it is stamped on a collar. */
+export const stampMonth: ValidatorFn = ({ value }: AbstractControl<string>) => {
+  const stamp = readStamp(value);
+  if (stamp.state === 'bad') return said({ unreadable: stamp.sentence });
+  return stamp.state === 'empty' ? said({ missing: true }) : null;
+};
+
+/** Whatever makes a sentence of a value makes a validator: told at once. */
+export const wrongIf =
+  <T>(sentence: (value: T) => string | undefined): ValidatorFn =>
+  ({ value }: AbstractControl<T>) => {
+    const wrong = sentence(value);
+    return wrong === undefined ? null : said({ wrong });
+  };
+
+/** What fields say of each other: the sentence under the name of the one that bears it. */
+export const between =
+  <T extends object>(sentences: (value: T) => Readonly<Partial<Record<keyof T, string | undefined>>>): ValidatorFn =>
+  (group: AbstractControl) => {
+    const fields = Object.fromEntries(Object.entries(sentences(group.getRawValue() as T)).filter(([, sentence]) => sentence !== undefined));
+    return Object.keys(fields).length === 0 ? null : ({ fields } as unknown as GroupErrors as unknown as ValidationErrors);
+  };
+
+/** Only where the form is about that; `recheckedWith` looks again when it changes. */
+export const onlyIf =
+  <T extends object>(applies: (value: T) => boolean, ...validators: readonly ValidatorFn[]): ValidatorFn =>
+  (control: AbstractControl) => {
+    if (control.parent === null || control.parent === undefined || !applies(control.parent.getRawValue() as T)) return null;
+    for (const validator of validators) {
+      const errors = validator(control);
+      if (errors !== null) return errors;
+    }
+    return null;
+  };
