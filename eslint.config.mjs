@@ -14,18 +14,39 @@ const direction = [
   { target: './apps/server', from: './apps/web', message: 'the server does not know the interface.' },
 ];
 
+/** Every program of the house: rules that look at types read each file as its own program does. */
+const programs = [
+  'packages/core/tsconfig.json',
+  'packages/core/tsconfig.test.json',
+  'packages/contract/tsconfig.json',
+  'apps/server/tsconfig.json',
+  'apps/instruments/tsconfig.json',
+  'apps/web/tsconfig.app.json',
+  'apps/web/tsconfig.worker.json',
+  'apps/web/tsconfig.spec.json',
+  'e2e/tsconfig.json',
+];
+
 export default tseslint.config(
   { ignores: ['dist/', '.data/', '.angular/', '**/test-results/', '**/playwright-report/'] },
   eslint.configs.recommended,
   {
     files: ['**/*.ts'],
-    extends: [...tseslint.configs.recommended],
+    extends: [...tseslint.configs.strictTypeChecked],
+    languageOptions: { parserOptions: { project: programs, tsconfigRootDir: import.meta.dirname } },
     plugins: { 'import-x': importX },
     settings: { 'import-x/resolver-next': [createTypeScriptImportResolver({ project: 'tsconfig.base.json' })] },
     rules: {
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
       '@typescript-eslint/no-non-null-assertion': 'off', // indexed access in the numeric core; elsewhere each has its reason beside it
       '@typescript-eslint/consistent-type-imports': 'error',
+      '@typescript-eslint/restrict-template-expressions': ['error', { allowNumber: true }],
+      '@typescript-eslint/no-confusing-void-expression': ['error', { ignoreArrowShorthand: true, ignoreVoidOperator: true }],
+      '@typescript-eslint/no-unnecessary-condition': ['error', { allowConstantLoopConditions: true }],
+      '@typescript-eslint/no-extraneous-class': ['error', { allowWithDecorator: true }],
+      '@typescript-eslint/no-unnecessary-type-parameters': 'off', // a caller names what its rule reads
+      // an abstract class is the token of what is provided, as a plain object
+      '@typescript-eslint/no-unsafe-class-instance-assignment': 'off',
       'import-x/no-cycle': 'error',
       'import-x/no-restricted-paths': ['error', { basePath: import.meta.dirname, zones: direction }],
       'no-restricted-syntax': [
@@ -35,6 +56,27 @@ export default tseslint.config(
           message: "import * as z from 'zod': the named import brings every language along.",
         },
       ],
+    },
+  },
+  {
+    // answers of the server and of the browser come as they come: a test says what it expects of them
+    files: ['**/*.test.ts', '**/test/**/*.ts', 'e2e/**/*.ts'],
+    rules: {
+      '@typescript-eslint/no-unsafe-argument': 'off',
+      '@typescript-eslint/no-unsafe-assignment': 'off',
+      '@typescript-eslint/no-unsafe-call': 'off',
+      '@typescript-eslint/no-unsafe-member-access': 'off',
+      '@typescript-eslint/no-unsafe-return': 'off',
+      '@typescript-eslint/restrict-plus-operands': 'off',
+      '@typescript-eslint/restrict-template-expressions': 'off',
+      '@typescript-eslint/no-unnecessary-condition': 'off', // a stand-in for what the browser may not have
+      '@typescript-eslint/no-confusing-void-expression': 'off',
+      '@typescript-eslint/no-meaningless-void-operator': 'off',
+      '@typescript-eslint/no-dynamic-delete': 'off',
+      '@typescript-eslint/no-base-to-string': 'off',
+      '@typescript-eslint/no-unnecessary-type-parameters': 'off',
+      '@typescript-eslint/use-unknown-in-catch-callback-variable': 'off',
+      '@typescript-eslint/unbound-method': 'off',
     },
   },
   {

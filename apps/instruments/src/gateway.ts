@@ -127,7 +127,7 @@ function overSocket(socket: WebSocket, records: readonly SenmlRecord[]): Promise
       else reject(error);
     };
     const answered = (data: WebSocket.RawData) => {
-      const said: unknown = JSON.parse(String(data));
+      const said: unknown = JSON.parse(textOf(data));
       end(receivedReadings.safeParse(said).success ? undefined : new Error('the server refused a pack'));
     };
     const closed = () => end(new Error('the server closed the connection'));
@@ -140,3 +140,7 @@ function overSocket(socket: WebSocket, records: readonly SenmlRecord[]): Promise
 /** Base fields of one pack do not reach into the next. */
 const standingAlone = ([first, ...others]: SenmlRecord[]): SenmlRecord[] =>
   first === undefined ? [] : [{ bn: '', bt: 0, ...first }, ...others];
+
+/** What came over a socket, as text: in one piece, or in several. */
+const textOf = (data: WebSocket.RawData): string =>
+  (Array.isArray(data) ? Buffer.concat(data) : data instanceof ArrayBuffer ? Buffer.from(data) : data).toString('utf8');

@@ -63,13 +63,16 @@ export class Scene {
     switch (entry.act) {
       case 'valve':
         this.valve = entry.to;
-        return this.run.do({ at, valve: entry.to });
+        this.run.do({ at, valve: entry.to });
+        return;
       case 'machine':
         this.machine = entry.to;
-        return this.run.do({ at, machine: entry.to });
+        this.run.do({ at, machine: entry.to });
+        return;
       case 'cooling':
         this.cooling = entry.to;
-        return this.run.do({ at, cooling: entry.to });
+        this.run.do({ at, cooling: entry.to });
+        return;
       case 'probe':
         if (entry.to === 'off') this.off.add(entry.probe);
         else this.off.delete(entry.probe);

@@ -3,6 +3,6 @@ import { AppRoot } from './app/app-root';
 import { appConfig } from './app/app.config';
 
 // blocked storage, or another way to the page than its own address: then a reload shows the browser's own error
-navigator.serviceWorker?.register('waiting.js').catch(() => undefined);
+if ('serviceWorker' in navigator) navigator.serviceWorker.register('waiting.js').catch(() => undefined);
 
 bootstrapApplication(AppRoot, appConfig).catch((error: unknown) => console.error(error));

@@ -1,4 +1,4 @@
-import { expose, type Endpoint } from 'comlink';
+import { expose } from 'comlink';
 import { coreApi } from '../src/app/core-worker/core-api';
 
 /** Stands in for the worker: the same operations, answered in the next microtask. */
@@ -6,7 +6,7 @@ export function createWorker(): Worker {
   const [outside, inside] = [new EventTarget(), new EventTarget()];
   const postTo = (target: EventTarget) => (data: unknown) =>
     queueMicrotask(() => target.dispatchEvent(new MessageEvent('message', { data })));
-  expose(coreApi, Object.assign(inside, { postMessage: postTo(outside) }) as Endpoint);
+  expose(coreApi, Object.assign(inside, { postMessage: postTo(outside) }));
   return Object.assign(outside, { postMessage: postTo(inside), terminate: () => undefined }) as unknown as Worker; // as much of a worker as is used
 }
 

@@ -1,5 +1,5 @@
 import type { LineSet } from '@hygromet/core/circuit/line-set';
-import { valves, type Valve, type ValveState } from '@hygromet/core/circuit/part';
+import { valves } from '@hygromet/core/circuit/part';
 import { knownVolume, partsWithVolume, type PartVolume } from '@hygromet/core/circuit/part-volume';
 import type { Composition } from '@hygromet/core/fluids/composition';
 import { USUAL_EQUIPMENT } from '@hygromet/core/planning/equipment';
@@ -24,7 +24,7 @@ export function recordedSystem(
     contentKg,
     lineSet: facts.lineSet === undefined ? undefined : lineSetOf(facts.lineSet),
     volumes: volumesOf(facts.volumes),
-    valves: (facts.valves ?? {}) as Partial<Record<Valve, ValveState>>,
+    valves: facts.valves ?? {},
     ports: facts.ports,
     compressor: facts.compressor ?? 'scroll',
     switches: { low: facts.switches?.low ?? 'fitted', lowOpens: facts.switches?.lowOpensPa, highOpens: facts.switches?.highOpensPa },

@@ -18,7 +18,7 @@ const length = (what: string) =>
 
 const gauge = (what: string) =>
   quantity(what)
-    .min(-STANDARD_ATMOSPHERE, { error: `The ${what} is below a full vacuum.` })
+    .min(-Number(STANDARD_ATMOSPHERE), { error: `The ${what} is below a full vacuum.` })
     .max(4e7, { error: `The ${what} is above 400 bar. Check the unit.` });
 
 /** A volume of a part that somebody measured or read from its plate; what is not here is estimated. */

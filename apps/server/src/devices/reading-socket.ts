@@ -53,7 +53,7 @@ export function readingSocket(server: ServerType, receiver: Receiver, log: Logge
   }
 
   async function answer(sender: Sender, data: RawData): Promise<object> {
-    const pack = senmlPack.safeParse(parsed(String(data)));
+    const pack = senmlPack.safeParse(parsed(textOf(data)));
     if (!pack.success) return { code: 'invalid-input', detail: pack.error.issues[0]?.message ?? 'This is no SenML.' };
     try {
       return await receiver.receive(sender, pack.data);
@@ -76,3 +76,7 @@ function parsed(text: string): unknown {
     return undefined;
   }
 }
+
+/** What came over a socket, as text: in one piece, or in several. */
+const textOf = (data: RawData): string =>
+  (Array.isArray(data) ? Buffer.concat(data) : data instanceof ArrayBuffer ? Buffer.from(data) : data).toString('utf8');

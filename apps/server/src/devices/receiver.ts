@@ -1,6 +1,5 @@
 import type { ReceivedReadings, SenmlPack } from '@hygromet/contract/instrument';
 import { received } from '@hygromet/core/instruments/received';
-import type { SenmlRecord } from '@hygromet/core/instruments/senml';
 import type { Environment } from '../domain/environment';
 import type { Db } from '../store/database';
 import { heard, type Sender } from '../store/instrument-store';
@@ -38,7 +37,7 @@ export class Receiver {
 
   async receive(sender: Sender, pack: SenmlPack): Promise<ReceivedReadings> {
     const now = this.environment.now();
-    const { readings, facts, problems } = received(pack as readonly SenmlRecord[], now.getTime() / 1000); // a schema of loose objects knows no fields
+    const { readings, facts, problems } = received(pack, now.getTime() / 1000); // a schema of loose objects knows no fields
     const told = facts.map(({ instrument }) => instrument);
     const due = this.due(
       sender,

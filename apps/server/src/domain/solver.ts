@@ -5,9 +5,9 @@ export type Solve = (model: string) => ((variable: string) => number) | undefine
 
 /** The solver is WebAssembly: it is there a moment after it was asked for. */
 export async function loadSolver(): Promise<Solve> {
-  const { solve } = await highs();
+  const solver = await highs();
   return (model) => {
-    const { Status, Columns } = solve(model, { output_flag: false });
+    const { Status, Columns } = solver.solve(model, { output_flag: false });
     const columns = Columns as Readonly<Record<string, { readonly Primal?: number }>>; // the package types a column by the kind of its model
     return Status === 'Optimal' ? (variable) => columns[variable]?.Primal ?? 0 : undefined;
   };

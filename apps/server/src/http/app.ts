@@ -12,7 +12,7 @@ import { healthRoutes } from './health-routes';
 import { instrumentRoutes, instrumentStream } from './instrument-routes';
 import { notTooManyAtOnce } from './in-flight';
 import { movementRoutes } from './movement-routes';
-import { bodyOfARegister, bodyOfUsualSize, ownHouse } from './own-house';
+import { bodyOfFittingSize, ownHouse } from './own-house';
 import { registerRoutes } from './register-routes';
 import { shipmentRoutes } from './shipment-routes';
 import { systemRoutes } from './system-routes';
@@ -40,7 +40,7 @@ export function createApp(deps: Deps, webRoot?: string) {
   });
   app.use(ownHouse);
   app.use('/api/*', notTooManyAtOnce());
-  app.use('/api/*', (c, next) => (c.req.path.endsWith('/import') ? bodyOfARegister : bodyOfUsualSize)(c, next));
+  app.use('/api/*', bodyOfFittingSize);
   // a stream has no end that could be compressed, hashed or counted
   app.route('/', instrumentStream(deps));
   app.use(compress());

@@ -8,7 +8,7 @@ const MOST_AT_ONCE_COUNT = 200;
 /** Refuses what would only wait: with a sentence, and when to come again. */
 export function notTooManyAtOnce(most = MOST_AT_ONCE_COUNT) {
   let inFlight = 0;
-  return async (c: Context<Env>, next: Next): Promise<Response | void> => {
+  return async (c: Context<Env>, next: Next): Promise<Response | undefined> => {
     if (inFlight >= most)
       return problemAnswer(c, {
         code: 'unavailable',
@@ -17,6 +17,7 @@ export function notTooManyAtOnce(most = MOST_AT_ONCE_COUNT) {
     inFlight++;
     try {
       await next();
+      return undefined;
     } finally {
       inFlight--;
     }

@@ -6,7 +6,7 @@ import { letSend, letSendNoMore } from '../devices/gateways';
 import { Receiver } from '../devices/receiver';
 import { gatewaysOf, instrumentsSince } from '../store/instrument-store';
 import { ownOrganisation } from '../store/organisation-store';
-import { readingsAfter, readingsSince, type Numbered } from '../store/reading-store';
+import { OVERLAP_COUNT, readingsAfter, readingsSince, type Numbered } from '../store/reading-store';
 import type { Deps, Env } from './env';
 import { problemAnswer } from './errors';
 import { body, params, query } from './valid';
@@ -55,29 +55,31 @@ export const instrumentStream = ({ db, live }: Deps) =>
     c.header('x-accel-buffering', 'no');
     return streamSSE(c, async (stream) => {
       let waiting: LiveReading[] = [];
-      let [sequence, open] = [Number.isFinite(after) ? after : 0, true];
+      let sequence = Number.isFinite(after) ? after : 0;
+      const ended = new AbortController();
+      const isOpen = () => !ended.signal.aborted;
       let wake: () => void = () => undefined;
       const unsubscribe = live.subscribe(organisation.id, wanted, (heard) => {
         sequence = Math.max(sequence, heard.sequence);
         waiting.push(...heard.readings);
-        if (waiting.length > MOST_WAITING_COUNT) open = false;
+        if (waiting.length > MOST_WAITING_COUNT) ended.abort();
         wake();
       });
       const end = () => {
-        open = false;
+        ended.abort();
         wake();
       };
       stream.onAbort(end);
       live.signal.addEventListener('abort', end);
       try {
         const before: readonly Numbered[] = Number.isFinite(after)
-          ? await readingsAfter(db, organisation.id, wanted, after, MOST_AT_START_COUNT)
+          ? await readingsAfter(db, organisation.id, wanted, after - OVERLAP_COUNT, MOST_AT_START_COUNT)
           : since === undefined
             ? []
             : await readingsSince(db, organisation.id, wanted, new Date(since), MOST_AT_START_COUNT);
         sequence = Math.max(sequence, before.at(-1)?.sequence ?? 0);
         waiting = [...before.map(({ reading }) => reading), ...waiting];
-        while (open) {
+        while (isOpen()) {
           const sent = waiting.splice(0, IN_ONE_EVENT_COUNT);
           // the number goes with the last of what waits: who breaks off before it gets those again
           if (sent.length > 0)
@@ -87,7 +89,7 @@ export const instrumentStream = ({ db, live }: Deps) =>
               ...(waiting.length === 0 ? { id: String(sequence) } : {}),
             });
           else await stream.writeSSE({ event: 'beat', data: '' });
-          if (waiting.length === 0 && open) await untilWoken(BEAT_EVERY_MS, (entry) => (wake = entry));
+          if (waiting.length === 0 && isOpen()) await untilWoken(BEAT_EVERY_MS, (entry) => (wake = entry));
         }
       } finally {
         unsubscribe();

@@ -1,4 +1,4 @@
-import type { Context, Next } from 'hono';
+import type { Context, MiddlewareHandler, Next } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import type { Env } from './env';
 import { problemAnswer } from './errors';
@@ -14,7 +14,7 @@ export const isOwnName = (host: string | undefined): boolean =>
  * Answers only to its own name, and to no other page than its own: a name that was pointed at this machine (DNS rebinding), and a page of
  * somebody else in the same browser, read and book nothing.
  */
-export async function ownHouse(c: Context<Env>, next: Next): Promise<Response | void> {
+export async function ownHouse(c: Context<Env>, next: Next): Promise<Response | undefined> {
   const url = new URL(c.req.url);
   if (!OWN_NAMES.includes(url.hostname))
     return problemAnswer(c, {
@@ -28,7 +28,8 @@ export async function ownHouse(c: Context<Env>, next: Next): Promise<Response | 
       code: 'foreign',
       detail: 'This was asked by another page than this application. Open the application itself.',
     });
-  return next();
+  await next();
+  return undefined;
 }
 
 /** "null" and whatever is no address belong to nobody. */
@@ -43,5 +44,7 @@ const tooLarge = (mostMegabytes: number) =>
   });
 
 /** A booking is a few hundred bytes; a register of thousands of rows a few megabytes. */
-export const bodyOfUsualSize = tooLarge(1);
-export const bodyOfARegister = tooLarge(8);
+const [usual, ofARegister] = [tooLarge(1), tooLarge(8)];
+
+/** A whole register may be sent at once; everything else is small. */
+export const bodyOfFittingSize: MiddlewareHandler = (c, next) => (c.req.path.endsWith('/import') ? ofARegister : usual)(c, next);

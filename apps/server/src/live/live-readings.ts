@@ -3,7 +3,7 @@ import { setMaxListeners } from 'node:events';
 import pg from 'pg';
 import type { Logger } from 'pino';
 import type { Db } from '../store/database';
-import { readingsBetween, READINGS_CHANNEL } from '../store/reading-store';
+import { OVERLAP_COUNT, readingsBetween, READINGS_CHANNEL } from '../store/reading-store';
 
 export interface Heard {
   /** Number of the last of them. */
@@ -18,9 +18,6 @@ interface Listener {
 }
 
 const AGAIN_MS = 1000;
-/** Numbers looked back at after the connection was lost: transactions of others end in another order than their numbers. */
-const OVERLAP_COUNT = 500;
-
 /**
  * What any server process has stored reaches the pages of this one: PostgreSQL says which numbers came in, they are read once, and given to
  * whoever listens to their instruments.

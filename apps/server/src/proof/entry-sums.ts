@@ -33,9 +33,9 @@ export class EntrySums {
 
   #looked({ id, from, to, mass, shares, reverses }: ProvedEntry): void {
     if (nanograms(mass) <= 0n) throw new RangeError(`it moves ${mass} kg`);
-    const stranger = Object.keys(shares ?? {}).find((substance) => !known.has(substance));
+    const stranger = Object.keys(shares).find((substance) => !known.has(substance));
     if (stranger !== undefined) throw new RangeError(`${stranger} is no substance`);
-    const whole = Object.values(shares ?? {}).reduce((sum, share) => sum + nanograms(share), 0n);
+    const whole = Object.values(shares).reduce((sum, share) => sum + nanograms(share), 0n);
     if (whole < 1_000_000_000n - SAME_AS_ONE || whole > 1_000_000_000n + SAME_AS_ONE) throw new RangeError('its shares do not sum to one');
     const side = (one: string, other: string) => [one, other, mass, JSON.stringify(shares)].join(' ');
     if (this.reversed.has(id)) this.#sides.set(id, reverses === null ? side(from, to) : 'itself a reversal');

@@ -58,7 +58,7 @@ export const newestMigration = Object.keys(migrations).sort().at(-1) ?? '';
 export async function migrate(db: Db): Promise<readonly string[]> {
   await refuseNewer(db);
   const { error, results } = await new Migrator({ db, provider: { getMigrations: () => Promise.resolve(migrations) } }).migrateToLatest();
-  if (error !== undefined) throw error;
+  if (error !== undefined) throw error as Error; // the migrator passes on what was thrown
   await giveRights(db);
   return (results ?? []).map(({ migrationName }) => migrationName);
 }

@@ -216,8 +216,8 @@ export async function twinOf(
     .where('happened_at', '<=', latest)
     .where(near('gross_before_kg', grossBeforeKg))
     .where(near('gross_after_kg', grossAfterKg))
-    .where(({ not, exists, selectFrom }) =>
-      not(exists(selectFrom('movement as undone').select('undone.id').whereRef('undone.reverses', '=', 'movement.id'))),
+    .where((eb) =>
+      eb.not(eb.exists(eb.selectFrom('movement as undone').select('undone.id').whereRef('undone.reverses', '=', 'movement.id'))),
     )
     .limit(1)
     .executeTakeFirst();

@@ -6,6 +6,12 @@ import type { Executor } from './database';
 /** On this channel PostgreSQL says which readings came in: the first and the last of their numbers. */
 export const READINGS_CHANNEL = 'readings';
 
+/**
+ * Numbers looked back at by who goes on after a break: transactions of others end in another order than their numbers, and one may hold as
+ * many as a pack does. What comes twice is one reading by instrument, quantity and time.
+ */
+export const OVERLAP_COUNT = 5000;
+
 /** A reading with the number that tells its place among all. */
 export interface Numbered {
   readonly sequence: number;

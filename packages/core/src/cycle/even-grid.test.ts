@@ -70,7 +70,7 @@ describe('three columns and their sum', () => {
         const sum = [0, 1, 2].map((k) => shares[0] * a[k]! + shares[1] * b[k]! + shares[2] * c[k]!) as unknown as Three;
         const found = solveThree([a, b, c], sum);
         fc.pre(found !== undefined);
-        for (const k of [0, 1, 2] as const) expect(found![k]).toBeCloseTo(shares[k], 8);
+        for (const k of [0, 1, 2] as const) expect(found[k]).toBeCloseTo(shares[k], 8);
       }),
     );
   });

@@ -199,10 +199,9 @@ export class TransferRun {
     if (moves || this.tripped || this.machineOff || this.valveShut) this.stalledSince = undefined;
     else this.stalledSince ??= this.t - dt;
     const stalled = this.stalledSince === undefined ? 0 : this.t - this.stalledSince;
-    if (this.stage === 'direct' && this.scenario.method === 'liquid-first' && (stalled > 15 || liquid < 0.03))
-      return this.goOn('machine-liquid');
-    if (this.stage === 'push-pull' && liquid < 0.03) return this.goOn('machine');
-    if (stalled > data.most.stalledMinutes * 60) this.end ??= 'stalled';
+    if (this.stage === 'direct' && this.scenario.method === 'liquid-first' && (stalled > 15 || liquid < 0.03)) this.goOn('machine-liquid');
+    else if (this.stage === 'push-pull' && liquid < 0.03) this.goOn('machine');
+    else if (stalled > data.most.stalledMinutes * 60) this.end ??= 'stalled';
   }
 
   private goOn(stage: StageLinks): void {

@@ -41,7 +41,7 @@ test('what is taken out of service is neither proved nor recharged', () => {
 });
 
 test('facts that changed are a trouble, whatever was said before', () => {
-  const said = new Map([['method', { mark: 'done' as Mark, why: '' }]] as const);
+  const said = new Map([['method', { mark: 'done', why: '' }]] as const);
   expect(of({ method: 'recover', factsChanged: true, said }, 'method')).toMatchObject({ state: 'trouble', trouble: 'facts-changed' });
 });
 
@@ -66,7 +66,7 @@ test('what a person says of a stage goes before the method', () => {
 const job = fc.record({
   ambientRead: fc.boolean(),
   standingRead: fc.boolean(),
-  failed: fc.constantFrom('unknown', 'none', 'evaporator', 'compressor') as fc.Arbitrary<JobSoFar['failed']>,
+  failed: fc.constantFrom('unknown', 'none', 'evaporator', 'compressor'),
   method: fc.option(fc.constantFrom(...methods), { nil: undefined }),
   factsChanged: fc.boolean(),
   lookChanged: fc.boolean(),

@@ -28,11 +28,11 @@ export function coreQuery<K extends OperationName>(
         catchError((error: unknown) =>
           of<Answer>({ state: 'failed', sentence: error instanceof Error ? error.message : 'The core did not answer.' }),
         ),
-        map((answer) => ({ to: wanted as Args, answer })),
+        map((answer) => ({ to: wanted, answer })),
       );
     }),
   );
-  const last = toSignal(answers$, { initialValue: { to: undefined as Args, answer: waiting as Answer } });
+  const last = toSignal(answers$, { initialValue: { to: undefined as Args, answer: waiting } });
   return computed(() => {
     const [wanted, { to, answer }] = [asking(), last()];
     if (wanted === to) return answer;

@@ -1,4 +1,4 @@
-import { expose, type Endpoint } from 'comlink';
+import { expose } from 'comlink';
 import { firstValueFrom, type Observable } from 'rxjs';
 import { WorkerClient } from './worker-client';
 
@@ -19,7 +19,7 @@ function workers() {
       throw new Error('It boils nowhere.');
     };
     const api: Api = { double: (value) => 2 * value, never: () => new Promise<number>(() => undefined), refuse };
-    expose(api, Object.assign(inside, { postMessage: postTo(outside) }) as Endpoint);
+    expose(api, Object.assign(inside, { postMessage: postTo(outside) }));
     const worker = Object.assign(outside, { postMessage: postTo(inside), terminate: () => void (one.ended = true) }) as unknown as Worker; // as much of one as is used
     const one = { ended: false, worker };
     started.push(one);

@@ -23,7 +23,7 @@ export function apiErrorOf(error: unknown, wording: () => Wording): ApiError {
     if (isProblem(body)) {
       const message = body.sentence === undefined ? body.detail : sentenceText(body.sentence, wording());
       // what is said of a field alone is the same sentence
-      const fields = (body.errors ?? []).map(({ pointer, detail }) => [pointer, detail === body.detail ? message : detail]);
+      const fields = (body.errors ?? []).map(({ pointer, detail }) => [pointer, detail === body.detail ? message : detail] as const);
       return new ApiError(body.code, message, Object.fromEntries(fields));
     }
   }

@@ -64,7 +64,10 @@ export class Drafts {
 
     const initial = value();
     const write = (draft: T): void => {
-      if (apart) return this.write(`${key}.apart`, JSON.stringify(draft));
+      if (apart) {
+        this.write(`${key}.apart`, JSON.stringify(draft));
+        return;
+      }
       const base = stamp;
       stamp = `${this.tab}:${++this.written}`;
       typedHere ||= draft !== initial; // an empty form is nobody's text
@@ -88,8 +91,15 @@ export class Drafts {
         this.twoTexts.set(undefined);
       };
       this.twoTexts.set({
-        takeOther: () => (settled(), (typedHere = false), show(other())),
-        keepThis: () => (settled(), write(value())),
+        takeOther: () => {
+          settled();
+          typedHere = false;
+          show(other());
+        },
+        keepThis: () => {
+          settled();
+          write(value());
+        },
       });
     };
     const left = this.read(`${key}.apart`);

@@ -1,6 +1,6 @@
 import { FormStyles } from '../ui/library-styles';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, untracked } from '@angular/core';
-import { FormBuilder, ReactiveFormsModule, Validators, type AbstractControl, type ValidationErrors } from '@angular/forms';
+import { FormBuilder, ReactiveFormsModule, type AbstractControl, type ValidationErrors } from '@angular/forms';
 import type { CurrentOrganisation } from '@hygromet/contract/organisation';
 import { CoreError } from '@hygromet/core/errors';
 import { lengthFrom, lengthIn } from '@hygromet/core/units/length';
@@ -12,6 +12,7 @@ import { NzInputModule } from 'ng-zorro-antd/input';
 import { errorIn, mutation } from '../data/mutation';
 import { ServerData } from '../data/server-data.service';
 import { namesIn } from '../preferences/organisation-form';
+import { filled } from '../forms/validators';
 import { PreferencesService } from '../preferences/preferences.service';
 
 /** m, where somebody could work; nothing where it is none. The field offers only these units. */
@@ -90,14 +91,11 @@ function onEarth(group: AbstractControl): ValidationErrors | null {
 })
 export class FirmStep {
   readonly organisation = input.required<CurrentOrganisation>();
-  readonly saved = output<void>();
+  readonly saved = output();
 
   private readonly preferences = inject(PreferencesService);
   private readonly builder = inject(FormBuilder).nonNullable;
-  protected readonly form = this.builder.group(
-    { name: ['', [Validators.required, Validators.pattern(/\S/)]], altitude: '', unit: 'ft', people: '' },
-    { validators: onEarth },
-  );
+  protected readonly form = this.builder.group({ name: ['', [filled()]], altitude: '', unit: 'ft', people: '' }, { validators: onEarth });
   private readonly serverData = inject(ServerData);
   private readonly saving = mutation(this.serverData.saveOrganisation$, ({ people: [first] }) => {
     // a firm of one person: there is nobody else who could work here

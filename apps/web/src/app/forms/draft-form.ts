@@ -29,10 +29,7 @@ export function draftForm<T extends object>(
   const builder = inject(FormBuilder).nonNullable;
   const draft = inject(Drafts).open(name, empty, options);
   const controls = Object.fromEntries(
-    Object.entries(draft.value()).map(([key, value]) => [
-      key,
-      builder.control(value as unknown, { validators: [...(rules.fields?.[key as keyof T] ?? [])] }),
-    ]),
+    Object.entries(draft.value()).map(([key, value]) => [key, builder.control(value as unknown, { validators: [...rulesOf(rules, key)] })]),
   );
   const form = builder.group(controls, { validators: [...(rules.group ?? [])] }) as unknown as FormOf<T>; // each control was made from its field of T
   form.valueChanges.pipe(takeUntilDestroyed(inject(DestroyRef))).subscribe(() => {
@@ -47,5 +44,9 @@ export function draftForm<T extends object>(
   });
   return { form, value: draft.value.asReadonly(), clear: draft.clear };
 }
+
+/** The rules of a field, by its name. */
+export const rulesOf = <T extends object>({ fields }: FormRules<T>, key: string): readonly ValidatorFn[] =>
+  (fields as Readonly<Record<string, readonly ValidatorFn[]>> | undefined)?.[key] ?? [];
 
 const same = (one: object, other: object) => JSON.stringify(one) === JSON.stringify(other);

@@ -28,7 +28,7 @@ export function errorTold(control: AbstractControl, missing: string, submitted: 
 
 function betweenFields(control: AbstractControl): string | undefined {
   const { parent } = control;
-  const group = parent?.errors as GroupErrors | null | undefined;
+  const group = parent?.errors as Partial<GroupErrors> | null | undefined;
   const name = Object.entries(parent?.controls ?? {}).find(([, other]) => other === control)?.[0];
   return name === undefined ? undefined : group?.fields?.[name];
 }

@@ -1,7 +1,7 @@
 import { DestroyRef, effect, inject, untracked, type Signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { FormBuilder } from '@angular/forms';
-import type { FormOf, FormRules } from './draft-form';
+import { rulesOf, type FormOf, type FormRules } from './draft-form';
 
 export interface Overlay<T extends object> {
   /** A value of the form's shape, whatever it says. */
@@ -19,11 +19,11 @@ export function overlayForm<T extends object>({ shape, record, typed, change }: 
   const builder = inject(FormBuilder).nonNullable;
   const keys = Object.keys(shape) as unknown as readonly (keyof T & string)[]; // an object's own keys
   const controls = Object.fromEntries(
-    keys.map((key) => [key, builder.control(shape[key] as unknown, { validators: [...(rules.fields?.[key] ?? [])] })]),
+    keys.map((key) => [key, builder.control(shape[key] as unknown, { validators: [...rulesOf(rules, key)] })]),
   );
   const group = builder.group(controls, { validators: [...(rules.group ?? [])] });
   group.valueChanges.pipe(takeUntilDestroyed(inject(DestroyRef))).subscribe(() => {
-    const now = Object.fromEntries(keys.filter((key) => controls[key]?.dirty).map((key) => [key, controls[key]?.value as unknown]));
+    const now = Object.fromEntries(keys.filter((key) => controls[key]?.dirty).map((key) => [key, controls[key]?.value]));
     const before = Object.fromEntries(keys.filter((key) => key in untracked(typed)).map((key) => [key, untracked(typed)[key] as unknown]));
     // a form that is begun anew is nobody's change
     if (Object.keys(now).length > 0 && JSON.stringify(now) !== JSON.stringify(before)) change(now as Partial<T>);

@@ -2,9 +2,9 @@ import type { AbstractControl, ValidationErrors, ValidatorFn } from '@angular/fo
 import type { Pascal } from '@hygromet/core/units/quantity';
 import { readStamp } from '../cylinders/stamp-month';
 import { readQuantity, type QuantityEntry, type QuantityKind } from '../ui/quantity-entry';
-import type { FieldErrors, GroupErrors } from './field-errors';
+import type { FieldErrors } from './field-errors';
 
-const said = (errors: FieldErrors): ValidationErrors => errors as ValidationErrors;
+const said = (errors: FieldErrors): ValidationErrors => errors;
 
 /** Something stands in it; blanks are nothing. @param sentence where the label makes none */
 export const filled =
@@ -47,14 +47,14 @@ export const between =
   <T extends object>(sentences: (value: T) => Readonly<Partial<Record<keyof T, string | undefined>>>): ValidatorFn =>
   (group: AbstractControl) => {
     const fields = Object.fromEntries(Object.entries(sentences(group.getRawValue() as T)).filter(([, sentence]) => sentence !== undefined));
-    return Object.keys(fields).length === 0 ? null : ({ fields } as unknown as GroupErrors as unknown as ValidationErrors);
+    return Object.keys(fields).length === 0 ? null : { fields };
   };
 
 /** Only where the form is about that; `recheckedWith` looks again when it changes. */
 export const onlyIf =
   <T extends object>(applies: (value: T) => boolean, ...validators: readonly ValidatorFn[]): ValidatorFn =>
   (control: AbstractControl) => {
-    if (control.parent === null || control.parent === undefined || !applies(control.parent.getRawValue() as T)) return null;
+    if (control.parent === null || !applies(control.parent.getRawValue() as T)) return null;
     for (const validator of validators) {
       const errors = validator(control);
       if (errors !== null) return errors;

@@ -168,7 +168,7 @@ const plain = (text: string) => text.toLowerCase().replace(/[^a-z0-9]/g, '');
 const dataUrl = (file: File): Promise<string> =>
   new Promise((resolve, reject) => {
     const reader = new FileReader();
-    reader.onload = () => resolve(String(reader.result));
+    reader.onload = () => resolve(typeof reader.result === 'string' ? reader.result : ''); // read as an address it is text
     reader.onerror = () => reject(reader.error ?? new Error('the picture cannot be read'));
     reader.readAsDataURL(file);
   });

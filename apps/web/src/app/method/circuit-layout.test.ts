@@ -47,8 +47,8 @@ const names: Record<string, string> = {
 test.each(systemKinds)('no name in the drawing of a %s lies over a line, a part or another name, or runs out of it', (kind) => {
   const layout = layoutOf(kind, kindOf(kind).valves);
   const labels = [
-    ...layout.parts.map(({ part, label }) => ({ name: part as string, box: boxOf(label, part.replace('-', ' ')) })),
-    ...layout.valves.map(({ valve, label }) => ({ name: valve as string, box: boxOf(label, names[valve]!) })),
+    ...layout.parts.map(({ part, label }) => ({ name: part, box: boxOf(label, part.replace('-', ' ')) })),
+    ...layout.valves.map(({ valve, label }) => ({ name: valve, box: boxOf(label, names[valve]!) })),
   ];
   const lines = layout.pipes.flatMap(({ way }) => pieces(way));
   const bodies = layout.parts.map(({ x, y, width, height }) => ({ left: x, right: x + width, top: y, bottom: y + height }));

@@ -13,15 +13,21 @@ export class PreferencesService {
 
   constructor() {
     effect(() => this.applyTheme(this.current().theme));
-    this.document.defaultView?.matchMedia?.(PREFERS_DARK).addEventListener('change', () => this.applyTheme(this.current().theme));
+    this.media()?.addEventListener('change', () => this.applyTheme(this.current().theme));
   }
 
   change(part: Partial<Preferences>): void {
     this.stored.value.update((preferences) => ({ ...preferences, ...part }));
   }
 
+  /** Whether the system prefers the dark; nothing where there is no screen, as in a test. */
+  private media(): MediaQueryList | undefined {
+    const view = this.document.defaultView as Partial<Pick<Window, 'matchMedia'>> | null;
+    return view?.matchMedia?.(PREFERS_DARK);
+  }
+
   private applyTheme(theme: Preferences['theme']): void {
-    const systemIsDark = this.document.defaultView?.matchMedia?.(PREFERS_DARK).matches ?? false;
+    const systemIsDark = this.media()?.matches ?? false;
     this.document.documentElement.dataset['theme'] = theme === 'dark' || (theme === 'system' && systemIsDark) ? 'dark' : 'light';
   }
 }

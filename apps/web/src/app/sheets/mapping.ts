@@ -42,7 +42,7 @@ export function cellsOf(columns: readonly Column[], headings: readonly string[],
       const { heading, unit } = mapping[name] ?? { heading: '', unit: '' };
       const text = heading === '' ? '' : (row[headings.indexOf(heading)] ?? '').trim();
       const bare = quantity !== undefined && unit !== '' && /\d$/.test(text);
-      return [name, bare ? `${text} ${quantityUnits[quantity][unit as keyof (typeof quantityUnits)[typeof quantity]]}` : text];
+      return [name, bare ? `${text} ${(quantityUnits[quantity] as Readonly<Record<string, string>>)[unit] ?? unit}` : text];
     }),
   );
 }

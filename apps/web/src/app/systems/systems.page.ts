@@ -139,7 +139,10 @@ export class SystemsPage {
 
   protected async export(format: 'csv' | 'json'): Promise<void> {
     const [{ saveCsv, saveJson }, { systemSheet }] = await Promise.all([import('../ui/save-file'), import('../sheets/system-sheet')]);
-    if (format === 'csv') return saveCsv('systems.csv', this.shown().map(systemSheet.write));
+    if (format === 'csv') {
+      saveCsv('systems.csv', this.shown().map(systemSheet.write));
+      return;
+    }
     const records = this.shown().map(({ site, name, kind, refrigerant, nameplateKg, nameplateTyped, facts }) => ({
       site,
       name,

@@ -48,10 +48,13 @@ export interface FillDraft {
 
 const stages: readonly string[] = ['cylinder', 'transfer', 'account'] satisfies FillDraft['stage'][];
 
+/** What was stored may have lost its parts. */
+type DeepPartialBooked = { readonly movement?: { readonly massKg?: unknown } } | null;
+
 /** Whether a draft from the device can be gone on with: its stage is one, and the last one shows what was booked. */
 export const isSound = ({ stage, booked, target }: FillDraft): boolean =>
   stages.includes(stage) &&
-  (stage !== 'account' || typeof booked?.movement?.massKg === 'number') &&
+  (stage !== 'account' || typeof (booked as DeepPartialBooked)?.movement?.massKg === 'number') &&
   (target === null || typeof target.grossKg === 'number');
 
 export const newFillDraft = ({ mass, temperature }: Preferences): FillDraft => ({

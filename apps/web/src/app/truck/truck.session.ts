@@ -135,7 +135,7 @@ export class TruckSession {
         );
       }),
     ),
-    { initialValue: waiting as Loadable<Solved> },
+    { initialValue: waiting },
   );
 
   /** Which goal of the plan is decided now; nothing while it is not planned. */

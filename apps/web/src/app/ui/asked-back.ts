@@ -41,6 +41,6 @@ export class AskedBack {
   /** It is right all the same. */
   readonly certain = output<Question>();
   /** It is in the ledger already. */
-  readonly same = output<void>();
+  readonly same = output();
   protected readonly right = computed(() => RIGHT[this.question()]);
 }

@@ -73,7 +73,7 @@ export class Icon {
     effect(() => {
       svg.replaceChildren();
       for (const [tag, attributes] of drawings[this.hyIcon()] as Drawing) {
-        const part: SVGElement = renderer.createElement(tag, 'svg');
+        const part = renderer.createElement(tag, 'svg') as SVGElement; // the renderer of a browser
         for (const [name, value] of Object.entries(attributes)) renderer.setAttribute(part, name, String(value));
         renderer.appendChild(svg, part);
       }

@@ -30,7 +30,7 @@ async function drawn() {
 
 test('what is required stands first, the ruling limit is marked, advice says so', async () => {
   const rows = [...(await drawn()).querySelectorAll('tbody tr')];
-  expect(rows.map((row) => row.querySelector('button')!.textContent!.trim())).toEqual([
+  expect(rows.map((row) => row.querySelector('button')!.textContent.trim())).toEqual([
     'Not liquid-full at the hottest location',
     'Not liquid-full at 131 °F',
     '80 % at 77 °F',
@@ -38,10 +38,10 @@ test('what is required stands first, the ruling limit is marked, advice says so'
     'UN P200',
   ]);
   expect(rows.map((row) => row.classList.contains('rules'))).toEqual([true, false, false, false, false]);
-  expect(rows.map((row) => row.textContent!.includes('advice'))).toEqual([false, false, false, true, true]);
+  expect(rows.map((row) => row.textContent.includes('advice'))).toEqual([false, false, false, true, true]);
 });
 
 test('net is told as computed, the reading of the scale rounded down', async () => {
-  const cells = [...(await drawn()).querySelectorAll('tbody tr:first-child td')].map((cell) => cell.textContent!.trim());
+  const cells = [...(await drawn()).querySelectorAll('tbody tr:first-child td')].map((cell) => cell.textContent.trim());
   expect(cells).toEqual(['20.3 lb', '37.5 lb', '+12.9']);
 });

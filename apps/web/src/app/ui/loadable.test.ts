@@ -12,9 +12,9 @@ test('what is asked for is waited for, and then there', () => {
 
 test('a failure is a value with its sentence, and the stream does not break whoever listens', () => {
   const seen: Loadable<number>[] = [];
-  loadable(throwError(() => new Error('The server did not answer.'))).subscribe((state) => seen.push(state as Loadable<number>));
+  loadable(throwError(() => new Error('The server did not answer.'))).subscribe((state) => seen.push(state));
   expect(seen.at(-1)).toEqual({ state: 'failed', sentence: 'The server did not answer.' });
-  loadable(throwError(() => 'no error at all')).subscribe((state) => seen.push(state as Loadable<number>));
+  loadable(throwError(() => 'no error at all')).subscribe((state) => seen.push(state));
   expect(seen.at(-1)).toEqual({ state: 'failed', sentence: 'Something failed.' });
 });
 

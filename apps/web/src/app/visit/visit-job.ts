@@ -55,7 +55,7 @@ export class VisitJob {
 
   /** Adds an event. What is tried again later is sent as it was said first. */
   add$(addition: Addition, said = this.said()): Observable<Visit> {
-    return this.serverData.addVisitEvent$(this.id, { ...addition, ...said } as NewVisitEvent); // the parts of one event
+    return this.serverData.addVisitEvent$(this.id, { ...addition, ...said }); // the parts of one event
   }
 
   /** Something a person adds by a button. Call it where things may be injected. */

@@ -1,6 +1,5 @@
 import { computed, effect, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import type { Look } from '@hygromet/contract/look';
 import equal from 'fast-deep-equal/es6';
 import { catchError, concatMap, debounceTime, EMPTY, map, Subject } from 'rxjs';
 import { Drafts } from '../data/draft.service';
@@ -84,7 +83,7 @@ export class VisitLook implements LookSource {
     const look = this.stored.value().changes;
     if (Object.keys(look).length === 0 || !this.job.open()) return EMPTY;
     const { said } = (this.unanswered = equal(this.unanswered?.look, look) ? this.unanswered! : { look, said: this.job.said() });
-    return this.job.add$({ kind: 'looked', look: look as Look }, said).pipe(
+    return this.job.add$({ kind: 'looked', look: look }, said).pipe(
       map(() => {
         this.unanswered = undefined;
         this.unsaved.set(undefined);
@@ -108,13 +107,13 @@ export class VisitLook implements LookSource {
     const differs = Object.entries(look).filter(
       ([name, value]) => JSON.stringify(value) !== JSON.stringify(usual[name as keyof LookDraft]),
     );
-    return Object.fromEntries(differs) as Partial<Saved>;
+    return Object.fromEntries(differs);
   }
 }
 
 /** What was changed again while it was on its way is still to be sent. */
 const withoutSent = (changes: Partial<Saved>, sent: Partial<Saved>): Partial<Saved> =>
-  Object.fromEntries(Object.entries(changes).filter(([name, value]) => sent[name as keyof Saved] !== value)) as Partial<Saved>;
+  Object.fromEntries(Object.entries(changes).filter(([name, value]) => sent[name as keyof Saved] !== value));
 
 const asEntry = ({ text, unit, ounces }: { text: string; unit: string; ounces?: string | undefined }): QuantityEntry => ({
   ...emptyEntry(unit),

@@ -104,7 +104,7 @@ export function readCheck(draft: CheckDraft, atmosphere: Pascal, units: TypedUni
     return shown === undefined ? undefined : shown * units.zero.Pa;
   };
   const all: Readings = { ...read, headZero: zero('head'), suctionZero: zero('suction') };
-  const readings = Object.fromEntries(Object.entries(all).filter(([, value]) => value !== undefined));
+  const readings = Object.fromEntries(Object.entries<number | undefined>(all).filter(([, value]) => value !== undefined));
   const [outdoorK, indoorK, indoorWetBulbK] = airNames.map((name) => quantity(name, 'temperature', draft.air[name]));
   const [capacity, subcooling, minutes] = [
     number('capacity', draft.capacity),

@@ -13,7 +13,7 @@ export const runRows = ({ at, by, unit, conditions, readings, settled, good, adv
   indoor_K: conditions.indoorK,
   indoor_wet_bulb_K: conditions.indoorWetBulbK ?? null,
   rain: String(conditions.rain ?? false),
-  ...Object.fromEntries(Object.entries(readings).map(([name, value]) => [name, value ?? null])),
+  ...Object.fromEntries(Object.entries<number | undefined>(readings).map(([name, value]) => [name, value ?? null])),
   settled: String(settled),
   charged_by_weight_and_well: String(good),
   advice,

@@ -132,12 +132,12 @@ function configuration(colour: (token: string) => string, unit: string): ChartCo
     border: { color: colour('--line-strong') },
   });
   const datasets = [];
-  datasets[HEAD!] = line('--ink');
-  datasets[SUCTION!] = line('--liquid');
-  datasets[LOW!] = line('--caution-soft', { borderWidth: 0 });
-  datasets[HIGH!] = line('--caution-soft', { borderWidth: 0, fill: '-1', backgroundColor: colour('--caution-soft') });
-  datasets[LIKELY!] = line('--caution', { borderDash: [3, 4] });
-  datasets[CURE!] = line('--act', { borderDash: [3, 4] });
+  datasets[HEAD] = line('--ink');
+  datasets[SUCTION] = line('--liquid');
+  datasets[LOW] = line('--caution-soft', { borderWidth: 0 });
+  datasets[HIGH] = line('--caution-soft', { borderWidth: 0, fill: '-1', backgroundColor: colour('--caution-soft') });
+  datasets[LIKELY] = line('--caution', { borderDash: [3, 4] });
+  datasets[CURE] = line('--act', { borderDash: [3, 4] });
   return {
     type: 'line',
     data: { datasets },

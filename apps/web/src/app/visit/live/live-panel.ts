@@ -273,7 +273,9 @@ export class LivePanel {
     ];
     return parts.join(' · ');
   });
-  protected readonly readable = computed(() => Object.values(this.draft()).some((entry) => readQuantity('mass', entry).state !== 'empty'));
+  protected readonly readable = computed(() =>
+    Object.values<QuantityEntry>({ ...this.draft() }).some((entry) => readQuantity('mass', entry).state !== 'empty'),
+  );
   protected readonly refused = computed(() => errorIn(this.live.adding.state()));
 
   constructor() {

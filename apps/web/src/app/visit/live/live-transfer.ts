@@ -258,7 +258,7 @@ export class LiveTransfer {
   private heard$(
     paired: { id: string; begunAt: string; instruments: VisitTransfer['setUp']['instruments'] } | undefined,
   ): Observable<Heard | undefined> {
-    const names = [...new Set(Object.values(paired?.instruments ?? {}))].filter((name) => name !== undefined);
+    const names = [...new Set(Object.values<string | undefined>(paired?.instruments ?? {}))].filter((name) => name !== undefined);
     if (paired === undefined || names.length === 0) return of(undefined);
     const start: Heard = { log: new ReadingLog(paired.instruments), count: 0, connected: false, since: Date.now() };
     return readings$(names, new Date(Date.parse(paired.begunAt) - BEFORE_MS).toISOString()).pipe(

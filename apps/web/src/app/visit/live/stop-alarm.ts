@@ -119,7 +119,10 @@ export class StopAlarm {
   constructor() {
     effect(() => {
       const stage = this.active();
-      if (stage === undefined) return this.sound.stop();
+      if (stage === undefined) {
+        this.sound.stop();
+        return;
+      }
       this.sound.sound(stage);
       untracked(() => this.keep(stage));
     });

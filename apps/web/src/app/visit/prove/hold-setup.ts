@@ -188,7 +188,7 @@ export class HoldSetup {
   private readonly pressure = computed(() => readQuantity('service-pressure', this.draft().pressure));
   private readonly volume = computed(() => {
     const reading = readQuantity('volume', this.draft().volume);
-    return reading.state === 'good' ? reading.si : reading.state === 'bad' ? undefined : valueOf(this.session.plan())?.volume?.likely;
+    return reading.state === 'good' ? reading.si : reading.state === 'bad' ? undefined : valueOf(this.session.plan())?.volume.likely;
   });
   protected readonly volumeHint = computed(() => {
     const estimate = valueOf(this.session.plan())?.volume;
@@ -253,7 +253,10 @@ export class HoldSetup {
     this.tried.set(true);
     const setUp = this.setUp();
     if (setUp === undefined || this.tooHigh()) return;
-    if (this.unknownLimit() && !this.draft().unlimited) return this.unread.set(true);
+    if (this.unknownLimit() && !this.draft().unlimited) {
+      this.unread.set(true);
+      return;
+    }
     this.beginning.send({ kind: 'test-begun', testId: newKey(), setUp });
   }
 }

@@ -89,7 +89,7 @@ export class RiseTest {
     const reading = this.read();
     return reading.state === 'bad' ? reading.sentence : errorIn(this.adding.state(), '/reading/micron');
   });
-  protected readonly volume = computed(() => valueOf(this.session.plan())?.volume?.likely);
+  protected readonly volume = computed(() => valueOf(this.session.plan())?.volume.likely);
   protected readonly count = computed(() => this.test()?.readings.length ?? 0);
 
   private readonly question = computed((): RiseArgs | undefined => {
