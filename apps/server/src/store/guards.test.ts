@@ -110,3 +110,85 @@ test('a tare or a name is changed only together with its history, and an account
   );
   expect(names).toEqual([{ name: 'Supplier' }, { name: 'Harbour supplier' }]);
 });
+
+describe('nothing names what belongs to another firm', () => {
+  let other: Record<'organisation' | 'system' | 'cylinder' | 'visit' | 'gateway', string>;
+  beforeAll(async () => {
+    const made = async (statement: string, values: readonly unknown[] = []) =>
+      (await owner.query<{ id: string }>(`${statement} returning id`, [...values])).rows[0]!.id;
+    // rows of this firm are copied to another one, each under a name of its own
+    const organisation =
+      await made(`insert into organisation (id, name, altitude_m, required_rules, liquid_share_at_131f, hottest_k, part_share, end_of_pump_down)
+      select gen_random_uuid(), 'Saltmarsh Refrigeration', altitude_m, required_rules, liquid_share_at_131f, hottest_k, part_share, end_of_pump_down from organisation limit 1`);
+    const account = (kind: string) =>
+      made(`insert into account (id, organisation_id, kind, name) values (gen_random_uuid(), $1, $2, $3)`, [
+        organisation,
+        kind,
+        `of another firm, ${kind}`,
+      ]);
+    const copied = async (table: string, id: string) => {
+      const { rows } = await owner.query<{ column_name: string }>(
+        `select column_name from information_schema.columns where table_name = $1 and is_generated = 'NEVER' and column_name not in ('id', 'organisation_id', 'registration_key')`,
+        [table],
+      );
+      const columns = rows.map(({ column_name }) => column_name).join(', ');
+      await owner.query(
+        `insert into ${table} (id, organisation_id, registration_key, ${columns}) select $1, $2, gen_random_uuid(), ${columns} from ${table} limit 1`,
+        [id, organisation],
+      );
+      return id;
+    };
+    const system = await copied('system', await account('system'));
+    const cylinder = await copied('cylinder', await account('cylinder'));
+    const visit = await made(
+      `insert into visit (id, organisation_id, opening_key, system_id, day, record) values (gen_random_uuid(), $1, gen_random_uuid(), $2, '2026-11-20', '{}')`,
+      [organisation, system],
+    );
+    const gateway = await made(
+      `insert into gateway (id, organisation_id, name, token_hash, added_by) values (gen_random_uuid(), $1, 'theirs', 'x', 'hand')`,
+      [organisation],
+    );
+    other = { organisation, system, cylinder, visit, gateway };
+  });
+
+  const mine = `(select id from organisation where name <> 'Saltmarsh Refrigeration')`;
+  test.each<[string, (of: typeof other) => string, RegExp]>([
+    [
+      'a visit',
+      ({ system }) =>
+        `insert into visit (id, organisation_id, opening_key, system_id, day, record) values (gen_random_uuid(), ${mine}, gen_random_uuid(), '${system}', '2026-11-20', '{}')`,
+      /visit_system_id_of_one_firm/,
+    ],
+    [
+      'an event of a visit',
+      ({ visit }) =>
+        `insert into visit_event (organisation_id, visit_id, event_key, sequence, kind, body, content_hash, happened_at, recorded_at, recorded_by) values (${mine}, '${visit}', gen_random_uuid(), 1, 'marked', '{}', 'x', now(), now(), 'hand')`,
+      /visit_event_visit_id_of_one_firm/,
+    ],
+    [
+      'an event of a cylinder',
+      ({ cylinder }) =>
+        `insert into cylinder_event (id, organisation_id, cylinder_id, event_key, what, detail, happened_at, recorded_at, recorded_by) values (gen_random_uuid(), ${mine}, '${cylinder}', gen_random_uuid(), 'moved', '{}', now(), now(), 'hand')`,
+      /cylinder_event_cylinder_id_of_one_firm/,
+    ],
+    [
+      'an instrument',
+      ({ gateway }) =>
+        `insert into instrument (organisation_id, id, gateway_id, facts, heard_at) values (${mine}, 'scale-x', '${gateway}', '{}', now())`,
+      /instrument_gateway_id_of_one_firm/,
+    ],
+  ])('%s of this firm names only what is its own', async (_, statement, constraint) => {
+    await expect(owner.query(statement(other))).rejects.toThrow(constraint);
+  });
+
+  test('an entry is of a visit of this firm', async () => {
+    await expect(
+      owner.query(
+        entry({ visit_id: `'${other.visit}'`, organisation_id: mine }).replace(
+          'from organisation, account supplier',
+          'from account supplier',
+        ),
+      ),
+    ).rejects.toThrow(/movement_visit_id_of_one_firm/);
+  });
+});

@@ -24,6 +24,7 @@ import * as runs from './migrations/0020-runs';
 import * as instruments from './migrations/0021-instruments';
 import * as people from './migrations/0022-people';
 import * as sentOnce from './migrations/0023-sent-once';
+import * as ofOneFirm from './migrations/0024-of-one-firm';
 
 /** Imported one by one, so that they survive bundling. A migration is never edited once it has run anywhere. */
 const migrations: Record<string, Migration> = {
@@ -50,6 +51,7 @@ const migrations: Record<string, Migration> = {
   '0021-instruments': instruments,
   '0022-people': people,
   '0023-sent-once': sentOnce,
+  '0024-of-one-firm': ofOneFirm,
 };
 
 export const newestMigration = Object.keys(migrations).sort().at(-1) ?? '';
