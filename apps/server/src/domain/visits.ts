@@ -11,6 +11,7 @@ import type { OrganisationRow } from '../store/organisation-store';
 import { refuseImpossible } from './method-stands';
 import { keyReused } from './booked-before';
 import { refuseFuture } from './in-time';
+import { refuseHighTest } from './refuse-high-test';
 import type { Environment } from './environment';
 import { DomainError } from './domain-error';
 
@@ -69,6 +70,7 @@ const add = (db: Executor, organisationId: string, id: string, event: NewVisitEv
     if (kept === 'same') return before;
     refuseFuture(event.happenedAt, environment.now());
     refuseOutdated(event, before);
+    await refuseHighTest(tx, organisationId, before.system.id, event);
     const { id: _id, system: _system, recovered: _recovered, ...record } = before;
     await addVisitEvent(tx, organisationId, id, record satisfies VisitRecord, event, environment.now());
     return read(tx, organisationId, id);

@@ -23,6 +23,7 @@ import { readQuantity, type QuantityEntry } from '../ui/quantity-entry';
 import { TextField } from '../ui/text-field';
 import { BenchSession } from './bench.session';
 import { newBenchRun, type BenchRunDraft } from './bench-run-draft';
+import { Computing } from '../ui/computing';
 
 /** A unit of this size stands for any: bands hardly depend on it. */
 const USUAL = { capacityW: 10_550, plateKg: 3.2 };
@@ -30,7 +31,7 @@ const USUAL = { capacityW: 10_550, plateKg: 3.2 };
 /** Charge of a line set, what a unit should read today, and how fast to feed: calculators without any record. */
 @Component({
   selector: 'hy-bench-run',
-  imports: [ChoiceField, QuantityField, TextField],
+  imports: [Computing, ChoiceField, QuantityField, TextField],
   template: `
     @let d = draft();
     <section aria-label="Charge of a line set">
@@ -40,7 +41,7 @@ const USUAL = { capacityW: 10_550, plateKg: 3.2 };
         <hy-choice-field label="Liquid line" [choices]="tubes" [value]="d.liquid" (valueChange)="change({ liquid: $event })" />
         <hy-choice-field label="Suction line" [choices]="tubes" [value]="d.suction" (valueChange)="change({ suction: $event })" />
       </div>
-      <p class="heading" role="status">{{ lineText() }}</p>
+      <p class="heading" role="status" [hyComputing]="line()">{{ lineText() }}</p>
     </section>
     <section aria-label="What a unit should read today">
       <h2>What a unit should read today</h2>
@@ -56,7 +57,7 @@ const USUAL = { capacityW: 10_550, plateKg: 3.2 };
         />
       </div>
       @if (bands(); as rows) {
-        <dl role="status">
+        <dl role="status" [hyComputing]="expected()">
           @for (row of rows; track row.name) {
             <div>
               <dt>{{ row.name }}</dt>
@@ -83,7 +84,7 @@ const USUAL = { capacityW: 10_550, plateKg: 3.2 };
           (textChange)="change({ capacity: $event })"
         />
       </div>
-      <p class="heading" role="status">{{ feedText() }}</p>
+      <p class="heading" role="status" [hyComputing]="feed()">{{ feedText() }}</p>
     </section>
   `,
   styleUrl: './measured-pair.css',
@@ -138,7 +139,7 @@ export class BenchRun {
     const lineSet = { lengthM: length.si, coveredM: 0, liquid: liquid as TubeSize, suction: suction as TubeSize };
     return { composition, plateKg: 1, lineSet };
   });
-  private readonly line = coreQuery(this.properties, 'chargeTarget', this.lineQuestion);
+  protected readonly line = coreQuery(this.properties, 'chargeTarget', this.lineQuestion);
   protected readonly lineText = computed(() => {
     const target = valueOf(this.line());
     if (target === undefined) return 'Type a length: what the lines take follows.';
@@ -161,7 +162,7 @@ export class BenchRun {
       conditions: { outdoorK: out.si, indoorK: inside.si, indoorWetBulbK: wet.si, atmospherePa: this.units.atmosphere() },
     };
   });
-  private readonly expected = coreQuery(this.properties, 'today', this.day);
+  protected readonly expected = coreQuery(this.properties, 'today', this.day);
   protected readonly refused = computed(() => {
     const answer = this.expected();
     return answer.state === 'failed' ? answer.sentence : undefined;
@@ -198,7 +199,7 @@ export class BenchRun {
       massFlow: feedingRules.flowPerWatt * capacity * this.typed().capacity.W,
     };
   });
-  private readonly feed = coreQuery(this.properties, 'feedRate', this.feedQuestion);
+  protected readonly feed = coreQuery(this.properties, 'feedRate', this.feedQuestion);
   protected readonly feedText = computed(() => {
     const rate = valueOf(this.feed());
     if (rate === undefined) return 'Type superheat and capacity: how fast liquid may be fed follows.';

@@ -75,6 +75,17 @@ describe('the chart is the control', () => {
     expect(Number(page.control('Temperature').value)).toBeCloseTo(Number(after), 1);
   });
 
+  test('keys that are pressed faster than the answers come are all counted', async () => {
+    const page = await open();
+    await more(page);
+    for (let k = 0; k < 3; k++) {
+      chartOf(page).dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowLeft', cancelable: true }));
+      page.fixture.detectChanges();
+    }
+    await more(page);
+    expect(Number(page.control('Temperature').value)).toBeCloseTo(74, 1);
+  });
+
   test('it does not leave its line, and other keys are not its own', async () => {
     const page = await open();
     await more(page);

@@ -2,8 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { Units } from '../preferences/units.service';
 import { BigNumber } from '../ui/big-number';
 import { Caution } from '../ui/caution';
-import { valueOf } from '../ui/loadable';
+import { isStale, valueOf } from '../ui/loadable';
 import { PageHead } from '../ui/page-head';
+import { readQuantity } from '../ui/quantity-entry';
 import { QuantityField } from '../ui/quantity-field';
 import { RefrigerantField } from '../ui/refrigerant-field';
 import { BenchRun } from './bench-run';
@@ -12,6 +13,7 @@ import { ContentFields } from './content-fields';
 import { MeasuredPair } from './measured-pair';
 import { PointsTable } from './points-table';
 import { PressureChart } from './pressure-chart';
+import { Computing } from '../ui/computing';
 
 /** K: less than a thermometer tells is not named. */
 const SMALLEST_GLIDE_SHOWN = 0.05;
@@ -20,6 +22,7 @@ const SMALLEST_GLIDE_SHOWN = 0.05;
 @Component({
   selector: 'hy-bench-page',
   imports: [
+    Computing,
     BenchRun,
     BigNumber,
     Caution,
@@ -42,6 +45,7 @@ export class BenchPage {
   protected readonly smallestGlide = SMALLEST_GLIDE_SHOWN;
 
   protected readonly points = computed(() => valueOf(this.session.points()));
+  protected readonly stale = computed(() => isStale(this.session.points()));
   protected readonly lines = computed(() => valueOf(this.session.lines()));
   protected readonly labelLines = computed(() => (this.session.draft().label === null ? undefined : valueOf(this.session.labelLines())));
   protected readonly refused = computed(() => {
@@ -60,6 +64,12 @@ export class BenchPage {
     const at = this.points();
     return at === undefined ? [] : [at.bubble, at.dew];
   });
+  /** K, as the field of the temperature has it. */
+  protected readonly asked = computed(() => {
+    const reading = readQuantity('temperature', this.session.temperature());
+    return reading.state === 'good' ? reading.si : undefined;
+  });
+
   protected readonly comparison = computed(() => {
     const [subject, label, name] = [this.points(), valueOf(this.session.labelPoints()), this.session.draft().label];
     if (subject === undefined || label === undefined || name === null) return undefined;

@@ -7,13 +7,14 @@ import { QuantityField } from '../ui/quantity-field';
 import type { MeasuredAt } from './bench-draft';
 import { BenchSession } from './bench.session';
 import { restWords, subcoolingWords, superheatWords, type ReadingWords } from './reading-labels';
+import { Computing } from '../ui/computing';
 
 const MOST_SHOWN = 8;
 
 /** A pressure and a temperature measured together, and what they say. */
 @Component({
   selector: 'hy-measured-pair',
-  imports: [Caution, ChoiceField, QuantityField],
+  imports: [Computing, Caution, ChoiceField, QuantityField],
   template: `
     @let draft = session.draft();
     <h2>Pressure/temperature check</h2>
@@ -39,7 +40,7 @@ const MOST_SHOWN = 8;
       />
     </div>
     @if (words(); as said) {
-      <div class="said" role="status">
+      <div class="said" role="status" [hyComputing]="answer()">
         <p class="heading">{{ said.heading }}</p>
         @if (said.caution) {
           <hy-caution>{{ said.sentence }}</hy-caution>
@@ -79,7 +80,7 @@ export class MeasuredPair {
     { value: 'liquid', label: 'the liquid line, running' },
   ];
 
-  private readonly answer = computed<Loadable<ReadingWords>>(() => {
+  protected readonly answer = computed<Loadable<ReadingWords>>(() => {
     const pair = this.session.measured();
     if (pair === undefined) return { state: 'waiting' };
     const { measuredAt } = this.session.draft();
@@ -106,4 +107,4 @@ export class MeasuredPair {
 }
 
 const told = <A>(answer: Loadable<A>, say: (value: A) => ReadingWords): Loadable<ReadingWords> =>
-  answer.state === 'ready' ? { state: 'ready', value: say(answer.value) } : answer;
+  answer.state === 'ready' ? { ...answer, value: say(answer.value) } : answer;

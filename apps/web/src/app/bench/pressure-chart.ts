@@ -73,6 +73,8 @@ export class PressureChart {
   readonly lines = input.required<Lines>();
   readonly labelLines = input<Lines | undefined>();
   readonly here = input<readonly { readonly T: number; readonly p: number }[]>([]);
+  /** K that is asked for now: its answer, `here`, may still be on its way. */
+  readonly asked = input<number | undefined>();
   readonly measured = input<{ readonly T: number; readonly p: number } | undefined>();
   readonly name = input.required<string>();
   /** K */
@@ -156,7 +158,7 @@ export class PressureChart {
     const [coldest, hottest] = [T[0], T.at(-1)];
     if (step === undefined || coldest === undefined || hottest === undefined) return;
     event.preventDefault();
-    const wanted = (this.here()[0]?.T ?? coldest) + step * this.units.kelvinsInADegree();
+    const wanted = (this.asked() ?? this.here()[0]?.T ?? coldest) + step * this.units.kelvinsInADegree();
     this.pointed.emit(Math.min(hottest, Math.max(coldest, wanted)));
   }
 

@@ -12,6 +12,7 @@ import { Caution } from '../ui/caution';
 import { ChoiceField } from '../ui/choice-field';
 import { valueOf } from '../ui/loadable';
 import { cylinderKindNames } from './objection-labels';
+import { Computing } from '../ui/computing';
 
 const fateWords: Readonly<Record<Fate, string>> = {
   reuse: 'It may go back into its owner’s system.',
@@ -23,16 +24,16 @@ const fateWords: Readonly<Record<Fate, string>> = {
 /** What results when another cylinder's content is put into this one: before anybody does it. */
 @Component({
   selector: 'hy-combine-card',
-  imports: [Caution, ChoiceField],
+  imports: [Computing, Caution, ChoiceField],
   template: `
     @if (choices().length > 1) {
       <h2>Combine with another cylinder</h2>
       <hy-choice-field label="Content of" [choices]="choices()" [value]="other()" (valueChange)="other.set($event)" />
       @if (told(); as t) {
         @if (t.grave) {
-          <hy-caution [grave]="true">{{ t.sentence }}</hy-caution>
+          <hy-caution [grave]="true" [hyComputing]="answer()">{{ t.sentence }}</hy-caution>
         } @else {
-          <p>{{ t.sentence }}</p>
+          <p [hyComputing]="answer()">{{ t.sentence }}</p>
         }
       }
     }
@@ -83,7 +84,7 @@ export class CombineCard {
       { composition: other.composition, mass: other.contentKg, kind: other.marks.kind },
     ];
   });
-  private readonly answer = coreQuery(inject(CoreWorker), 'combine', this.question);
+  protected readonly answer = coreQuery(inject(CoreWorker), 'combine', this.question);
   protected readonly told = computed(() => {
     const combined = valueOf(this.answer());
     if (combined === undefined || this.question() === undefined) return undefined;

@@ -13,25 +13,26 @@ import { Units } from '../preferences/units.service';
 import { valueOf } from '../ui/loadable';
 import { overfilledBy } from './cylinder-labels';
 import { collarOf } from './judged-cylinder';
+import { Computing } from '../ui/computing';
 
 /** What to do with a cylinder that is overfilled or holds a mixture: how much into which others, how warm it may get, where it may go. */
 @Component({
   selector: 'hy-trouble-plan',
-  imports: [RouterLink],
+  imports: [Computing, RouterLink],
   template: `
     @if (decanting(); as plan) {
-      <h2>Take out {{ units.massText(plan.outKg, 'up') }}</h2>
+      <h2 [hyComputing]="answer()">Take out {{ units.massText(plan.outKg, 'up') }}</h2>
       @if (plan.emergency) {
         <p class="short">
           Liquid-full at any temperature it can have here: it can burst. Do not move or warm it. Keep people away, cool it where it stands,
           and vent liquid into a recovery cylinder at once.
         </p>
       } @else if (plan.keepBelow; as T) {
-        <p>
+        <p [hyComputing]="answer()">
           <b>Keep it below {{ units.temperature(T) }} until then:</b> just above that it goes liquid-full and pressure spikes.
         </p>
       }
-      <ol>
+      <ol [hyComputing]="answer()">
         @for (pour of pours(); track pour.id) {
           <li>
             <span
@@ -124,7 +125,7 @@ export class TroublePlan {
       },
     };
   });
-  private readonly answer = coreQuery(this.properties, 'decant', this.decantQuestion);
+  protected readonly answer = coreQuery(this.properties, 'decant', this.decantQuestion);
   protected readonly decanting = computed(() => valueOf(this.answer()));
   protected readonly pours = computed(() =>
     (this.decanting()?.pours ?? []).map(({ into, kg }) => {

@@ -11,6 +11,7 @@ import { ServerData } from '../data/server-data.service';
 import { Units } from '../preferences/units.service';
 import { valueOf } from '../ui/loadable';
 import { objectionWords } from './objection-labels';
+import { Computing } from '../ui/computing';
 
 /** Refrigerants that are shown: those of most systems. */
 const MOST_SHOWN = 8;
@@ -18,6 +19,7 @@ const MOST_SHOWN = 8;
 /** An empty cylinder beside the refrigerants of the systems: how much of each it may take, or why none of it. */
 @Component({
   selector: 'hy-would-hold',
+  imports: [Computing],
   template: `
     @if (rows().length > 0) {
       <table>
@@ -31,7 +33,7 @@ const MOST_SHOWN = 8;
             <th scope="col" class="number">at most, gross</th>
           </tr>
         </thead>
-        <tbody>
+        <tbody [hyComputing]="answer()">
           @for (row of rows(); track row.id) {
             <tr>
               <th scope="row">
@@ -150,7 +152,7 @@ export class WouldHold {
       hottestK: organisation.hottestK,
     };
   });
-  private readonly answer = coreQuery(inject(CoreWorker), 'mayTake', this.question);
+  protected readonly answer = coreQuery(inject(CoreWorker), 'mayTake', this.question);
   protected readonly rows = computed(() => {
     const [answers, { tareKg }] = [valueOf(this.answer()) ?? [], this.cylinder()];
     return this.common().flatMap(({ id, count }, k) => {

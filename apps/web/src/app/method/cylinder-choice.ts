@@ -12,6 +12,7 @@ import { CoreWorker } from '../core-worker/core-worker.service';
 import { ServerData } from '../data/server-data.service';
 import { Units } from '../preferences/units.service';
 import { valueOf } from '../ui/loadable';
+import { Computing } from '../ui/computing';
 
 const MOST_SHOWN = 4;
 
@@ -24,14 +25,14 @@ function neededOf(roomiest: readonly { readonly roomKg: number }[], massKg: numb
 /** Which cylinder takes it: those that may be filled, the nearest first, with what each takes; why the others do not. */
 @Component({
   selector: 'hy-cylinder-choice',
-  imports: [RouterLink],
+  imports: [Computing, RouterLink],
   template: `
     @if (suited(); as list) {
       @if (first(); as sentence) {
         <p>{{ sentence }}</p>
       }
-      <p [class.short]="shortBy() > 0">{{ sentence() }}</p>
-      <ul>
+      <p [class.short]="shortBy() > 0" [hyComputing]="answer()">{{ sentence() }}</p>
+      <ul [hyComputing]="answer()">
         @for (entry of offered(); track entry.cylinder.id) {
           <li>
             <a [routerLink]="['/cylinders', entry.cylinder.id]"
@@ -118,7 +119,7 @@ export class CylinderChoice {
       hottestK: organisation.hottestK,
     };
   });
-  private readonly answer = coreQuery(inject(CoreWorker), 'suit', this.question);
+  protected readonly answer = coreQuery(inject(CoreWorker), 'suit', this.question);
   protected readonly suited = computed(() => {
     const [answer, cylinders] = [valueOf(this.answer()), valueOf(this.cylinders())];
     return answer?.flatMap((suited) => {

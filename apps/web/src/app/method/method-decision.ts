@@ -10,11 +10,12 @@ import { sightCriterion, sightTitle } from './sight-labels';
 import { ReuseFields } from './reuse-fields';
 import { arrivalText, contradictionText, methodNames } from './method-labels';
 import { VerdictList } from './verdict-list';
+import { Computing } from '../ui/computing';
 
 /** The verdict, why, and every way with what speaks against it; another way than the proposed one carries its reason. */
 @Component({
   selector: 'hy-method-decision',
-  imports: [Caution, ReuseFields, TextField, VerdictList],
+  imports: [Computing, Caution, ReuseFields, TextField, VerdictList],
   template: `
     @if (session.changedBy(); as who) {
       <hy-caution [grave]="true">
@@ -26,7 +27,7 @@ import { VerdictList } from './verdict-list';
       @for (question of questions(); track $index) {
         <hy-caution>{{ question }}</hy-caution>
       }
-      <div class="decided">
+      <div class="decided" [hyComputing]="session.plan()">
         @if (look(); as first) {
           <p class="second">First</p>
           <h2>{{ first.title }}</h2>
@@ -50,7 +51,7 @@ import { VerdictList } from './verdict-list';
           <p class="over" role="alert">{{ names[method] }} was chosen and is not possible any more: see its reasons below.</p>
         }
       </div>
-      <p class="asFound">
+      <p class="asFound" [hyComputing]="session.plan()">
         {{ asFound(p) }}
         @if (p.hosesTake; as fall) {
           Three 3/8 in hoses lower the reading by about {{ units.pressureStep(fall) }}.

@@ -15,11 +15,12 @@ import { LookOnDevice, LookSource, SYSTEM_ID } from './look-source';
 import { MethodDecision } from './method-decision';
 import { MethodSession } from './method.session';
 import { StepList } from './step-list';
+import { Computing } from '../ui/computing';
 
 /** What might be done at a system before anybody goes there: look, methods and steps; nothing of it is saved. */
 @Component({
   selector: 'hy-method-page',
-  imports: [ReadState, CircuitSide, LookFields, MethodDecision, PageHead, RouterLink, StepList],
+  imports: [Computing, ReadState, CircuitSide, LookFields, MethodDecision, PageHead, RouterLink, StepList],
   providers: [
     MethodSession,
     { provide: SYSTEM_ID, useFactory: () => inject(ActivatedRoute).snapshot.paramMap.get('id') ?? '' },

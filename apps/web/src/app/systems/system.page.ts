@@ -35,6 +35,7 @@ import { changesIn } from './facts-labels';
 import { LimitsField } from './limits-field';
 import { compressorNames, flammableWords, partNames, portNames, systemKindNames, valveNames, valveStateNames } from './system-labels';
 import { momentText } from '../ui/day';
+import { Computing } from '../ui/computing';
 
 const AS_USUAL = { value: '', label: 'default for this system type' };
 
@@ -42,6 +43,7 @@ const AS_USUAL = { value: '', label: 'default for this system type' };
 @Component({
   selector: 'hy-system-page',
   imports: [
+    Computing,
     TimelineStyles,
     NzTimelineModule,
     ReadState,
@@ -81,7 +83,7 @@ export class SystemPage {
     return history.map((change, k) => ({ ...change, lines: changesIn(change, history[k + 1], this.units) }));
   });
   private readonly refrigerants = fromServer(this.serverData.refrigerants$);
-  private readonly line = coreQuery(
+  protected readonly line = coreQuery(
     inject(CoreWorker),
     'lineSet',
     computed(() => {

@@ -21,6 +21,8 @@ export interface FillCaution {
 /** The facts that are there so far; what is not known yet is left out. */
 export interface FillFacts {
   readonly cylinder: Cylinder;
+  /** Why a rule could not be computed; nothing where each was, or is on its way. */
+  readonly unjudged?: string | undefined;
   readonly incoming: Pick<ComingIn, 'name' | 'composition'> | undefined;
   readonly safetyGroup: string | null | undefined;
   readonly ruling: FillLimit | undefined;
@@ -40,6 +42,7 @@ export interface FillFacts {
 /** Only what applies, gravest first. */
 export function fillCautions(facts: FillFacts, units: Units): readonly FillCaution[] {
   const all = [
+    unjudged(facts),
     ...objected(facts),
     overfilled(facts, units),
     mixing(facts),
@@ -53,6 +56,12 @@ export function fillCautions(facts: FillFacts, units: Units): readonly FillCauti
   ];
   return all.filter((caution) => caution !== undefined).sort((a, b) => Number(b.grave) - Number(a.grave));
 }
+
+/** A rule that cannot be computed refuses. */
+const unjudged = ({ unjudged: why, cylinder }: FillFacts): FillCaution | undefined =>
+  why === undefined
+    ? undefined
+    : { code: 'unjudged', grave: true, stops: true, sentence: `${cylinder.name} cannot be judged, so nothing is started on it: ${why}` };
 
 /** Objections that no caution below tells with its own figures. */
 const sentences: Partial<Record<Objection, (name: string) => string>> = {

@@ -1,8 +1,10 @@
+import { Injectable } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { massFrom } from '@hygromet/core/units/mass';
 import { celsius } from '@hygromet/core/units/temperature';
 import { of, throwError } from 'rxjs';
 import { aCylinder, anAccount, aSystem, aVisit, organisation, stage } from '../../../test/scene';
+import { CoreWorker } from '../core-worker/core-worker.service';
 import { ApiError } from '../data/api-error';
 import { valueOf } from '../ui/loadable';
 import { minuteOf } from '../ui/when';
@@ -261,7 +263,8 @@ test('a draft of yesterday is found as it was left', async () => {
 });
 
 test('a reading that can hardly be is asked back before it goes on, and taken when it is right', async () => {
-  const { session } = await open();
+  // one that holds so much: what is overfilled is not started, however sure somebody is
+  const { session } = await open({ cylinder$: () => of(aCylinder({ volumeM3: 0.06 })) });
   session.change({ source: 's1' });
   session.readBefore(pounds('11.2'));
   await answered();
@@ -332,3 +335,37 @@ test('with another source the stop of before is not acted on, until that of now 
   session.start(false);
   expect(session.draft().stage).toBe('transfer');
 });
+
+test('an overfilled cylinder is not started, and what has happened already can still be logged', async () => {
+  const { session } = await open();
+  session.change({ before: pounds('80'), source: 's1', certain: true });
+  await answered();
+  expect(session.stopped()).toBe(true);
+  session.start(false);
+  expect(session.draft().stage).toBe('cylinder');
+  session.start(true);
+  expect(session.draft().stage).toBe('transfer');
+});
+
+test.each(['suit', 'rating'] as const)(
+  'where the rule behind "%s" cannot be computed, nothing is started, and it is said',
+  async (broken) => {
+    @Injectable()
+    class BrokenWorker extends CoreWorker {
+      override ask$: CoreWorker['ask$'] = (name, args) =>
+        name === broken ? throwError(() => new Error('The core did not answer.')) : super.ask$(name, args);
+    }
+    stage({ providers: [FillSession, target(), { provide: CoreWorker, useClass: BrokenWorker }] });
+    const session = TestBed.inject(FillSession);
+    session.change({ before: pounds('24.6'), source: 's1' });
+    await answered();
+    expect(session.stopped()).toBe(true);
+    expect(session.cautions()[0]).toMatchObject({
+      code: 'unjudged',
+      stops: true,
+      sentence: expect.stringContaining('The core did not answer.'),
+    });
+    session.start(false);
+    expect(session.draft().stage).toBe('cylinder');
+  },
+);

@@ -20,7 +20,7 @@ import { CoreWorker } from '../core-worker/core-worker.service';
 import { ServerData } from '../data/server-data.service';
 import { PreferencesService } from '../preferences/preferences.service';
 import { Units, type Rounding } from '../preferences/units.service';
-import { isStale, valueOf, waiting } from '../ui/loadable';
+import { valueOf, waiting } from '../ui/loadable';
 import { readQuantity, type QuantityEntry } from '../ui/quantity-entry';
 import { readWhen } from '../ui/when';
 import { fillAnswers } from './fill-answers';
@@ -28,6 +28,7 @@ import { fillCautions } from './fill-cautions';
 import { fillDoubt } from './fill-doubt';
 import { isSound, newFillDraft, type FillDraft } from './fill-draft';
 import { FillTarget } from './fill-target';
+import { startGate } from './start-gate';
 
 /** The rule that may be set aside by the person who named the place. */
 const HOT_RULE = 'not-liquid-full-hottest' as const;
@@ -178,11 +179,16 @@ export class FillSession {
   readonly levels = this.answers.levels;
   /** The reading at which to shut the valve: the limit, less what scale, hose and oil leave open. */
   readonly shutAt = computed(() => valueOf(this.answers.stop()));
+  /** Every rule that is asked about: what comes in is judged once it is known. */
+  private readonly gate = computed(() => {
+    const { stop, limits, suited, rating } = this.answers;
+    return startGate([stop(), limits(), rating(), ...(this.incoming() === undefined ? [] : [suited()])]);
+  });
   /** The stop of exactly what stands on the page is on its way: nobody starts on the one of before. */
   readonly computing = computed(() => {
-    const [stop, sourceCylinder] = [this.answers.stop(), this.sourceCylinder()];
+    const sourceCylinder = this.sourceCylinder();
     const sourceOnItsWay = this.source()?.kind === 'cylinder' && this.incoming() === undefined && sourceCylinder.state !== 'failed';
-    return isStale(stop) || isStale(this.answers.limits()) || isStale(this.answers.suited()) || sourceOnItsWay;
+    return this.gate().state === 'computing' || sourceOnItsWay;
   });
   /** The limit behind the stop. */
   readonly ruling = computed(() => this.shutAt()?.limit);
@@ -199,10 +205,11 @@ export class FillSession {
   readonly cautions = computed(() => {
     const cylinder = this.known();
     if (cylinder === undefined) return [];
-    const incoming = this.incoming();
+    const [incoming, gate] = [this.incoming(), this.gate()];
     return fillCautions(
       {
         cylinder,
+        unjudged: gate.state === 'unjudged' ? gate.sentence : undefined,
         incoming,
         safetyGroup: incoming === undefined ? this.nominal(cylinder.refrigerant)?.safetyGroup : incoming.safetyGroup,
         ruling: this.ruling(),
@@ -260,7 +267,7 @@ export class FillSession {
   start(acceptMixing: boolean): void {
     this.submitted.set(true);
     const complete = this.weighed() && this.belowTare() === undefined && this.source() !== undefined && this.incoming() !== undefined;
-    if (!complete || this.doubt() !== undefined || (this.computing() && !acceptMixing)) return;
+    if (!complete || this.doubt() !== undefined || (!acceptMixing && (this.computing() || this.stopped()))) return;
     this.submitted.set(false);
     // what has happened already had no target: none is told, and none is kept
     this.change({ stage: 'transfer', acceptMixing, certain: false, target: acceptMixing ? null : this.targetNow() });

@@ -32,11 +32,6 @@ import { ChangeDetectionStrategy, Component, input } from '@angular/core';
       color: var(--ink-2);
     }
 
-    .computing {
-      color: var(--ink-3);
-      opacity: 0.55;
-    }
-
     .digits {
       font-size: 112px;
       font-weight: 700;

@@ -45,7 +45,7 @@ export class ChoiceField extends FieldControl<string> {
   readonly value = model('');
   protected readonly held = this.value;
   protected readonly whenMissing = () => this.missing() || `Choose the ${this.label().toLowerCase()}.`;
-  protected readonly sentence = computed(() => (this.isBound ? this.told() : this.problem()));
+  protected readonly sentence = computed(() => this.told() ?? this.problem());
 
   protected readonly id = `choice-${++count}`;
 }

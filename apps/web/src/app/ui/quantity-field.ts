@@ -71,7 +71,7 @@ export class QuantityField extends FieldControl<QuantityEntry> {
   protected readonly touched = signal(false);
   protected readonly units = computed(() => Object.entries(quantityUnits[this.kind()]));
   protected readonly sentence = computed(() => {
-    if (this.isBound) return this.told();
+    if (this.isBound) return this.told() ?? this.problem();
     const reading = readQuantity(this.kind(), this.entry(), this.atmosphere());
     if (reading.state === 'bad' && (this.touched() || this.submitted())) return reading.sentence;
     if (reading.state === 'empty' && this.submitted() && this.required()) return this.whenMissing();

@@ -61,7 +61,7 @@ export class RefrigerantField extends FieldControl<string | null> {
   readonly refrigerant = model<string | null>(null);
   protected readonly held = this.refrigerant;
   protected readonly whenMissing = () => this.missing();
-  protected readonly sentence = computed(() => (this.isBound ? this.told() : this.problem()));
+  protected readonly sentence = computed(() => this.told() ?? this.problem());
 
   protected readonly id = `refrigerant-${++count}`;
   protected readonly unknownId = UNKNOWN_ID;

@@ -48,7 +48,7 @@ export class TextField extends FieldControl<string> {
 
   protected readonly id = `text-${++count}`;
   protected readonly sentence = computed(() => {
-    if (this.isBound) return this.told();
+    if (this.isBound) return this.told() ?? this.problem();
     return this.submitted() && this.text().trim() === '' ? this.whenMissing() : this.problem();
   });
 

@@ -72,7 +72,7 @@ export class WhenField extends FieldControl<When> {
   protected readonly latest = minuteOf(new Date());
   protected readonly sentence = computed(() => {
     const read = readWhen(this.when(), new Date());
-    return read.state === 'bad' ? read.sentence : this.isBound ? this.told() : this.problem();
+    return read.state === 'bad' ? read.sentence : (this.told() ?? this.problem());
   });
 
   protected earlier(): void {

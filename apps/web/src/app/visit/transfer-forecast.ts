@@ -14,14 +14,16 @@ import { MethodSession } from '../method/method.session';
 import { Units } from '../preferences/units.service';
 import { valueOf } from '../ui/loadable';
 import { scenarioOf } from './live/scenario-of';
+import { Computing } from '../ui/computing';
 
 const [WIDTH, HEIGHT, LEFT, RIGHT, TOP, BOTTOM] = [560, 190, 52, 52, 24, 30];
 /** A transfer as it will likely go, drawn before it starts: weight and head over time, with the band of what is not known. */
 @Component({
   selector: 'hy-transfer-forecast',
+  imports: [Computing],
   template: `
     @if (forecast(); as f) {
-      <section aria-label="Forecast">
+      <section aria-label="Forecast" [hyComputing]="answer()">
         <h3>Forecast</h3>
         <p>{{ sentence() }}</p>
         @let d = drawn();
@@ -48,7 +50,9 @@ const [WIDTH, HEIGHT, LEFT, RIGHT, TOP, BOTTOM] = [560, 190, 52, 52, 24, 30];
           <path class="pressure" [attr.d]="d.pressure" />
           <path class="mass" [attr.d]="d.mass" />
         </svg>
-        <p class="small">Simulated from plate, ledger and usual equipment; the band is ± 10 % of the charge, and a core left in.</p>
+        <p class="small">
+          Simulated from plate, ledger and usual equipment; the band is ± {{ doubt }} % of the charge, and a core left in.
+        </p>
       </section>
     }
   `,
@@ -129,7 +133,7 @@ export class TransferForecast {
       valueOf(this.cylinders())?.find(({ id }) => id === this.cylinder()),
     ),
   );
-  private readonly answer = coreQuery(
+  protected readonly answer = coreQuery(
     inject(CoreWorker),
     'forecast',
     computed((): ForecastArgs | undefined => {
@@ -137,6 +141,7 @@ export class TransferForecast {
       return scenario === undefined ? undefined : { scenario, chargeOff: CHARGE_DOUBT };
     }),
   );
+  protected readonly doubt = Math.round(100 * CHARGE_DOUBT);
   protected readonly forecast = computed(() => valueOf(this.answer()));
 
   protected readonly sentence = computed(() => {

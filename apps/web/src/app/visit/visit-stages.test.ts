@@ -73,6 +73,16 @@ describe('the pressure test', () => {
     expect(text()).toContain('Take the first reading');
   });
 
+  test('a limit that cannot be computed yet keeps the hold from being started, with what to do', async () => {
+    const { text, type, press, sent } = await open('prove', { plan, look: {} }, { system$: () => of(split) });
+    expect(text()).toContain('Measure the outdoor temperature under Look first');
+    await type('Volume under test', '10');
+    await type('Test pressure', '150');
+    await press('Start the hold');
+    expect(sent).toHaveLength(0);
+    expect(text()).toContain('The limit of the weakest part is not known yet: measure the outdoor temperature under Look first.');
+  });
+
   test('without a recorded limit it begins only when somebody has read the plates', async () => {
     const { text, type, press, sent, control, fixture } = await open('prove', ready, { system$: () => of(aSystem({ kind: 'split' })) });
     expect(text()).toContain('No part with a pressure limit is recorded');

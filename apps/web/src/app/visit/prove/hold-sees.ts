@@ -8,6 +8,7 @@ import { CoreWorker } from '../../core-worker/core-worker.service';
 import { Units } from '../../preferences/units.service';
 import { valueOf } from '../../ui/loadable';
 import { percentPerHour, yearlyText } from './prove-labels';
+import { Computing } from '../../ui/computing';
 
 const DURATIONS = [
   { s: 900, name: '15 min' },
@@ -18,6 +19,7 @@ const DURATIONS = [
 /** What a hold will see before it is started, and what would make it see more. */
 @Component({
   selector: 'hy-hold-sees',
+  imports: [Computing],
   template: `
     @if (rows().length > 0) {
       <table>
@@ -32,7 +34,7 @@ const DURATIONS = [
             }
           </tr>
         </thead>
-        <tbody>
+        <tbody [hyComputing]="asSet()">
           @for (row of rows(); track row.name; let first = $first) {
             <tr [class.rules]="first">
               <th scope="row">
@@ -72,7 +74,7 @@ export class HoldSees {
         Object.keys(this.composition()).length === 0 ? undefined : { ...this.base(), meta: { ...this.meta(), ...change(this.meta()) } },
       ),
     );
-  private readonly asSet = this.variant(() => ({}));
+  protected readonly asSet = this.variant(() => ({}));
   private readonly clamped = this.variant(() => ({ thermometers: ['air', 'pipe'] }));
   private readonly waited = this.variant(({ secondsSinceFilling }) => ({ secondsSinceFilling: secondsSinceFilling + usualHold.waitS }));
 

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ReactiveFormsModule } from '@angular/forms';
 import { weakestPart } from '@hygromet/core/circuit/weakest-part';
 import { PASCAL_PER_PSI } from '@hygromet/core/proof/trace';
 import { usualGauge } from '@hygromet/core/instruments/usual-instruments';
@@ -6,17 +7,19 @@ import { usualHold } from '@hygromet/core/proof/usual-test';
 import type { HoldSetUp } from '@hygromet/contract/visit-test';
 import { coreQuery } from '../../core-worker/core-query';
 import { errorIn } from '../../data/mutation';
-import { Drafts } from '../../data/draft.service';
 import { newKey } from '../../data/new-key';
 import type { TestPressureArgs } from '../../core-worker/proof-operations';
 import { CoreWorker } from '../../core-worker/core-worker.service';
 import { ServerData } from '../../data/server-data.service';
+import { draftForm } from '../../forms/draft-form';
+import { quantity } from '../../forms/validators';
 import { MethodSession } from '../../method/method.session';
 import { PreferencesService } from '../../preferences/preferences.service';
 import { Units } from '../../preferences/units.service';
 import { Caution } from '../../ui/caution';
 import { ChoiceField } from '../../ui/choice-field';
-import { valueOf } from '../../ui/loadable';
+import { Computing } from '../../ui/computing';
+import { currentOf, valueOf, type Loadable } from '../../ui/loadable';
 import { QuantityField } from '../../ui/quantity-field';
 import { emptyEntry, readQuantity, type QuantityEntry } from '../../ui/quantity-entry';
 import { VisitJob } from '../visit-job';
@@ -41,41 +44,26 @@ const MINUTE_MS = 60_000;
 /** A nitrogen hold is set up: the most that may be put on, and what such a hold will see, before the regulator is opened. */
 @Component({
   selector: 'hy-hold-setup',
-  imports: [Caution, ChoiceField, HoldSees, QuantityField],
+  imports: [Caution, ChoiceField, Computing, HoldSees, QuantityField, ReactiveFormsModule],
   template: `
-    @let d = draft();
     <h3>Pressure test with dry nitrogen</h3>
-    <p class="limit" [class.over]="tooHigh()">{{ limitSentence() }}</p>
-    <form novalidate (submit)="$event.preventDefault(); begin()">
-      <hy-quantity-field
-        label="Test pressure"
-        kind="service-pressure"
-        [entry]="d.pressure"
-        (entryChange)="change({ pressure: $event })"
-        [submitted]="tried()"
-        [problem]="pressureProblem()"
-      />
-      <hy-quantity-field
-        label="Hottest it will get"
-        hint="while it is under pressure"
-        kind="temperature"
-        [entry]="d.hottest"
-        (entryChange)="change({ hottest: $event })"
-      />
+    <p class="limit" [class.over]="tooHigh()" [hyComputing]="most()">{{ limitSentence() }}</p>
+    <form novalidate [formGroup]="form" (ngSubmit)="begin()">
+      <hy-quantity-field label="Test pressure" kind="service-pressure" formControlName="pressure" [problem]="pressureProblem()" />
+      <hy-quantity-field label="Hottest it will get" hint="while it is under pressure" kind="temperature" formControlName="hottest" />
       <hy-quantity-field
         label="Volume under test"
         [hint]="volumeHint()"
         kind="volume"
-        [entry]="d.volume"
-        (entryChange)="change({ volume: $event })"
+        formControlName="volume"
         [problem]="volumeProblem()"
       />
-      <hy-choice-field label="Gauge reads to" [choices]="steps" [value]="d.step" (valueChange)="change({ step: $event })" />
-      <hy-choice-field label="Thermometer" [choices]="clamps" [value]="d.clamp" (valueChange)="change({ clamp: $event })" />
-      <hy-choice-field label="Filled" [choices]="waits" [value]="d.wait" (valueChange)="change({ wait: $event })" />
-      <hy-choice-field label="Compressor oil" [choices]="oils" [value]="d.oil" (valueChange)="change({ oil: $event })" />
-      <hy-choice-field label="Before" [choices]="befores" [value]="d.before" (valueChange)="change({ before: $event })" />
-      <hy-choice-field label="Exclude leaks above" [choices]="limits" [value]="d.tightTo" (valueChange)="change({ tightTo: $event })" />
+      <hy-choice-field label="Gauge reads to" [choices]="steps" formControlName="step" />
+      <hy-choice-field label="Thermometer" [choices]="clamps" formControlName="clamp" />
+      <hy-choice-field label="Filled" [choices]="waits" formControlName="wait" />
+      <hy-choice-field label="Compressor oil" [choices]="oils" formControlName="oil" />
+      <hy-choice-field label="Before" [choices]="befores" formControlName="before" />
+      <hy-choice-field label="Exclude leaks above" [choices]="limits" formControlName="tightTo" />
       @if (meta(); as known) {
         <hy-hold-sees class="wide" [meta]="known" [composition]="composition()" [asked]="tightTo()" />
       }
@@ -85,7 +73,7 @@ const MINUTE_MS = 60_000;
       </hy-caution>
       @if (unknownLimit()) {
         <label class="wide check">
-          <input type="checkbox" [checked]="d.unlimited" (change)="change({ unlimited: $any($event.target).checked })" />
+          <input type="checkbox" formControlName="unlimited" />
           <span>I have read the pressure limits of every connected part on its plate, and the test pressure is below them.</span>
         </label>
       }
@@ -107,19 +95,30 @@ export class HoldSetup {
   private readonly preferences = inject(PreferencesService).current;
   private readonly properties = inject(CoreWorker);
   private readonly serverData = inject(ServerData);
-  private readonly stored = inject(Drafts).open<HoldDraft>(`hold.${this.job.id}`, () => ({
-    pressure: emptyEntry(this.preferences().pressure.startsWith('bar') ? 'barg' : 'psig'),
-    hottest: emptyEntry(this.preferences().temperature),
-    volume: emptyEntry('L'),
-    step: '0.1',
-    clamp: 'pipe',
-    wait: '10',
-    oil: 'no',
-    before: 'evacuated',
-    tightTo: '0.01',
-    unlimited: false,
-  }));
-  protected readonly draft = this.stored.value.asReadonly();
+  private readonly drafted = draftForm<HoldDraft>(
+    `hold.${this.job.id}`,
+    () => ({
+      pressure: emptyEntry(this.preferences().pressure.startsWith('bar') ? 'barg' : 'psig'),
+      hottest: emptyEntry(this.preferences().temperature),
+      volume: emptyEntry('L'),
+      step: '0.1',
+      clamp: 'pipe',
+      wait: '10',
+      oil: 'no',
+      before: 'evacuated',
+      tightTo: '0.01',
+      unlimited: false,
+    }),
+    {
+      fields: {
+        pressure: [quantity('service-pressure')],
+        hottest: [quantity('temperature', { optional: true })],
+        volume: [quantity('volume', { optional: true })],
+      },
+    },
+  );
+  protected readonly form = this.drafted.form;
+  protected readonly draft = this.drafted.value;
   protected readonly tried = signal(false);
 
   protected readonly steps = [
@@ -170,13 +169,16 @@ export class HoldSetup {
     const gaugeError = usualGauge.readsLowPa;
     return { limits: system.facts.limits ?? [], apart: [], T, hottestK, gaugeError, atmosphere: this.units.atmosphere() };
   });
-  private readonly most = coreQuery(this.properties, 'testPressure', this.question);
+  protected readonly most = coreQuery(this.properties, 'testPressure', this.question);
+  /** The limit for exactly what is typed; nothing while it is computed, or cannot be. */
+  private readonly limitNow = computed(() => currentOf(this.most()) ?? undefined);
   protected readonly unknownLimit = computed(() => weakestPart(this.system()?.facts.limits ?? []) === undefined);
   protected readonly limitSentence = computed(() => {
     if (this.ambient() === undefined) return 'Measure the outdoor temperature under Look first: the limit follows from it.';
-    const most = valueOf(this.most());
-    if (this.unknownLimit() || most == null)
+    if (this.unknownLimit())
       return 'No part with a pressure limit is recorded: read the plates of every connected part, and record them with the system.';
+    const most = valueOf(this.most());
+    if (most == null) return failedIn(this.most()) ?? 'Computing the limit of the weakest part.';
     return `At most ${this.units.pressureStep(most.mostGaugePa)} now: the ${most.ruling.what} is rated for ${this.units.pressureStep(most.ruling.gaugePa)}, less ${this.units.pressureStep(usualGauge.readsLowPa)} for the gauge, at the hottest that it will get.`;
   });
   protected readonly stepText = computed(() => {
@@ -200,18 +202,18 @@ export class HoldSetup {
     this.tried() && this.volume() === undefined ? 'Enter the volume: what the leak is in pounds follows from it.' : undefined,
   );
   protected readonly tooHigh = computed(() => {
-    const [own, most] = [this.pressure(), valueOf(this.most())];
-    return own.state === 'good' && most != null && own.si > most.mostGaugePa + 1;
+    const [pressure, most] = [this.pressure(), this.limitNow()];
+    return pressure.state === 'good' && most !== undefined && pressure.si > most.mostGaugePa + 1;
   });
   protected readonly pressureProblem = computed(() => {
-    const most = valueOf(this.most());
-    return this.tooHigh() && most != null
+    const most = this.limitNow();
+    return this.tooHigh() && most !== undefined
       ? `Above what the ${most.ruling.what} is rated for. Valve it off or take it out, or test at ${this.units.pressureStep(most.mostGaugePa)} at most.`
       : this.field('/setUp/setGaugePa');
   });
   protected readonly tightTo = computed(() => Number(this.draft().tightTo));
   private readonly setUp = computed((): HoldSetUp | undefined => {
-    const [pressure, volumeM3, most, d] = [this.pressure(), this.volume(), valueOf(this.most()), this.draft()];
+    const [pressure, volumeM3, most, d] = [this.pressure(), this.volume(), this.limitNow(), this.draft()];
     if (pressure.state !== 'good' || volumeM3 === undefined) return undefined;
     const now = new Date();
     return {
@@ -236,27 +238,32 @@ export class HoldSetup {
     return current === undefined ? undefined : metaOf(current, Date.parse(current.filledAt) + Number(this.draft().wait) * MINUTE_MS);
   });
 
-  private readonly beginning = this.job.adding(() => this.stored.clear());
+  private readonly beginning = this.job.adding(() => this.drafted.clear());
   protected readonly busy = computed(() => this.beginning.state().state === 'busy');
   protected readonly field = (pointer: string) => errorIn(this.beginning.state(), pointer);
-  private readonly unread = signal(false);
-  protected readonly refused = computed(() =>
-    this.unread() ? 'Confirm that every connected part is rated for the test pressure.' : errorIn(this.beginning.state()),
-  );
+  /** What keeps the hold from being started, beside what stands at the fields. */
+  private readonly holdsBack = computed(() => {
+    if (this.unknownLimit())
+      return this.draft().unlimited ? undefined : 'Confirm that every connected part is rated for the test pressure.';
+    if (this.limitNow() !== undefined) return undefined;
+    return this.ambient() === undefined
+      ? 'The limit of the weakest part is not known yet: measure the outdoor temperature under Look first.'
+      : (failedIn(this.most()) ?? 'The limit of the weakest part is being computed. Start again in a moment.');
+  });
+  private readonly heldBack = signal<string | undefined>(undefined);
+  protected readonly refused = computed(() => {
+    const now = this.holdsBack();
+    return this.heldBack() !== undefined && now !== undefined ? now : errorIn(this.beginning.state());
+  });
 
-  protected change(part: Partial<HoldDraft>): void {
-    this.unread.set(false);
-    this.stored.value.update((draft) => ({ ...draft, ...part }));
-  }
-
+  /** No pressure goes on what nobody knows the limit of: a limit that cannot be computed keeps the hold from being started. */
   protected begin(): void {
     this.tried.set(true);
+    this.heldBack.set(this.holdsBack());
     const setUp = this.setUp();
-    if (setUp === undefined || this.tooHigh()) return;
-    if (this.unknownLimit() && !this.draft().unlimited) {
-      this.unread.set(true);
-      return;
-    }
+    if (setUp === undefined || this.form.invalid || this.tooHigh() || this.heldBack() !== undefined) return;
     this.beginning.send({ kind: 'test-begun', testId: newKey(), setUp });
   }
 }
+
+const failedIn = (answer: Loadable<unknown>): string | undefined => (answer.state === 'failed' ? answer.sentence : undefined);

@@ -23,13 +23,14 @@ import { TextField } from '../../ui/text-field';
 import { VisitJob } from '../visit-job';
 import { betterText, minutesText, pullDownNextText, pullDownText } from './prove-labels';
 import { pullDownMetaOf, pullDownReadings, type RunningPullDown } from './pull-down-trace';
+import { Computing } from '../../ui/computing';
 
 const USUAL_CFM = '5';
 
 /** Pulling a vacuum: how long this pump and these hoses will take, what better ones would change, and what the fall says as it runs. */
 @Component({
   selector: 'hy-pull-down',
-  imports: [BigNumber, ChoiceField, QuantityField, TextField],
+  imports: [Computing, BigNumber, ChoiceField, QuantityField, TextField],
   template: `
     @if (test(); as running) {
       @if (answer(); as a) {
@@ -73,7 +74,7 @@ const USUAL_CFM = '5';
         <hy-text-field label="Pump, cfm" [text]="cfm()" (textChange)="cfm.set($event)" />
       </div>
       @if (plan(); as p) {
-        <dl class="figures" role="status">
+        <dl class="figures" role="status" [hyComputing]="planned()">
           @for (item of p.targets; track item.micron) {
             <div>
               <dt>To {{ item.micron }} microns, dry and tight</dt>
@@ -162,7 +163,7 @@ export class PullDown {
       targetMicron: usualPullDown.targetMicron,
     };
   });
-  private readonly planned = coreQuery(
+  protected readonly planned = coreQuery(
     this.properties,
     'pullDownPlan',
     computed(() => (this.test() === undefined ? this.planQuestion() : undefined)),

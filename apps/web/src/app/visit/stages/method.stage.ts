@@ -13,11 +13,12 @@ import { methodNames } from '../../method/method-labels';
 import { StepList } from '../../method/step-list';
 import { valueOf } from '../../ui/loadable';
 import { VisitJob } from '../visit-job';
+import { Computing } from '../../ui/computing';
 
 /** The verdict, its reasons, and the steps of what was chosen; it is saved with what it rests on. */
 @Component({
   selector: 'hy-method-stage',
-  imports: [MethodDecision, RouterLink, StepList],
+  imports: [Computing, MethodDecision, RouterLink, StepList],
   template: `
     <fieldset [disabled]="!job.open()">
       <hy-method-decision>
@@ -47,7 +48,7 @@ import { VisitJob } from '../visit-job';
     </fieldset>
     @if (plan(); as p) {
       @if (p.method !== undefined) {
-        <section class="steps" aria-label="Steps">
+        <section class="steps" aria-label="Steps" [hyComputing]="session.plan()">
           <h3>Steps <button type="button" class="button plain print" (click)="print()">Print circuit and steps</button></h3>
           <hy-step-list
             [steps]="p.steps"

@@ -29,6 +29,7 @@ import { RechargeLog } from '../recharge-log';
 import { chargingStepText, schoolReasonText, schoolStandingText, schoolText } from '../recharge-labels';
 import { StageMark } from '../stage-mark';
 import { VisitJob } from '../visit-job';
+import { Computing } from '../../ui/computing';
 
 interface RechargeDraft {
   readonly hose: string;
@@ -54,7 +55,7 @@ const TON = /^\s*\d+([.,]\d+)?\s*$/;
 /** How much to weigh in and how sure that is; where to feed it, how fast, and when to stop. */
 @Component({
   selector: 'hy-recharge-stage',
-  imports: [BigNumber, Caution, ChoiceField, QuantityField, RechargeLog, StageMark, TextField],
+  imports: [Computing, BigNumber, Caution, ChoiceField, QuantityField, RechargeLog, StageMark, TextField],
   template: `
     @if (target(); as t) {
       <hy-big-number what="Weigh in" [number]="big().number" [unit]="big().unit" [computing]="stale()">
@@ -110,7 +111,7 @@ const TON = /^\s*\d+([.,]\d+)?\s*$/;
         />
       }
     </div>
-    <p class="asFound">{{ feeding() }}</p>
+    <p class="asFound" [hyComputing]="feed()">{{ feeding() }}</p>
     <section aria-label="How the charge is found">
       <h3>How the charge is found</h3>
       <table>
@@ -256,7 +257,7 @@ export class RechargeStage {
       : `The plate is taken to cover ${this.units.length(lineSet.coveredM)} of line set: check that on the plate.`;
   });
 
-  private readonly feed = coreQuery(
+  protected readonly feed = coreQuery(
     this.properties,
     'feedRate',
     computed((): FeedArgs | undefined => {

@@ -18,6 +18,7 @@ import { ServerData } from '../../data/server-data.service';
 import { MethodSession } from '../../method/method.session';
 import { Units } from '../../preferences/units.service';
 import { ChoiceField } from '../../ui/choice-field';
+import { Computing } from '../../ui/computing';
 import { valueOf } from '../../ui/loadable';
 import { VisitJob } from '../visit-job';
 import { notRestoredText, pastText, reasonText, feasibilityText, wayText } from './account-labels';
@@ -32,7 +33,7 @@ interface ReuseDraft {
 /** What it is now, by the share that leaked before it was recovered, where it may go, and what would bring it back within tolerance. */
 @Component({
   selector: 'hy-reuse-verdict',
-  imports: [ChoiceField],
+  imports: [ChoiceField, Computing],
   template: `
     <h3>May it go back?</h3>
     @if (reuse(); as r) {
@@ -40,7 +41,7 @@ interface ReuseDraft {
         <caption class="unseen">
           Where it may go
         </caption>
-        <tbody>
+        <tbody [hyComputing]="answer()">
           @for (item of r.verdicts; track item.way) {
             <tr>
               <th scope="row">{{ ways[item.way] }}</th>
@@ -203,7 +204,7 @@ export class ReuseVerdictOfVisit {
       airShare: this.airShare(),
     };
   });
-  private readonly answer = coreQuery(inject(CoreWorker), 'reuse', this.question);
+  protected readonly answer = coreQuery(inject(CoreWorker), 'reuse', this.question);
   protected readonly reuse = computed(() => valueOf(this.answer()));
   protected readonly shares = computed(() => {
     const reuseAnswer = this.reuse();
