@@ -1,4 +1,7 @@
-import { readOrganisationForm, type OrganisationForm } from './organisation-form';
+import { FormControl } from '@angular/forms';
+import { rulesOf } from '../forms/draft-form';
+import { errorTold } from '../forms/field-errors';
+import { organisationOf, organisationRules, type OrganisationForm } from './organisation-form';
 
 const good: OrganisationForm = {
   name: 'Tidewrack',
@@ -13,22 +16,19 @@ const good: OrganisationForm = {
 };
 
 test('settings become SI', () => {
-  const reading = readOrganisationForm(good);
-  expect(reading).toMatchObject({
-    state: 'good',
-    organisation: {
-      altitudeM: 40,
-      liquidShareAt131F: 0.95,
-      partShare: 0.75,
-      endOfPumpDown: 'vacuum',
-      readingsKeptDays: 60,
-      people: ['Ines Marrow', 'Tobin Wake'],
-    },
+  const settings = organisationOf(good);
+  expect(settings).toMatchObject({
+    altitudeM: 40,
+    liquidShareAt131F: 0.95,
+    partShare: 0.75,
+    endOfPumpDown: 'vacuum',
+    readingsKeptDays: 60,
+    people: ['Ines Marrow', 'Tobin Wake'],
   });
-  expect(reading.state === 'good' && reading.organisation.hottestK).toBeCloseTo(333.15, 9);
+  expect(settings?.hottestK).toBeCloseTo(333.15, 9);
 });
 
-test.each([
+test.each<[Partial<OrganisationForm>, keyof OrganisationForm, RegExp]>([
   [{ name: '  ' }, 'name', /missing/],
   [{ altitudeM: 'high' }, 'altitudeM', /metres/],
   [{ altitudeM: '20000' }, 'altitudeM', /9000/],
@@ -39,8 +39,11 @@ test.each([
   [{ keptDays: 'a month' }, 'keptDays', /1 to 3650/],
   [{ requiredRules: [] }, 'requiredRules', /at least one/],
 ])('%j has its sentence at its field', (change, field, sentence) => {
-  expect(readOrganisationForm({ ...good, ...change })).toEqual({
-    state: 'bad',
-    problems: { [field]: expect.stringMatching(sentence) },
-  });
+  const value: unknown = { ...good, ...change }[field];
+  const control = new FormControl(value, [...rulesOf(organisationRules, field)]);
+  expect(errorTold(control, 'The hottest temperature is missing.', true)).toMatch(sentence);
+});
+
+test.each(Object.keys(good) as (keyof OrganisationForm)[])('what is good of "%s" has none', (field) => {
+  expect(new FormControl<unknown>(good[field], [...rulesOf(organisationRules, field)]).errors).toBeNull();
 });

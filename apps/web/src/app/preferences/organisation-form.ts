@@ -3,6 +3,8 @@ import { CoreError } from '@hygromet/core/errors';
 import { altitude } from '@hygromet/core/units/quantity';
 import { readNumber } from '@hygromet/core/units/read-number';
 import type { Organisation } from '@hygromet/contract/organisation';
+import type { FormRules } from '../forms/draft-form';
+import { quantity, wrongIf } from '../forms/validators';
 import { readQuantity, type QuantityEntry } from '../ui/quantity-entry';
 
 /** The organisation's settings as they are typed. */
@@ -19,51 +21,67 @@ export interface OrganisationForm {
   readonly keptDays: string;
 }
 
-export type FormProblems = Readonly<Partial<Record<keyof OrganisationForm, string>>>;
+export const emptyOrganisationForm = (temperatureUnit: string): OrganisationForm => ({
+  name: '',
+  people: '',
+  altitudeM: '',
+  liquidPercent: '',
+  hottest: { unit: temperatureUnit, text: '', ounces: '' },
+  requiredRules: [],
+  partPercent: '',
+  endOfPumpDown: 'slightly-positive',
+  keptDays: '',
+});
 
-export type FormReading =
-  { readonly state: 'good'; readonly organisation: Organisation } | { readonly state: 'bad'; readonly problems: FormProblems };
+const altitudeOf = (text: string) => attempt(() => altitude(readNumber(text)));
+const liquidShareOf = (text: string) => attempt(() => shareBetween(readNumber(text), 50, 100));
+const partShareOf = (text: string) => attempt(() => shareBetween(readNumber(text), 50, 80));
+const keptDaysOf = (text: string) => attempt(() => wholeBetween(readNumber(text), 1, 3650));
 
-/** The settings in SI, or the sentence for each field that is wrong. */
-export function readOrganisationForm(form: OrganisationForm): FormReading {
-  const name = form.name.trim();
-  const altitudeM = attempt(() => altitude(readNumber(form.altitudeM)));
-  const share = attempt(() => shareBetween(readNumber(form.liquidPercent), 50, 100));
-  const partShare = attempt(() => shareBetween(readNumber(form.partPercent), 50, 80));
-  const keptDays = attempt(() => wholeBetween(readNumber(form.keptDays), 1, 3650));
+export const rulesMissing = 'Require at least one rule: without one there is no stop weight.';
+const unless =
+  (read: (text: string) => unknown, sentence: string) =>
+  (text: string): string | undefined =>
+    read(text) === undefined ? sentence : undefined;
+
+/** What each setting has to be. */
+export const organisationRules: FormRules<OrganisationForm> = {
+  fields: {
+    name: [
+      wrongIf(
+        unless((text) => (text.trim() === '' ? undefined : text), 'The name of the firm is missing: it stands on papers and records.'),
+      ),
+    ],
+    altitudeM: [wrongIf(unless(altitudeOf, 'The altitude is a number of metres from −450 to 9000.'))],
+    liquidPercent: [wrongIf(unless(liquidShareOf, 'Choose 50 to 100 %: the share of the volume that liquid may fill at 131 °F.'))],
+    partPercent: [wrongIf(unless(partShareOf, 'Choose 50 to 80 %: above that nothing is left for the liquid to warm up into.'))],
+    keptDays: [wrongIf(unless(keptDaysOf, 'Choose 1 to 3650 days, a whole number.'))],
+    hottest: [quantity('temperature')],
+    requiredRules: [wrongIf((rules: readonly FillRule[]) => (rules.length === 0 ? rulesMissing : undefined))],
+  },
+};
+
+/** The settings in SI; nothing while one of them cannot be read. */
+export function organisationOf(form: OrganisationForm): Organisation | undefined {
+  const [altitudeM, share, partShare, keptDays] = [
+    altitudeOf(form.altitudeM),
+    liquidShareOf(form.liquidPercent),
+    partShareOf(form.partPercent),
+    keptDaysOf(form.keptDays),
+  ];
   const hottest = readQuantity('temperature', form.hottest);
-  const problems: FormProblems = {
-    ...(name === '' ? { name: 'The name of the firm is missing: it stands on papers and records.' } : {}),
-    ...(altitudeM === undefined ? { altitudeM: 'The altitude is a number of metres from −450 to 9000.' } : {}),
-    ...(share === undefined ? { liquidPercent: 'Choose 50 to 100 %: the share of the volume that liquid may fill at 131 °F.' } : {}),
-    ...(partShare === undefined ? { partPercent: 'Choose 50 to 80 %: above that nothing is left for the liquid to warm up into.' } : {}),
-    ...(keptDays === undefined ? { keptDays: 'Choose 1 to 3650 days, a whole number.' } : {}),
-    ...(hottest.state === 'good' ? {} : { hottest: hottest.state === 'bad' ? hottest.sentence : 'The hottest temperature is missing.' }),
-    ...(form.requiredRules.length === 0 ? { requiredRules: 'Require at least one rule: without one there is no stop weight.' } : {}),
-  };
-  if (
-    name === '' ||
-    altitudeM === undefined ||
-    share === undefined ||
-    partShare === undefined ||
-    keptDays === undefined ||
-    hottest.state !== 'good' ||
-    form.requiredRules.length === 0
-  )
-    return { state: 'bad', problems };
+  if (altitudeM === undefined || share === undefined || partShare === undefined || keptDays === undefined || hottest.state !== 'good')
+    return undefined;
   return {
-    state: 'good',
-    organisation: {
-      name,
-      altitudeM,
-      liquidShareAt131F: share,
-      hottestK: hottest.si,
-      requiredRules: [...form.requiredRules],
-      partShare,
-      endOfPumpDown: form.endOfPumpDown as Organisation['endOfPumpDown'], // the field offers only these
-      readingsKeptDays: keptDays,
-      people: namesIn(form.people),
-    },
+    name: form.name.trim(),
+    altitudeM,
+    liquidShareAt131F: share,
+    hottestK: hottest.si,
+    requiredRules: [...form.requiredRules],
+    partShare,
+    endOfPumpDown: form.endOfPumpDown as Organisation['endOfPumpDown'], // the field offers only these
+    readingsKeptDays: keptDays,
+    people: namesIn(form.people),
   };
 }
 

@@ -1,3 +1,4 @@
+import type { FormGroup } from '@angular/forms';
 import type { NewPrice, PriceOnRecord } from '@hygromet/contract/price';
 import { of } from 'rxjs';
 import { render, stage } from '../../../test/scene';
@@ -22,7 +23,7 @@ test('prices are typed and shown by the pound where the scale shows pounds, and 
   await type('Price per lb', '12');
   await press('Add the price');
   expect([sent.length, text()]).toEqual([0, expect.stringContaining('Which refrigerant?')]);
-  (fixture.componentInstance as unknown as { refrigerant: { set: (id: string) => void } }).refrigerant.set('R-32');
+  (fixture.componentInstance as unknown as { form: FormGroup }).form.patchValue({ refrigerant: 'R-32' });
   await press('Add the price');
   expect(sent[0]).toMatchObject({ refrigerant: 'R-32', kind: 'buy', currency: 'USD', perKg: expect.closeTo(26.4555, 3) });
 });

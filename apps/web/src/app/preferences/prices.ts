@@ -1,13 +1,16 @@
 import { fromServer } from '../data/from-server';
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
+import { FormBuilder, FormGroupDirective, ReactiveFormsModule } from '@angular/forms';
 
 import { priceKinds } from '@hygromet/core/account/price';
 import { CoreError } from '@hygromet/core/errors';
 import { massFrom } from '@hygromet/core/units/mass';
 import { readNumber } from '@hygromet/core/units/read-number';
-import { mutation, errorIn } from '../data/mutation';
+import { mutation } from '../data/mutation';
 import { newKey } from '../data/new-key';
 import { ServerData } from '../data/server-data.service';
+import { serverProblems } from '../forms/server-problems';
+import { filled, wrongIf } from '../forms/validators';
 import { amountText } from '../ui/amount';
 import { ChoiceField } from '../ui/choice-field';
 import { dayOf, dayWords } from '../ui/day';
@@ -22,7 +25,7 @@ const kindText = { buy: 'costs', credit: 'brings at the reclaimer' } as const;
 /** What a refrigerant costs and brings, each price from a day on; none is ever changed, a later one takes its place. */
 @Component({
   selector: 'hy-prices',
-  imports: [ChoiceField, RefrigerantField, TextField],
+  imports: [ChoiceField, ReactiveFormsModule, RefrigerantField, TextField],
   template: `
     <h2>Prices</h2>
     <p class="small">Optional: with them an account says what was recovered is worth, and what has to be added costs.</p>
@@ -35,23 +38,12 @@ const kindText = { buy: 'costs', credit: 'brings at the reclaimer' } as const;
         }
       </ul>
     }
-    <form novalidate (submit)="$event.preventDefault(); send()">
-      <hy-refrigerant-field [refrigerant]="refrigerant()" (refrigerantChange)="refrigerant.set($event)" [problem]="missing()" />
-      <hy-choice-field label="Kind of price" [choices]="kinds" [value]="kind()" (valueChange)="kind.set($event)" />
-      <hy-text-field
-        [label]="'Price per ' + unit()"
-        [text]="price()"
-        (textChange)="price.set($event)"
-        [problem]="reading().sentence ?? field('/perKg')"
-        [submitted]="submitted()"
-      />
-      <hy-text-field
-        label="Currency"
-        [text]="currency()"
-        (textChange)="currency.set($event.toUpperCase())"
-        [problem]="field('/currency')"
-      />
-      <hy-text-field label="From" type="date" [text]="from()" (textChange)="from.set($event)" [problem]="field('/from')" />
+    <form novalidate [formGroup]="form" (ngSubmit)="send()">
+      <hy-refrigerant-field missing="Which refrigerant?" formControlName="refrigerant" />
+      <hy-choice-field label="Kind of price" [choices]="kinds" formControlName="kind" />
+      <hy-text-field [label]="'Price per ' + unit()" formControlName="price" />
+      <hy-text-field label="Currency" formControlName="currency" />
+      <hy-text-field label="From" type="date" formControlName="from" />
       <button type="submit" class="button" [disabled]="busy()">Add the price</button>
     </form>
     @if (refused(); as sentence) {
@@ -67,15 +59,16 @@ export class Prices {
   private readonly preferences = inject(PreferencesService).current;
   private readonly loaded = fromServer(this.serverData.prices$);
   protected readonly kinds = priceKinds.map((value) => ({ value, label: value === 'buy' ? 'to buy' : 'credit of the reclaimer' }));
-  protected readonly refrigerant = signal<string | null>(null);
-  protected readonly kind = signal<string>('buy');
-  protected readonly price = signal('');
-  protected readonly currency = signal('USD');
-  protected readonly from = signal(dayOf(new Date()));
-  protected readonly submitted = signal(false);
+  protected readonly form = inject(FormBuilder).nonNullable.group({
+    refrigerant: [null as string | null, filled()],
+    kind: 'buy',
+    price: ['', [filled(), wrongIf(noNumber)]],
+    currency: ['USD', filled()],
+    from: [dayOf(new Date()), filled()],
+  });
+  private readonly sheet = viewChild(FormGroupDirective);
   private readonly key = signal(newKey());
   protected readonly unit = computed(() => (this.preferences().mass === 'kg' ? 'kg' : 'lb'));
-  protected readonly missing = computed(() => (this.submitted() && this.refrigerant() === null ? 'Which refrigerant?' : undefined));
 
   protected readonly rows = computed(() =>
     (valueOf(this.loaded()) ?? [])
@@ -86,36 +79,42 @@ export class Prices {
       }))
       .reverse(),
   );
-  protected readonly reading = computed((): { readonly value?: number; readonly sentence?: string } => {
-    if (this.price().trim() === '') return {};
-    try {
-      return { value: readNumber(this.price()) / massFrom(1, this.unit()) };
-    } catch (error) {
-      if (error instanceof CoreError) return { sentence: error.message };
-      throw error;
-    }
-  });
   private readonly adding = mutation(this.serverData.addPrice$, () => {
-    this.price.set('');
-    this.submitted.set(false);
+    this.sheet()?.resetForm({ ...this.form.getRawValue(), price: '' });
     this.key.set(newKey());
   });
   protected readonly busy = computed(() => this.adding.state().state === 'busy');
-  protected readonly field = (pointer: string) => errorIn(this.adding.state(), pointer);
-  protected readonly refused = computed(() => errorIn(this.adding.state()));
+  protected readonly refused = serverProblems(this.adding.state, {
+    '/refrigerant': this.form.controls.refrigerant,
+    '/perKg': this.form.controls.price,
+    '/currency': this.form.controls.currency,
+    '/from': this.form.controls.from,
+  });
 
   protected send(): void {
-    this.submitted.set(true);
-    const [refrigerant, { value }, kind] = [this.refrigerant(), this.reading(), priceKinds.find((priceKind) => priceKind === this.kind())];
-    if (refrigerant === null || value === undefined || kind === undefined) return;
+    const { refrigerant, price, currency, from, ...chosen } = this.form.getRawValue();
+    const kind = priceKinds.find((priceKind) => priceKind === chosen.kind);
+    if (this.form.invalid || refrigerant === null || kind === undefined) return;
     this.adding.send({
       key: this.key(),
       refrigerant,
       kind,
-      perKg: value,
-      currency: this.currency(),
-      from: this.from(),
+      perKg: readNumber(price) / massFrom(1, this.unit()),
+      currency: currency.trim().toUpperCase(),
+      from,
       recordedBy: this.preferences().person,
     });
+  }
+}
+
+/** What is wrong with a price as it is typed. */
+function noNumber(text: string): string | undefined {
+  if (text.trim() === '') return undefined;
+  try {
+    readNumber(text);
+    return undefined;
+  } catch (error) {
+    if (error instanceof CoreError) return error.message;
+    throw error;
   }
 }

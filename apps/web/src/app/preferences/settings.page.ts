@@ -2,14 +2,16 @@ import { fromServer } from '../data/from-server';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
 
 import { fillRuleName, fillRules, fillRuleSource, type FillRule } from '@hygromet/core/cylinder/fill-rule';
+import { ReactiveFormsModule } from '@angular/forms';
 import { mutation, errorIn } from '../data/mutation';
 import { ServerData } from '../data/server-data.service';
+import { overlayForm } from '../forms/overlay-form';
 import { ChoiceField } from '../ui/choice-field';
 import { valueOf } from '../ui/loadable';
 import { PageHead } from '../ui/page-head';
 import { QuantityField } from '../ui/quantity-field';
 import { TextField } from '../ui/text-field';
-import { readOrganisationForm, type OrganisationForm } from './organisation-form';
+import { emptyOrganisationForm, organisationOf, organisationRules, rulesMissing, type OrganisationForm } from './organisation-form';
 import type { Preferences } from './preferences';
 import { decimalMarks, massUnits, pressureUnits, temperatureUnits, themes } from './preference-choices';
 import { PreferencesService } from './preferences.service';
@@ -23,7 +25,7 @@ import { momentText } from '../ui/day';
 /** What belongs to this person on this device, and what the whole firm has decided. */
 @Component({
   selector: 'hy-settings-page',
-  imports: [PersonField, ChoiceField, PageHead, Instruments, Prices, QuantityField, TextField],
+  imports: [PersonField, ChoiceField, PageHead, Instruments, Prices, QuantityField, ReactiveFormsModule, TextField],
   templateUrl: './settings.page.html',
   styleUrls: ['../ui/form.css', './settings.page.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -39,31 +41,34 @@ export class SettingsPage {
   private readonly edits = signal<Partial<OrganisationForm>>({});
   protected readonly saved = signal(false);
 
-  protected readonly form = computed<OrganisationForm>(() => {
+  private readonly record = computed<OrganisationForm>(() => {
     const stored = this.organisation();
     const { temperature } = this.preferences();
+    if (stored === undefined) return emptyOrganisationForm(temperature);
     return {
-      name: stored?.name ?? '',
-      people: stored?.people.join(', ') ?? '',
-      altitudeM: String(stored?.altitudeM ?? ''),
-      liquidPercent: stored === undefined ? '' : String(Math.round(stored.liquidShareAt131F * 100)),
-      hottest: {
-        unit: temperature,
-        text: stored === undefined ? '' : String(Math.round(this.units.temperatureNumber(stored.hottestK))),
-        ounces: '',
-      },
-      requiredRules: stored?.requiredRules ?? [],
-      partPercent: stored === undefined ? '' : String(Math.round(stored.partShare * 100)),
-      endOfPumpDown: stored?.endOfPumpDown ?? 'slightly-positive',
-      keptDays: String(stored?.readingsKeptDays ?? ''),
-      ...this.edits(),
+      name: stored.name,
+      people: stored.people.join(', '),
+      altitudeM: String(stored.altitudeM),
+      liquidPercent: String(Math.round(stored.liquidShareAt131F * 100)),
+      hottest: { unit: temperature, text: String(Math.round(this.units.temperatureNumber(stored.hottestK))), ounces: '' },
+      requiredRules: stored.requiredRules,
+      partPercent: String(Math.round(stored.partShare * 100)),
+      endOfPumpDown: stored.endOfPumpDown,
+      keptDays: String(stored.readingsKeptDays),
     };
   });
-  private readonly reading = computed(() => readOrganisationForm(this.form()));
-  protected readonly problems = computed(() => {
-    const reading = this.reading();
-    return reading.state === 'bad' && Object.keys(this.edits()).length > 0 ? reading.problems : {};
-  });
+  protected readonly form = overlayForm<OrganisationForm>(
+    {
+      shape: emptyOrganisationForm(this.preferences().temperature),
+      record: this.record,
+      typed: this.edits,
+      change: (typed) => this.edited(typed),
+    },
+    organisationRules,
+  );
+  /** What is ticked now. */
+  protected readonly required = computed(() => this.edits().requiredRules ?? this.record().requiredRules);
+  protected readonly rulesProblem = computed(() => (this.required().length === 0 ? rulesMissing : undefined));
 
   /** The version that was on the screen when the first field was changed: whatever came after it has not been looked at. */
   private readonly seen = signal<number | undefined>(undefined);
@@ -103,15 +108,18 @@ export class SettingsPage {
     this.service.change({ [name]: value });
   }
 
-  protected edit(part: Partial<OrganisationForm>): void {
+  private edited(typed: Partial<OrganisationForm>): void {
     this.saved.set(false);
     if (this.seen() === undefined) this.seen.set(this.organisation()?.version);
-    this.edits.update((edits) => ({ ...edits, ...part }));
+    this.edits.set(typed);
   }
 
   protected toggle(rule: FillRule): void {
-    const { requiredRules } = this.form();
-    this.edit({ requiredRules: requiredRules.includes(rule) ? requiredRules.filter((other) => other !== rule) : [...requiredRules, rule] });
+    const { requiredRules } = this.form.controls;
+    requiredRules.markAsDirty();
+    requiredRules.setValue(
+      requiredRules.value.includes(rule) ? requiredRules.value.filter((other) => other !== rule) : [...requiredRules.value, rule],
+    );
   }
 
   constructor() {
@@ -133,10 +141,10 @@ export class SettingsPage {
   }
 
   protected save(): void {
-    const reading = this.reading();
     const version = this.organisation()?.version;
-    if (reading.state !== 'good' || version === undefined) return;
-    this.saving.send({ version: this.seen() ?? version, settings: reading.organisation, recordedBy: this.preferences().person });
+    const settings = this.form.valid ? organisationOf(this.form.getRawValue()) : undefined;
+    if (settings === undefined || version === undefined) return;
+    this.saving.send({ version: this.seen() ?? version, settings, recordedBy: this.preferences().person });
   }
 }
 
