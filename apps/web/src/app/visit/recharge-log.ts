@@ -18,6 +18,7 @@ import { valueOf } from '../ui/loadable';
 import { emptyEntry, readQuantity } from '../ui/quantity-entry';
 import { massEntry } from '../ui/entry-of';
 import { QuantityField } from '../ui/quantity-field';
+import { FeedLive } from './live/feed-live';
 import { TakeReading } from './live/take-reading';
 import { VisitEntries } from './visit-entries';
 import { VisitJob } from './visit-job';
@@ -26,7 +27,7 @@ import { VisitJob } from './visit-job';
 @Component({
   selector: 'hy-recharge-log',
   providers: [VisitEntries],
-  imports: [ChoiceField, QuantityField, TakeReading],
+  imports: [ChoiceField, FeedLive, QuantityField, TakeReading],
   template: `
     <h3>From which cylinder</h3>
     @if (sources(); as s) {
@@ -70,6 +71,11 @@ import { VisitJob } from './visit-job';
         </hy-quantity-field>
         <button type="submit" class="button main" [disabled]="!ready() || busy()">Log {{ fedText() }}</button>
       </form>
+      <hy-feed-live
+        [leftKg]="leftKg()"
+        (began)="before.set(typed($event, before().unit))"
+        (ended)="after.set(typed($event, after().unit))"
+      />
       @if (left(); as words) {
         <p role="status" class="left" [class.over]="over()">{{ words }}</p>
       }
@@ -94,9 +100,14 @@ import { VisitJob } from './visit-job';
 
     form {
       display: grid;
-      align-items: end;
+      align-items: start;
       gap: 12px 16px;
       grid-template-columns: repeat(auto-fit, minmax(180px, 1fr));
+    }
+
+    form > button {
+      align-self: start;
+      margin-top: 26px; /* beside the fields, not their labels */
     }
 
     .short {
@@ -166,7 +177,7 @@ export class RechargeLog {
     const [before, after] = [readQuantity('mass', this.before()), readQuantity('mass', this.after())];
     return before.state === 'good' && after.state === 'good' ? { before, after, kg: before.si - after.si } : undefined;
   });
-  private readonly leftKg = computed(() => Math.max(0, this.targetKg() - this.chargedKg()));
+  protected readonly leftKg = computed(() => Math.max(0, this.targetKg() - this.chargedKg()));
   protected readonly ready = computed(() => (this.reading()?.kg ?? 0) > 0 && this.chosen() !== '');
   protected readonly fedText = computed(() => (this.ready() ? this.units.massText(this.reading()!.kg) : 'charge'));
   protected readonly over = computed(() => (this.reading()?.kg ?? 0) > this.leftKg() + feedingRules.shutByHandKg);

@@ -60,7 +60,7 @@ const WAYS: readonly Choice[] = [
         <p class="second">No instruments are heard here. Readings can be typed at any time.</p>
       }
       <div class="actions">
-        <button type="button" class="button" [disabled]="busy()" (click)="begin()">
+        <button type="button" class="button" [disabled]="busy() || fill.computing()" (click)="begin()">
           {{ chosen() > 0 ? 'Follow with ' + (chosen() === 1 ? 'this instrument' : 'these instruments') : 'Follow with typed readings' }}
         </button>
       </div>
@@ -74,7 +74,7 @@ const WAYS: readonly Choice[] = [
 })
 export class BeginLive {
   private readonly live = inject(LiveTransfer);
-  private readonly fill = inject(FillSession);
+  protected readonly fill = inject(FillSession);
   private readonly session = inject(MethodSession);
   private readonly units = inject(Units);
   protected readonly names = QUANTITY_NAMES;
@@ -104,7 +104,13 @@ export class BeginLive {
     return typeof speed === 'number' && speed >= 1 ? speed : 1;
   });
   protected readonly busy = computed(() => this.live.adding.state().state === 'busy');
-  protected readonly refused = computed(() => errorIn(this.live.adding.state()));
+  /** Without a stop there is nothing that an alarm could call out. */
+  private readonly noStop = signal(false);
+  protected readonly refused = computed(() =>
+    this.noStop() && this.fill.shutAt() === undefined
+      ? 'There is no stop weight, so nobody would call out before it: weigh the cylinder and say what comes in, or take another one.'
+      : errorIn(this.live.adding.state()),
+  );
 
   protected toggle(quantity: LiveQuantity): void {
     this.left.update((left) => (left.includes(quantity) ? left.filter((entry) => entry !== quantity) : [...left, quantity]));
@@ -112,7 +118,8 @@ export class BeginLive {
 
   protected begin(): void {
     const [shutAt, cylinder, plan] = [this.fill.shutAt(), valueOf(this.fill.cylinder()), valueOf(this.session.plan())];
-    if (shutAt === undefined || cylinder === undefined) return;
+    this.noStop.set(shutAt === undefined);
+    if (shutAt === undefined || cylinder === undefined || this.fill.computing()) return;
     const instruments: Paired = Object.fromEntries(
       this.found()
         .filter(({ quantity }) => !this.left().includes(quantity))

@@ -16,7 +16,7 @@ const ANSWERED_MS = 1000 * ANSWERED_WITHIN_S;
   template: `
     @if (active(); as stage) {
       <div class="alarm" role="alertdialog" aria-modal="true" aria-labelledby="alarm-title" [class.over]="stage === 'over'">
-        <p id="alarm-title">{{ stage === 'over' ? 'Beyond the stop. Close the valve' : 'Close the valve now' }}</p>
+        <p class="title" id="alarm-title">{{ stage === 'over' ? 'Beyond the stop. Close the valve' : 'Close the valve now' }}</p>
         <p class="gross">{{ units.massText(live.alarm()!.grossKg) }}</p>
         <p>stop at {{ units.massText(live.alarm()!.stopKg, 'down') }} gross</p>
         @if (!sound.ready()) {
@@ -26,73 +26,7 @@ const ANSWERED_MS = 1000 * ANSWERED_WITHIN_S;
       </div>
     }
   `,
-  styles: `
-    .alarm {
-      position: fixed;
-      z-index: 1000;
-      inset: 0;
-      display: grid;
-      align-content: center;
-      justify-items: center;
-      gap: 12px;
-      padding: 24px;
-      background: var(--danger);
-      color: var(--paper);
-      text-align: center;
-    }
-
-    #alarm-title {
-      font-size: clamp(34px, 6vw, 64px);
-      font-weight: 700;
-      line-height: 1.05;
-    }
-
-    .gross {
-      font-size: clamp(72px, 16vw, 168px);
-      font-weight: 700;
-      letter-spacing: -0.03em;
-      line-height: 0.95;
-    }
-
-    p {
-      font-size: 22px;
-    }
-
-    .quiet {
-      font-size: 16px;
-    }
-
-    button {
-      margin-top: 20px;
-      min-width: min(420px, 90vw);
-      min-height: 84px;
-      border: 0;
-      border-radius: var(--radius);
-      background: var(--paper);
-      color: var(--danger);
-      font: inherit;
-      font-size: 28px;
-      font-weight: 700;
-      cursor: pointer;
-    }
-
-    button:focus-visible {
-      outline: 4px solid var(--paper);
-      outline-offset: 5px;
-    }
-
-    @media (prefers-reduced-motion: no-preference) {
-      .over {
-        animation: pulse 0.6s steps(2, jump-none) infinite;
-      }
-
-      @keyframes pulse {
-        to {
-          filter: brightness(1.35);
-        }
-      }
-    }
-  `,
+  styleUrl: './alarm.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class StopAlarm {
