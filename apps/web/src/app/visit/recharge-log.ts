@@ -74,7 +74,7 @@ import { VisitJob } from './visit-job';
       <hy-feed-live
         [leftKg]="leftKg()"
         (began)="before.set(typed($event, before().unit))"
-        (ended)="after.set(typed($event, after().unit))"
+        (finished)="after.set(typed($event, after().unit))"
       />
       @if (left(); as words) {
         <p role="status" class="left" [class.over]="over()">{{ words }}</p>

@@ -25,7 +25,7 @@ async function feeding(leftKg = 2) {
   const page = await render(FeedLive, { leftKg });
   const told: [string, number][] = [];
   page.fixture.componentInstance.began.subscribe((kg) => told.push(['began', kg]));
-  page.fixture.componentInstance.ended.subscribe((kg) => told.push(['ended', kg]));
+  page.fixture.componentInstance.finished.subscribe((kg) => told.push(['ended', kg]));
   /** The scale, a second later each. */
   const reads = async (...grosses: readonly number[]) => {
     for (const gross of grosses) {

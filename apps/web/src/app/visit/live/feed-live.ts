@@ -95,7 +95,7 @@ export class FeedLive {
   readonly leftKg = input.required<number>();
   /** Gross when it begins, and when it ends: kg. */
   readonly began = output<number>();
-  readonly ended = output<number>();
+  readonly finished = output<number>();
 
   protected readonly units = inject(Units);
   protected readonly sound = inject(AlarmSound);
@@ -183,6 +183,6 @@ export class FeedLive {
   protected end(): void {
     const gross = this.grossKg();
     this.following.set(undefined);
-    this.ended.emit(gross);
+    this.finished.emit(gross);
   }
 }
