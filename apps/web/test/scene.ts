@@ -11,7 +11,7 @@ import type { Visit } from '@hygromet/contract/visit';
 import { allRefrigerants } from '@hygromet/core/fluids/refrigerant';
 import { classificationOf, isFlammable } from '@hygromet/core/fluids/classification';
 import { of } from 'rxjs';
-import { DRAFT_STORAGE } from '../src/app/data/draft.service';
+import { DRAFT_STORAGE } from '../src/app/data/draft-store';
 import { ServerData } from '../src/app/data/server-data.service';
 import { defaultPreferences } from '../src/app/preferences/preferences';
 

@@ -1,5 +1,6 @@
 import { TestBed } from '@angular/core/testing';
-import { DRAFT_STORAGE, Drafts, type DraftOptions } from './draft.service';
+import { Drafts, type DraftOptions } from './draft.service';
+import { DRAFT_STORAGE } from './draft-store';
 
 function storageOf(entries: Record<string, string>) {
   return {

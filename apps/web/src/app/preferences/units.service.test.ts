@@ -1,7 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import { massFrom } from '@hygromet/core/units/mass';
 import { of } from 'rxjs';
-import { DRAFT_STORAGE } from '../data/draft.service';
+import { DRAFT_STORAGE } from '../data/draft-store';
 import { ServerData } from '../data/server-data.service';
 import type { Preferences } from './preferences';
 import { Units } from './units.service';

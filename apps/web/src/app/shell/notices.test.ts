@@ -3,7 +3,7 @@ import { TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import { firstValueFrom, Subject } from 'rxjs';
 import { Connection } from '../data/connection';
-import { DRAFT_STORAGE } from '../data/draft.service';
+import { DRAFT_STORAGE } from '../data/draft-store';
 import { maySendAgain, onceMore } from '../data/once-more';
 import { PreferencesService } from '../preferences/preferences.service';
 import { Notices } from './notices';
