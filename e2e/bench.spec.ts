@@ -13,13 +13,13 @@ test('a temperature gives both pressures, a pressure gives both temperatures', a
   await chooseRefrigerant(page, '407c', 'R-407C');
   await inBars(page);
   await page.getByLabel('Temperature', { exact: true }).first().fill('77');
-  await expect(page.getByText(/R-407C boils at 77\.0 °F under/)).toBeVisible();
+  await expect(page.getByText(/R-407C at 77\.0 °F: bubble pressure/)).toBeVisible();
   await expect.poll(() => number(page, 'Pressure')).toBeGreaterThan(11.84);
   expect(await number(page, 'Pressure')).toBeLessThan(11.92);
   await expect(page.getByText(/glide \d+\.\d °F/)).toBeVisible();
 
   await page.getByLabel('Pressure', { exact: true }).first().fill('11.88');
-  await expect(page.getByText(/R-407C boils at$/)).toBeVisible();
+  await expect(page.getByText(/R-407C at .*: bubble temperature$/)).toBeVisible();
   await expect.poll(() => number(page, 'Temperature')).toBeCloseTo(77, 0);
 });
 
@@ -31,7 +31,7 @@ test('another unit rewrites what was typed, and a slip is named beside its field
   await page.getByLabel('Pressure', { exact: true }).first().focus();
   await expect(page.getByText(/"2f" is not a number/)).toBeVisible();
   await page.getByLabel('Temperature', { exact: true }).first().fill('90');
-  await expect(page.getByText(/boiling line of this refrigerant ends at 34\d/)).toBeVisible();
+  await expect(page.getByText(/saturation line of this refrigerant ends at 34\d/)).toBeVisible();
 });
 
 test('a finger on the chart and its arrow keys move the temperature', async ({ page }) => {
@@ -60,14 +60,14 @@ test('what is in this cylinder: a mixture by weight against the label, kept over
   await page.getByLabel('Weight of content 1', { exact: true }).fill('12');
   await chooseRefrigerant(page, 'R-22', 'R-22', 'Content 2');
   await page.getByLabel('Weight of content 2', { exact: true }).fill('8');
-  await expect(page.getByText('60 % R-410A + 40 % R-22 boils at')).toBeVisible();
+  await expect(page.getByText('60 % R-410A + 40 % R-22 at')).toBeVisible();
   await chooseRefrigerant(page, '410a', 'R-410A', 'Compare with what the label says');
   await expect(page.getByText(/it reads \d+ psi below R-410A/)).toBeVisible();
   await page.reload();
-  await expect(page.getByText('60 % R-410A + 40 % R-22 boils at')).toBeVisible();
+  await expect(page.getByText('60 % R-410A + 40 % R-22 at')).toBeVisible();
 
   await page.getByRole('button', { name: 'Add component' }).click();
-  await page.getByRole('button', { name: 'Leave out content 3' }).click();
+  await page.getByRole('button', { name: 'Remove component 3' }).click();
   await expect(page.getByLabel('Weight of content 3', { exact: true })).toHaveCount(0);
 });
 

@@ -118,7 +118,7 @@ test('the truck of a day with one cylinder too few says so and names the remedy'
     await locator.getByRole('button', { name: /Leave/ }).click();
     await expect(shore.getByRole('listitem').filter({ hasText: name })).toContainText('removed manually');
   }
-  await expect(page.getByText(/Planetarium: \d+\.\d lb of R-410A have no room\. (Evacuate|Get)/)).toBeVisible();
+  await expect(page.getByText(/Planetarium: \d+\.\d lb of R-410A will not fit\. (Evacuate|Get)/)).toBeVisible();
   await shore.getByRole('button', { name: 'Take C-11 along' }).click();
   await expect(aboard.getByRole('listitem').filter({ hasText: 'C-11' })).toBeVisible();
 });

@@ -170,7 +170,7 @@ test('an overfilled and an overdue cylinder may not be filled, and say what to d
   await expect(page.getByText(/C-05 is overfilled by/)).toBeVisible();
   await expect(page.getByRole('button', { name: 'Start the transfer' })).toBeDisabled();
   await openFill(page, 'C-06');
-  await expect(page.getByText('Its requalification ran out with 2026-08')).toBeVisible();
+  await expect(page.getByText('Requalification expired 08-26')).toBeVisible();
 });
 
 test('an empty cylinder gets its stop weight from what will come in', async ({ page }) => {

@@ -46,11 +46,11 @@ test('a round with the scale: one agrees, one is misread, one is short and booke
   await weigh(page, '25.2');
   await expect(page.getByText('2.0 lb less than the ledger')).toBeVisible();
   await page.reload(); // what was read is still there
-  await page.getByRole('button', { name: 'Book 2.0 lb as unexplained' }).click();
-  await expect(page.getByText('2 agree, 1 booked as unexplained, −2.0 lb in all').first()).toBeVisible();
+  await page.getByRole('button', { name: 'Log 2.0 lb as unaccounted' }).click();
+  await expect(page.getByText('2 agree, 1 logged as unaccounted, −2.0 lb in all').first()).toBeVisible();
 
   await page.goto(`/cylinders/${await cylinderId(page, 'W-03')}`);
-  await expect(page.getByText(/weighed in: 25\.2 lb gross, 2\.0 lb less than the ledger, booked as unexplained/)).toBeVisible();
+  await expect(page.getByText(/weighed in: 25\.2 lb gross, 2\.0 lb less than the ledger, logged as unaccounted/)).toBeVisible();
   await expect(page.getByText('expected gross weight 25.2 lb')).toBeVisible();
 });
 

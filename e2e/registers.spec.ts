@@ -55,7 +55,7 @@ test('a system is added with its plate, and its charge stands in the book', asyn
 
 test('units, decimal mark and theme are this device’s and outlive a reload', async ({ page }) => {
   await page.goto('/settings');
-  await page.getByLabel('The scale shows').selectOption('kg');
+  await page.getByLabel('Weight unit').selectOption('kg');
   await page.getByLabel('Temperature', { exact: true }).selectOption('C');
   await page.getByLabel('Pressure', { exact: true }).selectOption('barg');
   await page.getByLabel('Decimal mark').selectOption(',');

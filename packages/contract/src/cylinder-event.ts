@@ -43,17 +43,17 @@ export const newCylinderEvent = z.discriminatedUnion('what', [
     temperatureK: temperatureK('shell temperature'),
     gaugePa: quantity('accuracy of the gauge')
       .min(100, { error: 'No gauge is better than 1 mbar.' })
-      .max(2e5, { error: 'Such a gauge tells nothing.' }),
+      .max(2e5, { error: 'Accuracy is too poor to be useful.' }),
     thermometerK: quantity('accuracy of the thermometer')
       .min(0.01, { error: 'No thermometer is that good.' })
-      .max(5, { error: 'Such a thermometer tells nothing.' }),
+      .max(5, { error: 'Accuracy is too poor to be useful.' }),
   }),
   z.strictObject({
     ...base,
     what: z.literal('weighed-in'),
     grossKg: weighedKg('gross weight', 'The scale shows nothing. Stand the cylinder on it.'),
     typed: typed.optional(),
-    scaleOffKg: massKg('accuracy of the scale').max(5, { error: 'Such a scale tells nothing.' }),
+    scaleOffKg: massKg('accuracy of the scale').max(5, { error: 'Accuracy is too poor to be useful.' }),
     /** What is done about a difference beyond the scale's accuracy: its reason is known, or it is booked as unexplained. */
     difference: z.discriminatedUnion('is', [
       z.strictObject({ is: z.literal('none') }),

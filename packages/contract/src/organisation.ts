@@ -6,7 +6,9 @@ import { instant, name, quantity, temperatureK, versionSeen } from './primitives
 /** What a firm has decided for all its people. Units and theme belong to the person and stay on the device. */
 export const organisation = z.strictObject({
   name: name('name of the organisation'),
-  altitudeM: quantity('altitude').min(-450, { error: 'No shore lies below −450 m.' }).max(9000, { error: 'No site lies above 9000 m.' }),
+  altitudeM: quantity('altitude')
+    .min(-450, { error: 'Altitude must be −450 m or higher.' })
+    .max(9000, { error: 'Altitude must be 9000 m or lower.' }),
   requiredRules: z.array(fillRule).min(1, { error: 'Require at least one rule: without one there is no stop weight.' }),
   liquidShareAt131F: quantity('liquid share at 131 °F')
     .min(0.5, { error: 'Below 50 % nothing useful fits. Choose 50 to 100 %.' })

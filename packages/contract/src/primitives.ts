@@ -39,7 +39,7 @@ export const weighedKg = (what: string, whereNothing: string) =>
     .refine((kg) => kg <= 0 || kg >= NOTHING_KG, { error: `The ${what} is less than a milligram. Check the unit.` });
 
 export const volumeM3 = quantity('water capacity')
-  .min(1e-6, { error: 'The water capacity is 0. Read it from the collar: "WC" in pounds of water, or litres.' })
+  .min(1e-6, { error: 'The water capacity is 0. Read it from the collar: "WC" in pounds of water, or liters.' })
   .max(900, { error: 'The water capacity is above 900 m³. Check the unit.' });
 
 export const temperatureK = (what: string) =>

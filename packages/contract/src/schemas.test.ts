@@ -94,7 +94,7 @@ test('an organisation requires at least one rule, and a share of liquid that mak
   expect(sentences(organisation.safeParse({ ...current, requiredRules: [] })).join()).toMatch(/without one there is no stop weight/);
   expect(sentences(organisation.safeParse({ ...current, liquidShareAt131F: 1.1 })).join()).toMatch(/More than 100 %/);
   expect(sentences(organisation.safeParse({ ...current, partShare: 0.9 })).join()).toMatch(/no room for it to warm up/);
-  expect(sentences(organisation.safeParse({ ...current, altitudeM: 9500 })).join()).toMatch(/above 9000 m/);
+  expect(sentences(organisation.safeParse({ ...current, altitudeM: 9500 })).join()).toMatch(/9000 m or lower/);
 });
 
 test.each([

@@ -64,7 +64,9 @@ export class NoTwoPhaseState extends CoreError {
     readonly T: number,
     readonly highestT: number,
   ) {
-    super(`At ${T.toFixed(2)} K there is no liquid beside vapour: the boiling line of this refrigerant ends at ${highestT.toFixed(2)} K.`);
+    super(
+      `At ${T.toFixed(2)} K there is no liquid beside vapor: the saturation line of this refrigerant ends at ${highestT.toFixed(2)} K.`,
+    );
   }
 }
 
@@ -76,7 +78,7 @@ export class LiquidParts extends CoreError {
     readonly lowestT?: number,
   ) {
     super(
-      'The liquid of this mixture parts into two layers' +
+      'This mixture separates into two liquid phases' +
         (lowestT === undefined ? '' : ` below ${lowestT.toFixed(1)} K`) +
         ', as ammonia and many fluorocarbons do. No answer is given rather than a guess.',
     );

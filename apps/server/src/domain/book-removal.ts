@@ -37,7 +37,7 @@ export const bookRemoval = (db: Executor, organisation: OrganisationRow, removal
     await askBack(tx, cylinder, decided, environment.now());
     const composition = compositionIn(cylinder);
     if (composition === undefined)
-      throw new DomainError('content-unknown', `${cylinder.name} is empty by the ledger. Weigh it in first.`, '/grossBeforeKg');
+      throw new DomainError('content-unknown', `${cylinder.name} is empty on record. Weigh it in first.`, '/grossBeforeKg');
     const added = await addMovement(
       tx,
       {
@@ -82,7 +82,7 @@ function massOut({ grossBeforeKg, grossAfterKg }: NewRemoval, { name, tareKg }: 
   if (massKg <= 0)
     throw new DomainError(
       'got-heavier',
-      `${name} did not get lighter. Read the scale again; what goes in is booked as a transfer.`,
+      `The weight of ${name} did not decrease. Read the scale again; what goes in is logged as a transfer.`,
       '/grossAfterKg',
     );
   return massKg;

@@ -124,7 +124,7 @@ async function book(
 ): Promise<void> {
   const composition = compositionIn(cylinder);
   if (composition === undefined)
-    throw new DomainError('content-unknown', `${cylinder.name} was empty by the ledger: weigh it in first, with what was in it.`, '/lines');
+    throw new DomainError('content-unknown', `${cylinder.name} was empty on record: weigh it in first, with what was in it.`, '/lines');
   const other = (await accountOfKind(tx, organisation.id, leg.from ?? leg.to ?? 'unexplained')).id;
   const { certificate = '' } = receipt;
   const draft: Draft = {

@@ -145,7 +145,7 @@ const weighingOf = ({ key, grossKg, typed, happenedAt, recordedBy }: WeighedIn):
 function airChecked(event: Extract<NewCylinderEvent, { what: 'air-checked' }>, cylinder: CylinderRecord): Effect {
   const composition = compositionIn(cylinder);
   if (composition === undefined || cylinder.contentKg < EMPTY_KG)
-    throw new DomainError('content-unknown', `${cylinder.name} is empty by the ledger: there is no pressure of its own to compare with.`);
+    throw new DomainError('content-unknown', `${cylinder.name} is empty on record: there is no pressure of its own to compare with.`);
   const { pressurePa, temperatureK, gaugePa, thermometerK } = event;
   const vessel = { volume: tareAndVolume(cylinder).volume, mass: kilogram(cylinder.contentKg) };
   const accuracy = { gauge: gaugePa, thermometer: thermometerK };

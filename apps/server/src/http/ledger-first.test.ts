@@ -27,7 +27,7 @@ test('liquids that part are booked and flagged, and the rack can still be read',
   expect(body.movement.against).toEqual(expect.arrayContaining(['other-refrigerant', 'no-limit']));
   const current = await now(id);
   expect(current.contentKg).toBeCloseTo(4, 9);
-  expect(current.fillStatus).toMatchObject({ state: 'no-limit', why: expect.stringMatching(/two layers/) });
+  expect(current.fillStatus).toMatchObject({ state: 'no-limit', why: expect.stringMatching(/two liquid phases/) });
   expect(current.flags).toEqual(expect.arrayContaining(['mixed', 'no-limit']));
   expect((await house.get('/api/cylinders')).status).toBe(200);
 });

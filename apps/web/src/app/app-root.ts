@@ -53,7 +53,7 @@ export class AppRoot {
     { path: '/today', name: 'Today', icon: 'today' },
     { path: '/cylinders', name: 'Cylinders', icon: 'cylinder' },
     { path: '/systems', name: 'Systems', icon: 'system' },
-    { path: '/book', name: 'Book', icon: 'book' },
+    { path: '/book', name: 'Log', icon: 'book' },
     { path: '/bench', name: 'Bench', icon: 'bench' },
   ];
 

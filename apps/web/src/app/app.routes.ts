@@ -47,7 +47,7 @@ export const routes: Routes = [
   },
   { path: 'systems/:id', title: 'System', loadComponent: () => import('./systems/system.page').then((m) => m.SystemPage) },
   { path: 'systems/:id/method', title: 'Method', loadComponent: () => import('./method/method.page').then((m) => m.MethodPage) },
-  { path: 'book', title: 'Book', loadComponent: () => import('./book/book.page').then((m) => m.BookPage) },
+  { path: 'book', title: 'Log', loadComponent: () => import('./book/book.page').then((m) => m.BookPage) },
   {
     path: 'first-steps',
     title: 'First steps',

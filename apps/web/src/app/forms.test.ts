@@ -134,7 +134,7 @@ describe('the settings', () => {
   test('are this device’s for units', async () => {
     const { kept } = stage();
     const { type } = await render(SettingsPage);
-    await type('The scale shows', 'kg');
+    await type('Weight unit', 'kg');
     await type('Pressure', 'barg');
     expect(JSON.parse(kept['hygromet.draft.preferences']!)).toMatchObject({ mass: 'kg', pressure: 'barg' });
   });
@@ -184,7 +184,7 @@ describe('the settings', () => {
     stage();
     const page = await render(SettingsPage);
     await page.type('Altitude, m', 'high');
-    expect(page.text()).toContain('The altitude is a number of metres from −450 to 9000.');
+    expect(page.text()).toContain('The altitude is a number of meters from −450 to 9000.');
     await page.type('Default maximum storage temperature', '150');
     expect(page.control('Default maximum storage temperature').value).toBe('150');
   });
@@ -214,7 +214,7 @@ describe('one system', () => {
     await type('Facts of', 'king');
     expect(control('King valve').value).toBe('leaks');
     expect(text()).toMatch(
-      /Who changed what\s?Jory Quill.*King valve: leaks · Ports: taken back\s?Ines Marrow.*Ports: one · Written on it: “turns hard”/,
+      /Who changed what\s?Jory Quill.*King valve: leaks · Ports: removed\s?Ines Marrow.*Ports: one · Written on it: “turns hard”/,
     );
     expect(root.querySelector('hy-circuit-drawing svg')?.getAttribute('aria-label')).toContain('Receiver: liquid and vapor');
   });
@@ -326,7 +326,7 @@ describe('one system', () => {
     await type('Facts of', 'suction-line');
     await type('Length', '-3');
     await press('Save');
-    expect(text()).toContain('A length is 0 or more.');
+    expect(text()).toContain('Enter a length of 0 or more.');
     expect(sent).toEqual([]);
   });
 });

@@ -137,7 +137,7 @@ describe('the book', () => {
     ];
     stage({ serverData: { movements$: () => of(movements), accounts$: of(accounts) } });
     const { text } = await render(BookPage);
-    expect(text()).toContain('all accounts together sum to 0.0 lb');
+    expect(text()).toContain('ledger balance 0.0 lb');
     expect(text()).toContain('In systems24.2 lb');
   });
 

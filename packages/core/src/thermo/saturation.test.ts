@@ -114,7 +114,7 @@ test('R-407C has a bubble and a dew point at 131 °F, where the limit of a cylin
 
 test('above the end of the boiling line there is an error that names the end, never a clamped value', () => {
   expect(() => at('R-744', 320)).toThrow(NoTwoPhaseState);
-  expect(() => at('R-508B', 328.15)).toThrow(/boiling line of this refrigerant ends at 28\d/);
+  expect(() => at('R-508B', 328.15)).toThrow(/saturation line of this refrigerant ends at 28\d/);
 });
 
 test('below the lower limit of the equation there is an error', () => {

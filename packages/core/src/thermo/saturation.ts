@@ -82,7 +82,7 @@ export function refuseStrayGas({ strayGases }: MixtureModel): void {
   if (strayGases.length === 0) return;
   throw new BadComposition(
     `How much ${strayGases.join(' and ')} dissolves in this mixture is not published, so it has no boiling point of its own. ` +
-      'Ask for a closed volume: there the gas stays in the vapour.',
+      'Ask for a closed volume: there the gas stays in the vapor.',
   );
 }
 

@@ -30,10 +30,10 @@ const more = async (page: Awaited<ReturnType<typeof open>>) => {
 test('one refrigerant at a temperature: the pressure rules the page, both points stand below', async () => {
   const page = await open();
   await more(page);
-  expect(page.text()).toContain('R-410A boils at 77.0 °F under');
+  expect(page.text()).toContain('R-410A at 77.0 °F: bubble pressure');
   expect(page.text()).toMatch(/225 psig|226 psig/);
   expect(page.text()).toContain('Bubble point');
-  expect(page.text()).toMatch(/The first bubble is \d+\.\d % R-32/);
+  expect(page.text()).toMatch(/Vapor at the bubble point: \d+\.\d % R-32/);
 });
 
 test('a pressure leads once it is typed', async () => {
@@ -41,7 +41,7 @@ test('a pressure leads once it is typed', async () => {
   await more(page);
   await page.type('Pressure', '118');
   await more(page);
-  expect(page.text()).toContain('R-410A boils at');
+  expect(page.text()).toMatch(/R-410A at 118 psig: bubble temperature/);
   expect(Number(page.control('Temperature').value)).toBeCloseTo(40, 0);
 });
 
@@ -103,7 +103,7 @@ test('above the end of the boiling line it says where that ends', async () => {
   const page = await open();
   await page.type('Temperature', '200');
   await more(page);
-  expect(page.text()).toMatch(/the boiling line of this refrigerant ends at/);
+  expect(page.text()).toMatch(/the saturation line of this refrigerant ends at/);
 });
 
 test('a mixture is asked for until two parts are weighed, and warned of', async () => {
@@ -113,7 +113,7 @@ test('a mixture is asked for until two parts are weighed, and warned of', async 
   expect(page.text()).toContain('hardly any reclaimer takes a mixture');
   await page.press('Add component');
   expect(page.control('Weight of content 3')).toBeTruthy();
-  await page.press('Leave out content 3');
+  await page.press('Remove component 3');
   expect(() => page.control('Weight of content 3')).toThrow();
 });
 

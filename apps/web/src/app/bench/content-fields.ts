@@ -37,7 +37,7 @@ import { BenchSession } from './bench.session';
           <button
             type="button"
             class="icon-button"
-            [attr.aria-label]="'Leave out content ' + ($index + 1)"
+            [attr.aria-label]="'Remove component ' + ($index + 1)"
             [disabled]="draft.parts.length < 3"
             (click)="session.removePart($index)"
           >

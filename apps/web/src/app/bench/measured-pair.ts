@@ -51,7 +51,7 @@ const MOST_SHOWN = 8;
     } @else if (refused(); as sentence) {
       <hy-caution>{{ sentence }}</hy-caution>
     } @else {
-      <p class="second">Type what gauge and thermometer show: superheat, subcooling, air, or another refrigerant follow from it.</p>
+      <p class="second">Enter gauge and thermometer readings to get superheat, subcooling or a check for non-condensables.</p>
     }
     @if (named().length > 0) {
       <h3>A liquid that reads this could be</h3>

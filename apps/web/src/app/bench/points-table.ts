@@ -34,7 +34,7 @@ import { Units } from '../preferences/units.service';
     <p class="small">
       Latent heat {{ units.latentHeat(points().latentHeat) }}.
       @if (!pure()) {
-        The first bubble is {{ shares(points().bubble.other) }}; the first drop is {{ shares(points().dew.other) }}.
+        Vapor at the bubble point: {{ shares(points().bubble.other) }}; liquid at the dew point: {{ shares(points().dew.other) }}.
       }
       By the equations of state{{
         points().estimated ? ', with a pair of substances that nobody has published and the combining rule estimates' : ''

@@ -24,7 +24,7 @@ const OUTSIDE: readonly AccountKind[] = ['supplier', 'reclaimer', 'hoses', 'air'
   selector: 'hy-book-page',
   imports: [ReadState, Icon, MovementsTable, PageHead],
   template: `
-    <hy-page-head title="Book" [line]="line()">
+    <hy-page-head title="Log" [line]="line()">
       <button type="button" class="button" (click)="export()"><svg hyIcon="export"></svg>Export as CSV</button>
     </hy-page-head>
     @switch (accounts().state) {
@@ -96,7 +96,7 @@ export class BookPage {
   });
   /** Each entry stands on two accounts. */
   private readonly count = computed(() => (valueOf(this.accounts()) ?? []).reduce((sum, { movements }) => sum + movements, 0) / 2);
-  protected readonly line = computed(() => `${this.count()} entries; all accounts together sum to ${this.units.massText(this.total())}`);
+  protected readonly line = computed(() => `${this.count()} entries · ledger balance ${this.units.massText(this.total())}`);
   private readonly total = computed(() => (valueOf(this.accounts()) ?? []).reduce((sum, { massKg }) => sum + massKg, 0));
 
   protected readonly sums = computed(() => {

@@ -56,7 +56,7 @@ export function eventText({ what, detail }: CylinderEvent, units: Units): string
 function differenceText({ differsKg = 0, difference = { is: 'none' } }: Detail, units: Units): string {
   if (difference.is === 'none') return ', as the ledger says';
   const off = `${units.massText(Math.abs(differsKg))} ${differsKg > 0 ? 'more' : 'less'} than the ledger`;
-  return difference.is === 'explained' ? `, ${off}: ${difference.reason}` : `, ${off}, booked as unexplained`;
+  return difference.is === 'explained' ? `, ${off}: ${difference.reason}` : `, ${off}, logged as unaccounted`;
 }
 
 function findingText({ finding, likely }: AirCheck, units: Units): string {

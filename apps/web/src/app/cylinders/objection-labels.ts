@@ -29,7 +29,7 @@ export const objectionWords: Readonly<Record<Objection, string>> = {
 /** Whose rules a cylinder was built by. */
 export const stampNames: Readonly<Record<Stamp | '', string>> = { '': 'not recorded', us: 'US (4BA, 4BW, 3AA …)', un: 'UN or π' };
 
-export const portNames: Readonly<Record<CylinderMarks['ports'], string>> = { 'liquid-and-vapour': 'liquid and vapour', one: 'one' };
+export const portNames: Readonly<Record<CylinderMarks['ports'], string>> = { 'liquid-and-vapour': 'liquid and vapor', one: 'one' };
 
 export const cylinderKindNames: Readonly<Record<CylinderKind, string>> = {
   recovery: 'Recovery',

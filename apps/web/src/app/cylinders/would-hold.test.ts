@@ -46,5 +46,5 @@ test('of more than eight refrigerants the rarest are named, and told at the tran
   const ids = ['R-22', 'R-32', 'R-134a', 'R-404A', 'R-407A', 'R-407C', 'R-410A', 'R-448A', 'R-449A', 'R-513A'];
   const { rows, text } = await rowsOf(empty, { systems$: of(ids.map((id) => aSystem({ id, refrigerant: id }))) });
   expect(rows).toHaveLength(8);
-  expect(text()).toContain('Of R-449A, R-513A it is said when you fill it.');
+  expect(text()).toContain('Others (R-449A, R-513A) are shown when you start a fill.');
 });

@@ -52,7 +52,7 @@ const MOST_SHOWN = 8;
       <p class="small">
         By the strictest rule of your organisation; scale, hose and oil are taken off before a transfer.
         @if (others()) {
-          Of {{ others() }} it is said when you fill it.
+          Others ({{ others() }}) are shown when you start a fill.
         }
       </p>
     } @else {

@@ -105,7 +105,7 @@ describe('the core in its worker', () => {
     expect(points()).toMatchObject({ state: 'ready' });
     args.set({ composition: { 'R-134a': 1 }, given: { T: 400 } });
     await answered();
-    expect(points()).toMatchObject({ state: 'failed', sentence: expect.stringContaining('boiling line') });
+    expect(points()).toMatchObject({ state: 'failed', sentence: expect.stringContaining('saturation line') });
   });
 
   test('drops an answer that is no longer wanted', async () => {

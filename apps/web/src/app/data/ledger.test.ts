@@ -91,7 +91,7 @@ describe('the book', () => {
       await new Promise((resolve) => setTimeout(resolve, 300));
       await answered();
     };
-    expect(text()).toContain('900 entries; all accounts together sum to 0.0 lb');
+    expect(text()).toContain('900 entries · ledger balance 0.0 lb');
     expect(rows()).toBe(500);
     await search('entry 1');
     expect(text()).toContain('The newest 500 entries with “entry 1”.');

@@ -11,7 +11,7 @@ import { PreferencesService } from '../preferences/preferences.service';
   imports: [ChoiceField, PersonField],
   template: `
     <hy-person-field />
-    <hy-choice-field label="The scale shows" [choices]="massUnits" [value]="preferences().mass" (valueChange)="prefer('mass', $event)" />
+    <hy-choice-field label="Weight unit" [choices]="massUnits" [value]="preferences().mass" (valueChange)="prefer('mass', $event)" />
     <hy-choice-field
       label="Temperature"
       [choices]="temperatureUnits"

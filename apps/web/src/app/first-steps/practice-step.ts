@@ -12,7 +12,7 @@ import { Units } from '../preferences/units.service';
   imports: [DescriptionsStyles, NzDescriptionsModule, RouterLink],
   template: `
     <hy-descriptions-styles />
-    <p>Where practitioners differ, these are the defaults. The strictest of the required limits is the stop weight.</p>
+    <p>Company practice: these are the defaults. The strictest of the required limits is the stop weight.</p>
     <nz-descriptions [nzColumn]="1" [nzColon]="false">
       <nz-descriptions-item nzTitle="Required limits">
         <ul>

@@ -12,7 +12,7 @@ const told: Record<StepCode, (step: Step, tell: QuantityFormatter) => string> = 
   'drier-in-line': () => 'Put a new filter drier in line: it goes back into a system.',
   'hold-in-cooling': () => 'Hold it in cooling.',
   'defeat-low-pressure-switch': ({ at }, tell) =>
-    `Keep the low-pressure switch${at === undefined ? '' : `, which opens at ${tell.pressure(at)},`} from stopping it, by the unit’s own service mode where it has one.`,
+    `Bypass the low-pressure cutout${at === undefined ? '' : `, which opens at ${tell.pressure(at)},`} using the unit’s service mode where it has one.`,
   'nearly-close-suction': () => 'Close the suction service valve all but a quarter of a turn, so that it can be shut at once.',
   'run-compressor': () => 'Run the compressor and let it settle.',
   'close-liquid-valve': () => 'Shut the liquid service valve.',
@@ -36,7 +36,7 @@ const told: Record<StepCode, (step: Step, tell: QuantityFormatter) => string> = 
   'recover-excess': () => 'Recover what the condenser may not hold, by the scale.',
   'recover-liquid': () => 'Recover from the liquid side first.',
   'recover-vapour': ({ at }, tell) => `Recover the vapor down to ${tell.pressure(at ?? 0)}.`,
-  'isolate-and-wait': ({ minutes }) => `Shut it in and watch for ${minutes ?? 0} min: refrigerant boils out of oil and cold spots.`,
+  'isolate-and-wait': ({ minutes }) => `Isolate and hold for ${minutes ?? 0} min: refrigerant boils out of oil and cold spots.`,
   'recover-again': ({ at }, tell) => `If it has passed ${tell.pressure(at ?? 0)}, recover again.`,
   'book-by-scale': () => 'Close the cylinder, read the scale, book the transfer.',
   'sweep-with-nitrogen': ({ at }, tell) =>

@@ -30,7 +30,7 @@ test('settings become SI', () => {
 
 test.each<[Partial<OrganisationForm>, keyof OrganisationForm, RegExp]>([
   [{ name: '  ' }, 'name', /missing/],
-  [{ altitudeM: 'high' }, 'altitudeM', /metres/],
+  [{ altitudeM: 'high' }, 'altitudeM', /meters/],
   [{ altitudeM: '20000' }, 'altitudeM', /9000/],
   [{ liquidPercent: '120' }, 'liquidPercent', /50 to 100/],
   [{ hottest: { unit: 'F', text: '', ounces: '' } }, 'hottest', /missing/],

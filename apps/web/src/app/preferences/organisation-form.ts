@@ -52,7 +52,7 @@ export const organisationRules: FormRules<OrganisationForm> = {
         unless((text) => (text.trim() === '' ? undefined : text), 'The name of the firm is missing: it stands on papers and records.'),
       ),
     ],
-    altitudeM: [wrongIf(unless(altitudeOf, 'The altitude is a number of metres from −450 to 9000.'))],
+    altitudeM: [wrongIf(unless(altitudeOf, 'The altitude is a number of meters from −450 to 9000.'))],
     liquidPercent: [wrongIf(unless(liquidShareOf, 'Choose 50 to 100 %: the share of the volume that liquid may fill at 131 °F.'))],
     partPercent: [wrongIf(unless(partShareOf, 'Choose 50 to 80 %: above that nothing is left for the liquid to warm up into.'))],
     keptDays: [wrongIf(unless(keptDaysOf, 'Choose 1 to 3650 days, a whole number.'))],

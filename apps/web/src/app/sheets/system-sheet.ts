@@ -33,7 +33,7 @@ const columns: readonly Column[] = [
     column(`${part}_known`, `${partNames[part]} volume is`, 'plate, measured'),
   ]),
   column('line_length', 'Line set, length', '46 ft, 14 m', { quantity: 'length' }),
-  column('line_covered', 'Length the plate covers', '25 ft', { quantity: 'length' }),
+  column('line_covered', 'Line length included in factory charge', '25 ft', { quantity: 'length' }),
   column('liquid_line', 'Liquid line, in', tubes),
   column('suction_line', 'Suction line, in', tubes),
   column('indoor_units', 'Indoor units', 'of a multi-split'),
@@ -41,7 +41,7 @@ const columns: readonly Column[] = [
   column('low_switch_opens', 'Low-pressure switch opens at', '25 psig', { quantity: 'service-pressure' }),
   column('high_switch_opens', 'High-pressure switch opens at', '410 psig', { quantity: 'service-pressure' }),
   column('limits', 'What components bear', 'suction sensor @ suction-line = 150 psig; …'),
-  column('written', 'Written on the unit', ''),
+  column('written', 'Notes for the next technician', ''),
 ];
 
 export const systemSheet: Sheet<NewSystem, System> = {

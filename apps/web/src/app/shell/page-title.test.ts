@@ -20,7 +20,7 @@ const titleAt = async (path: string, title?: string) => {
 };
 
 test('the window is called by the page, then by the program', async () => {
-  expect(await titleAt('book', 'Book')).toBe('Book · Hygromet');
+  expect(await titleAt('book', 'Log')).toBe('Log · Hygromet');
 });
 
 test('a page without a name leaves the program’s', async () => {

@@ -36,7 +36,7 @@ test.each([
   [{ flags: ['overfilled'] }, /is overfilled: remove the excess/],
   [{ flags: ['pressure-rating-too-low'] }, /too low a pressure class/],
   [{ flags: ['negative-balance'] }, /negative balance/],
-  [{ contentKg: 0 }, /is empty by the ledger/],
+  [{ contentKg: 0 }, /is empty on record/],
 ] satisfies [Partial<Cylinder>, RegExp][])('%j is not to be carried, and why is said', (more: Partial<Cylinder>, why) => {
   expect(shipmentOf([aCylinder(more)], burns).stopped[0]?.why).toMatch(why);
   expect(shipmentOf([aCylinder()], burns).stopped).toEqual([]);

@@ -96,7 +96,7 @@ const stops: Readonly<Record<ShippingReason, string>> = {
   overfilled: 'is overfilled: remove the excess before anybody carries it',
   'pressure-rating-too-low': 'is of too low a pressure class for what is in it: move its content first',
   'negative-balance': 'shows a negative balance – weigh it first',
-  empty: 'is empty by the ledger: weigh it in, or leave it here',
+  empty: 'is empty on record: weigh it in, or leave it here',
 };
 
 function stoppedBy(cylinder: Cylinder): readonly { readonly name: string; readonly why: string }[] {

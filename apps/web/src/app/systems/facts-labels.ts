@@ -37,6 +37,6 @@ export function changesIn(change: FactsChange, before: FactsChange | undefined, 
   const [now, then] = [linesOf(change.facts, tell), before === undefined ? new Map<string, string>() : linesOf(before.facts, tell)];
   return [
     ...[...now].filter(([name, text]) => then.get(name) !== text).map(([name, text]) => `${name}: ${text}`),
-    ...[...then.keys()].filter((name) => !now.has(name)).map((name) => `${name}: taken back`),
+    ...[...then.keys()].filter((name) => !now.has(name)).map((name) => `${name}: removed`),
   ];
 }

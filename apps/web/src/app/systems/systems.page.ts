@@ -115,8 +115,7 @@ export class SystemsPage {
   private readonly all = computed(() => valueOf(this.systems()) ?? []);
 
   protected readonly line = computed(
-    () =>
-      `${this.all().length} systems · ${this.units.massText(this.all().reduce((sum, { contentKg }) => sum + contentKg, 0))} by the ledger`,
+    () => `${this.all().length} systems · ${this.units.massText(this.all().reduce((sum, { contentKg }) => sum + contentKg, 0))} on record`,
   );
   protected readonly shown = computed(() => {
     const wanted = this.view().search.trim().toLowerCase();

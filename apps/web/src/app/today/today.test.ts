@@ -159,7 +159,7 @@ describe('the truck of the next day', () => {
   test('what has no room on it is said on Today, with the remedy', async () => {
     const { text } = await withSolver([{ job: 'v1', kg: 3.5 }]);
     expect(text()).toContain('Truck of Wed, Jan 2, 2999');
-    expect(text()).toMatch(/Planetarium: 7\.8 lb of R-410A have no room\. Get an evacuated recovery cylinder/);
+    expect(text()).toMatch(/Planetarium: 7\.8 lb of R-410A will not fit\. Get an evacuated recovery cylinder/);
   });
 
   test('what is filled before that day is said to take room', async () => {

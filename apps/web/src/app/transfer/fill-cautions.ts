@@ -7,6 +7,7 @@ import type { Cylinder } from '@hygromet/contract/cylinder';
 import type { MassUnit } from '@hygromet/core/units/mass';
 import { keepBelow } from '@hygromet/core/cylinder/keep-below';
 import { isFlammableGroup } from '@hygromet/core/fluids/safety-group';
+import { monthText } from '../cylinders/cylinder-labels';
 import type { Units } from '../preferences/units.service';
 import type { Heat } from '../core-worker/property-operations';
 
@@ -127,7 +128,7 @@ function overdue({ cylinder }: FillFacts): FillCaution | undefined {
     code: 'overdue',
     grave: true,
     stops: true,
-    sentence: `Its requalification ran out with ${cylinder.validThrough}. Do not fill it: have it tested, or take another.`,
+    sentence: `Requalification expired ${monthText(cylinder.validThrough)}. Do not fill it: have it tested, or take another.`,
   };
 }
 

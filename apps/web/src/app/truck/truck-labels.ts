@@ -23,7 +23,7 @@ export function remedy(
       .filter(({ objections, id }) => objections.length === 1 && objections[0] === objection && named(id)?.retiredAt === null)
       .sort((a, b) => b.roomKg - a.roomKg)
       .find(({ roomKg }) => roomKg > 0);
-  const start = `${system.site}: ${tell.massText(kg, 'up')} of ${system.refrigerant} have no room.`;
+  const start = `${system.site}: ${tell.massText(kg, 'up')} of ${system.refrigerant} will not fit.`;
   const unevacuated = only('not-evacuated');
   if (unevacuated !== undefined)
     return `${start} Evacuate ${named(unevacuated.id)?.name ?? ''} tonight: it takes ${tell.massText(unevacuated.roomKg, 'down')}.`;
@@ -34,7 +34,7 @@ export function remedy(
     ({ refrigerant, fillStatus, retiredAt }) =>
       retiredAt === null && refrigerant === system.refrigerant && fillStatus.state === 'limited' && fillStatus.mayAddKg < kg,
   );
-  return `${start} Get an evacuated recovery cylinder of the class for ${system.refrigerant}${full === undefined ? '' : `, or send ${full.name} in and have it back empty`}.`;
+  return `${start} Get an evacuated recovery cylinder of the class for ${system.refrigerant}${full === undefined ? '' : `, or exchange ${full.name} at the reclaimer`}.`;
 }
 
 /** kg of a visit's refrigerant that the van takes without anything being fetched, beside what is planned into it from elsewhere. */

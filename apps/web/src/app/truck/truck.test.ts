@@ -89,7 +89,7 @@ test('one cylinder too few: how much is short, and the remedy', async () => {
   const missing = (): TruckPlan => ({ loads: [], short: [{ job: 'v1', kg: 3.5 }], weight: 0, overKg: 0 });
   const cylinders$ = of([empty('C-99', { evacuatedAt: null })]);
   const { text } = await open(missing, { cylinders$ });
-  expect(text()).toMatch(/Planetarium: 7\.8 lb of R-410A have no room\. Evacuate C-99 tonight: it takes 2\d\.\d lb\./);
+  expect(text()).toMatch(/Planetarium: 7\.8 lb of R-410A will not fit\. Evacuate C-99 tonight: it takes 2\d\.\d lb\./);
 });
 
 test('a cylinder taken along or removed manually is solved again at once, and remembered', async () => {
@@ -167,7 +167,7 @@ describe('words', () => {
   const [own] = truckVisits([visit()], [aSystem()], DAY, () => false);
   test('without anything at hand: what to get, and which full one could be sent in', () => {
     expect(remedy(3, own!, [], [], tell)).toBe(
-      'Planetarium: 3.0 kg of R-410A have no room. Get an evacuated recovery cylinder of the class for R-410A.',
+      'Planetarium: 3.0 kg of R-410A will not fit. Get an evacuated recovery cylinder of the class for R-410A.',
     );
     const full = aCylinder({
       fillStatus: {
@@ -180,7 +180,7 @@ describe('words', () => {
         stopShare77F: 0.8,
       },
     });
-    expect(remedy(3, own!, [], [full], tell)).toContain('or send C-07 in and have it back empty');
+    expect(remedy(3, own!, [], [full], tell)).toContain('or exchange C-07 at the reclaimer');
   });
   test('what burns needs a cylinder rated for it', () => {
     const suited = [{ id: 'c7', objections: ['not-for-flammable' as const], roomKg: 4 }];

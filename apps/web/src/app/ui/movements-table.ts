@@ -99,7 +99,7 @@ const sortKeys: Record<Column, (movement: Movement) => string | number> = {
             <hy-text-field label="Reason" placeholder="such as: scale read with a hose on it" [(text)]="reason" [submitted]="submitted()" />
             <div class="buttons">
               <button type="button" class="button main" (click)="confirm(m)">Reverse it</button>
-              <button type="button" class="button" (click)="wrong.set(undefined)">Leave it</button>
+              <button type="button" class="button" (click)="wrong.set(undefined)">Cancel</button>
             </div>
           </div>
         }

@@ -105,9 +105,9 @@ function sentenceFor(kind: QuantityKind, error: Error): string {
     case 'temperature':
       return 'Temperature out of range. Check the unit.';
     case 'length':
-      return 'A length is 0 or more. Check the sign and the unit.';
+      return 'Enter a length of 0 or more. Check the sign and the unit.';
     case 'vacuum':
-      return 'A vacuum is above 0. Read the micron gauge again.';
+      return 'Enter a vacuum greater than 0. Read the micron gauge again.';
     case 'pressure':
       return 'No pressure is below a full vacuum or above 10 000 bar. Check the sign and the unit.';
     case 'service-pressure':

@@ -88,7 +88,7 @@ export class WeighInPage {
     const parts = [
       `${of('none').length} agree`,
       ...(of('explained').length > 0 ? [`${of('explained').length} explained`] : []),
-      ...(of('booked').length > 0 ? [`${of('booked').length} booked as unexplained, ${this.signed(booked)} in all`] : []),
+      ...(of('booked').length > 0 ? [`${of('booked').length} logged as unaccounted, ${this.signed(booked)} in all`] : []),
     ];
     return results.length === 0 ? 'Nothing weighed yet.' : parts.join(', ');
   });

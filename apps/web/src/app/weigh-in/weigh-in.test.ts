@@ -34,7 +34,7 @@ test('what agrees is kept at once with what was typed, and the next cylinder com
     event: { what: 'weighed-in', typed: { text: '24.6', unit: 'lb' }, scaleOffKg: expect.closeTo(0.04536, 5), difference: { is: 'none' } },
   });
   expect(text()).toContain('1 of 2 weighed');
-  expect(text()).toMatch(/Stand on the scale\s*C-08/);
+  expect(text()).toMatch(/Put on the scale\s*C-08/);
   expect(text()).toContain('✓ agrees');
 });
 
@@ -53,10 +53,10 @@ test('a difference is told with both figures, and booked or explained, never pas
   await press('Keep ledger weight');
   expect(sent[0]?.event['difference']).toEqual({ is: 'explained', reason: 'the strap was on it before' });
   await weigh('25.6');
-  await press('Book 1.00 lb as unexplained');
+  await press('Log 1.00 lb as unaccounted');
   expect(sent[1]).toMatchObject({ id: 'c8', event: { difference: { is: 'booked' } } });
   expect(text()).toContain('Every cylinder of this round is weighed.');
-  expect(text()).toContain('0 agree, 1 explained, 1 booked as unexplained, +1.00 lb in all');
+  expect(text()).toContain('0 agree, 1 explained, 1 logged as unaccounted, +1.00 lb in all');
 });
 
 test.each([
@@ -86,7 +86,7 @@ test('an error of the server is said, and what was typed stays', async () => {
   const refused = () => throwError(() => new ApiError('below-tare', 'The gross weight is below the tare of C-07. Read both again.'));
   const { weigh, press, text } = await open({ addCylinderEvent$: refused });
   await weigh('24.0');
-  await press('Book 0.60 lb as unexplained');
+  await press('Log 0.60 lb as unaccounted');
   expect(text()).toContain('The gross weight is below the tare of C-07.');
   expect(text()).toContain('The scale shows 24.0 lb');
 });
@@ -112,7 +112,7 @@ test('only the cylinders of the chosen place are in the round, none that is out 
   const { type, text, press } = await open({}, cylinders);
   expect(text()).toContain('0 of 2 weighed');
   await type('Location', 'workshop');
-  expect(text()).toMatch(/Stand on the scale\s*C-02/);
+  expect(text()).toMatch(/Put on the scale\s*C-02/);
   await type('Location', 'site');
   expect(text()).toContain('No cylinder is here.');
   await press('Start a new weigh-in');
