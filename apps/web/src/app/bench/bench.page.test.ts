@@ -80,7 +80,6 @@ describe('the chart is the control', () => {
     await more(page);
     for (let k = 0; k < 3; k++) {
       chartOf(page).dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowLeft', cancelable: true }));
-      page.fixture.detectChanges();
     }
     await more(page);
     expect(Number(page.control('Temperature').value)).toBeCloseTo(74, 1);

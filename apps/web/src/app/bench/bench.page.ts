@@ -64,11 +64,14 @@ export class BenchPage {
     const at = this.points();
     return at === undefined ? [] : [at.bubble, at.dew];
   });
-  /** K, as the field of the temperature has it. */
-  protected readonly asked = computed(() => {
-    const reading = readQuantity('temperature', this.session.temperature());
-    return reading.state === 'good' ? reading.si : undefined;
-  });
+  /** From what the field has now: its answer may still be on its way. */
+  protected step(kelvins: number): void {
+    const [now, T] = [readQuantity('temperature', this.session.temperature()), this.lines()?.T ?? []];
+    const [coldest, hottest] = [T[0], T.at(-1)];
+    if (coldest === undefined || hottest === undefined) return;
+    const from = now.state === 'good' ? now.si : coldest;
+    this.session.leadTemperature(Math.min(hottest, Math.max(coldest, from + kelvins)));
+  }
 
   protected readonly comparison = computed(() => {
     const [subject, label, name] = [this.points(), valueOf(this.session.labelPoints()), this.session.draft().label];

@@ -73,12 +73,12 @@ export class PressureChart {
   readonly lines = input.required<Lines>();
   readonly labelLines = input<Lines | undefined>();
   readonly here = input<readonly { readonly T: number; readonly p: number }[]>([]);
-  /** K that is asked for now: its answer, `here`, may still be on its way. */
-  readonly asked = input<number | undefined>();
   readonly measured = input<{ readonly T: number; readonly p: number } | undefined>();
   readonly name = input.required<string>();
   /** K */
   readonly pointed = output<number>();
+  /** K from where it is now; without end, to that end of the line. Several may come before anything is drawn. */
+  readonly stepped = output<number>();
 
   private readonly chart = signal<{ chart: Chart; redraw: typeof import('./chart-setup').redraw } | undefined>(undefined);
   private readonly drawn = computed<Drawn>(() => {
@@ -153,13 +153,10 @@ export class PressureChart {
   }
 
   protected step(event: KeyboardEvent): void {
-    const step = STEPS[event.key];
-    const { T } = this.lines();
-    const [coldest, hottest] = [T[0], T.at(-1)];
-    if (step === undefined || coldest === undefined || hottest === undefined) return;
+    const degrees = STEPS[event.key];
+    if (degrees === undefined) return;
     event.preventDefault();
-    const wanted = (this.asked() ?? this.here()[0]?.T ?? coldest) + step * this.units.kelvinsInADegree();
-    this.pointed.emit(Math.min(hottest, Math.max(coldest, wanted)));
+    this.stepped.emit(degrees * this.units.kelvinsInADegree());
   }
 
   private point(event: PointerEvent): void {

@@ -50,7 +50,7 @@ const MOST_SHOWN = 8;
         </tbody>
       </table>
       <p class="small">
-        By the strictest rule of your organisation; scale, hose and oil are taken off before a transfer.
+        By the strictest rule of your firm; scale, hose and oil are taken off before a transfer.
         @if (others()) {
           Others ({{ others() }}) are shown when you start a fill.
         }

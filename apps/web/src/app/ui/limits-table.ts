@@ -53,7 +53,7 @@ import { Units } from '../preferences/units.service';
             {{
               limit.required
                 ? 'Your organisation requires this limit.'
-                : 'Advice: your organisation does not require this limit. Settings can change that.'
+                : 'Advice: your firm does not require this limit. Settings can change that.'
             }}
           </p>
           <h3>How it is computed</h3>
