@@ -54,7 +54,7 @@ export const newVisitEvent = z.discriminatedUnion('kind', [
     .strictObject({ kind: z.literal('planned'), ...decides, plan: visitPlan })
     .refine(({ plan }) => plan.method === plan.proposed || plan.why.trim() !== '', {
       path: ['plan', 'why'],
-      error: 'Say why the proposal is not taken: it stands in the record.',
+      error: 'Say why the proposal is not taken: the reason is saved with the job.',
     }),
   z.strictObject({
     kind: z.literal('read'),
@@ -66,7 +66,7 @@ export const newVisitEvent = z.discriminatedUnion('kind', [
     .strictObject({ kind: z.literal('marked'), ...said, stage, mark: z.enum(marks), why: note })
     .refine(({ mark, why }) => mark !== 'not-needed' || why.trim() !== '', {
       path: ['why'],
-      error: 'Say why it is not needed: the reason stands in the record.',
+      error: 'Say why it is not needed: the reason is saved with the job.',
     }),
   z.strictObject({ kind: z.literal('joint-checked'), ...said, ...jointChecked }),
   z.strictObject({ kind: z.literal('refrigerant-tested'), ...said, ...refrigerantTested }),

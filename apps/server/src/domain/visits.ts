@@ -90,7 +90,7 @@ function refuseOutdated(event: NewVisitEvent, visit: Visit): void {
   if (event.kind === 'closed' && nothingRecorded(visit) && (event.why ?? '').trim() === '')
     throw new DomainError(
       'reason-missing',
-      'Nothing was recorded on this visit. Say why it is closed: the reason stands in the record.',
+      'Nothing was recorded on this visit. Say why it is closed: the reason is saved with the job.',
       '/why',
     );
   if ('version' in event && event.version !== version)

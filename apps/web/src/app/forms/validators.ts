@@ -50,7 +50,7 @@ export const between =
     return Object.keys(fields).length === 0 ? null : { fields };
   };
 
-/** Only where the form is about that; `recheckedWith` looks again when it changes. */
+/** Only where the form is about that; `overlayForm` looks at every field again when one changes. */
 export const onlyIf =
   <T extends object>(applies: (value: T) => boolean, ...validators: readonly ValidatorFn[]): ValidatorFn =>
   (control: AbstractControl) => {

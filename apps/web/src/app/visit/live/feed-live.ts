@@ -5,7 +5,7 @@ import { feedAlarm } from '@hygromet/core/charge/feed-alarm';
 import { flowRate } from '@hygromet/core/twin/alarm/flow-rate';
 import { ANSWERED_WITHIN_S, stillComes, type AlarmStage } from '@hygromet/core/twin/alarm/stop-alarm';
 import type { ReadAt } from '@hygromet/core/twin/alarm/watching';
-import { EMPTY, interval, switchMap } from 'rxjs';
+import { EMPTY, switchMap, timer } from 'rxjs';
 import { readings$ } from '../../data/reading-stream';
 import { Units } from '../../preferences/units.service';
 import { Caution } from '../../ui/caution';
@@ -23,7 +23,7 @@ const CLOCK_MS = 500;
 /** A scale that says nothing for so long is not followed any more. */
 const SILENT_MS = 6000;
 const KEPT_COUNT = 240;
-/** s over which the rate is taken. */
+/** Over which the rate is taken. */
 const RATE_OVER_MS = 10_000;
 
 /** The charge as it goes in: the scale in large, what is left, and a call before the target that cannot be missed. */
@@ -63,6 +63,7 @@ const RATE_OVER_MS = 10_000;
       <button type="button" class="button" (click)="begin(heard.id, heard.kg)">
         Follow {{ heard.id }}, {{ units.massText(heard.kg) }} now
       </button>
+      <p class="second">Before the valve is opened: what is fed is counted from this weight.</p>
     }
   `,
   styleUrl: './alarm.css',
@@ -155,8 +156,12 @@ export class FeedLive {
         this.heardAt.set(Date.now());
         this.series.update((series) => [...series, ...read].sort((a, b) => a.at - b.at).slice(-KEPT_COUNT));
       });
-    interval(CLOCK_MS)
-      .pipe(takeUntilDestroyed())
+    // nothing is counted while nothing is followed
+    toObservable(this.following)
+      .pipe(
+        switchMap((following) => (following === undefined ? EMPTY : timer(0, CLOCK_MS))),
+        takeUntilDestroyed(),
+      )
       .subscribe(() => this.now.set(Date.now()));
     effect(() => {
       const [stage, lost] = [this.active(), this.silent()];

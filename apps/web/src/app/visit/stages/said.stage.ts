@@ -27,7 +27,7 @@ export class SaidStage {
   protected readonly names = stageNames;
 
   protected readonly needs = computed(() =>
-    this.job.here() === 'repair' ? 'What was done stands in the record of the system, with the person and the time.' : undefined,
+    this.job.here() === 'repair' ? 'What was done is saved with the system, with the person and the time.' : undefined,
   );
   protected readonly ask = computed(() => ASK[this.job.here()] ?? 'Note');
   protected readonly done = computed(() => DONE[this.job.here()] ?? 'Done');
