@@ -63,7 +63,7 @@ test.describe('in the hand', () => {
       (link) => page.locator(link).first().tap(),
       async () => {
         const methods = page.getByRole('radiogroup', { name: 'Method' });
-        await page.getByLabel('Failed part').selectOption('none');
+        await page.getByLabel('Purpose').selectOption('change-refrigerant');
         const open = methods.getByRole('radio', { disabled: false }).last();
         // the plan follows the choice a moment later, and may take this method away
         await expect(async () => {

@@ -40,6 +40,34 @@ test('from the register to the plan: what failed decides, and the steps follow',
   await expect(page.getByRole('heading', { name: 'Pump down into the condenser' })).toHaveCount(0);
 });
 
+test('a unit that is replaced leaves with its charge; the step that is touched is drawn', async ({ page }) => {
+  await openSystem(page, 'Print works');
+  await page.getByRole('link', { name: 'Inspect and choose method' }).click();
+  await seen(page, SERVICE_VALVES, { 'Standing pressure': '165' });
+  await page.getByLabel('Purpose').selectOption('replace-outdoor');
+  await expect(page.getByRole('heading', { name: 'Pump down into the condenser' })).toBeVisible();
+  await expect(page.getByText(/take the unit down with its charge/)).toBeVisible();
+  await page.getByRole('button', { name: 'Shut the liquid service valve.' }).click();
+  await expect(page.getByRole('listitem').getByRole('img', { name: /Liquid service valve shut.*Evaporator: vapor/ })).toBeVisible();
+  // the next one waits for what it opens
+  await page.getByLabel('Purpose').selectOption('change-refrigerant');
+  await expect(page.getByText('It is to be emptied, not opened at one part', { exact: false }).first()).toBeVisible();
+});
+
+test('the make-up of a circuit is drawn as it is chosen, and what it adds can fail', async ({ page }) => {
+  await openSystem(page, 'Mushroom farm');
+  const drawing = page.getByRole('group', { name: /^Circuit/ });
+  await expect(drawing.getByRole('button', { name: 'Head pressure valve' })).toHaveCount(0);
+  await page.getByLabel('Head pressure valve').selectOption('fitted');
+  await expect(drawing.getByRole('button', { name: 'Head pressure valve' })).toBeVisible();
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText('Saved.')).toBeVisible();
+  await page.getByRole('link', { name: 'Inspect and choose method' }).click();
+  await page.getByLabel('Failed part').selectOption('head-pressure-valve');
+  await seen(page, ['King valve', 'Suction service valve'], { 'Standing pressure': '155' });
+  await expect(page.getByText('The part to open is on the side that keeps the charge', { exact: false }).first()).toBeVisible();
+});
+
 test('the proposal is overruled by keyboard, with a reason that outlives a reload', async ({ page }) => {
   await openSystem(page, 'Print works');
   await page.getByRole('link', { name: 'Inspect and choose method' }).click();

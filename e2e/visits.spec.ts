@@ -59,8 +59,8 @@ test('a visit from the look through the cylinder to its account', async ({ page 
   await visit.getByRole('link').click();
   await look(page, { failed: 'condenser', ambient: '80', standing: '148' });
   await page.getByRole('link', { name: 'Next: Choose the method' }).click();
-  await page.getByLabel('Read at step 1').fill('148 psig at 80 °F');
-  await page.getByLabel('Read at step 1').blur();
+  await page.getByLabel('Read at step 1', { exact: true }).fill('148 psig at 80 °F');
+  await page.getByLabel('Read at step 1', { exact: true }).blur();
   await expect(page.getByText(/148 psig at 80 °F · Ines Marrow/)).toBeVisible();
   await page.getByRole('button', { name: /^Save: / }).click();
   await expect(page).toHaveURL(/\/transfer$/);

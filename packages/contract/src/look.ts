@@ -1,4 +1,5 @@
-import { parts, valveStates } from '@hygromet/core/circuit/part';
+import { purposes, THING, type Thing } from '@hygromet/core/circuit/opened';
+import { valves, valveStates } from '@hygromet/core/circuit/part';
 import { coolings, machineBuilts, machineClasses } from '@hygromet/core/planning/equipment';
 import { methods } from '@hygromet/core/planning/method';
 import { compressorStates, coolingStates, meteringStates, waterStates } from '@hygromet/core/planning/job-conditions';
@@ -9,12 +10,25 @@ import { note, plainText } from './primitives';
 /** A reading as it was typed, with its unit: what nobody has measured is empty. */
 const entry = z.strictObject({ text: plainText.max(40), unit: plainText.max(12), ounces: plainText.max(12).optional() });
 
+const foundOfValves = Object.fromEntries(valves.map((valve) => [valve, z.enum(valveStates)])) as Record<
+  (typeof valves)[number],
+  z.ZodEnum<{ [state in (typeof valveStates)[number]]: state }>
+>; // one for each valve
+
+/** Anything of the circuit, `unknown`, or `none` where it is only to be emptied. */
+const failed = z
+  .union([z.enum(['unknown', 'none']), z.string().max(80).regex(THING, { error: 'Name a part, valve, joint or port of the circuit.' })])
+  .meta({ description: 'Anything of the circuit, unknown, or none where it is only to be emptied.' }) as z.ZodType<
+  Thing | 'unknown' | 'none'
+>; // the pattern names things
+
 /** What was seen on arriving, as far as it was said; each change is kept by itself, so that two people write into one look. */
 export const look = z
   .strictObject({
     ambient: entry,
     standing: entry,
-    failed: z.enum(['unknown', 'none', ...parts]),
+    purpose: z.enum(purposes),
+    failed,
     compressor: z.enum(compressorStates),
     metering: z.enum(meteringStates),
     coolingMode: z.enum(coolingStates),
@@ -22,9 +36,7 @@ export const look = z
     heldInCooling: z.boolean(),
     water: z.enum(waterStates),
     /** What was found of the valves on this visit; what is not here is as the record has it. */
-    'liquid-service': z.enum(valveStates),
-    'suction-service': z.enum(valveStates),
-    king: z.enum(valveStates),
+    ...foundOfValves,
     majorRepair: z.boolean(),
     leaks: z.boolean(),
     shaded: z.boolean(),

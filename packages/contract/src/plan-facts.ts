@@ -1,6 +1,7 @@
 import type { LineSet } from '@hygromet/core/circuit/line-set';
 import { valves } from '@hygromet/core/circuit/part';
 import { knownVolume, partsWithVolume, type PartVolume } from '@hygromet/core/circuit/part-volume';
+import type { CircuitRecord } from '@hygromet/core/circuit/system-kind';
 import type { Composition } from '@hygromet/core/fluids/composition';
 import { USUAL_EQUIPMENT } from '@hygromet/core/planning/equipment';
 import type { Look as SeenLook, RecordedSystem } from '@hygromet/core/planning/plan';
@@ -10,6 +11,16 @@ import type { Look } from './look';
 import type { Organisation } from './organisation';
 import type { System } from './system';
 
+/** What the register says of the make-up of a circuit. */
+export const circuitRecord = ({ kind, facts }: Pick<System, 'kind' | 'facts'>): CircuitRecord => ({
+  kind,
+  fitted: facts.fitted,
+  valves: facts.valves,
+  ports: facts.ports,
+  indoorUnits: facts.indoorUnits,
+  condenserCooling: facts.condenserCooling,
+});
+
 /** A system of the register as the planning sees it. */
 export function recordedSystem(
   { kind, nameplateKg, contentKg, facts }: Pick<System, 'kind' | 'nameplateKg' | 'contentKg' | 'facts'>,
@@ -17,19 +28,17 @@ export function recordedSystem(
   flammable: boolean,
 ): RecordedSystem {
   return {
-    kind,
+    ...circuitRecord({ kind, facts }),
+    valves: facts.valves ?? {},
     composition,
     flammable,
     nameplateKg,
     contentKg,
     lineSet: facts.lineSet === undefined ? undefined : lineSetOf(facts.lineSet),
     volumes: volumesOf(facts.volumes),
-    valves: facts.valves ?? {},
-    ports: facts.ports,
     compressor: facts.compressor ?? 'scroll',
     switches: { low: facts.switches?.low ?? 'fitted', lowOpens: facts.switches?.lowOpensPa, highOpens: facts.switches?.highOpensPa },
     limits: facts.limits ?? [],
-    indoorUnits: facts.indoorUnits,
   };
 }
 
@@ -62,6 +71,7 @@ export function seenLook(look: Look, { T, standingPressure, atmosphere }: Measur
     T,
     standingPressure,
     atmosphere,
+    purpose: look.purpose,
     failed: look.failed ?? 'unknown',
     compressor: look.compressor ?? 'unknown',
     metering: look.metering ?? 'unknown',
@@ -97,7 +107,7 @@ export const schoolsOf = ({
 });
 
 /** What decides between methods: a plan that rests on another word about one of these is looked at again. */
-const DECISIVE = ['failed', 'compressor', 'metering', 'coolingMode', 'water', ...valves, 'majorRepair', 'leaks'] as const;
+const DECISIVE = ['purpose', 'failed', 'compressor', 'metering', 'coolingMode', 'water', ...valves, 'majorRepair', 'leaks'] as const;
 export type DecisiveLook = Pick<Look, (typeof DECISIVE)[number]>;
 
 export const decisiveLook = (look: Look): DecisiveLook =>
@@ -109,6 +119,7 @@ export const seenSince = (planned: DecisiveLook, now: Look): boolean =>
 
 /** What counts where nobody has said anything, as `seenLook` takes it. */
 const UNSAID: DecisiveLook = {
+  purpose: 'repair',
   failed: 'unknown',
   compressor: 'unknown',
   metering: 'unknown',

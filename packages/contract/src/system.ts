@@ -1,7 +1,7 @@
 import { tubeSizes } from '@hygromet/core/circuit/line-set';
-import { parts, valves, valveStates } from '@hygromet/core/circuit/part';
+import { fittedStates, optionalParts, parts, valves, valveStates } from '@hygromet/core/circuit/part';
 import { partsWithVolume } from '@hygromet/core/circuit/part-volume';
-import { systemKinds } from '@hygromet/core/circuit/system-kind';
+import { condenserCoolings, portChoices, systemKinds } from '@hygromet/core/circuit/system-kind';
 import { compressorTypes } from '@hygromet/core/planning/job-conditions';
 import { STANDARD_ATMOSPHERE } from '@hygromet/core/units/pressure';
 import * as z from 'zod';
@@ -27,7 +27,10 @@ export const partVolume = z.strictObject({ m3: volumeM3, known: z.enum(['measure
 /** What the register knows of a circuit beyond its kind. Everything may be absent: then it is as that kind of system usually is. */
 export const systemFacts = z.strictObject({
   compressor: z.enum(compressorTypes).optional(),
-  ports: z.enum(['both', 'one', 'none']).optional(),
+  ports: z.enum(portChoices).optional(),
+  /** Parts that not every system of its kind has. */
+  fitted: z.partialRecord(z.enum(optionalParts), z.enum(fittedStates)).optional(),
+  condenserCooling: z.enum(condenserCoolings).optional(),
   valves: z.partialRecord(z.enum(valves), z.enum(valveStates)).optional(),
   volumes: z.partialRecord(z.enum(partsWithVolume), partVolume).optional(),
   lineSet: z

@@ -9,7 +9,7 @@ export const visitPlan = z.strictObject({
   /** What the table of reasons proposed; another method carries its reason. */
   proposed: z.enum(methods).nullable(),
   why: note,
-  failed: plainText.max(40),
+  failed: plainText.max(80),
   /** Whether the compressor burnt out: what comes out of the system is kept apart. */
   burntOut: z.boolean().optional(),
   ambientK: temperatureK('ambient temperature'),

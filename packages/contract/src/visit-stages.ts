@@ -9,6 +9,7 @@ export const jobOf = ({ look, plan, marked, recovered, state, system }: Visit): 
   ambientRead: (look.ambient?.text ?? '').trim() !== '',
   standingRead: (look.standing?.text ?? '').trim() !== '' || typeof plan?.standingPa === 'number',
   failed: look.failed ?? (plan?.failed as JobSoFar['failed'] | undefined) ?? 'unknown', // plans name what the core knows
+  purpose: look.purpose ?? plan?.look?.purpose ?? 'repair',
   method: plan?.method,
   factsChanged: plan !== null && plan.factsVersion !== system.factsVersion,
   lookChanged: plan !== null && lookChanged(plan, look),

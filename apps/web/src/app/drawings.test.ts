@@ -1,3 +1,4 @@
+import { circuitOf } from '@hygromet/core/circuit/circuit-of';
 import { TestBed } from '@angular/core/testing';
 import { celsius } from '@hygromet/core/units/temperature';
 import type { Level } from '@hygromet/core/cylinder/level';
@@ -97,16 +98,13 @@ describe('a cylinder on the rack', () => {
 test('the drawn circuit says in words where the refrigerant is, which valve is shut and what will be open', async () => {
   stage();
   const { root } = await render(CircuitDrawing, {
-    kind: 'split',
-    valves: [
-      { valve: 'liquid-service', shut: true },
-      { valve: 'suction-service', shut: false },
-    ],
+    circuit: circuitOf({ kind: 'split' }),
+    shut: new Set(['liquid-service']),
     where: new Map([
       ['condenser', 'liquid'],
       ['evaporator', 'nearly-empty'],
     ]),
-    opened: 'evaporator',
+    opened: ['evaporator'],
   });
   const words = root.querySelector('svg')?.getAttribute('aria-label') ?? '';
   expect(words).toBe('Circuit. Liquid service valve shut. Condenser: liquid. Evaporator: nearly empty, will be open to the air.');

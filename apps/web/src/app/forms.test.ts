@@ -214,7 +214,7 @@ describe('one system', () => {
     await type('Facts of', 'king');
     expect(control('King valve').value).toBe('leaks');
     expect(text()).toMatch(
-      /Who changed what\s?Jory Quill.*King valve: leaks · Ports: removed\s?Ines Marrow.*Ports: one · Written on it: “turns hard”/,
+      /Who changed what\s?Jory Quill.*King valve: leaks · Ports: removed\s?Ines Marrow.*Ports: one, side not known · Written on it: “turns hard”/,
     );
     expect(root.querySelector('hy-circuit-drawing svg')?.getAttribute('aria-label')).toContain('Receiver: liquid and vapor');
   });

@@ -6,7 +6,7 @@ import { cubicMetre, kilogram, type Metre } from '../units/quantity';
 import { celsius, fahrenheit } from '../units/temperature';
 import { holding } from './holding';
 import { lineCorrection, tubeSizes, tubeVolume } from './line-set';
-import { parts, staysUnderCharge, valves } from './part';
+import { parts, valves } from './part';
 import { estimatedVolume, knownVolume } from './part-volume';
 import { kindOf, systemKinds } from './system-kind';
 
@@ -44,15 +44,6 @@ test('every kind of system is made of known parts and valves, and a circuit clos
     expect([...of.parts]).toEqual(parts.filter((part) => of.parts.includes(part)));
     expect(of.valves.includes('king')).toBe(of.parts.includes('receiver') && of.valves.length > 0);
   }
-});
-
-test('behind the liquid service valve the evaporator side is free, behind the king valve everything from the drier on', () => {
-  expect(
-    ['evaporator', 'metering', 'suction-line', 'liquid-line'].map((part) => staysUnderCharge(part as 'evaporator', 'condenser')),
-  ).toEqual(Array(4).fill(false));
-  expect(staysUnderCharge('condenser', 'condenser')).toBe(true);
-  expect(staysUnderCharge('drier', 'receiver')).toBe(false);
-  expect(staysUnderCharge('receiver', 'receiver')).toBe(true);
 });
 
 // A prototype's and a field figure (common practice): 13 lb of R-410A fill a condenser of 4.8 L with liquid.

@@ -1,12 +1,16 @@
-/** Parts of a circuit in the order in which the refrigerant passes them, from the compressor round. */
+/** Parts of a circuit in the order in which the refrigerant passes them in cooling, from the compressor round. */
 export const parts = [
   'compressor',
   'discharge-line',
   'reversing-valve',
   'condenser',
+  'outdoor-metering',
+  'head-pressure-valve',
   'receiver',
   'drier',
+  'sight-glass',
   'liquid-line',
+  'solenoid',
   'metering',
   'evaporator',
   'suction-line',
@@ -14,20 +18,37 @@ export const parts = [
 ] as const;
 export type Part = (typeof parts)[number];
 
-/** Valves by which a part of the circuit is shut off; who writes the record of a system says which exist. */
-export const valves = ['liquid-service', 'suction-service', 'king'] as const;
+/** Parts that a system may have or not, whatever its kind: its record says so. */
+export const optionalParts = [
+  'outdoor-metering',
+  'head-pressure-valve',
+  'receiver',
+  'drier',
+  'sight-glass',
+  'solenoid',
+  'accumulator',
+] as const satisfies readonly Part[];
+export type OptionalPart = (typeof optionalParts)[number];
+
+export const fittedStates = ['fitted', 'none'] as const;
+export type FittedState = (typeof fittedStates)[number];
+
+/** Valves that are shut by hand, in the order in which the refrigerant passes them; the record of a system says which exist. */
+export const valves = [
+  'discharge-service',
+  'receiver-inlet',
+  'king',
+  'liquid-service',
+  'branch-liquid',
+  'branch-gas',
+  'suction-service',
+] as const;
 export type Valve = (typeof valves)[number];
 
 /** `none`: this system has no such valve. */
 export const valveStates = ['holds', 'leaks', 'unproved', 'none'] as const;
 export type ValveState = (typeof valveStates)[number];
 
-/** Parts that keep the charge when the system is pumped down behind this valve. */
-const keepers: Readonly<Record<'condenser' | 'receiver', readonly Part[]>> = {
-  // between the discharge of the compressor and the liquid service valve; the suction service valve shuts the rest
-  condenser: ['compressor', 'discharge-line', 'reversing-valve', 'condenser', 'accumulator'],
-  receiver: ['compressor', 'discharge-line', 'reversing-valve', 'condenser', 'receiver'],
-};
-
-/** Whether a part stays under the charge that was pumped into the condenser or the receiver: it cannot be opened then. */
-export const staysUnderCharge = (part: Part, into: 'condenser' | 'receiver'): boolean => keepers[into].includes(part);
+/** Where a gauge or a hose is connected. */
+export const portNames = ['liquid-port', 'suction-port'] as const;
+export type Port = (typeof portNames)[number];

@@ -21,6 +21,8 @@ export interface Contradiction {
 
 export interface RecordedFacts {
   readonly kind: SystemKind;
+  /** What this system has. */
+  readonly parts: readonly Part[];
   readonly chargeKg: number;
   /** Parts whose volume or state somebody recorded. */
   readonly recorded: readonly Part[];
@@ -37,6 +39,7 @@ export interface RecordedFacts {
 
 export function contradictions({
   kind,
+  parts,
   chargeKg,
   recorded,
   lineLengthM,
@@ -50,12 +53,10 @@ export function contradictions({
   const of = kindOf(kind);
   const { least, most } = usual.kinds[kind];
   return [
-    ...recorded.filter((part) => !of.parts.includes(part)).map((part) => ({ code: 'part-not-in-kind' as const, numbers: {}, part })),
+    ...recorded.filter((part) => !parts.includes(part)).map((part) => ({ code: 'part-not-in-kind' as const, numbers: {}, part })),
     ...(chargeKg < least || chargeKg > most ? [{ code: 'charge-unusual' as const, numbers: { charge: chargeKg, least, most } }] : []),
     ...(lineLengthM !== undefined && of.sealed ? [{ code: 'line-without-set' as const, numbers: { length: lineLengthM } }] : []),
-    ...(kingValve && !of.parts.includes('receiver')
-      ? [{ code: 'valve-without-part' as const, numbers: {}, part: 'receiver' as const }]
-      : []),
+    ...(kingValve && !parts.includes('receiver') ? [{ code: 'valve-without-part' as const, numbers: {}, part: 'receiver' as const }] : []),
     ...(switches.lowOpens !== undefined && switches.highOpens !== undefined && switches.lowOpens >= switches.highOpens
       ? [{ code: 'switches-crossed' as const, numbers: { low: switches.lowOpens, high: switches.highOpens } }]
       : []),

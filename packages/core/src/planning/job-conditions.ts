@@ -1,5 +1,8 @@
 import type { Holding } from '../circuit/holding';
-import type { Part, Valve, ValveState } from '../circuit/part';
+import type { Circuit } from '../circuit/circuit';
+import { circuitOf } from '../circuit/circuit-of';
+import type { Purpose, Thing } from '../circuit/opened';
+import { valves, type Valve, type ValveState } from '../circuit/part';
 import type { PartVolume } from '../circuit/part-volume';
 import { kindOf, type Ports, type SystemKind } from '../circuit/system-kind';
 import type { EvacuationLevel } from '../compliance/evacuation-level';
@@ -45,8 +48,11 @@ export interface JobConditions {
   /** What is in it: by the ledger, or by the plate with the line set. */
   readonly content: Range;
   readonly asFound: AsFound;
-  /** The part that has to be opened; `unknown` until the leak is found, `none` where the system is only to be emptied. */
-  readonly failed: Part | 'unknown' | 'none';
+  /** As installed. */
+  readonly circuit: Circuit;
+  readonly purpose: Purpose;
+  /** What has failed; `unknown` until it is found, `none` where the system is only to be emptied. */
+  readonly failed: Thing | 'unknown' | 'none';
   readonly valves: Readonly<Record<Valve, ValveState>>;
   readonly ports: Ports;
   readonly compressor: { readonly type: CompressorType; readonly state: CompressorState };
@@ -68,26 +74,26 @@ export interface JobConditions {
 
 type Given = Pick<JobConditions, 'kind' | 'composition' | 'T' | 'atmosphere' | 'volume' | 'content' | 'level'>;
 
-/** A conditions of which only the given is told: the rest as the kind of system usually is, everything seen and nothing broken. */
+/** Conditions of which only the given is told: the rest as the kind of system usually is, everything seen and nothing broken. */
 export function situationOf(given: Given & Partial<JobConditions>): JobConditions {
   const kind = kindOf(given.kind);
-  const state = (valve: Valve): ValveState => (kind.valves.includes(valve) ? 'holds' : 'none');
+  const states = Object.fromEntries(
+    valves.map((valve) => [valve, given.valves?.[valve] ?? (kind.valves.includes(valve) ? 'holds' : 'none')]),
+  ) as Record<Valve, ValveState>; // of every valve
+  const ports = given.ports ?? kind.ports;
   return {
     asFound: { state: 'unread' },
+    purpose: 'repair',
     failed: 'none',
-    ports: kind.ports,
+    ports,
     compressor: { type: 'scroll', state: 'runs' },
     metering: 'works',
     cooling: 'held',
-    water: kind.water ? 'flows' : 'none',
+    water: kind.water.length > 0 ? 'flows' : 'none',
     equipment: USUAL_EQUIPMENT,
     shaded: false,
+    circuit: circuitOf({ kind: given.kind, valves: states, ports }),
     ...given,
-    valves: {
-      'liquid-service': state('liquid-service'),
-      'suction-service': state('suction-service'),
-      king: state('king'),
-      ...given.valves,
-    },
+    valves: states,
   };
 }

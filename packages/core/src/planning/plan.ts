@@ -1,10 +1,13 @@
+import { hasPart } from '../circuit/circuit';
 import { holding, type Holding } from '../circuit/holding';
 import { IN_THE_SHADE } from '../circuit/part-room';
 import { lineCorrection, type LineSet } from '../circuit/line-set';
-import type { Part, Valve, ValveState } from '../circuit/part';
+import { circuitOf } from '../circuit/circuit-of';
+import type { Purpose, Thing } from '../circuit/opened';
+import { valves, type Part, type Valve, type ValveState } from '../circuit/part';
 import { circuitVolume, estimatedVolume, type KnownVolumes, type PartVolume } from '../circuit/part-volume';
 import { weakestPart, type PartLimit } from '../circuit/weakest-part';
-import { kindOf, type Ports, type SystemKind } from '../circuit/system-kind';
+import { kindOf, partsOf, valveStateOf, type CircuitRecord } from '../circuit/system-kind';
 import { evacuationLevel, type EvacuationLevel } from '../compliance/evacuation-level';
 import { NoTwoPhaseState, OutOfRange } from '../errors';
 import type { Composition } from '../fluids/composition';
@@ -33,8 +36,7 @@ import {
 import { steps, type Step, type StepFacts } from './steps';
 
 /** What the register knows of a system. */
-export interface RecordedSystem {
-  readonly kind: SystemKind;
+export interface RecordedSystem extends CircuitRecord {
   readonly composition: Composition;
   readonly flammable: boolean;
   /** kg, on the plate. */
@@ -44,12 +46,9 @@ export interface RecordedSystem {
   readonly lineSet?: LineSet | undefined;
   readonly volumes: KnownVolumes;
   readonly valves: Partial<Record<Valve, ValveState>>;
-  readonly ports?: Ports | undefined;
   readonly compressor: CompressorType;
   readonly switches: Switches;
   readonly limits: readonly PartLimit[];
-  /** Of a multi-split. */
-  readonly indoorUnits?: number | undefined;
 }
 
 /** The pressure switches of a system; the pressures at which they open are Pa above the atmosphere. */
@@ -64,7 +63,8 @@ export interface Look {
   readonly T: Kelvin;
   /** Standing pressure, Pa absolute, once it was read. */
   readonly standingPressure?: Pascal | undefined;
-  readonly failed: Part | 'unknown' | 'none';
+  readonly purpose?: Purpose | undefined;
+  readonly failed: Thing | 'unknown' | 'none';
   readonly compressor: CompressorState;
   readonly metering: MeteringState;
   /** What was found of the valves today; the others are as recorded. */
@@ -99,7 +99,9 @@ export function planFor(system: RecordedSystem, look: Look, practice: CompanyPra
   const lineKg = lineKgOf(system, look.T);
   const content = contentOf(system, lineKg);
   const volume = circuitVolume(kilogram(system.nameplateKg + Math.max(0, lineKg)), system.volumes);
-  const water = kindOf(kind).water ? look.water : 'none';
+  // what was found today counts before what is on record
+  const circuit = circuitOf({ ...system, valves: { ...system.valves, ...look.valves } });
+  const water = circuit.water.length > 0 ? look.water : 'none';
   const [condenser, receiver] = [mayHold('condenser', system, look, practice), mayHold('receiver', system, look, practice)];
   const level = levelOf(system, look);
   const conditions = situationOf({
@@ -110,13 +112,15 @@ export function planFor(system: RecordedSystem, look: Look, practice: CompanyPra
     volume,
     content,
     asFound: arrivalOf(composition, look, volume, level),
+    circuit,
+    purpose: look.purpose ?? 'repair',
     failed: look.failed,
-    valves: { ...unseenValves(kind), ...system.valves, ...look.valves } as JobConditions['valves'],
+    valves: { ...recordedValves(system), ...look.valves } as JobConditions['valves'],
     ports: system.ports ?? kindOf(kind).ports,
     compressor: { type: system.compressor, state: look.compressor },
     metering: look.metering,
     // what cannot be reversed is always in cooling
-    cooling: kindOf(kind).parts.includes('reversing-valve') ? look.cooling : 'held',
+    cooling: hasPart(circuit, 'reversing-valve') ? look.cooling : 'held',
     water,
     level,
     equipment: look.equipment,
@@ -185,14 +189,8 @@ function estimateOf(
   }
 }
 
-/** A valve that this kind of system has and nobody has tried. */
-const unseenValves = (kind: SystemKind): Partial<Record<Valve, ValveState>> =>
-  Object.fromEntries(
-    (['liquid-service', 'suction-service', 'king'] as const).map((valve) => [
-      valve,
-      kindOf(kind).valves.includes(valve) ? 'unproved' : 'none',
-    ]),
-  );
+const recordedValves = (system: RecordedSystem): Partial<Record<Valve, ValveState>> =>
+  Object.fromEntries(valves.map((valve) => [valve, valveStateOf(valve, system)]));
 
 const lineKgOf = ({ lineSet, composition }: RecordedSystem, T: Kelvin): number =>
   lineSet === undefined ? 0 : lineCorrection(lineSet, bubblePoint(composition, T).rhoLiquid);
@@ -205,11 +203,11 @@ function contentOf({ contentKg }: RecordedSystem, lineKg: number): Range {
 
 function mayHold(
   part: 'condenser' | 'receiver',
-  { kind, volumes, nameplateKg, composition }: RecordedSystem,
+  { kind, fitted, volumes, nameplateKg, composition }: RecordedSystem,
   { T, shaded }: Look,
   { partShare, keptShare, hottestK }: CompanyPractice,
 ): Holding | undefined {
-  if (!kindOf(kind).parts.includes(part)) return undefined;
+  if (!partsOf({ kind, fitted }).includes(part)) return undefined;
   const room = { share: partShare, keptShare, hottest: shaded === true ? IN_THE_SHADE : hottestK };
   const shipped = part === 'condenser' && kindOf(kind).precharged ? nameplateKg : 0;
   return holding(volumes[part] ?? estimatedVolume(part, kilogram(nameplateKg)), composition, T, room, shipped);
@@ -242,17 +240,18 @@ const circuitHolds = (composition: Composition, T: Kelvin, { high }: PartVolume)
   unless(NoTwoPhaseState, () => bubblePoint(composition, T).rhoLiquid * high);
 
 const asked = (
-  { kind, nameplateKg, volumes, lineSet, valves, switches, limits }: RecordedSystem,
+  { kind, fitted, nameplateKg, volumes, lineSet, valves: recorded, switches, limits }: RecordedSystem,
   { standingPressure, atmosphere }: Look,
   contentKg: number,
   holdsAtMostKg: number | undefined,
 ): readonly Contradiction[] =>
   contradictions({
     kind,
+    parts: partsOf({ kind, fitted }),
     chargeKg: nameplateKg,
     recorded: Object.keys(volumes) as Part[], // the keys are parts
     ...(lineSet === undefined ? {} : { lineLengthM: lineSet.length }),
-    kingValve: valves.king !== undefined && valves.king !== 'none',
+    kingValve: recorded.king !== undefined && recorded.king !== 'none',
     switches,
     limits,
     contentKg,

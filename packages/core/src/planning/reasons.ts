@@ -1,9 +1,9 @@
 import type { Holding } from '../circuit/holding';
-import { staysUnderCharge } from '../circuit/part';
-import { kindOf } from '../circuit/system-kind';
+import { kindOf, type Ports } from '../circuit/system-kind';
 import { methods, pumpDowns, recoveries, type Method } from './method';
 import type { Sight } from './sight';
 import type { Range, JobConditions } from './job-conditions';
+import { emptiedWhereOpened, keptBackByCompressorAlone, opened, opensUnderCharge } from './what-is-opened';
 
 /** What speaks against a method. `instead` is what would take the reason away. */
 export interface Reason {
@@ -166,7 +166,13 @@ const rules = [
     code: 'no-suction-valve',
     effect: 'not-advised',
     against: ['pump-down-condenser', 'pump-down-and-recover'],
-    when: ({ valves }) => applies(valves['liquid-service'] !== 'none' && valves['suction-service'] === 'none'),
+    when: (conditions) => applies(conditions.valves['liquid-service'] !== 'none' && keptBackByCompressorAlone(conditions, 'condenser')),
+  },
+  {
+    code: 'no-suction-valve',
+    effect: 'not-advised',
+    against: ['pump-down-receiver'],
+    when: (conditions) => applies(conditions.valves.king !== 'none' && keptBackByCompressorAlone(conditions, 'receiver')),
   },
   {
     code: 'valve-unproved',
@@ -186,22 +192,33 @@ const rules = [
     code: 'part-stays-under-charge',
     effect: 'impossible',
     against: ['pump-down-condenser', 'pump-down-and-recover'],
-    when: ({ failed }) => applies(isPart(failed) && staysUnderCharge(failed, 'condenser')),
+    when: (conditions) => applies(opensUnderCharge(conditions, 'condenser')),
   },
   {
     code: 'part-stays-under-receiver-charge',
     effect: 'impossible',
     against: ['pump-down-receiver'],
-    when: ({ failed }) => applies(isPart(failed) && staysUnderCharge(failed, 'receiver')),
+    when: (conditions) => applies(opensUnderCharge(conditions, 'receiver')),
   },
   {
     code: 'leak-not-found',
     effect: 'once-seen',
     see: 'leak-found',
     against: pumpDowns,
-    when: ({ failed }) => applies(failed === 'unknown'),
+    when: (conditions) => applies(opened(conditions, 'condenser') === 'unknown'),
   },
-  { code: 'to-be-emptied', effect: 'impossible', against: pumpDowns, when: ({ failed }) => applies(failed === 'none') },
+  {
+    code: 'to-be-emptied',
+    effect: 'impossible',
+    against: pumpDowns,
+    when: (conditions) => applies(opened(conditions, 'condenser') === 'everything'),
+  },
+  {
+    code: 'not-emptied-through-ports',
+    effect: 'impossible',
+    against: recoveries,
+    when: (conditions) => applies(conditions.ports !== 'none' && !emptiedWhereOpened(conditions, conditions.metering === 'stuck-closed')),
+  },
   {
     code: 'does-not-fit-condenser',
     effect: 'impossible',
@@ -289,8 +306,14 @@ const rules = [
     when: ({ asFound }) => (asFound.state === 'vapour-only' ? { most: asFound.mostKg } : undefined),
   },
   { code: 'no-ports', effect: 'impossible', against: recoveries, when: ({ ports }) => applies(ports === 'none') },
-  { code: 'has-ports', effect: 'impossible', against: ['pierce'], when: ({ ports }) => applies(ports !== 'none') },
-  { code: 'one-port', effect: 'impossible', against: ['push-pull'], when: ({ ports }) => applies(ports === 'one') },
+  {
+    // what no port empties is pierced, whatever ports there are
+    code: 'has-ports',
+    effect: 'impossible',
+    against: ['pierce'],
+    when: (conditions) => applies(conditions.ports !== 'none' && emptiedWhereOpened(conditions, conditions.metering === 'stuck-closed')),
+  },
+  { code: 'one-port', effect: 'impossible', against: ['push-pull'], when: ({ ports }) => applies(hasOnePort(ports)) },
   {
     code: 'too-little-for-push-pull',
     effect: 'not-advised',
@@ -307,7 +330,7 @@ const rules = [
     code: 'sealed-unit',
     effect: 'not-advised',
     against: ['recover'],
-    when: ({ kind, ports }) => applies(kindOf(kind).sealed && ports === 'one'),
+    when: ({ kind, ports }) => applies(kindOf(kind).sealed && hasOnePort(ports)),
   },
 ] as const satisfies readonly Rule[];
 
@@ -316,7 +339,7 @@ const most = (content: Range, part: Holding | undefined): number => (part?.by ==
 const isUnsure = (content: Range, part: Holding | undefined): boolean => part?.certain === false && most(content, part) > part.low;
 const mayNotFit = (content: Range, part: Holding | undefined): boolean =>
   part?.certain === true && content.likely <= part.likely && most(content, part) > part.low;
-const isPart = (failed: JobConditions['failed']) => failed !== 'unknown' && failed !== 'none';
+const hasOnePort = (ports: Ports) => ports !== 'both' && ports !== 'none';
 const fits = (condition: boolean, content: number, holds: number | undefined) =>
   condition && holds !== undefined ? { content, holds } : undefined;
 /** @param part what limits it, and at which temperature: the day's, or the hottest it will see */

@@ -1,58 +1,9 @@
+import { expectSituation, HOLD, nothing, psig, seen, system, type Row } from '../../test/situation';
 import { knownVolume } from '../circuit/part-volume';
-import type { SystemKind } from '../circuit/system-kind';
-import { isFlammable, classificationOf } from '../fluids/classification';
-import { refrigerant } from '../fluids/refrigerant';
 import { massFrom } from '../units/mass';
-import { pressureFrom, STANDARD_ATMOSPHERE } from '../units/pressure';
 import { cubicMetre } from '../units/quantity';
-import { fahrenheit } from '../units/temperature';
-import type { Verdict } from './decide';
-import { USUAL_EQUIPMENT } from './equipment';
-import type { Method } from './method';
-import { planFor, type Look, type RecordedSystem } from './plan';
-import type { ReasonCode } from './reasons';
 import { USUAL_PRACTICE } from './company-practice';
-import type { Sight } from './sight';
-
-/** A system as it stands in a register: pounds on the plate, nothing else known. */
-const system = (kind: SystemKind, id: string, lb: number, more: Partial<RecordedSystem> = {}): RecordedSystem => ({
-  kind,
-  composition: refrigerant(id).composition,
-  flammable: isFlammable(classificationOf(id)),
-  nameplateKg: massFrom(lb, 'lb'),
-  contentKg: massFrom(lb, 'lb'),
-  volumes: {},
-  valves: {},
-  compressor: 'scroll',
-  switches: { low: 'fitted' },
-  limits: [],
-  ...more,
-});
-
-const psig = (value: number) => pressureFrom(value, 'psig', STANDARD_ATMOSPHERE);
-/** Nothing seen but the temperature of the day. */
-const nothing: Look = {
-  T: fahrenheit(80),
-  failed: 'unknown',
-  compressor: 'unknown',
-  metering: 'unknown',
-  cooling: 'unknown',
-  water: 'unknown',
-  majorRepair: true,
-  atmosphere: STANDARD_ATMOSPHERE,
-  equipment: USUAL_EQUIPMENT,
-};
-const HOLD = { 'liquid-service': 'holds', 'suction-service': 'holds' } as const;
-/** Everything seen and in order, the evaporator to be opened. */
-const seen: Look = {
-  ...nothing,
-  standingPressure: psig(236),
-  failed: 'evaporator',
-  compressor: 'runs',
-  metering: 'works',
-  cooling: 'held',
-  valves: HOLD,
-};
+import { planFor, type Look, type RecordedSystem } from './plan';
 
 const split = system('split', 'R-410A', 7);
 const heatPump = system('heat-pump', 'R-410A', 8);
@@ -78,17 +29,6 @@ const freezer = system('appliance', 'R-290', 0.31);
 const kiosk = system('appliance', 'R-134a', 0.6, { ports: 'one' });
 const geothermal = system('geothermal', 'R-410A', 5);
 const vehicle = system('vehicle', 'R-134a', 1.5);
-
-type Row = readonly [
-  what: string,
-  system: RecordedSystem,
-  look: Look,
-  method: Method,
-  feasibility: Verdict['feasibility'],
-  reason: ReasonCode | undefined,
-  next: Sight | undefined,
-  chosen: Method | undefined,
-];
 
 // Situations of the trade: what is expected of a method, the reason that must be among those told, what is to be looked at next, and what
 // is proposed as it stands. Common practice.
@@ -598,13 +538,8 @@ const rows: readonly Row[] = [
   ['a vehicle', vehicle, { ...seen, standingPressure: psig(86.5), valves: {} }, 'recover', 'possible', undefined, undefined, 'recover'],
 ];
 
-test.each(rows)('%s: %#', (_, entry, look, method, feasibility, reason, next, chosen) => {
-  const { decision } = planFor(entry, look, USUAL_PRACTICE);
-  const verdict = decision.verdicts.find((one) => one.method === method)!;
-  expect([method, verdict.feasibility]).toEqual([method, feasibility]);
-  if (reason === undefined) expect(verdict.reasons).toEqual([]);
-  else expect(verdict.reasons.map(({ code }) => code)).toContain(reason);
-  expect([decision.next?.see, decision.chosen]).toEqual([next, chosen]);
+test.each(rows)('%s: %#', (...row) => {
+  expectSituation(row);
 });
 
 test('there are at least sixty of them', () => {

@@ -1,4 +1,5 @@
 import { estimatedVolume } from '../circuit/part-volume';
+import { partsOf } from '../circuit/system-kind';
 import { evacuationLevel } from '../compliance/evacuation-level';
 import { refrigerant } from '../fluids/refrigerant';
 import { pressureFrom, STANDARD_ATMOSPHERE, pressureIn } from '../units/pressure';
@@ -134,7 +135,7 @@ test('a flat system is proved flat, swept and opened; one that is only emptied i
 });
 
 describe('facts that hardly go together are asked about', () => {
-  const record = { kind: 'packaged', chargeKg: 9, recorded: [], kingValve: false } as const;
+  const record = { kind: 'packaged', parts: partsOf({ kind: 'packaged' }), chargeKg: 9, recorded: [], kingValve: false } as const;
 
   test('a receiver on a packaged unit, a king valve without one', () => {
     expect(contradictions({ ...record, recorded: ['receiver'] })).toEqual([{ code: 'part-not-in-kind', numbers: {}, part: 'receiver' }]);

@@ -1,7 +1,9 @@
 import type { Valve } from '../circuit/part';
-import { kindOf } from '../circuit/system-kind';
+import { hasPart, valvesOf } from '../circuit/circuit';
+import { carriesChargeAway } from '../circuit/opened';
 import type { Pascal } from '../units/quantity';
-import type { Method } from './method';
+import { pumpDowns, type Method } from './method';
+import { emptiedWhereOpened } from './what-is-opened';
 import type { EndOfPumpDown } from './company-practice';
 import { SLIGHTLY_POSITIVE } from './sight';
 import type { JobConditions } from './job-conditions';
@@ -27,6 +29,9 @@ export type StepCode =
   | 'shade-shut-part'
   | 'pierce-process-tube'
   | 'open-branches'
+  | 'open-valves'
+  | 'hold-solenoid-open'
+  | 'carry-and-recover'
   | 'prepare-cylinder'
   | 'remove-cores'
   | 'connect-and-purge'
@@ -55,7 +60,10 @@ export type StepCaution =
   | 'shut-part-in-the-sun'
   | 'rated-for-it'
   | 'not-above-weakest'
-  | 'no-flame-before-swept';
+  | 'no-flame-before-swept'
+  | 'liquid-trapped'
+  | 'prove-zero-here'
+  | 'unit-under-charge';
 
 /** One line of the checklist. Words are the interface's; figures are here. */
 export interface Step {
@@ -95,7 +103,7 @@ const WATCHED_MINUTES = 10;
 
 /** The ordered checklist of a method for this system. */
 export function steps(method: Method, conditions: JobConditions, facts: StepFacts): readonly Step[] {
-  const all = [...before(conditions), ...core(method, conditions, facts), ...after(conditions, facts)];
+  const all = [...before(conditions), ...core(method, conditions, facts), ...after(method, conditions, facts)];
   return facts.flammable ? all.map((step) => ({ ...step, cautions: [...step.cautions, ...(WITH_FIRE[step.code] ?? [])] })) : all;
 }
 
@@ -168,13 +176,14 @@ function core(method: Method, conditions: JobConditions, facts: StepFacts): read
 const exceeds = ({ content, condenser }: JobConditions) => condenser !== undefined && content.high > condenser.low;
 
 function pumpDown(valve: 'liquid-service' | 'king', conditions: JobConditions, facts: StepFacts): readonly Step[] {
-  const { kind, compressor, atmosphere, valves } = conditions;
+  const { circuit, compressor, atmosphere, valves } = conditions;
   const suctionValve = valves['suction-service'] !== 'none';
   const vacuum = facts.endOfPumpDown === 'vacuum' && compressor.type === 'reciprocating' && !facts.flammable;
   const end = (vacuum ? 0.7 * atmosphere : atmosphere + SLIGHTLY_POSITIVE) as Pascal;
   return [
-    ...(kindOf(kind).parts.includes('reversing-valve') ? [step('hold-in-cooling')] : []),
+    ...(hasPart(circuit, 'reversing-valve') ? [step('hold-in-cooling')] : []),
     ...(valve === 'king' || !stopsTooEarly(facts, end) ? [] : [lowPressureSwitch(facts)]),
+    ...holdSolenoidOpen(conditions),
     ...(suctionValve && valve === 'liquid-service' ? [step('nearly-close-suction', { valve: 'suction-service' })] : []),
     step('run-compressor'),
     step(valve === 'king' ? 'close-king' : 'close-liquid-valve', { valve }),
@@ -198,10 +207,20 @@ const stopsTooEarly = ({ switches: { low, lowOpens } }: StepFacts, end: Pascal) 
 const lowPressureSwitch = ({ switches: { lowOpens } }: StepFacts) =>
   step('defeat-low-pressure-switch', { cautions: ['lock-out'], ...(lowOpens === undefined ? {} : { at: lowOpens }) });
 
-function hookUp({ kind, ports }: JobConditions, { needsCooling, indoorUnits, reuse: { apart, back, tested } }: StepFacts): readonly Step[] {
+/** While its coil has no power a solenoid valve keeps the liquid that is ahead of it. */
+const holdSolenoidOpen = ({ circuit }: JobConditions): readonly Step[] =>
+  hasPart(circuit, 'solenoid') ? [step('hold-solenoid-open', { cautions: ['liquid-trapped'] })] : [];
+
+/** A hand valve that somebody has left shut keeps what is behind it. */
+const openValves = ({ circuit }: JobConditions): readonly Step[] => (valvesOf(circuit).length > 0 ? [step('open-valves')] : []);
+
+function hookUp(conditions: JobConditions, { needsCooling, indoorUnits, reuse: { apart, back, tested } }: StepFacts): readonly Step[] {
+  const { kind, ports } = conditions;
   return [
     // a branch whose valve is shut keeps its liquid (common practice)
     ...(kind === 'multi-split' ? [step('open-branches', indoorUnits === undefined ? {} : { count: indoorUnits })] : []),
+    ...openValves(conditions),
+    ...holdSolenoidOpen(conditions),
     ...(apart && !tested ? [step('acid-test', { cautions: ['acid'], asksReading: true })] : []),
     step('prepare-cylinder', {
       cautions: [...(apart ? (['acid'] as const) : []), ...(needsCooling ? (['cool-the-cylinder'] as const) : [])],
@@ -219,10 +238,14 @@ const drawDown = ({ level }: JobConditions): readonly Step[] => [
   step('book-by-scale', { asksReading: true }),
 ];
 
-const after = ({ failed }: JobConditions, { weakest }: StepFacts): readonly Step[] =>
-  failed === 'none'
-    ? []
-    : [
-        step('sweep-with-nitrogen', weakest === undefined ? {} : { at: weakest, cautions: ['not-above-weakest'] }),
-        step('open', { cautions: ['lock-out'] }),
-      ];
+function after(method: Method, conditions: JobConditions, { weakest }: StepFacts): readonly Step[] {
+  if (conditions.failed === 'none') return [];
+  const unproved = pumpDowns.includes(method) || emptiedWhereOpened(conditions, true) ? [] : (['prove-zero-here'] as const);
+  return [
+    step('sweep-with-nitrogen', weakest === undefined ? {} : { at: weakest, cautions: ['not-above-weakest'] }),
+    step('open', { cautions: ['lock-out', ...unproved] }),
+    ...(pumpDowns.includes(method) && carriesChargeAway(conditions.purpose)
+      ? [step('carry-and-recover', { cautions: ['unit-under-charge', 'stop-weight'], asksReading: true })]
+      : []),
+  ];
+}

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { purposes } from '../circuit/opened';
 import { methods, pumpDowns } from '../planning/method';
 import { marks, stages, type Mark, type Stage } from './stage';
 import { nextStage, stageStates, type JobSoFar } from './stage-states';
@@ -7,6 +8,7 @@ const nothing: JobSoFar = {
   ambientRead: false,
   standingRead: false,
   failed: 'unknown',
+  purpose: 'repair',
   method: undefined,
   factsChanged: false,
   lookChanged: false,
@@ -71,6 +73,7 @@ const job = fc.record({
   factsChanged: fc.boolean(),
   lookChanged: fc.boolean(),
   transfers: fc.nat(3),
+  purpose: fc.constantFrom(...purposes),
   said: fc
     .array(fc.tuple(fc.constantFrom(...stages), fc.record({ mark: fc.constantFrom(...marks), why: fc.string() })))
     .map((entries) => new Map(entries)),
@@ -89,7 +92,14 @@ test('a stage is done only by a person, by a reading, by a plan or by a transfer
         if (notNeeded === 'stays-in-system') expect(pumpDowns).toContain(entry.method);
         if (state === 'not-needed' && entry.method === undefined) expect(notNeeded).toBe('said');
       }
-      const unseen = stageStates({ ...entry, ambientRead: false, standingRead: false, failed: 'unknown', method: undefined });
+      const unseen = stageStates({
+        ...entry,
+        ambientRead: false,
+        standingRead: false,
+        failed: 'unknown',
+        purpose: 'repair',
+        method: undefined,
+      });
       const look = (all: typeof states) => all.find(({ stage }) => stage === 'look')!;
       expect(look(unseen).state === 'done').toBe(entry.said.get('look')?.mark === 'done');
       expect(look(unseen).lacks.length).toBeGreaterThanOrEqual(look(states).lacks.length);
@@ -108,4 +118,18 @@ test('a visit closes only when somebody closes it, and says while something is o
       expect(open ? states.find(({ stage }) => stage === nextStage(states))!.state : 'ahead').not.toBe('done');
     }),
   );
+});
+
+test('a unit that is carried away with its charge is still recovered; a system that is removed is not proved, charged or checked', () => {
+  const pumped = { method: 'pump-down-condenser', failed: 'unknown' } as const;
+  expect(of({ ...pumped, failed: 'evaporator' }, 'transfer')).toMatchObject({ state: 'not-needed', notNeeded: 'stays-in-system' });
+  for (const purpose of ['replace-outdoor', 'replace-both', 'remove'] as const) {
+    expect(of({ ...pumped, purpose }, 'transfer')).toMatchObject({ state: 'ahead', lacks: ['weighed-transfer'] });
+    expect(of({ ...pumped, purpose }, 'account').state).toBe('ahead');
+  }
+  for (const stage of ['prove', 'recharge', 'check'] as const) {
+    expect(of({ ...pumped, purpose: 'remove' }, stage)).toMatchObject({ state: 'not-needed', notNeeded: 'taken-out-of-service' });
+    expect(of({ ...pumped, purpose: 'replace-outdoor' }, stage).state).toBe('ahead');
+  }
+  expect(of({ ambientRead: true, standingRead: true, purpose: 'replace-indoor' }, 'look').state).toBe('done');
 });

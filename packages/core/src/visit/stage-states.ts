@@ -1,4 +1,4 @@
-import type { Part } from '../circuit/part';
+import { carriesChargeAway, type Purpose, type Thing } from '../circuit/opened';
 import { pumpDowns, type Method } from '../planning/method';
 import { stages, type Lack, type Mark, type NotNeeded, type Stage, type StageState, type Trouble } from './stage';
 
@@ -8,7 +8,8 @@ export interface JobSoFar {
   readonly ambientRead: boolean;
   readonly standingRead: boolean;
   /** `none` where nothing failed and the system is to be emptied. */
-  readonly failed: Part | 'unknown' | 'none';
+  readonly failed: Thing | 'unknown' | 'none';
+  readonly purpose: Purpose;
   /** What was decided; nothing while no plan is saved. */
   readonly method: Method | undefined;
   /** The facts of the system have changed since the plan was saved. */
@@ -21,7 +22,7 @@ export interface JobSoFar {
   readonly closed: boolean;
 }
 
-/** Pump-downs that leave the whole charge in the system: nothing goes into a cylinder. */
+/** Pump-downs that leave the whole charge in the system: nothing goes into a cylinder, unless the unit is carried away with it. */
 const LEAVES_CHARGE: readonly Method[] = pumpDowns.filter((method) => method !== 'pump-down-and-recover');
 
 /**
@@ -56,20 +57,22 @@ const troubleOf = ({ factsChanged, lookChanged }: JobSoFar): Trouble | undefined
   factsChanged ? 'facts-changed' : lookChanged ? 'look-changed' : undefined;
 
 /** What follows from the method. Before anything is decided, everything may be needed. */
-function notNeeded(stage: Stage, { method, failed, transfers }: JobSoFar): NotNeeded | undefined {
+function notNeeded(stage: Stage, { method, failed, purpose, transfers }: JobSoFar): NotNeeded | undefined {
   if (method === undefined) return undefined;
-  const outOfService = failed === 'none' && !LEAVES_CHARGE.includes(method);
+  const staysIn = LEAVES_CHARGE.includes(method) && !carriesChargeAway(purpose);
+  const removed = purpose === 'remove';
+  const outOfService = removed || (failed === 'none' && !staysIn);
   switch (stage) {
     case 'transfer':
       if (transfers > 0) return undefined; // what happened, happened
-      if (LEAVES_CHARGE.includes(method)) return 'stays-in-system';
+      if (staysIn) return 'stays-in-system';
       return method === 'nothing' ? 'flat' : undefined;
     case 'account':
-      return transfers === 0 && LEAVES_CHARGE.includes(method) ? 'nothing-removed' : undefined;
+      return transfers === 0 && staysIn ? 'nothing-removed' : undefined;
     case 'repair':
-      return failed === 'none' ? 'nothing-to-repair' : undefined;
+      return removed || failed === 'none' ? 'nothing-to-repair' : undefined;
     case 'prove':
-      return failed === 'none' ? (outOfService ? 'taken-out-of-service' : 'not-opened') : undefined;
+      return outOfService ? 'taken-out-of-service' : failed === 'none' ? 'not-opened' : undefined;
     case 'recharge':
     case 'check':
       return outOfService ? 'taken-out-of-service' : undefined;
@@ -91,12 +94,12 @@ const SAID: Partial<Record<Stage, Lack>> = {
   check: 'running-check',
 };
 
-function lacksOf(stage: Stage, { ambientRead, standingRead, failed, method, transfers }: JobSoFar): readonly Lack[] {
+function lacksOf(stage: Stage, { ambientRead, standingRead, failed, purpose, method, transfers }: JobSoFar): readonly Lack[] {
   if (stage === 'look') {
     const lacks: readonly [Lack, boolean][] = [
       ['standing-pressure', !standingRead],
       ['ambient', !ambientRead],
-      ['failed-part', failed === 'unknown'],
+      ['failed-part', failed === 'unknown' && (purpose === 'repair' || purpose === 'find-leak')],
     ];
     return lacks.filter(([, missing]) => missing).map(([lack]) => lack);
   }

@@ -1,21 +1,25 @@
 import { ChangeDetectionStrategy, Component, computed, input, model } from '@angular/core';
+import type { Circuit, ComponentId, ValveId } from '@hygromet/core/circuit/circuit';
 import type { Part, Valve } from '@hygromet/core/circuit/part';
-import type { SystemKind } from '@hygromet/core/circuit/system-kind';
-import type { Holds } from '@hygromet/core/planning/where';
-import { partNames, valveNames } from '../systems/system-labels';
+import type { Holds, Where } from '@hygromet/core/planning/where';
+import { componentName, partNames, valveIdName, valveNames } from '../systems/system-labels';
+import { partOf } from '@hygromet/core/circuit/circuit-of';
 import { layoutOf } from './circuit-layout';
 import { touchesOf } from './circuit-touches';
 
 const nameOf = (thing: Part | Valve): string => ({ ...partNames, ...valveNames })[thing];
 
-/** A valve of the system and whether it is shut at the end. */
-export interface ShownValve {
-  readonly valve: Valve;
-  readonly shut: boolean;
-}
-
 /** In the drawing there is no room for more; read aloud they have their whole names. */
-const shortNames: Record<Valve, string> = { 'liquid-service': 'Liquid valve', 'suction-service': 'Suction valve', king: 'King valve' };
+const shortValves: Record<Valve, string> = {
+  'discharge-service': 'Discharge valve',
+  'receiver-inlet': 'Inlet valve',
+  king: 'King valve',
+  'liquid-service': 'Liquid valve',
+  'branch-liquid': 'Branch valve',
+  'branch-gas': 'Gas valve',
+  'suction-service': 'Suction valve',
+};
+const shortParts: Partial<Record<Part, string>> = { 'outdoor-metering': 'Outdoor metering' };
 const holdsWords: Record<Holds, string> = { liquid: 'liquid', vapour: 'vapor', both: 'liquid and vapor', 'nearly-empty': 'nearly empty' };
 
 /** The circuit: double lines filled with what is in them, valves filled when shut, the part to be opened dashed in the danger colour. */
@@ -24,12 +28,12 @@ const holdsWords: Record<Holds, string> = { liquid: 'liquid', vapour: 'vapor', b
   template: `
     @let l = layout();
     <svg [attr.viewBox]="'0 0 ' + l.width + ' ' + l.height" [attr.role]="pickable() ? 'group' : 'img'" [attr.aria-label]="words()">
-      @for (pipe of l.pipes; track pipe.way) {
+      @for (pipe of l.pipes; track $index) {
         <path class="pipe wall" [attr.d]="pipe.way" />
-        <path [class]="'pipe ' + holds(pipe.part)" [attr.d]="pipe.way" />
+        <path [class]="'pipe ' + holds(pipe.carries)" [attr.d]="pipe.way" />
       }
-      @for (part of l.parts; track part.part) {
-        @let drawn = 'body ' + holds(part.part) + (part.part === opened() ? ' opened' : '');
+      @for (part of l.parts; track part.id) {
+        @let drawn = 'body ' + holds(part.id) + (isOpened(part.part) ? ' opened' : '');
         @switch (part.shape) {
           @case ('round') {
             <circle [class]="drawn" [attr.cx]="part.x + 28" [attr.cy]="part.y + 28" r="28" />
@@ -53,11 +57,28 @@ const holdsWords: Record<Holds, string> = { liquid: 'liquid', vapour: 'vapor', b
             />
           }
           @case ('coil') {
+            @if (part.count > 1) {
+              <rect
+                class="behind"
+                [attr.x]="part.x + 6"
+                [attr.y]="part.y + 6"
+                [attr.width]="part.width"
+                [attr.height]="part.height"
+                rx="6"
+              />
+            }
             <rect [class]="drawn" [attr.x]="part.x" [attr.y]="part.y" [attr.width]="part.width" [attr.height]="part.height" rx="6" />
             <path class="detail" [attr.d]="coil(part.x, part.y, part.width)" />
           }
           @case ('bow-tie') {
             <path [class]="drawn" [attr.d]="bowTie(part.x + 14, part.y + 14, true)" />
+          }
+          @case ('level-bow-tie') {
+            <path [class]="drawn" [attr.d]="bowTie(part.x + 14, part.y + 14, false)" />
+          }
+          @case ('glass') {
+            <circle [class]="drawn" [attr.cx]="part.x + 14" [attr.cy]="part.y + 14" r="14" />
+            <circle class="detail" [attr.cx]="part.x + 14" [attr.cy]="part.y + 14" r="7" />
           }
           @default {
             <rect [class]="drawn" [attr.x]="part.x" [attr.y]="part.y" [attr.width]="part.width" [attr.height]="part.height" rx="5" />
@@ -67,15 +88,15 @@ const holdsWords: Record<Holds, string> = { liquid: 'liquid', vapour: 'vapor', b
           [attr.x]="part.label.x"
           [attr.y]="part.label.y"
           [attr.text-anchor]="part.label.anchor"
-          [class.opened-text]="part.part === opened()"
+          [class.opened-text]="isOpened(part.part)"
         >
-          {{ names[part.part] }}
+          {{ names[part.part] }}{{ part.count > 1 ? ' × ' + part.count : '' }}
         </text>
       }
-      @for (valve of l.valves; track valve.valve) {
-        <path class="valve" [class.shut]="isShut(valve.valve)" [attr.d]="bowTie(valve.x, valve.y, valve.upright)" />
+      @for (valve of l.valves; track valve.id) {
+        <path class="valve" [class.shut]="isShut(valve.id)" [attr.d]="bowTie(valve.x, valve.y, valve.upright)" />
         <text class="small" [attr.x]="valve.label.x" [attr.y]="valve.label.y" [attr.text-anchor]="valve.label.anchor">
-          {{ shortNames[valve.valve] }}{{ isShut(valve.valve) ? ', shut' : '' }}
+          {{ shortValves[valve.valve] }}{{ isShut(valve.id) ? ', shut' : '' }}
         </text>
       }
       @if (pickable()) {
@@ -103,7 +124,7 @@ const holdsWords: Record<Holds, string> = { liquid: 'liquid', vapour: 'vapor', b
       <li><i class="vapour"></i>vapor</li>
       <li><i class="both"></i>both</li>
       <li><i class="nearly-empty"></i>nearly empty</li>
-      @if (opened() !== undefined) {
+      @if (opened().length > 0) {
         <li><i class="opened"></i>will be open to the air</li>
       }
     </ul>
@@ -112,36 +133,32 @@ const holdsWords: Record<Holds, string> = { liquid: 'liquid', vapour: 'vapor', b
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class CircuitDrawing {
-  readonly kind = input.required<SystemKind>();
-  readonly valves = input.required<readonly ShownValve[]>();
-  readonly where = input.required<ReadonlyMap<Part, Holds>>();
-  /** The part that will be open to the air. */
-  readonly opened = input<Part | undefined>();
+  readonly circuit = input.required<Circuit>();
+  /** The hand valves that are shut. */
+  readonly shut = input<ReadonlySet<ValveId>>(new Set());
+  readonly where = input.required<Where>();
+  /** What will be open to the air. */
+  readonly opened = input<readonly ComponentId[]>([]);
   /** Whether its parts, valves and lines can be touched. */
   readonly pickable = input(false);
   readonly picked = model<Part | Valve | undefined>();
 
-  protected readonly names = partNames;
-  protected readonly shortNames = shortNames;
-  protected readonly layout = computed(() =>
-    layoutOf(
-      this.kind(),
-      this.valves().map(({ valve }) => valve),
-    ),
-  );
+  protected readonly names = { ...partNames, ...shortParts };
+  protected readonly shortValves = shortValves;
+  protected readonly layout = computed(() => layoutOf(this.circuit()));
   protected readonly touches = computed(() => touchesOf(this.layout()).map((touch) => ({ ...touch, name: nameOf(touch.thing) })));
   protected readonly words = computed(() => {
-    const told = [...this.where()].map(
-      ([part, holds]) => `${partNames[part]}: ${holdsWords[holds]}${part === this.opened() ? ', will be open to the air' : ''}`,
-    );
-    const shut = this.valves()
-      .filter((valve) => valve.shut)
-      .map(({ valve }) => `${valveNames[valve]} shut`);
+    const told = [...this.where()]
+      .filter(([id]) => !id.startsWith('before-'))
+      .map(([id, holds]) => `${componentName(id)}: ${holdsWords[holds]}${this.opened().includes(id) ? ', will be open to the air' : ''}`);
+    const shut = [...this.shut()].map((id) => `${valveIdName(id)} shut`);
     return `Circuit. ${[...shut, ...told].join('. ')}.`;
   });
 
-  protected holds = (part: Part): Holds => this.where().get(part) ?? 'nearly-empty';
-  protected isShut = (valve: Valve): boolean => this.valves().some((shownValve) => shownValve.valve === valve && shownValve.shut);
+  protected holds = (id: ComponentId): Holds => this.where().get(id) ?? 'nearly-empty';
+  protected isShut = (id: ValveId): boolean => this.shut().has(id);
+  /** Of several alike that are drawn as one, any of them. */
+  protected isOpened = (part: Part): boolean => this.opened().some((id) => partOf(id) === part && !id.startsWith('before-'));
   protected bowTie = (x: number, y: number, upright: boolean): string =>
     upright ? `M${x - 10} ${y - 14}h20l-20 28h20z` : `M${x - 14} ${y - 10}v20l28-20v20z`;
   protected coil = (x: number, y: number, width: number): string => {

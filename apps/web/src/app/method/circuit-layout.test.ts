@@ -1,4 +1,7 @@
-import { kindOf, systemKinds } from '@hygromet/core/circuit/system-kind';
+import { circuitOf } from '@hygromet/core/circuit/circuit-of';
+import { optionalParts, valves, type Valve } from '@hygromet/core/circuit/part';
+import { partsOf, systemKinds, type CircuitRecord } from '@hygromet/core/circuit/system-kind';
+import fc from 'fast-check';
 import { layoutOf, type Label } from './circuit-layout';
 
 interface Box {
@@ -38,34 +41,91 @@ function pieces(way: string): Box[] {
 }
 
 const overlap = (a: Box, b: Box) => a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom;
+/** As they stand in the drawing, shut. */
 const names: Record<string, string> = {
-  'liquid-service': 'Liquid valve, shut',
-  'suction-service': 'Suction valve, shut',
+  'discharge-service': 'Discharge valve, shut',
+  'receiver-inlet': 'Inlet valve, shut',
   king: 'King valve, shut',
+  'liquid-service': 'Liquid valve, shut',
+  'branch-liquid': 'Branch valve, shut',
+  'branch-gas': 'Gas valve, shut',
+  'suction-service': 'Suction valve, shut',
+  'outdoor-metering': 'Outdoor metering',
 };
 
-test.each(systemKinds)('no name in the drawing of a %s lies over a line, a part or another name, or runs out of it', (kind) => {
-  const layout = layoutOf(kind, kindOf(kind).valves);
+/** What is wrong with a drawing: names over lines, parts or each other, or out of it; bodies over each other. */
+function faultsOf(record: CircuitRecord): readonly string[] {
+  const layout = layoutOf(circuitOf(record));
+  const several = (count: number) => (count > 1 ? ` × ${count}` : '');
   const labels = [
-    ...layout.parts.map(({ part, label }) => ({ name: part, box: boxOf(label, part.replace('-', ' ')) })),
+    ...layout.parts.map(({ part, count, label }) => ({
+      name: part,
+      box: boxOf(label, (names[part] ?? part.replaceAll('-', ' ')) + several(count)),
+    })),
     ...layout.valves.map(({ valve, label }) => ({ name: valve, box: boxOf(label, names[valve]!) })),
   ];
   const lines = layout.pipes.flatMap(({ way }) => pieces(way));
-  const bodies = layout.parts.map(({ x, y, width, height }) => ({ left: x, right: x + width, top: y, bottom: y + height }));
-  for (const { name, box } of labels) {
-    expect([name, lines.some((line) => overlap(box, line))]).toEqual([name, false]);
-    expect([name, bodies.some((body) => overlap(box, body))]).toEqual([name, false]);
-    expect([name, labels.some((other) => other.name !== name && overlap(box, other.box))]).toEqual([name, false]);
-    expect(box.left).toBeGreaterThanOrEqual(0);
-    expect(box.right).toBeLessThanOrEqual(layout.width);
-  }
+  const bodies = layout.parts.map(({ part, x, y, width, height }) => ({
+    name: part,
+    box: { left: x, right: x + width, top: y, bottom: y + height },
+  }));
+  return [
+    ...labels.flatMap(({ name, box }) => [
+      ...(lines.some((line) => overlap(box, line)) ? [`${name} over a line`] : []),
+      ...bodies.filter((body) => overlap(box, body.box)).map((body) => `${name} over the ${body.name}`),
+      ...labels.filter((other) => other.name !== name && overlap(box, other.box)).map((other) => `${name} over the name ${other.name}`),
+      ...(box.left < 0 || box.right > layout.width || box.top < 0 || box.bottom > layout.height ? [`${name} runs out`] : []),
+    ]),
+    ...bodies.flatMap(({ name, box }, k) =>
+      bodies.slice(k + 1).flatMap((other) => (overlap(box, other.box) ? [`the ${name} over the ${other.name}`] : [])),
+    ),
+  ];
+}
+
+test.each(systemKinds)('no name in the drawing of a %s lies over a line, a part or another name, or runs out of it', (kind) => {
+  expect(faultsOf({ kind })).toEqual([]);
 });
 
-test.each(systemKinds)('every part and valve of a %s is drawn, and its pipes close the loop', (kind) => {
-  const { parts, valves } = kindOf(kind);
-  const layout = layoutOf(kind, valves);
-  const drawn = layout.parts.map(({ part }) => part);
-  expect(parts.filter((part) => !part.endsWith('line') && !drawn.includes(part))).toEqual([]);
-  expect(layout.valves.map(({ valve }) => valve)).toEqual(valves);
-  expect(layout.pipes).toHaveLength(6);
+const anyRecord: fc.Arbitrary<CircuitRecord> = fc
+  .record({
+    kind: fc.constantFrom(...systemKinds),
+    fitted: fc.subarray([...optionalParts]),
+    there: fc.subarray([...valves]),
+    indoorUnits: fc.integer({ min: 1, max: 5 }),
+  })
+  .map(({ kind, fitted, there, indoorUnits }) => ({
+    kind,
+    indoorUnits,
+    fitted: Object.fromEntries(optionalParts.map((part) => [part, fitted.includes(part) ? 'fitted' : 'none'])),
+    valves: Object.fromEntries(valves.map((valve): [Valve, 'holds' | 'none'] => [valve, there.includes(valve) ? 'holds' : 'none'])),
+  }));
+
+test('so it is for any make-up that a record can have', () => {
+  fc.assert(
+    fc.property(anyRecord, (record) => {
+      expect(faultsOf(record)).toEqual([]);
+    }),
+    { numRuns: 400 },
+  );
+});
+
+test('every part and valve of any make-up is drawn once, and its pipes close the loop', () => {
+  fc.assert(
+    fc.property(anyRecord, (record) => {
+      const circuit = circuitOf(record);
+      const layout = layoutOf(circuit);
+      const drawn = layout.parts.map(({ part }) => part);
+      expect([...drawn].sort()).toEqual(
+        partsOf(record)
+          .filter((part) => !part.endsWith('line'))
+          .sort(),
+      );
+      const installed = circuit.links.flatMap(({ barrier }) => (barrier?.kind === 'hand-valve' ? [barrier.valve] : []));
+      expect(layout.valves.map(({ valve }) => valve).sort()).toEqual([...new Set(installed)].sort());
+      const bypass = drawn.includes('head-pressure-valve') ? 1 : 0;
+      // as many pipes as there are things on the loop; what passes the condenser has two of its own
+      expect(layout.pipes).toHaveLength(layout.parts.length + layout.valves.length + bypass);
+    }),
+    { numRuns: 200 },
+  );
 });

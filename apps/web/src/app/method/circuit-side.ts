@@ -20,12 +20,9 @@ import { coolingWords } from './method-labels';
     @if (system(); as s) {
       <h2>{{ title() }}</h2>
       <p class="second">{{ kinds[s.kind] }}, {{ s.refrigerant }}{{ readings() }}</p>
-      <hy-circuit-drawing
-        [kind]="s.kind"
-        [valves]="session.valves()"
-        [where]="where()"
-        [opened]="running() ? undefined : session.failedPart()"
-      />
+      @if (session.circuit(); as circuit) {
+        <hy-circuit-drawing [circuit]="circuit" [shut]="shut()" [where]="where()" [opened]="running() ? [] : session.opened()" />
+      }
       @if (plan(); as p) {
         <dl class="figures">
           @if (p.weakest; as weakest) {
@@ -110,9 +107,10 @@ export class CircuitSide {
     return pumpDowns.includes(method) ? 'After the pump-down' : 'After recovery';
   });
   protected readonly where = computed(() => {
-    const system = this.system();
-    return this.running() && system !== undefined ? whereRunning(system.kind) : this.session.where();
+    const circuit = this.session.circuit();
+    return this.running() && circuit !== undefined ? whereRunning(circuit) : this.session.moment().where;
   });
+  protected readonly shut = computed(() => (this.running() ? new Set<never>() : this.session.moment().shut));
   /** What was read of it, beside what it is. */
   protected readonly readings = computed(() => {
     const { standing, ambient } = this.session.draft();

@@ -1,4 +1,5 @@
 import type { Look } from '@hygromet/contract/look';
+import type { ValveState } from '@hygromet/core/circuit/part';
 import type { Method } from '@hygromet/core/planning/method';
 import { USUAL_EQUIPMENT } from '@hygromet/core/planning/equipment';
 import type { Preferences } from '../preferences/preferences';
@@ -12,15 +13,20 @@ export interface LookDraft {
   readonly visit: string | null;
   readonly ambient: QuantityEntry;
   readonly standing: QuantityEntry;
+  readonly purpose: Said<'purpose'>;
   readonly failed: Said<'failed'>;
   readonly compressor: Said<'compressor'>;
   readonly metering: Said<'metering'>;
   readonly coolingMode: Said<'coolingMode'>;
   readonly water: Said<'water'>;
   /** What was found of a valve today; not there where it is as the record has it. */
-  readonly 'liquid-service'?: Said<'liquid-service'>;
-  readonly 'suction-service'?: Said<'suction-service'>;
-  readonly king?: Said<'king'>;
+  readonly 'discharge-service'?: ValveState;
+  readonly 'receiver-inlet'?: ValveState;
+  readonly king?: ValveState;
+  readonly 'liquid-service'?: ValveState;
+  readonly 'branch-liquid'?: ValveState;
+  readonly 'branch-gas'?: ValveState;
+  readonly 'suction-service'?: ValveState;
   readonly majorRepair: boolean;
   readonly leaks: boolean;
   readonly shaded: boolean;
@@ -47,6 +53,7 @@ export const newLookDraft = ({ temperature, pressure }: Preferences): LookDraft 
   visit: null,
   ambient: emptyEntry(temperature),
   standing: emptyEntry(pressure),
+  purpose: 'repair',
   failed: 'unknown',
   compressor: 'unknown',
   metering: 'unknown',

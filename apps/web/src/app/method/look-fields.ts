@@ -1,9 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { hasPart } from '@hygromet/core/circuit/circuit';
+import { purposes, sortOf, thingsOf, type ThingSort } from '@hygromet/core/circuit/opened';
 import { valveStates, type Valve, type ValveState } from '@hygromet/core/circuit/part';
-import { partNames, valveNames, valveStateNames } from '../systems/system-labels';
+import { purposeNames, thingName, valveNames, valveStateNames } from '../systems/system-labels';
 import { ChoiceField } from '../ui/choice-field';
 import { QuantityField } from '../ui/quantity-field';
 import { MethodSession } from './method.session';
+
+const GROUPS: Record<ThingSort, string> = { part: 'Parts', valve: 'Valves', port: 'Ports', joint: 'Joints' };
 
 /** What is seen on arriving: readings, the part that failed, and what still works. */
 @Component({
@@ -25,11 +29,19 @@ import { MethodSession } from './method.session';
       (entryChange)="session.change({ ambient: $event })"
     />
     <hy-choice-field
-      label="Failed part"
-      [choices]="failedChoices()"
-      [value]="draft.failed"
-      (valueChange)="session.change({ failed: $any($event) })"
+      label="Purpose"
+      [choices]="purposes"
+      [value]="draft.purpose"
+      (valueChange)="session.change({ purpose: $any($event) })"
     />
+    @if (draft.purpose === 'repair' || draft.purpose === 'find-leak') {
+      <hy-choice-field
+        label="Failed part"
+        [choices]="failedChoices()"
+        [value]="draft.failed"
+        (valueChange)="session.change({ failed: $any($event) })"
+      />
+    }
     <hy-choice-field
       label="Compressor"
       [choices]="compressorStates"
@@ -50,7 +62,7 @@ import { MethodSession } from './method.session';
       [value]="draft.metering"
       (valueChange)="session.change({ metering: $any($event) })"
     />
-    @if (session.kind()?.water) {
+    @if ((session.circuit()?.water ?? []).length > 0) {
       <hy-choice-field
         label="Water"
         [choices]="waterStates"
@@ -92,12 +104,22 @@ import { MethodSession } from './method.session';
 })
 export class LookFields {
   protected readonly session = inject(MethodSession);
-  protected readonly reversible = computed(() => this.session.kind()?.parts.includes('reversing-valve') ?? false);
-  protected readonly failedChoices = computed(() => [
-    { value: 'unknown', label: 'not found yet' },
-    { value: 'none', label: 'none – decommissioning' },
-    ...(this.session.kind()?.parts ?? []).map((part) => ({ value: part, label: partNames[part] })),
-  ]);
+  protected readonly reversible = computed(() => {
+    const circuit = this.session.circuit();
+    return circuit !== undefined && hasPart(circuit, 'reversing-valve');
+  });
+  protected readonly purposes = purposes.map((value) => ({ value, label: purposeNames[value] }));
+  /** What of this circuit can fail; what an earlier version said, or an earlier make-up had, stays in sight. */
+  protected readonly failedChoices = computed(() => {
+    const [circuit, { failed }] = [this.session.circuit(), this.session.draft()];
+    const things = circuit === undefined ? [] : thingsOf(circuit);
+    const said = failed === 'unknown' || failed === 'none' || things.includes(failed) ? [] : [failed];
+    return [
+      { value: 'unknown', label: 'not found yet' },
+      ...(failed === 'none' ? [{ value: 'none', label: 'none – decommissioning' }] : []),
+      ...[...said, ...things].map((value) => ({ value, label: thingName(value), group: GROUPS[sortOf(value)] })),
+    ];
+  });
   protected found = (valve: Valve, state: string): void => this.session.change({ [valve]: state as ValveState }); // the list offers only these
   protected readonly valveNames = valveNames;
   protected readonly valveChoices = valveStates.map((value) => ({ value, label: valveStateNames[value] }));
@@ -127,7 +149,7 @@ export class LookFields {
     { value: 'held', label: 'can be held' },
     { value: 'not-held', label: 'cannot be held' },
   ];
-  protected readonly stores = computed(() => (this.session.kind()?.valves ?? []).length > 0);
+  protected readonly stores = computed(() => this.session.valveStates().length > 0);
   protected readonly leakStates = [
     { value: 'no', label: 'level can be reached' },
     { value: 'spoils', label: 'level cannot be reached' },

@@ -1,12 +1,16 @@
 import { fromServer } from '../data/from-server';
-import { computed, inject, Injectable } from '@angular/core';
+import { computed, inject, Injectable, linkedSignal } from '@angular/core';
 
-import { valves as allValves, type Valve, type ValveState } from '@hygromet/core/circuit/part';
-import { kindOf } from '@hygromet/core/circuit/system-kind';
-import type { Method } from '@hygromet/core/planning/method';
+import type { Circuit, ComponentId } from '@hygromet/core/circuit/circuit';
+import { circuitOf } from '@hygromet/core/circuit/circuit-of';
+import { openedBy } from '@hygromet/core/circuit/opened';
+import { valves as allValves } from '@hygromet/core/circuit/part';
+import { idsOf } from '@hygromet/core/circuit/sections';
+import { valveStateOf, type CircuitRecord } from '@hygromet/core/circuit/system-kind';
+import { atStep, type Moment } from '@hygromet/core/planning/at-step';
 import { keptApart } from '@hygromet/core/planning/reuse';
-import { whereAfter, whereAtRest } from '@hygromet/core/planning/where';
-import { decisiveLook, schoolsOf, seenLook } from '@hygromet/contract/plan-facts';
+import { pumpedInto, SHUT_AT_THE_END, whereAfter, whereAtRest } from '@hygromet/core/planning/where';
+import { circuitRecord, decisiveLook, schoolsOf, seenLook } from '@hygromet/contract/plan-facts';
 import type { VisitPlan } from '@hygromet/contract/visit-plan';
 import { kelvin, pascal } from '@hygromet/core/units/quantity';
 import { coreQuery } from '../core-worker/core-query';
@@ -18,12 +22,7 @@ import { currentOf, valueOf } from '../ui/loadable';
 import { readQuantity } from '../ui/quantity-entry';
 import { saidOf, type LookDraft } from './look-draft';
 import { LookSource, SYSTEM_ID } from './look-source';
-
-const SHUT_BY: Partial<Record<Method, readonly Valve[]>> = {
-  'pump-down-condenser': ['liquid-service', 'suction-service'],
-  'pump-down-and-recover': ['liquid-service', 'suction-service'],
-  'pump-down-receiver': ['king', 'suction-service'],
-};
+import type { DrawnMoment } from './step-list';
 
 /** One look at one system: what was seen, what follows from it, and what was decided. */
 @Injectable()
@@ -42,10 +41,6 @@ export class MethodSession {
   private readonly summary = computed(() => valueOf(this.refrigerants())?.find(({ id }) => id === this.known()?.refrigerant));
 
   readonly composition = computed(() => this.summary()?.composition);
-  readonly kind = computed(() => {
-    const system = this.known();
-    return system === undefined ? undefined : kindOf(system.kind);
-  });
   readonly ambient = computed(() => readQuantity('temperature', this.draft().ambient));
   readonly standing = computed(() => readQuantity('pressure', this.draft().standing, this.units.atmosphere()));
 
@@ -69,36 +64,63 @@ export class MethodSession {
   });
   readonly plan = coreQuery(inject(CoreWorker), 'plan', this.question);
 
-  readonly failedPart = computed(() => {
-    const { failed } = this.draft();
-    return failed === 'unknown' || failed === 'none' ? undefined : failed;
+  /** As installed, by the record and by what was found today. */
+  readonly circuit = computed((): Circuit | undefined => {
+    const system = this.known();
+    return system === undefined ? undefined : circuitOf(this.asFound());
+  });
+  /** What will be open to the air; nothing while nobody knows. */
+  readonly opened = computed((): readonly ComponentId[] => {
+    const [circuit, plan, { purpose, failed }] = [this.circuit(), valueOf(this.plan()), this.draft()];
+    if (circuit === undefined || failed === 'none') return [];
+    const into = plan?.method === undefined ? undefined : pumpedInto(plan.method);
+    const opened = openedBy(circuit, purpose, failed === 'unknown' ? undefined : failed, into);
+    return typeof opened === 'string' ? [] : opened;
   });
   /** What comes out goes into a cylinder marked for burnout, until a test has found no acid. */
   readonly keptApart = computed(() => keptApart(this.draft().compressor, this.draft().failed, this.draft().acid));
-  readonly where = computed(() => {
-    const [system, plan] = [this.known(), valueOf(this.plan())];
-    if (system === undefined) return new Map();
-    return plan?.method === undefined ? whereAtRest(system.kind) : whereAfter(plan.method, system.kind);
+  /** The step that is touched, by its place in the list; the drawing shows it. It falls with the steps it is of. */
+  readonly step = linkedSignal<unknown, number | undefined>({ source: () => valueOf(this.plan())?.steps, computation: () => undefined });
+  private readonly seen = computed(() => ({
+    valves: this.asFound().valves ?? {},
+    meteringStuckShut: this.draft().metering === 'stuck-closed',
+  }));
+  /** The circuit when the touched step has been done. */
+  private readonly stepMoment = computed((): Moment | undefined => {
+    const [circuit, plan, step] = [this.circuit(), valueOf(this.plan()), this.step()];
+    if (circuit === undefined || plan?.method === undefined || step === undefined) return undefined;
+    return atStep(plan.method, circuit, this.seen(), plan.steps, step);
   });
-  readonly valves = computed(() => {
-    const system = this.known();
-    if (system === undefined) return [];
-    const found = this.draft();
-    const shut = SHUT_BY[valueOf(this.plan())?.method ?? 'recover'] ?? [];
-    const states: Partial<Record<Valve, ValveState>> = system.facts.valves ?? {};
-    return kindOf(system.kind)
-      .valves.filter((valve) => (found[valve] ?? states[valve]) !== 'none')
-      .map((valve) => ({ valve, shut: shut.includes(valve) }));
+  /** What the list of steps draws beside the one that is touched. */
+  readonly drawnStep = computed((): DrawnMoment | undefined => {
+    const [circuit, moment] = [this.circuit(), this.stepMoment()];
+    return circuit === undefined || moment === undefined ? undefined : { circuit, moment, opened: this.opened() };
+  });
+  /** The circuit at the end of the method; as it is today where there is none. */
+  readonly moment = computed((): Moment => {
+    const [circuit, plan] = [this.circuit(), valueOf(this.plan())];
+    if (circuit === undefined) return { where: new Map(), shut: new Set() };
+    if (plan?.method === undefined) return { where: whereAtRest(circuit), shut: new Set() };
+    return { where: whereAfter(plan.method, circuit, this.seen()), shut: idsOf(circuit, ...(SHUT_AT_THE_END[plan.method] ?? [])) };
   });
 
   /** The valves that can be found to hold or to leak, with what is known of them. */
   readonly valveStates = computed(() => {
-    const [system, draft] = [this.known(), this.draft()];
+    const system = this.known();
     if (system === undefined) return [];
-    const recorded: Partial<Record<Valve, ValveState>> = system.facts.valves ?? {};
+    const record = circuitRecord(system);
     return allValves
-      .filter((valve) => kindOf(system.kind).valves.includes(valve) || recorded[valve] !== undefined)
-      .map((valve) => ({ valve, state: draft[valve] ?? recorded[valve] ?? 'unproved' }));
+      .filter((valve) => record.valves?.[valve] !== undefined || valveStateOf(valve, record) !== 'none')
+      .map((valve) => ({ valve, state: valveStateOf(valve, this.asFound()) }));
+  });
+
+  /** The make-up on record, with what was found of its valves today. */
+  private readonly asFound = computed((): CircuitRecord => {
+    const [system, draft] = [this.known(), this.draft()];
+    if (system === undefined) return { kind: 'split' };
+    const found = allValves.flatMap((valve) => (draft[valve] === undefined ? [] : [[valve, draft[valve]] as const]));
+    const record = circuitRecord(system);
+    return { ...record, valves: { ...record.valves, ...Object.fromEntries(found) } };
   });
 
   /** Somebody has changed the facts since this plan was last looked at. */

@@ -33,7 +33,7 @@ async function seen({ type }: Pick<Page, 'type'>, more: Readonly<Record<string, 
   const all = {
     Ambient: '80',
     'Standing pressure': '236',
-    'Failed part': 'evaporator',
+    ...(more['Purpose'] === undefined ? { 'Failed part': 'evaporator' } : {}),
     Compressor: 'runs',
     'Liquid service valve': 'holds',
     'Suction service valve': 'holds',
@@ -161,6 +161,31 @@ test('facts that hardly go together are asked about', async () => {
   const { text, type } = await open(split({ nameplateKg: 181, contentKg: 181 }));
   await type('Ambient', '80');
   expect(text()).toContain('unusual for this kind of system');
+});
+
+test('a unit that is replaced is pumped full, cut off and recovered on the ground; what has failed is not asked', async () => {
+  const page = await open(split());
+  await seen(page, { Purpose: 'replace-outdoor' });
+  expect(page.root.querySelector('.decided h2')?.textContent).toBe('Pump down into the condenser');
+  expect(page.text()).toContain('take the unit down with its charge');
+  expect([...page.root.querySelectorAll('label')].map((label) => label.textContent)).not.toContain('Failed part');
+});
+
+test('a step that is touched is drawn with what is shut by then; touched again, it is put away', async () => {
+  const page = await open(split());
+  await seen(page);
+  const drawn = () => page.root.querySelector('hy-step-list hy-circuit-drawing svg')?.getAttribute('aria-label') ?? null;
+  const touch = async (words: string) => {
+    [...page.root.querySelectorAll<HTMLButtonElement>('button.step')].find((button) => button.textContent.includes(words))!.click();
+    await page.fixture.whenStable();
+  };
+  expect(drawn()).toBeNull();
+  await touch('Shut the liquid service valve');
+  expect(drawn()).toMatch(/^Circuit\. Liquid service valve shut\. .*Evaporator: vapor/);
+  await touch('Shut the suction service valve');
+  expect(drawn()).toMatch(/^Circuit\. Liquid service valve shut\. Suction service valve shut\. .*Evaporator: nearly empty/);
+  await touch('Shut the suction service valve');
+  expect(drawn()).toBeNull();
 });
 
 test('a reading noted beside a step is found again', async () => {

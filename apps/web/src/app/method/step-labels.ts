@@ -28,6 +28,9 @@ const told: Record<StepCode, (step: Step, tell: QuantityFormatter) => string> = 
   'pierce-process-tube': () => 'Put a piercing valve on the process tube; a real port replaces it before it is charged again.',
   'open-branches': ({ count }) =>
     `Open the valves of ${count === undefined ? 'every branch' : `all ${count} branches`} by the unit’s own service mode: a branch that is shut keeps its liquid.`,
+  'open-valves': () => 'Open every hand valve of the circuit: what is behind a shut one stays full.',
+  'hold-solenoid-open': () => 'Hold the solenoid valve open: energize its coil, or lift it with a magnet.',
+  'carry-and-recover': () => 'Cap both valves, take the unit down with its charge, and recover it there into a cylinder.',
   'prepare-cylinder': () => 'Take an evacuated cylinder of this refrigerant, note its stop weight, put it on the scale.',
   'remove-cores': () => 'Take the valve cores out.',
   'connect-and-purge': () => 'Connect short, wide hoses and purge them.',
@@ -41,7 +44,7 @@ const told: Record<StepCode, (step: Step, tell: QuantityFormatter) => string> = 
   'book-by-scale': () => 'Close the cylinder, read the scale, book the transfer.',
   'sweep-with-nitrogen': ({ at }, tell) =>
     `Sweep the part with dry nitrogen through a regulator${at === undefined ? '' : `, never above ${tell.pressure(at)}`}: it carries out what could not be recovered.`,
-  open: () => 'Open the part.',
+  open: () => 'Open the circuit.',
 };
 
 const cautions: Record<StepCaution, string> = {
@@ -61,6 +64,10 @@ const cautions: Record<StepCaution, string> = {
     'Machine, hoses and cylinder rated for flammable refrigerant, and the cylinder marked so. The fire service and the codes of the place have their own rules.',
   'not-above-weakest': 'The weakest recorded part of the circuit sets this pressure: valve it off or take it out before anything higher.',
   'no-flame-before-swept': 'No torch before it is swept and a detector reads nothing: cut the joint instead of unbrazing it.',
+  'liquid-trapped': 'Without power it is shut: the liquid ahead of it is trapped between two shut valves, and bursts the line as it warms.',
+  'prove-zero-here': 'The port may lie on the other side of the metering device: prove zero at this part itself before it is cut.',
+  'unit-under-charge':
+    'The unit is under its whole charge: valves capped and tagged, upright, out of the sun, and no one cuts, bends or brazes anything on its side of the valves.',
   'cool-the-cylinder': 'Without cooling the machine’s high-pressure cut-out will open. Have water or ice ready.',
 };
 

@@ -1,8 +1,8 @@
 import type { NewSystem, System, SystemFacts } from '@hygromet/contract/system';
 import { tubeSizes } from '@hygromet/core/circuit/line-set';
-import { parts, valves, valveStates } from '@hygromet/core/circuit/part';
+import { fittedStates, optionalParts, parts, valves, valveStates } from '@hygromet/core/circuit/part';
 import { partsWithVolume } from '@hygromet/core/circuit/part-volume';
-import { systemKinds } from '@hygromet/core/circuit/system-kind';
+import { condenserCoolings, portChoices, systemKinds } from '@hygromet/core/circuit/system-kind';
 import { compressorTypes } from '@hygromet/core/planning/job-conditions';
 import { newKey } from '../data/new-key';
 import { partNames, systemKindNames, valveNames } from '../systems/system-labels';
@@ -17,6 +17,7 @@ const column = (name: string, label: string, hint: string, more: Partial<Column>
   ...more,
 });
 const valveColumn = (valve: string) => `${valve.replaceAll('-', '_')}_valve`;
+const fittedColumn = (part: string) => `${part.replaceAll('-', '_')}_fitted`;
 const tubes = tubeSizes.join(', ');
 
 const columns: readonly Column[] = [
@@ -26,7 +27,9 @@ const columns: readonly Column[] = [
   column('refrigerant', 'Refrigerant', 'such as R-410A', { required: true }),
   column('nameplate', 'Nameplate charge', '26.5 lb, 4 lb 6 oz, 12 kg, 140 g', { required: true, quantity: 'charge' }),
   column('compressor', 'Compressor', compressorTypes.join(', ')),
-  column('ports', 'Ports', 'both, one, none'),
+  column('ports', 'Ports', portChoices.join(', ')),
+  ...optionalParts.map((part) => column(fittedColumn(part), `${partNames[part]} fitted`, fittedStates.join(', '))),
+  column('condenser_cooling', 'Condenser cooling', condenserCoolings.join(', ')),
   ...valves.map((valve) => column(valveColumn(valve), valveNames[valve], valveStates.join(', '))),
   ...partsWithVolume.flatMap((part) => [
     column(`${part}_volume`, `${partNames[part]} volume`, '8.5 L', { quantity: 'volume' }),
@@ -79,6 +82,8 @@ function factCells(facts: SystemFacts): Cells {
   return {
     compressor: facts.compressor ?? '',
     ports: facts.ports ?? '',
+    ...Object.fromEntries(optionalParts.map((part) => [fittedColumn(part), facts.fitted?.[part] ?? ''])),
+    condenser_cooling: facts.condenserCooling ?? '',
     ...Object.fromEntries(valves.map((valve) => [valveColumn(valve), facts.valves?.[valve] ?? ''])),
     ...Object.fromEntries(
       partsWithVolume.flatMap((part) => {
@@ -107,18 +112,21 @@ function factsIn(cells: Cells): SystemFacts {
   const high = quantityIn(cells, 'high_switch_opens', 'service-pressure');
   const lowSwitch = choiceIn(cells, 'low_switch', ['fitted', 'none']);
   const written = (cells['written'] ?? '').trim();
-  const [compressor, ports] = [choiceIn(cells, 'compressor', compressorTypes), choiceIn(cells, 'ports', ['both', 'one', 'none'])];
+  const [compressor, ports] = [choiceIn(cells, 'compressor', compressorTypes), choiceIn(cells, 'ports', portChoices)];
   const switches = {
     ...(lowSwitch === undefined ? {} : { low: lowSwitch }),
     ...(low === undefined ? {} : { lowOpensPa: low.si, lowTyped: low.typed }),
     ...(high === undefined ? {} : { highOpensPa: high.si, highTyped: high.typed }),
   };
   const limits = limitsIn(cells);
+  const condenserCooling = choiceIn(cells, 'condenser_cooling', condenserCoolings);
   const lineSet = lineSetIn(cells);
   return {
     ...(compressor === undefined ? {} : { compressor }),
     ...(ports === undefined ? {} : { ports }),
     ...filled('valves', Object.fromEntries(valveEntries(cells))),
+    ...filled('fitted', Object.fromEntries(fittedEntries(cells))),
+    ...(condenserCooling === undefined ? {} : { condenserCooling }),
     ...filled('volumes', Object.fromEntries(partsWithVolume.flatMap((part) => volumeIn(cells, part)))),
     ...(lineSet === undefined ? {} : { lineSet }),
     ...filled('switches', switches),
@@ -129,6 +137,12 @@ function factsIn(cells: Cells): SystemFacts {
 }
 
 const filled = (name: string, value: object) => (Object.keys(value).length === 0 ? {} : { [name]: value });
+
+const fittedEntries = (cells: Cells) =>
+  optionalParts.flatMap((part) => {
+    const state = choiceIn(cells, fittedColumn(part), fittedStates);
+    return state === undefined ? [] : [[part, state] as const];
+  });
 
 const valveEntries = (cells: Cells) =>
   valves.flatMap((valve) => {

@@ -6,6 +6,8 @@ const facts: SystemFacts = {
   compressor: 'scroll',
   ports: 'one',
   valves: { 'liquid-service': 'leaks' },
+  fitted: { receiver: 'fitted', 'sight-glass': 'none' },
+  condenserCooling: 'water',
   volumes: {
     condenser: { m3: 0.0085, known: 'plate', typed: { text: '8.5', unit: 'L' } },
     evaporator: { m3: 0.004, known: 'measured', typed: { text: '4', unit: 'L' } },

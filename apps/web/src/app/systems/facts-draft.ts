@@ -1,5 +1,7 @@
-import type { SystemFacts } from '@hygromet/contract/system';
+import { circuitRecord } from '@hygromet/contract/plan-facts';
+import type { SystemFacts, SystemKind } from '@hygromet/contract/system';
 import { partsWithVolume } from '@hygromet/core/circuit/part-volume';
+import type { CircuitRecord } from '@hygromet/core/circuit/system-kind';
 import { lengthIn } from '@hygromet/core/units/length';
 import { pressureDifferenceIn } from '@hygromet/core/units/pressure';
 import { emptyEntry, readQuantity, type QuantityEntry, type Reading } from '../ui/quantity-entry';
@@ -18,6 +20,8 @@ export interface FactsDraft {
   readonly compressor: string;
   readonly ports: string;
   readonly valves: Readonly<Record<string, string>>;
+  readonly fitted: Readonly<Record<string, string>>;
+  readonly condenserCooling: string;
   readonly volumes: Readonly<Record<PartWithVolume, { readonly entry: QuantityEntry; readonly known: string }>>;
   readonly length: QuantityEntry;
   readonly covered: QuantityEntry;
@@ -60,6 +64,8 @@ export function draftOf(facts: SystemFacts, metric: boolean, gauge: Gauge): Fact
     compressor: facts.compressor ?? '',
     ports: facts.ports ?? '',
     valves: { ...facts.valves },
+    fitted: { ...facts.fitted },
+    condenserCooling: facts.condenserCooling ?? '',
     volumes: {
       condenser: volume('condenser'),
       receiver: volume('receiver'),
@@ -95,7 +101,7 @@ export function factsOf(draft: FactsDraft): SystemFacts | undefined {
     ...(low.state === 'good' ? { lowOpensPa: low.si, lowTyped: low.typed } : {}),
     ...(high.state === 'good' ? { highOpensPa: high.si, highTyped: high.typed } : {}),
   };
-  const valves = Object.fromEntries(Object.entries(draft.valves).filter(([, state]) => state !== ''));
+  const said = (states: Readonly<Record<string, string>>) => Object.fromEntries(Object.entries(states).filter(([, state]) => state !== ''));
   const known = Object.fromEntries(
     volumes.flatMap(([part, own]) =>
       own.state === 'good' ? [[part, { m3: own.si, known: draft.volumes[part].known, typed: own.typed }]] : [],
@@ -105,7 +111,9 @@ export function factsOf(draft: FactsDraft): SystemFacts | undefined {
   return {
     ...(draft.compressor === '' ? {} : { compressor: draft.compressor }),
     ...(draft.ports === '' ? {} : { ports: draft.ports }),
-    ...filled('valves', valves),
+    ...filled('valves', said(draft.valves)),
+    ...filled('fitted', said(draft.fitted)),
+    ...(draft.condenserCooling === '' ? {} : { condenserCooling: draft.condenserCooling }),
     ...filled('volumes', known),
     ...(length.state === 'good' ? { lineSet: lineSetOf(draft, length.si, covered) } : {}),
     ...filled('switches', switches),
@@ -125,3 +133,7 @@ const lineSetOf = ({ liquid, suction }: FactsDraft, lengthM: number, covered: Re
   liquid,
   suction,
 });
+
+/** The make-up of a circuit as it is typed: drawn at once. Half a number of indoor units is the one before. */
+export const circuitRecordOf = (kind: SystemKind, draft: FactsDraft, stored: SystemFacts): CircuitRecord =>
+  circuitRecord({ kind, facts: factsOf(draft) ?? stored });

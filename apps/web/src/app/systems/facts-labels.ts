@@ -1,7 +1,7 @@
 import type { FactsChange, SystemFacts } from '@hygromet/contract/system';
 import type { Part, Valve } from '@hygromet/core/circuit/part';
 import type { Units } from '../preferences/units.service';
-import { compressorNames, partNames, portNames, valveNames, valveStateNames } from './system-labels';
+import { compressorNames, fittedNames, partNames, portNames, valveNames, valveStateNames } from './system-labels';
 
 type QuantityFormatter = Pick<Units, 'decimal' | 'pressureStep' | 'length'>;
 
@@ -12,6 +12,8 @@ function linesOf(facts: SystemFacts, tell: QuantityFormatter): ReadonlyMap<strin
   const lines: [string, string | undefined][] = [
     ['Compressor', facts.compressor === undefined ? undefined : compressorNames[facts.compressor].toLowerCase()],
     ['Ports', facts.ports === undefined ? undefined : portNames[facts.ports]],
+    ...Object.entries(facts.fitted ?? {}).map(([part, state]): [string, string] => [partNames[part as Part], fittedNames[state]]),
+    ['Condenser', facts.condenserCooling === undefined ? undefined : `${facts.condenserCooling}-cooled`],
     ...Object.entries(facts.valves ?? {}).map(([valve, state]): [string, string] => [valveNames[valve as Valve], valveStateNames[state]]),
     ...Object.entries(facts.volumes ?? {}).map(([part, { m3, known }]): [string, string] => [
       `${partNames[part as Part]} volume`,

@@ -1,6 +1,6 @@
 import { TimelineStyles } from '../ui/library-styles';
 import { NzTimelineModule } from 'ng-zorro-antd/timeline';
-import { lookedName, sectionsOf, type FactSection, type Looked } from './facts-sections';
+import { lookedName, sectionsOf, valvesFor, type FactSection, type Looked } from './facts-sections';
 import { ReadState } from '../shell/read-state';
 import { fromServer } from '../data/from-server';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, linkedSignal, signal, untracked } from '@angular/core';
@@ -8,8 +8,10 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, linkedSig
 import { ActivatedRoute, RouterLink } from '@angular/router';
 import type { SavedFacts, System } from '@hygromet/contract/system';
 import { tubeSizes } from '@hygromet/core/circuit/line-set';
-import { valveStates } from '@hygromet/core/circuit/part';
-import { kindOf } from '@hygromet/core/circuit/system-kind';
+import { valvesOf } from '@hygromet/core/circuit/circuit';
+import { circuitOf } from '@hygromet/core/circuit/circuit-of';
+import { fittedStates, optionalParts, valveStates, type OptionalPart } from '@hygromet/core/circuit/part';
+import { condenserCoolings, partsOf, type CircuitRecord } from '@hygromet/core/circuit/system-kind';
 import { partsWithVolume } from '@hygromet/core/circuit/part-volume';
 import { compressorTypes } from '@hygromet/core/planning/job-conditions';
 import { whereAtRest } from '@hygromet/core/planning/where';
@@ -30,10 +32,19 @@ import { MovementsTable } from '../ui/movements-table';
 import { PageHead } from '../ui/page-head';
 import { QuantityField } from '../ui/quantity-field';
 import { TextField } from '../ui/text-field';
-import { draftOf, factsOf, type FactsDraft, type PartWithVolume } from './facts-draft';
+import { circuitRecordOf, draftOf, factsOf, type FactsDraft, type PartWithVolume } from './facts-draft';
 import { changesIn } from './facts-labels';
 import { LimitsField } from './limits-field';
-import { compressorNames, flammableWords, partNames, portNames, systemKindNames, valveNames, valveStateNames } from './system-labels';
+import {
+  compressorNames,
+  fittedNames,
+  flammableWords,
+  partNames,
+  portNames,
+  systemKindNames,
+  valveNames,
+  valveStateNames,
+} from './system-labels';
 import { momentText } from '../ui/day';
 import { Computing } from '../ui/computing';
 
@@ -71,10 +82,15 @@ export class SystemPage {
   protected readonly movements = computed(() => valueOf(this.ledger.entries()) ?? []);
   private readonly known = computed(() => valueOf(this.system()));
 
-  protected readonly kind = computed(() => kindOf(this.known()?.kind ?? 'split'));
   protected readonly kindName = ({ kind }: System): string => systemKindNames[kind];
-  protected readonly where = computed(() => whereAtRest(this.known()?.kind ?? 'split'));
-  protected readonly shownValves = computed(() => this.kind().valves.map((valve) => ({ valve, shut: false })));
+  /** As it is on record, with what is being typed: the drawing shows it at once. */
+  private readonly record = computed((): CircuitRecord => {
+    const system = this.known();
+    return system === undefined ? { kind: 'split' } : circuitRecordOf(system.kind, this.draft(), system.facts);
+  });
+  protected readonly circuit = computed(() => circuitOf(this.record()));
+  protected readonly parts = computed(() => partsOf(this.record()));
+  protected readonly where = computed(() => whereAtRest(this.circuit()));
   protected readonly moment = momentText;
   private readonly history = fromServer(this.serverData.systemHistory$(this.id));
   /** Every change of the facts, the latest first, with what it changed. */
@@ -120,11 +136,14 @@ export class SystemPage {
   });
   protected readonly lookedName = lookedName;
   protected readonly things = computed(() =>
-    (['unit', ...this.kind().parts, ...this.kind().valves, 'all'] as const).map((value) => ({ value, label: lookedName(value) })),
+    (['unit', ...this.parts(), ...new Set(valvesOf(this.circuit()).map(({ valve }) => valve)), 'all'] as const).map((value) => ({
+      value,
+      label: lookedName(value),
+    })),
   );
   private readonly sections = computed(() => new Set(sectionsOf(this.looked())));
   /** The part whose limits are shown alone. */
-  protected readonly onlyPart = computed(() => this.kind().parts.find((part) => part === this.looked()));
+  protected readonly onlyPart = computed(() => this.parts().find((part) => part === this.looked()));
   protected readonly submitted = signal(false);
   protected readonly saving = mutation(
     (body: SavedFacts) => this.serverData.saveSystemFacts$(this.id, body),
@@ -144,8 +163,24 @@ export class SystemPage {
 
   protected readonly compressors = [AS_USUAL, ...compressorTypes.map((value) => ({ value, label: compressorNames[value] }))];
   protected readonly ports = [AS_USUAL, ...Object.entries(portNames).map(([value, label]) => ({ value, label }))];
-  protected readonly valveChoices = [AS_USUAL, ...valveStates.map((value) => ({ value, label: valveStateNames[value] }))];
-  protected readonly volumes = computed(() => partsWithVolume.filter((part) => this.kind().parts.includes(part)));
+  protected readonly valveChoices = [
+    { value: '', label: 'usual' },
+    ...valveStates.map((value) => ({ value, label: valveStateNames[value] })),
+  ];
+  protected readonly volumes = computed(() => partsWithVolume.filter((part) => this.parts().includes(part)));
+  /** Valves that such a system may have, whether its kind usually has them or not. */
+  protected readonly possibleValves = computed(() => valvesFor(this.record().kind, this.parts()));
+  protected readonly optionalParts = optionalParts;
+  private readonly usualParts = computed(() => partsOf({ kind: this.record().kind }));
+  /** What such a system usually has is said: the choice shows what follows from it. */
+  protected fittedChoices = (part: OptionalPart) => [
+    { value: '', label: `usual: ${this.usualParts().includes(part) ? 'fitted' : 'none'}` },
+    ...fittedStates.map((value) => ({ value, label: fittedNames[value] })),
+  ];
+  protected readonly coolingChoices = [
+    { value: '', label: 'usual' },
+    ...condenserCoolings.map((value) => ({ value, label: `${value}-cooled` })),
+  ];
   protected readonly sources = [
     { value: 'plate', label: 'plate' },
     { value: 'measured', label: 'measured' },
@@ -180,6 +215,7 @@ export class SystemPage {
   }
 
   protected setValve = ({ valves }: FactsDraft, valve: string, state: string) => ({ ...valves, [valve]: state });
+  protected setFitted = ({ fitted }: FactsDraft, part: string, state: string) => ({ ...fitted, [part]: state });
 
   protected setVolume = ({ volumes }: FactsDraft, part: PartWithVolume, value: Partial<FactsDraft['volumes'][PartWithVolume]>) => ({
     ...volumes,

@@ -6,6 +6,8 @@ let count = 0;
 export interface Choice {
   readonly value: string;
   readonly label: string;
+  /** Choices of one group stand together under its name. */
+  readonly group?: string;
 }
 
 /** One of a few: the device's own list, which a glove can hit. Long lists are searched instead (refrigerant-field). */
@@ -22,8 +24,15 @@ export interface Choice {
         (change)="give($any($event.target).value)"
         (blur)="leave()"
       >
-        @for (choice of choices(); track choice.value) {
+        @for (choice of alone(); track choice.value) {
           <option [value]="choice.value" [selected]="choice.value === value()">{{ choice.label }}</option>
+        }
+        @for (group of groups(); track group.name) {
+          <optgroup [label]="group.name">
+            @for (choice of group.choices; track choice.value) {
+              <option [value]="choice.value" [selected]="choice.value === value()">{{ choice.label }}</option>
+            }
+          </optgroup>
         }
       </select>
     </div>
@@ -43,6 +52,13 @@ export class ChoiceField extends FieldControl<string> {
   /** What is said when nothing is chosen; otherwise made from the label. */
   readonly missing = input('');
   readonly value = model('');
+  protected readonly alone = computed(() => this.choices().filter(({ group }) => group === undefined));
+  protected readonly groups = computed(() =>
+    [...new Set(this.choices().flatMap(({ group }) => group ?? []))].map((name) => ({
+      name,
+      choices: this.choices().filter(({ group }) => group === name),
+    })),
+  );
   protected readonly held = this.value;
   protected readonly whenMissing = () => this.missing() || `Choose the ${this.label().toLowerCase()}.`;
   protected readonly sentence = computed(() => this.told() ?? this.problem());

@@ -1,6 +1,6 @@
 import type { System } from '@hygromet/contract/system';
 import { estimatedVolume } from '@hygromet/core/circuit/part-volume';
-import { kindOf } from '@hygromet/core/circuit/system-kind';
+import { partsOf } from '@hygromet/core/circuit/system-kind';
 import type { UnitPlate } from '@hygromet/core/cycle/unit';
 import { unitKindOf, usualCapacityW } from '@hygromet/core/cycle/unit-of-kind';
 import type { Composition } from '@hygromet/core/fluids/composition';
@@ -16,7 +16,7 @@ export function plateOf(
 ): UnitPlate | undefined {
   const kind = unitKindOf(system.kind);
   if (kind === undefined || metering === undefined) return undefined;
-  const receiver = kindOf(system.kind).parts.includes('receiver');
+  const receiver = partsOf({ kind: system.kind, fitted: system.facts.fitted }).includes('receiver');
   const volume = system.facts.volumes?.receiver?.m3 ?? estimatedVolume('receiver', kilogram(system.nameplateKg)).likely;
   return {
     composition,

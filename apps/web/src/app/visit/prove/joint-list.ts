@@ -1,11 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { jointsOf, type Joint, type JointCheck, type JointFinding } from '@hygromet/core/circuit/joints';
-import type { Part, Valve } from '@hygromet/core/circuit/part';
+import type { Thing } from '@hygromet/core/circuit/opened';
 import { errorIn } from '../../data/mutation';
 import { MethodSession } from '../../method/method.session';
-import { partNames, valveNames } from '../../systems/system-labels';
+import { thingName } from '../../systems/system-labels';
 import { ChoiceField } from '../../ui/choice-field';
-import { valueOf } from '../../ui/loadable';
 import { VisitJob } from '../visit-job';
 
 /** Every place that can leak, generated from the record: what was looked at, what not, and what leaked. */
@@ -86,9 +85,10 @@ export class JointList {
   ];
   private readonly found = computed(() => new Map((this.job.visit()?.joints ?? []).map((entry) => [entry.joint, entry])));
   protected readonly rows = computed(() => {
-    const system = valueOf(this.session.system());
-    if (system === undefined) return [];
-    return jointsOf(system.kind, system.facts.valves, system.facts.ports).map((joint) => {
+    const circuit = this.session.circuit();
+    if (circuit === undefined) return [];
+    const joints = jointsOf(circuit);
+    return [...joints, ...this.ofEarlierMakeUp(joints)].map((joint) => {
       const known = this.found().get(joint.id);
       return {
         joint,
@@ -111,7 +111,12 @@ export class JointList {
   private readonly checking = this.job.adding();
   protected readonly refused = computed(() => errorIn(this.checking.state()));
 
-  protected set({ id }: Joint, value: string): void {
+  /** What was looked at when the record had another make-up is not lost. */
+  private ofEarlierMakeUp(joints: readonly Joint[]): readonly Listed[] {
+    return [...this.found().keys()].filter((id) => !joints.some((joint) => joint.id === id)).map((id) => ({ id, kind: 'joint' as const }));
+  }
+
+  protected set({ id }: Listed, value: string): void {
     const [check, finding] = value.split(':') as [JointCheck | '', JointFinding | undefined]; // the list offers only these
     if (check === '' || finding === undefined) return;
     this.checking.send({ kind: 'joint-checked', joint: id, check, finding });
@@ -120,8 +125,10 @@ export class JointList {
 
 const NOT_YET = { value: '', label: 'not looked at' };
 
-function nameOf({ kind, from, to }: Joint): string {
-  if (kind === 'valve') return `${valveNames[from as Valve]}, stem and cap`; // valves are named by their own
-  if (kind === 'port') return from === 'liquid-port' ? 'Liquid port, core and cap' : 'Suction port, core and cap';
-  return `${partNames[from as Part]} to ${partNames[to!].toLowerCase()}`; // a joint joins two parts
+type Listed = Pick<Joint, 'kind'> & { readonly id: string };
+
+function nameOf({ id, kind }: Listed): string {
+  const name = thingName(id as Thing); // a record names what circuits have
+  if (kind === 'valve') return `${name}, stem and cap`;
+  return kind === 'port' ? `${name}, core and cap` : name;
 }

@@ -50,8 +50,11 @@ import { Computing } from '../../ui/computing';
       @if (p.method !== undefined) {
         <section class="steps" aria-label="Steps" [hyComputing]="session.plan()">
           <h3>Steps <button type="button" class="button plain print" (click)="print()">Print circuit and steps</button></h3>
+          <p class="second">Touch a step to see the circuit once it is done.</p>
           <hy-step-list
             [steps]="p.steps"
+            [(touched)]="session.step"
+            [drawn]="session.drawnStep()"
             [readings]="session.draft().readings"
             [kept]="kept()"
             (noted)="note($event)"

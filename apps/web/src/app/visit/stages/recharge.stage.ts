@@ -4,7 +4,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import type { ChargeTerm, HoseBore } from '@hygromet/core/charge/charge-target';
 import { chargingSteps, schoolsFor, type ChargingFacts } from '@hygromet/core/charge/charging';
 import { feedingRules, goesInStanding } from '@hygromet/core/charge/feeding';
-import { kindOf } from '@hygromet/core/circuit/system-kind';
+import { partsOf } from '@hygromet/core/circuit/system-kind';
 import { meterings } from '@hygromet/core/cycle/unit';
 import { kilogram } from '@hygromet/core/units/quantity';
 import { USUAL_REFERENCE } from '@hygromet/core/cylinder/reference-temperatures';
@@ -211,7 +211,7 @@ export class RechargeStage {
     const seen = meterings.find((entry) => entry === this.check.value().metering);
     return {
       metering: seen,
-      receiver: kindOf(system.kind).parts.includes('receiver'),
+      receiver: partsOf({ kind: system.kind, fitted: system.facts.fitted }).includes('receiver'),
       evacuated: this.draft().running === 'standing',
       // what is not known is taken as burning
       flammable: this.refrigerant()?.flammable ?? true,
