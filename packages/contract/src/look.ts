@@ -1,5 +1,6 @@
 import { purposes, THING, type Thing } from '@hygromet/core/circuit/opened';
 import { valves, valveStates } from '@hygromet/core/circuit/part';
+import { sidesRead } from '@hygromet/core/planning/as-found';
 import { coolings, machineBuilts, machineClasses } from '@hygromet/core/planning/equipment';
 import { methods } from '@hygromet/core/planning/method';
 import { compressorStates, coolingStates, meteringStates, waterStates } from '@hygromet/core/planning/job-conditions';
@@ -27,6 +28,9 @@ export const look = z
   .strictObject({
     ambient: entry,
     standing: entry,
+    sides: z.enum(sidesRead),
+    /** What somebody says is missing, as it was typed. */
+    short: entry,
     purpose: z.enum(purposes),
     failed,
     compressor: z.enum(compressorStates),

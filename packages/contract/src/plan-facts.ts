@@ -62,15 +62,18 @@ interface Measured {
   readonly T: Kelvin;
   readonly standingPressure: Pascal | undefined;
   readonly atmosphere: Pascal;
+  readonly reportedShortKg?: number | undefined;
 }
 
 /** What was said of a look, beside what was measured. What nobody has said is not known; of two levels the stricter one is asked. */
-export function seenLook(look: Look, { T, standingPressure, atmosphere }: Measured): SeenLook {
+export function seenLook(look: Look, { T, standingPressure, atmosphere, reportedShortKg }: Measured): SeenLook {
   const found = valves.flatMap((valve) => (look[valve] === undefined ? [] : [[valve, look[valve]] as const]));
   return {
     T,
     standingPressure,
     atmosphere,
+    reportedShortKg,
+    sides: look.sides,
     purpose: look.purpose,
     failed: look.failed ?? 'unknown',
     compressor: look.compressor ?? 'unknown',

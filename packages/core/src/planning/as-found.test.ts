@@ -1,5 +1,7 @@
-import { refrigerant } from '../fluids/refrigerant';
+import { allRefrigerants, refrigerant } from '../fluids/refrigerant';
+import { CoreError } from '../errors';
 import { bubblePoint } from '../thermo/saturation';
+import { unless } from '../unless';
 import { pressureDifferenceIn, pressureFrom, STANDARD_ATMOSPHERE } from '../units/pressure';
 import { cubicMetre, pascal } from '../units/quantity';
 import { celsius, fahrenheit } from '../units/temperature';
@@ -60,4 +62,22 @@ test('a blend with a glide that stands between its points still has liquid', () 
   const zeotrope = refrigerant('R-407C').composition;
   const p = pascal(0.95 * bubblePoint(zeotrope, celsius(25)).p);
   expect(asFound(zeotrope, p, celsius(25), STANDARD_ATMOSPHERE, circuit).state).toBe('liquid');
+});
+
+test('of no refrigerant is a system with liquid in it taken for flat, at whatever temperature, level and pressure of the air', () => {
+  for (const { id, composition: one } of allRefrigerants)
+    for (const t of [-25, -10, 5, 20, 35]) {
+      const p = unless(CoreError, () => bubblePoint(one, celsius(t)).p);
+      if (p === undefined) continue; // it freezes, or is above its critical temperature
+      for (const air of [STANDARD_ATMOSPHERE, pascal(70_000)])
+        for (const level of [air, pascal(0.6 * air)])
+          expect([id, t, asFound(one, p, celsius(t), air, circuit, level).state]).toEqual([id, t, 'liquid']);
+    }
+});
+
+// R-123 boils at 27.8 °C (from memory): full of liquid, a machine stands in a vacuum on any cooler day.
+test('a low-pressure chiller that stands in a vacuum is full, not flat, also where 0 psig is all that is asked', () => {
+  const r123 = refrigerant('R-123').composition;
+  expect(asFound(r123, pascal(75_600), celsius(20), STANDARD_ATMOSPHERE, cubicMetre(1)).state).toBe('liquid');
+  expect(asFound(r123, pascal(20_000), celsius(20), STANDARD_ATMOSPHERE, cubicMetre(1))).toEqual({ state: 'flat', how: 'vacuum' });
 });

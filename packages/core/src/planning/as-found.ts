@@ -3,7 +3,12 @@ import type { Composition } from '../fluids/composition';
 import { vesselAtRest } from '../readings/vessel-at-rest';
 import { massDensity } from '../thermo/phase';
 import { singlePhase } from '../thermo/single-phase';
+import { unless } from '../unless';
 import { cubicMetre, type CubicMetre, type Kelvin, type Pascal } from '../units/quantity';
+
+/** On which sides it was read: on one, a shut valve can hide the other. */
+export const sidesRead = ['unknown', 'one', 'both'] as const;
+export type SidesRead = (typeof sidesRead)[number];
 
 /** What a system's standing pressure says before anything is touched. */
 export type AsFound =
@@ -35,15 +40,12 @@ export function asFound(
   volume: CubicMetre,
   level = atmosphere,
 ): AsFound {
+  // what boils below the air stands full of liquid at 0 psig or in a vacuum: the pressure alone does not tell that from nothing
+  const rest = unless(NoTwoPhaseState, () => vesselAtRest(composition, p, T)); // too warm for liquid: it is vapour, however much
+  if (rest?.verdict === 'high') return { state: 'air-or-other', airShare: rest.airShare };
+  if (rest !== undefined && rest.verdict !== 'low') return { state: 'liquid', pBubble: rest.pBubble };
   const flat = level < atmosphere - BELOW_AIR ? level : atmosphere + FLAT;
   if (p <= flat) return { state: 'flat', how: p < atmosphere - FLAT ? 'vacuum' : 'atmospheric' };
-  try {
-    const rest = vesselAtRest(composition, p, T);
-    if (rest.verdict === 'high') return { state: 'air-or-other', airShare: rest.airShare };
-    if (rest.verdict !== 'low') return { state: 'liquid', pBubble: rest.pBubble };
-  } catch (error) {
-    if (!(error instanceof NoTwoPhaseState)) throw error; // too warm for liquid: it is vapour, however much
-  }
   return { state: 'vapour-only', mostKg: massDensity(singlePhase(composition, T, p, 'vapour')) * volume };
 }
 

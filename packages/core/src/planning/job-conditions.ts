@@ -9,6 +9,7 @@ import type { EvacuationLevel } from '../compliance/evacuation-level';
 import type { Composition } from '../fluids/composition';
 import type { Kelvin, Pascal } from '../units/quantity';
 import type { AsFound } from './as-found';
+import type { ContentNow } from './content-now';
 import { USUAL_EQUIPMENT, type Equipment } from './equipment';
 
 /** A mass and how far it may be off, kg. */
@@ -46,7 +47,7 @@ export interface JobConditions {
   /** Of the whole circuit. */
   readonly volume: PartVolume;
   /** What is in it: by the ledger, or by the plate with the line set. */
-  readonly content: Range;
+  readonly content: Range & Partial<Pick<ContentNow, 'onRecord'>>;
   readonly asFound: AsFound;
   /** As installed. */
   readonly circuit: Circuit;

@@ -66,10 +66,13 @@ test('a standing pressure decides whether there is anything to bring out', () =>
   expect(planFor(split, look).conditions.asFound.state).toBe('unread');
 });
 
-test('where only vapour is left the machine runs for that much, whatever the ledger says', () => {
-  const leaked = planFor(split, { ...look, standingPressure: pressureFrom(60, 'psig', STANDARD_ATMOSPHERE) });
-  const [few, all] = [leaked, planFor(split, look)].map((plan) => stepsFor(plan, 'recover').estimate!.minutes);
+test('where only vapour is left on both sides the machine runs for that much, whatever the ledger says; on one side that is not sure', () => {
+  const leaked = { ...look, standingPressure: pressureFrom(60, 'psig', STANDARD_ATMOSPHERE) };
+  const [few, unsure, all] = [{ ...leaked, sides: 'both' as const }, leaked, look].map(
+    (seen) => stepsFor(planFor(split, seen), 'recover').estimate!.minutes,
+  );
   expect(few).toBeLessThan(0.5 * all!);
+  expect(unsure).toBe(all);
 });
 
 test('a circuit does not shrink as it leaks: what vapour can be left follows from the plate, not from the ledger', () => {

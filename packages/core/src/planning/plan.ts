@@ -14,8 +14,8 @@ import type { Composition } from '../fluids/composition';
 import { bubblePoint } from '../thermo/saturation';
 import { unless } from '../unless';
 import { kilogram, pascal, type Kelvin, type Pascal } from '../units/quantity';
-import { asFound, type AsFound } from './as-found';
-import { withDoubt } from './charge-doubt';
+import { asFound, type AsFound, type SidesRead } from './as-found';
+import { contentNow, type ContentNow } from './content-now';
 import { contradictions, type Contradiction } from './contradictions';
 import { decide, type Decision } from './decide';
 import type { Method } from './method';
@@ -29,7 +29,6 @@ import {
   type CoolingState,
   type CompressorType,
   type MeteringState,
-  type Range,
   type JobConditions,
   type WaterState,
 } from './job-conditions';
@@ -41,7 +40,7 @@ export interface RecordedSystem extends CircuitRecord {
   readonly flammable: boolean;
   /** kg, on the plate. */
   readonly nameplateKg: number;
-  /** kg, by the ledger. */
+  /** kg, by the ledger; below 0 where more came out than was on record. */
   readonly contentKg: number;
   readonly lineSet?: LineSet | undefined;
   readonly volumes: KnownVolumes;
@@ -63,8 +62,11 @@ export interface Look {
   readonly T: Kelvin;
   /** Standing pressure, Pa absolute, once it was read. */
   readonly standingPressure?: Pascal | undefined;
+  readonly sides?: SidesRead | undefined;
   readonly purpose?: Purpose | undefined;
   readonly failed: Thing | 'unknown' | 'none';
+  /** kg that somebody says are missing. */
+  readonly reportedShortKg?: number | undefined;
   readonly compressor: CompressorState;
   readonly metering: MeteringState;
   /** What was found of the valves today; the others are as recorded. */
@@ -84,6 +86,8 @@ export interface Look {
 
 export interface Plan {
   readonly conditions: JobConditions;
+  /** What is in it now, and why. */
+  readonly content: ContentNow;
   readonly decision: Decision;
   readonly contradictions: readonly Contradiction[];
   /** kg that the line set takes beyond the plate. */
@@ -97,13 +101,25 @@ export interface Plan {
 export function planFor(system: RecordedSystem, look: Look, practice: CompanyPractice): Plan {
   const { kind, composition } = system;
   const lineKg = lineKgOf(system, look.T);
-  const content = contentOf(system, lineKg);
   const volume = circuitVolume(kilogram(system.nameplateKg + Math.max(0, lineKg)), system.volumes);
   // what was found today counts before what is on record
   const circuit = circuitOf({ ...system, valves: { ...system.valves, ...look.valves } });
   const water = circuit.water.length > 0 ? look.water : 'none';
   const [condenser, receiver] = [mayHold('condenser', system, look, practice), mayHold('receiver', system, look, practice)];
   const level = levelOf(system, look);
+  const found = arrivalOf(composition, look, volume, level);
+  const { T, standingPressure, reportedShortKg } = look;
+  const content = contentNow({
+    composition,
+    T,
+    volume,
+    ledgerKg: system.contentKg,
+    lineKg,
+    asFound: found,
+    standingPressure,
+    bothSides: look.sides === 'both',
+    reportedShortKg,
+  });
   const conditions = situationOf({
     kind,
     composition,
@@ -111,7 +127,7 @@ export function planFor(system: RecordedSystem, look: Look, practice: CompanyPra
     atmosphere: look.atmosphere,
     volume,
     content,
-    asFound: arrivalOf(composition, look, volume, level),
+    asFound: found,
     circuit,
     purpose: look.purpose ?? 'repair',
     failed: look.failed,
@@ -130,8 +146,9 @@ export function planFor(system: RecordedSystem, look: Look, practice: CompanyPra
   });
   return {
     conditions,
+    content,
     decision: decide(conditions),
-    contradictions: asked(system, look, content.likely, circuitHolds(composition, look.T, volume)),
+    contradictions: asked(system, look, content.onRecord, circuitHolds(composition, look.T, volume)),
     lineKg,
     weakest: weakestPart(system.limits),
     reuse: reuseOf(look),
@@ -165,16 +182,11 @@ const reuseOf = ({ compressor, failed, destination = 'unknown', acid = 'not-test
   tested: acid !== 'not-tested',
 });
 
-function estimateOf(
-  { composition, content, volume, T, level, asFound: found, equipment }: JobConditions,
-  method: Method,
-): RecoveryEstimate | undefined {
+function estimateOf({ composition, content, volume, T, level, equipment }: JobConditions, method: Method): RecoveryEstimate | undefined {
   if (method === 'nothing' || method === 'pump-down-condenser' || method === 'pump-down-receiver') return undefined;
-  // what is not there any more need not be recovered
-  const massKg = found.state === 'vapour-only' ? Math.min(content.likely, found.mostKg) : content.likely;
   const task = {
     composition,
-    massKg,
+    massKg: content.likely,
     T,
     volume: volume.likely,
     endP: level.p,
@@ -194,12 +206,6 @@ const recordedValves = (system: RecordedSystem): Partial<Record<Valve, ValveStat
 
 const lineKgOf = ({ lineSet, composition }: RecordedSystem, T: Kelvin): number =>
   lineSet === undefined ? 0 : lineCorrection(lineSet, bubblePoint(composition, T).rhoLiquid);
-
-/** The ledger counts what was taken out and put in; the line set comes to the plate. */
-function contentOf({ contentKg }: RecordedSystem, lineKg: number): Range {
-  const likely = Math.max(0, contentKg + Math.max(0, lineKg));
-  return withDoubt(likely);
-}
 
 function mayHold(
   part: 'condenser' | 'receiver',

@@ -2,7 +2,7 @@ import type { Holding } from '../circuit/holding';
 import { kindOf, type Ports } from '../circuit/system-kind';
 import { methods, pumpDowns, recoveries, type Method } from './method';
 import type { Sight } from './sight';
-import type { Range, JobConditions } from './job-conditions';
+import type { JobConditions } from './job-conditions';
 import { emptiedWhereOpened, keptBackByCompressorAlone, opened, opensUnderCharge } from './what-is-opened';
 
 /** What speaks against a method. `instead` is what would take the reason away. */
@@ -29,6 +29,8 @@ interface Rule {
   /** The figures when the reason applies. */
   readonly when: (conditions: JobConditions) => Numbers | undefined;
 }
+
+type Content = JobConditions['content'];
 
 const applies = (condition: boolean, numbers: Numbers = {}): Numbers | undefined => (condition ? numbers : undefined);
 const ATMOSPHERIC = 1e-3;
@@ -224,7 +226,7 @@ const rules = [
     effect: 'impossible',
     against: ['pump-down-condenser'],
     when: ({ content, condenser }) =>
-      fitsPart(condenser?.certain === true && content.likely > condenser.likely, content.likely, condenser?.likely, condenser),
+      fitsPart(condenser?.certain === true && counted(content) > condenser.likely, counted(content), condenser?.likely, condenser),
   },
   {
     code: 'may-not-fit-condenser',
@@ -253,7 +255,7 @@ const rules = [
     effect: 'impossible',
     against: ['pump-down-receiver'],
     when: ({ content, receiver }) =>
-      fitsPart(receiver?.certain === true && content.likely > receiver.likely, content.likely, receiver?.likely, receiver),
+      fitsPart(receiver?.certain === true && counted(content) > receiver.likely, counted(content), receiver?.likely, receiver),
   },
   {
     code: 'may-not-fit-receiver',
@@ -335,10 +337,12 @@ const rules = [
 ] as const satisfies readonly Rule[];
 
 /** The charge that a unit was shipped with is that of its plate: how far a ledger may be off does not count against it. */
-const most = (content: Range, part: Holding | undefined): number => (part?.by === 'shipped' ? content.likely : content.high);
-const isUnsure = (content: Range, part: Holding | undefined): boolean => part?.certain === false && most(content, part) > part.low;
-const mayNotFit = (content: Range, part: Holding | undefined): boolean =>
-  part?.certain === true && content.likely <= part.likely && most(content, part) > part.low;
+const most = (content: Content, part: Holding | undefined): number => (part?.by === 'shipped' ? counted(content) : content.high);
+/** What a report says is missing is not missing yet: only a measurement makes less of what is on record. */
+const counted = ({ onRecord, likely, high }: Content): number => Math.min(onRecord ?? likely, high);
+const isUnsure = (content: Content, part: Holding | undefined): boolean => part?.certain === false && most(content, part) > part.low;
+const mayNotFit = (content: Content, part: Holding | undefined): boolean =>
+  part?.certain === true && counted(content) <= part.likely && most(content, part) > part.low;
 const hasOnePort = (ports: Ports) => ports !== 'both' && ports !== 'none';
 const fits = (condition: boolean, content: number, holds: number | undefined) =>
   condition && holds !== undefined ? { content, holds } : undefined;

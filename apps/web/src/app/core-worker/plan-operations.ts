@@ -14,7 +14,7 @@ import { planFor, stepsFor, type Look } from '@hygromet/core/planning/plan';
 import type { RecoveryEstimate } from '@hygromet/core/planning/recovery-estimate';
 import type { CompanyPractice } from '@hygromet/core/planning/company-practice';
 import { trialCriterion, type TrialCriterion } from '@hygromet/core/planning/sight';
-import type { Range } from '@hygromet/core/planning/job-conditions';
+import type { ContentNow } from '@hygromet/core/planning/content-now';
 import type { Step } from '@hygromet/core/planning/steps';
 import { bubblePoint } from '@hygromet/core/thermo/saturation';
 import { kelvin, pascal } from '@hygromet/core/units/quantity';
@@ -41,7 +41,7 @@ export interface PlanAnswer {
   readonly decision: Decision;
   readonly method: Method | undefined;
   readonly asFound: AsFound;
-  readonly content: Range;
+  readonly content: ContentNow;
   readonly condenser: Holding | undefined;
   readonly receiver: Holding | undefined;
   readonly level: EvacuationLevel;
@@ -66,20 +66,34 @@ export interface LineSetArgs {
   readonly T: number;
 }
 
+const inUnits = (look: PlainLook): Look => ({
+  ...look,
+  T: kelvin(look.T),
+  atmosphere: pascal(look.atmosphere),
+  standingPressure: look.standingPressure === undefined ? undefined : pascal(look.standingPressure),
+});
+
 export const planOperations = {
   /** kg that a line set takes beyond what the plate covers; below 0 where it is shorter. */
   lineSet: ({ lineSet, composition, T }: LineSetArgs): number =>
     lineCorrection(lineSetOf(lineSet), bubblePoint(composition, kelvin(T)).rhoLiquid),
 
+  /** What is in each of them now, by what was seen of it. */
+  inItNow: (asked: readonly { readonly id: string; readonly args: PlanArgs }[]): readonly (readonly [string, ContentNow])[] =>
+    asked.map(({ id, args: { system, composition, flammable, look, practice } }) => [
+      id,
+      planFor(recordedSystem(system, composition, flammable), inUnits(look), practice).content,
+    ]),
+
   plan: ({ system, composition, flammable, look, practice, method }: PlanArgs): PlanAnswer => {
     const known = recordedSystem(system, composition, flammable);
     const standingPressure = look.standingPressure === undefined ? undefined : pascal(look.standingPressure);
-    const plan = planFor(known, { ...look, T: kelvin(look.T), atmosphere: pascal(look.atmosphere), standingPressure }, practice);
+    const plan = planFor(known, inUnits(look), practice);
     const { conditions, decision, contradictions, lineKg, weakest } = plan;
     // what somebody has chosen falls when it is not possible any more
     const taken = decision.verdicts.some((verdict) => verdict.method === method && permits(verdict)) ? method : decision.chosen;
     const { steps, estimate } = taken === undefined ? { steps: [], estimate: undefined } : stepsFor(plan, taken, known, practice);
-    const { asFound, content, condenser, receiver, level } = conditions;
+    const { asFound, condenser, receiver, level } = conditions;
     const hosesTake =
       asFound.state === 'vapour-only' && standingPressure !== undefined
         ? fallByHoses(standingPressure, conditions.volume.likely, USUAL_HOSES)
@@ -88,7 +102,7 @@ export const planOperations = {
       decision,
       method: taken,
       asFound,
-      content,
+      content: plan.content,
       condenser,
       receiver,
       level,

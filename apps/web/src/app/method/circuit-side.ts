@@ -10,7 +10,7 @@ import { valueOf } from '../ui/loadable';
 import { CircuitDrawing } from './circuit-drawing';
 import { EquipmentFields } from './equipment-fields';
 import { MethodSession } from './method.session';
-import { coolingWords } from './method-labels';
+import { contentReasonText, coolingWords } from './method-labels';
 
 /** The circuit as the map of the job: what is in its parts, what is shut, what will be open, and the figures the method rests on. */
 @Component({
@@ -32,8 +32,11 @@ import { coolingWords } from './method-labels';
             </div>
           }
           <div>
-            <dt>Charge on record{{ p.lineKg > 0.01 ? ' with its line set' : '' }}</dt>
-            <dd>{{ units.massText(p.content.likely) }}</dd>
+            <dt>
+              In it now
+              <span class="why">{{ reasons(p) }}</span>
+            </dt>
+            <dd>{{ inItNow(p) }}</dd>
           </div>
           @if (p.condenser; as holds) {
             <div>
@@ -84,6 +87,11 @@ import { coolingWords } from './method-labels';
     h2 {
       font-size: 16.5px;
     }
+
+    .why {
+      display: block;
+      font-size: 13.5px;
+    }
   `,
   styleUrl: '../ui/figures.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -121,6 +129,13 @@ export class CircuitSide {
     return said.length === 0 ? '' : ` · ${said.join(', ')}`;
   });
 
+  protected reasons = ({ content }: PlanAnswer): string =>
+    content.reasons.map((reason) => contentReasonText(reason, this.units)).join(' · ');
+  /** What is measured away leaves a range; what is on record is one figure. */
+  protected inItNow({ content: { likely, high, reasons } }: PlanAnswer): string {
+    const measured = reasons.some(({ code }) => code === 'vapour-only' || code === 'flat');
+    return measured ? `${this.units.mass(likely).number} to ${this.units.massText(high, 'up')}` : this.units.massText(likely);
+  }
   protected range = ({ low, high }: Holding): string =>
     high - low < 0.01 ? this.units.massText(low, 'down') : `${this.units.mass(low, 'down').number} to ${this.units.massText(high, 'down')}`;
   protected printed = ({ level }: PlanAnswer): string =>

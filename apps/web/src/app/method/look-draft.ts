@@ -13,6 +13,9 @@ export interface LookDraft {
   readonly visit: string | null;
   readonly ambient: QuantityEntry;
   readonly standing: QuantityEntry;
+  readonly sides: Said<'sides'>;
+  /** What somebody says is missing. */
+  readonly short: QuantityEntry;
   readonly purpose: Said<'purpose'>;
   readonly failed: Said<'failed'>;
   readonly compressor: Said<'compressor'>;
@@ -49,10 +52,12 @@ export interface LookDraft {
 }
 
 /** Nothing is known of what nobody has seen, and nothing is measured that nobody has measured. */
-export const newLookDraft = ({ temperature, pressure }: Preferences): LookDraft => ({
+export const newLookDraft = ({ temperature, pressure, mass }: Preferences): LookDraft => ({
   visit: null,
   ambient: emptyEntry(temperature),
   standing: emptyEntry(pressure),
+  sides: 'unknown',
+  short: emptyEntry(mass),
   purpose: 'repair',
   failed: 'unknown',
   compressor: 'unknown',
@@ -80,6 +85,7 @@ export const newLookDraft = ({ temperature, pressure }: Preferences): LookDraft 
 export const saidOf = ({
   ambient: _a,
   standing: _s,
+  short: _h,
   readings: _r,
   seenVersion: _v,
   visit: _i,

@@ -21,12 +21,26 @@ const GROUPS: Record<ThingSort, string> = { part: 'Parts', valve: 'Valves', port
       [entry]="draft.standing"
       (entryChange)="session.change({ standing: $event })"
     />
+    <hy-choice-field
+      label="Pressure read on"
+      [choices]="sides"
+      [value]="draft.sides"
+      (valueChange)="session.change({ sides: $any($event) })"
+    />
     <hy-quantity-field
       label="Ambient"
       hint="measured at the condenser"
       kind="temperature"
       [entry]="draft.ambient"
       (entryChange)="session.change({ ambient: $event })"
+    />
+    <hy-quantity-field
+      label="Reported short"
+      hint="leave empty if nobody said so"
+      kind="mass"
+      [entry]="draft.short"
+      (entryChange)="session.change({ short: $event })"
+      [required]="false"
     />
     <hy-choice-field
       label="Purpose"
@@ -123,6 +137,11 @@ export class LookFields {
   protected found = (valve: Valve, state: string): void => this.session.change({ [valve]: state as ValveState }); // the list offers only these
   protected readonly valveNames = valveNames;
   protected readonly valveChoices = valveStates.map((value) => ({ value, label: valveStateNames[value] }));
+  protected readonly sides = [
+    { value: 'unknown', label: 'not said' },
+    { value: 'both', label: 'both sides, alike' },
+    { value: 'one', label: 'one side only' },
+  ];
   protected readonly compressorStates = [
     { value: 'unknown', label: 'not verified' },
     { value: 'runs', label: 'runs' },

@@ -132,7 +132,7 @@ export class MethodDecision {
     };
   });
   protected lower = (name: string): string => `${name[0]?.toLowerCase() ?? ''}${name.slice(1)}`;
-  protected asFound = ({ asFound, content }: PlanAnswer): string => arrivalText(asFound, content.likely, this.units);
+  protected asFound = ({ asFound, content }: PlanAnswer): string => arrivalText(asFound, content, this.units);
 
   protected take(method: Method, { decision }: PlanAnswer): void {
     this.session.change({ method: method === decision.chosen ? null : method, ...(method === decision.chosen ? { why: '' } : {}) });

@@ -1,5 +1,6 @@
 import type { Method } from '@hygromet/core/planning/method';
 import type { Reason, ReasonCode } from '@hygromet/core/planning/reasons';
+import type { ContentNow, ContentReason } from '@hygromet/core/planning/content-now';
 import type { AsFound } from '@hygromet/core/planning/as-found';
 import type { Cooling } from '@hygromet/core/planning/equipment';
 import type { Contradiction } from '@hygromet/core/planning/contradictions';
@@ -103,8 +104,34 @@ export const feasibilityNames = {
   impossible: 'impossible',
 } as const;
 
+/** Why so much is reckoned with, one thing after the other. */
+export function contentReasonText({ code, kg }: ContentReason, tell: Pick<Units, 'massText'>): string {
+  switch (code) {
+    case 'on-record':
+      return `${tell.massText(kg)} on record`;
+    case 'line-set':
+      return `${tell.massText(kg)} in the line set`;
+    case 'overdrawn':
+      return `${tell.massText(kg)} more taken out than was in it: who charged it?`;
+    case 'reported-short':
+      return `about ${tell.massText(kg)} short, as reported`;
+    case 'vapour-only':
+      return `vapor alone: ${tell.massText(kg, 'up')} at most`;
+    case 'flat':
+      return `no pressure left: ${tell.massText(kg, 'up')} at most`;
+    case 'one-side-read':
+      return 'read both sides: a shut valve may hide liquid on the other';
+    default:
+      return code satisfies never;
+  }
+}
+
 /** What the standing pressure says, and what to do about it. */
-export function arrivalText(asFound: AsFound, ledgerKg: number, tell: QuantityFormatter): string {
+export function arrivalText(
+  asFound: AsFound,
+  { onRecord, reasons }: Pick<ContentNow, 'onRecord' | 'reasons'>,
+  tell: QuantityFormatter,
+): string {
   switch (asFound.state) {
     case 'unread':
       return 'Read the standing pressure before anything is touched: it tells whether there is liquid, only vapor, air, or nothing.';
@@ -115,9 +142,11 @@ export function arrivalText(asFound: AsFound, ledgerKg: number, tell: QuantityFo
     case 'liquid':
       return `Standing pressure matches saturation (${tell.pressure(asFound.pBubble)}): liquid is present.`;
     case 'vapour-only':
+      if (reasons.some(({ code }) => code === 'one-side-read'))
+        return 'Below saturation where it was read: only vapor on that side. Read both sides before you count on it: a shut valve may hide the liquid.';
       return (
-        `Below saturation: only vapor is left, ${tell.massText(asFound.mostKg)} at most` +
-        (ledgerKg > asFound.mostKg ? `; ${tell.massText(ledgerKg - asFound.mostKg)} of the contents on record are gone` : '') +
+        `Below saturation: only vapor is left, ${tell.massText(asFound.mostKg, 'up')} at most` +
+        (onRecord > asFound.mostKg ? `; ${tell.massText(onRecord - asFound.mostKg)} of the contents on record are gone` : '') +
         '. Each hose you connect takes a noticeable share.'
       );
     case 'air-or-other':

@@ -10,9 +10,8 @@ import { valveStateOf, type CircuitRecord } from '@hygromet/core/circuit/system-
 import { atStep, type Moment } from '@hygromet/core/planning/at-step';
 import { keptApart } from '@hygromet/core/planning/reuse';
 import { pumpedInto, SHUT_AT_THE_END, whereAfter, whereAtRest } from '@hygromet/core/planning/where';
-import { circuitRecord, decisiveLook, schoolsOf, seenLook } from '@hygromet/contract/plan-facts';
+import { circuitRecord, decisiveLook, schoolsOf } from '@hygromet/contract/plan-facts';
 import type { VisitPlan } from '@hygromet/contract/visit-plan';
-import { kelvin, pascal } from '@hygromet/core/units/quantity';
 import { coreQuery } from '../core-worker/core-query';
 import type { PlanArgs } from '../core-worker/plan-operations';
 import { CoreWorker } from '../core-worker/core-worker.service';
@@ -21,6 +20,7 @@ import { Units } from '../preferences/units.service';
 import { currentOf, valueOf } from '../ui/loadable';
 import { readQuantity } from '../ui/quantity-entry';
 import { saidOf, type LookDraft } from './look-draft';
+import { askedOf, lookIn } from './plan-question';
 import { LookSource, SYSTEM_ID } from './look-source';
 import type { DrawnMoment } from './step-list';
 
@@ -45,22 +45,12 @@ export class MethodSession {
   readonly standing = computed(() => readQuantity('pressure', this.draft().standing, this.units.atmosphere()));
 
   readonly question = computed((): PlanArgs | undefined => {
-    const [system, summary, organisation] = [this.known(), this.summary(), valueOf(this.organisation())];
-    const [ambient, standing, draft] = [this.ambient(), this.standing(), this.draft()];
-    if (system === undefined || summary === undefined || organisation === undefined || ambient.state !== 'good' || standing.state === 'bad')
-      return undefined;
-    return {
-      system,
-      composition: summary.composition,
-      flammable: summary.flammable,
-      look: seenLook(saidOf(draft), {
-        T: kelvin(ambient.si),
-        standingPressure: standing.state === 'good' ? pascal(standing.si) : undefined,
-        atmosphere: pascal(this.units.atmosphere()),
-      }),
-      practice: schoolsOf(organisation),
-      method: draft.method ?? undefined,
-    };
+    const [system, summary, organisation, draft] = [this.known(), this.summary(), valueOf(this.organisation()), this.draft()];
+    if (system === undefined || summary === undefined || organisation === undefined) return undefined;
+    const look = lookIn(saidOf(draft), draft, this.units.atmosphere());
+    return look === undefined
+      ? undefined
+      : { ...askedOf(system, summary), look, practice: schoolsOf(organisation), method: draft.method ?? undefined };
   });
   readonly plan = coreQuery(inject(CoreWorker), 'plan', this.question);
 

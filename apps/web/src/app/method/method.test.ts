@@ -129,6 +129,8 @@ test('what has leaked away is told from ledger and pressure together', async () 
   const { type, text } = await open(split());
   await type('Ambient', '80');
   await type('Standing pressure', '60');
+  expect(text()).toContain('only vapor on that side. Read both sides before you count on it');
+  await type('Pressure read on', 'both');
   expect(text()).toMatch(/only vapor is left, 0\.\d+ lb at most; 8\.\d lb of the contents on record are gone/);
   expect(text()).toMatch(/Three 3\/8 in hoses lower the reading by about \d+ psi/);
 });
@@ -208,7 +210,7 @@ test.each([
   [{ state: 'liquid', pBubble: 1e6 } as never, /saturation \(1000 kPa\): liquid is present/],
   [{ state: 'air-or-other', airShare: 0.2 } as const, /20 % .*identifier/],
 ])('what was found, %j, is told with what to do', (asFound, sentence) => {
-  expect(arrivalText(asFound, 4, tell)).toMatch(sentence);
+  expect(arrivalText(asFound, { onRecord: 4, reasons: [] }, tell)).toMatch(sentence);
 });
 
 test('a reason is told with its figures', () => {

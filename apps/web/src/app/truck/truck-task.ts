@@ -4,6 +4,7 @@ import type { Visit } from '@hygromet/contract/visit';
 import type { Quality } from '@hygromet/core/cylinder/cylinder-kind';
 import type { Carried, TruckJob, TruckTask } from '@hygromet/core/planning/truck';
 import { withDoubt } from '@hygromet/core/planning/charge-doubt';
+import type { Range } from '@hygromet/core/planning/job-conditions';
 import type { Suited } from '../core-worker/cylinder-operations';
 
 /** What stays in the system's own condenser or receiver needs no cylinder; what is not decided yet is planned as if all of it came. */
@@ -20,11 +21,15 @@ export interface TruckVisit {
   readonly flammable: boolean;
 }
 
+const NOTHING: Range = { low: 0, likely: 0, high: 0 };
+
+/** @param contents what is in each system by what was seen of it; of the others plate and ledger say it */
 export function truckVisits(
   visits: readonly Visit[],
   systems: readonly System[],
   day: string,
   burns: (refrigerant: string) => boolean,
+  contents: ReadonlyMap<string, Range> = new Map(),
 ): readonly TruckVisit[] {
   return visits
     .filter((visit) => visit.state === 'open' && visit.day === day)
@@ -32,11 +37,11 @@ export function truckVisits(
       const system = systems.find(({ id }) => id === visit.system.id);
       if (system === undefined) return [];
       const needs = visit.plan === null || !NO_CYLINDER.includes(visit.plan.method);
-      const likely = needs ? Math.max(0, system.contentKg) : 0;
+      const content = contents.get(visit.id) ?? withDoubt(Math.max(0, system.contentKg));
       const quality = visit.plan?.burntOut === true ? ('burnt' as const) : ('usual' as const);
       const job: TruckJob = {
         id: visit.id,
-        ...withDoubt(likely),
+        ...(needs ? { low: content.low, likely: content.likely, high: content.high } : NOTHING),
         group: quality === 'usual' ? system.refrigerant : `${system.refrigerant}, ${quality}`,
       };
       return [{ visit, system, job, quality, needsMachine: needs, flammable: burns(system.refrigerant) }];

@@ -5,6 +5,7 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute } from '@angular/router';
 import { candidateOf } from '@hygromet/contract/candidate';
+import { schoolsOf } from '@hygromet/contract/plan-facts';
 import { catchError, forkJoin, map, of, switchMap } from 'rxjs';
 import { Drafts } from '../data/draft.service';
 import type { Suited, SuitArgs } from '../core-worker/cylinder-operations';
@@ -12,8 +13,11 @@ import { CoreWorker } from '../core-worker/core-worker.service';
 import { ServerData } from '../data/server-data.service';
 import { PreferencesService } from '../preferences/preferences.service';
 import { dayOf } from '../ui/day';
-import { valueOf, waiting, type Loadable } from '../ui/loadable';
+import { currentOf, valueOf, waiting, type Loadable } from '../ui/loadable';
 import { emptyEntry, readQuantity, type QuantityEntry } from '../ui/quantity-entry';
+import { coreQuery } from '../core-worker/core-query';
+import { askedOf, lookIn } from '../method/plan-question';
+import { Units } from '../preferences/units.service';
 import { TruckSolver } from './truck-solver.service';
 import { truckTask, truckVisits } from './truck-task';
 
@@ -42,6 +46,7 @@ export class TruckSession {
   private readonly properties = inject(CoreWorker);
   private readonly solver = inject(TruckSolver);
   private readonly preferences = inject(PreferencesService).current;
+  private readonly units = inject(Units);
   readonly day = signal(inject(ActivatedRoute).snapshot.queryParamMap.get('day') ?? dayOf(new Date()));
   private readonly stored = inject(Drafts).open<TruckDraft>('truck', () => ({ choices: {}, most: emptyEntry(this.preferences().mass) }));
   readonly most = computed(() => this.stored.value().most);
@@ -59,10 +64,31 @@ export class TruckSession {
     const open = (valueOf(this.visitsRead()) ?? []).filter(({ state }) => state === 'open').map(({ day }) => day);
     return [...new Set([this.day(), ...open])].sort();
   });
+  /** What was seen of the systems of that day, for those whose outdoor temperature was measured. */
+  private readonly seen = computed(() => {
+    const [visits, systems, refrigerants, organisation] = [
+      valueOf(this.visitsRead()),
+      valueOf(this.systems()),
+      valueOf(this.refrigerants()),
+      valueOf(this.organisation()),
+    ];
+    if (visits === undefined || systems === undefined || refrigerants === undefined || organisation === undefined) return undefined;
+    return visits
+      .filter(({ state, day }) => state === 'open' && day === this.day())
+      .flatMap(({ id, look, system: { id: systemId } }) => {
+        const system = systems.find((one) => one.id === systemId);
+        const summary = refrigerants.find((one) => one.id === system?.refrigerant);
+        const seen = lookIn(look, look, this.units.atmosphere());
+        if (system === undefined || summary === undefined || seen === undefined) return [];
+        return [{ id, args: { ...askedOf(system, summary), look: seen, practice: schoolsOf(organisation) } }];
+      });
+  });
+  private readonly contents = coreQuery(this.properties, 'inItNow', this.seen);
   readonly visits = computed(() => {
     const refrigerants = valueOf(this.refrigerants()) ?? [];
     const burns = burnsByList(refrigerants);
-    return truckVisits(valueOf(this.visitsRead()) ?? [], valueOf(this.systems()) ?? [], this.day(), burns);
+    const contents = new Map(valueOf(this.contents()) ?? []);
+    return truckVisits(valueOf(this.visitsRead()) ?? [], valueOf(this.systems()) ?? [], this.day(), burns, contents);
   });
   /** Open visits of earlier days: today's truck does not count them until somebody gives them a day. */
   readonly leftOver = computed(() => {
@@ -88,6 +114,8 @@ export class TruckSession {
     ];
     if (refrigerants === undefined || organisation === undefined || cylinders === undefined || valueOf(this.visitsRead()) === undefined)
       return undefined;
+    // what is in them decides what is carried: it is not planned with what was thought before
+    if (currentOf(this.contents()) === undefined) return undefined;
     const nominal = (id: string) => refrigerants.find((refrigerant) => refrigerant.id === id);
     const asks = this.visits().flatMap(({ visit, system, quality }): readonly { readonly visit: string; readonly args: SuitArgs }[] => {
       const incoming = nominal(system.refrigerant);

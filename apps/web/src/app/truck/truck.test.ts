@@ -162,6 +162,14 @@ test('what stays in its own condenser needs no cylinder; other days and closed v
   expect([one({ day: '2026-11-28' }), one({ state: 'closed' })]).toEqual([[], []]);
 });
 
+test('what was seen of a system counts on the truck before what is on record', () => {
+  const content = { low: 0.1, likely: 0.3, high: 0.5 };
+  const [seen] = truckVisits([visit()], [aSystem()], DAY, () => false, new Map([[visit().id, content]]));
+  expect(seen!.job).toMatchObject(content);
+  const [unseen] = truckVisits([visit()], [aSystem()], DAY, () => false);
+  expect(unseen!.job.likely).toBe(aSystem().contentKg);
+});
+
 describe('words', () => {
   const tell = { massText: (kg: number) => `${kg.toFixed(1)} kg`, pressureStep: () => '' };
   const [own] = truckVisits([visit()], [aSystem()], DAY, () => false);

@@ -38,12 +38,13 @@ export class VisitLook implements LookSource {
 
   readonly draft = computed((): LookDraft => {
     const { changes, readings, seenVersion } = this.stored.value();
-    const { ambient, standing, ...look } = this.job.visit()?.look ?? {};
+    const { ambient, standing, short, ...look } = this.job.visit()?.look ?? {};
     return {
       ...newLookDraft(this.preferences()),
       ...(look as Partial<Saved>), // saved from this draft
       ...(ambient === undefined ? {} : { ambient: asEntry(ambient) }),
       ...(standing === undefined ? {} : { standing: asEntry(standing) }),
+      ...(short === undefined ? {} : { short: asEntry(short) }),
       ...changes,
       readings,
       seenVersion,

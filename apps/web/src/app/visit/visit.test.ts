@@ -177,6 +177,12 @@ describe('the transfer', () => {
     });
   const done = { look: SEEN, plan };
 
+  test('what was read on both sides brings down what has to find room', async () => {
+    const low = { look: { ...SEEN, sides: 'both' as const }, plan };
+    const { text } = await open('transfer', low, { cylinders$: of([aCylinder()]) });
+    expect(text()).toMatch(/At most 2\.\d lb have to find room: they fit into C-07\./);
+  });
+
   test('offers those in the van first with what each takes, and each leads to its fill within this visit', async () => {
     const cylinders = [empty('C-11', { place: 'workshop' }), empty('C-04'), aCylinder()];
     const { text, root } = await open('transfer', done, { cylinders$: of(cylinders) });

@@ -34,7 +34,7 @@ export class LookStage {
   protected readonly written = computed(() => valueOf(this.session.system())?.facts.written);
   protected readonly asFound = computed(() => {
     const plan = valueOf(this.session.plan());
-    return plan === undefined ? undefined : arrivalText(plan.asFound, plan.content.likely, this.units);
+    return plan === undefined ? undefined : arrivalText(plan.asFound, plan.content, this.units);
   });
   /** What would make a better method possible than the one that is. */
   protected readonly worthSeeing = computed(() => {
