@@ -8,7 +8,7 @@ import { kindOf, type Ports, type SystemKind } from '../circuit/system-kind';
 import type { EvacuationLevel } from '../compliance/evacuation-level';
 import type { Composition } from '../fluids/composition';
 import type { Kelvin, Pascal } from '../units/quantity';
-import type { AsFound } from './as-found';
+import type { AsFound, SidesRead } from './as-found';
 import type { ContentNow } from './content-now';
 import { USUAL_EQUIPMENT, type Equipment } from './equipment';
 
@@ -49,6 +49,8 @@ export interface JobConditions {
   /** What is in it: by the ledger, or by the plate with the line set. */
   readonly content: Range & Partial<Pick<ContentNow, 'onRecord'>>;
   readonly asFound: AsFound;
+  /** On which sides that was read. */
+  readonly sides: SidesRead;
   /** As installed. */
   readonly circuit: Circuit;
   readonly purpose: Purpose;
@@ -84,6 +86,7 @@ export function situationOf(given: Given & Partial<JobConditions>): JobCondition
   const ports = given.ports ?? kind.ports;
   return {
     asFound: { state: 'unread' },
+    sides: 'both',
     purpose: 'repair',
     failed: 'none',
     ports,

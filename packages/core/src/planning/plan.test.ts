@@ -60,7 +60,8 @@ test('what the ledger has taken out is not counted again', () => {
 });
 
 test('a standing pressure decides whether there is anything to bring out', () => {
-  const at = (psig: number) => planFor(split, { ...look, standingPressure: pressureFrom(psig, 'psig', STANDARD_ATMOSPHERE) });
+  const at = (psig: number) =>
+    planFor(split, { ...look, sides: 'both', standingPressure: pressureFrom(psig, 'psig', STANDARD_ATMOSPHERE) });
   expect(at(0).decision.chosen).toBe('nothing');
   expect(at(60).conditions.asFound.state).toBe('vapour-only');
   expect(planFor(split, look).conditions.asFound.state).toBe('unread');

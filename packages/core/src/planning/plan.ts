@@ -128,6 +128,7 @@ export function planFor(system: RecordedSystem, look: Look, practice: CompanyPra
     volume,
     content,
     asFound: found,
+    sides: look.sides ?? 'unknown',
     circuit,
     purpose: look.purpose ?? 'repair',
     failed: look.failed,

@@ -57,6 +57,14 @@ const rules = [
     when: ({ asFound }) => applies(asFound.state === 'unread'),
   },
   {
+    // one side can hide behind a shut valve: flat is what stands at zero on both
+    code: 'one-side-read',
+    effect: 'once-seen',
+    see: 'both-sides',
+    against: ['nothing'],
+    when: ({ asFound, sides }) => applies(asFound.state === 'flat' && sides !== 'both'),
+  },
+  {
     code: 'compressor-stands',
     effect: 'impossible',
     against: pumpDowns,
@@ -306,6 +314,13 @@ const rules = [
     effect: 'not-advised',
     against: pumpDowns,
     when: ({ asFound }) => (asFound.state === 'vapour-only' ? { most: asFound.mostKg } : undefined),
+  },
+  {
+    // air comes in where the refrigerant got out
+    code: 'flat-pump-down',
+    effect: 'not-advised',
+    against: pumpDowns,
+    when: ({ asFound }) => applies(asFound.state === 'flat'),
   },
   { code: 'no-ports', effect: 'impossible', against: recoveries, when: ({ ports }) => applies(ports === 'none') },
   {

@@ -124,6 +124,17 @@ test('without a standing pressure it is read before anything is decided, and not
   );
 });
 
+test('nothing is taken for flat that was not read on both sides', () => {
+  fc.assert(
+    fc.property(system, look, fc.constantFrom('unknown' as const, 'one' as const), (recordedSystem, seen, sides) => {
+      const { verdicts, chosen } = planFor(recordedSystem, { ...seen, sides }, USUAL_PRACTICE).decision;
+      expect(chosen).not.toBe('nothing');
+      expect(permits(verdicts.find(({ method }) => method === 'nothing')!)).toBe(false);
+    }),
+    { numRuns: 150 },
+  );
+});
+
 test('no machine draws a barrel down of whose water nobody knows', () => {
   fc.assert(
     fc.property(

@@ -121,6 +121,8 @@ test('a standing pressure of nothing ends in proving zero', async () => {
   const page = await open(split());
   const { text, root } = page;
   await seen(page, { 'Standing pressure': '0' });
+  expect(root.querySelector('.decided h2')?.textContent).toBe('Read zero on both sides');
+  await page.type('Pressure read on', 'both');
   expect(root.querySelector('.decided h2')?.textContent).toBe('Nothing to recover');
   expect(text()).toContain('Prove zero on both sides');
 });

@@ -7,6 +7,8 @@ export function sightTitle(sight: Sight, method: Method | undefined): string {
   switch (sight) {
     case 'standing-pressure':
       return 'Read the standing pressure';
+    case 'both-sides':
+      return 'Read zero on both sides';
     case 'water-flows':
       return 'Check the water flow';
     case 'part-volume':
@@ -33,6 +35,8 @@ export function sightCriterion(
   switch (sight) {
     case 'standing-pressure':
       return 'It tells whether there is liquid, only vapor, air, or nothing. Read both sides.';
+    case 'both-sides':
+      return 'Each side with its own gauge: a shut valve, a solenoid or a metering device may hide a charge on the other. Then say so above.';
     case 'water-flows':
       return 'Pump in hand mode, flow switch made, pressure drop across the exchanger. Without flow the tubes freeze and burst within seconds.';
     case 'part-volume':
