@@ -18,6 +18,7 @@ export const candidateOf = (
   stamp: cylinder.marks.stamp,
   overdue: cylinder.flags.includes('overdue'),
   retired: cylinder.retiredAt !== null,
+  collarUnconfirmed: cylinder.flags.includes('collar-unconfirmed'),
   flammableRated: cylinder.marks.flammableRated,
   owner: cylinder.marks.owner,
   nonCondensables: cylinder.flags.includes('non-condensables'),

@@ -41,6 +41,8 @@ export const cylinderMarks = z.strictObject({
   stamp: z.enum(stamps).optional(),
   /** At which its relief valve opens. */
   reliefPressurePa: stampedPa('set pressure', 'valve').optional(),
+  /** What hardly stands on a collar was read again, and does. */
+  confirmed: z.boolean().optional(),
   /** Between two requalifications: five in the US, elsewhere as stamped. */
   validYears: z.int({ error: 'Whole years.' }).min(1, { error: 'At least 1 year.' }).max(15, { error: 'At most 15 years.' }),
 });
@@ -109,6 +111,7 @@ export const cylinderFlags = [
   'overdue',
   'non-condensables',
   'wrong-tare',
+  'collar-unconfirmed',
   'due-soon',
   'overdue-for-return',
   'no-limit',

@@ -19,6 +19,7 @@ export const problemCodes = [
   'got-lighter',
   'below-tare',
   'more-than-fits',
+  'collar-unusual',
   'would-mix',
   'reason-missing',
   'content-unknown',

@@ -1,3 +1,4 @@
+import { collarDoubts } from '@hygromet/core/cylinder/collar-doubts';
 import { cylinderFlags, type Cylinder, type CylinderFlag } from '@hygromet/contract/cylinder';
 import type { Filling } from '@hygromet/core/cylinder/fill-limit';
 import { requalificationState, validThrough, type StampMonth } from '@hygromet/core/cylinder/requalification';
@@ -156,6 +157,7 @@ function recordedFlags(record: CylinderRecord, now: Date): readonly Flagged[] {
     ['negative-balance', record.contentKg < 0],
     ['overdue', requalification === 'overdue'],
     ['non-condensables', record.airShare !== null && record.airShare > MOST_AIR && record.contentKg > 0],
+    ['collar-unconfirmed', record.marks.confirmed !== true && collarDoubts(record).length > 0],
     ['wrong-tare', record.tareWeighedKg !== null && Math.abs(record.tareWeighedKg - record.tareKg) > TARE_DIFFERS_KG],
     ['due-soon', requalification === 'due-soon'],
   ];

@@ -1,5 +1,6 @@
-import { mass, say } from '@hygromet/contract/sentence';
+import { mass, say, type Sentence } from '@hygromet/contract/sentence';
 import type { Cylinder, NewCylinder } from '@hygromet/contract/cylinder';
+import { collarDoubts, type CollarDoubt } from '@hygromet/core/cylinder/collar-doubts';
 import { heldAtMost } from '@hygromet/core/cylinder/held-at-most';
 import { refrigerant } from '@hygromet/core/fluids/refrigerant';
 import { cubicMetre } from '@hygromet/core/units/quantity';
@@ -41,6 +42,7 @@ export const enterCylinder = (
     const now = environment.now();
     refuseFutureStamp(draft.requalified, now, '/requalified');
     refuseMoreThanFits(draft);
+    askAboutCollar(draft);
     await addAccount(tx, { id, organisationId: organisation.id, kind: 'cylinder', name: draft.name });
     await addCylinder(tx, organisation.id, id, draft, now);
     const foundKg = foundIn(draft);
@@ -90,4 +92,32 @@ function refuseMoreThanFits(draft: NewCylinder): void {
     say`That would be ${mass(foundIn(draft))} of ${draft.refrigerant}, and full of cold liquid it holds ${mass(most)}. Read the scale and its unit again, and "WC" on the collar.`,
     '/grossKg',
   );
+}
+
+/** What hardly stands on a collar is asked back; `marks.confirmed` says that somebody has read it again. */
+function askAboutCollar(draft: NewCylinder): void {
+  const [doubt] = draft.marks?.confirmed === true ? [] : collarDoubts(draft);
+  if (doubt !== undefined) throw new DomainError('collar-unusual', collarQuestion(doubt), POINTERS[doubt.code]);
+}
+
+const POINTERS: Record<CollarDoubt['code'], string> = {
+  'nominal-size': '/volumeM3',
+  swapped: '/volumeM3',
+  'tare-unusual': '/tareKg',
+  'service-low': '/servicePressurePa',
+};
+
+function collarQuestion(doubt: CollarDoubt): Sentence {
+  switch (doubt.code) {
+    case 'nominal-size':
+      return say`${String(doubt.pounds)} lb is a size cylinders are sold under; the water capacity is stamped as WC, and is less. Read it again, or confirm it.`;
+    case 'swapped':
+      return say`Water capacity and tare look exchanged: WC is the capacity, TW the tare. Read both again, or confirm them.`;
+    case 'tare-unusual':
+      return say`A cylinder of this capacity and class usually weighs ${mass(doubt.leastKg)} to ${mass(doubt.mostKg)} empty. Read TW, WC and their units again, or confirm them.`;
+    case 'service-low':
+      return say`That is low for a refrigerant cylinder: such as 400 psi of 4BA400. Check the unit, or confirm it.`;
+    default:
+      return doubt satisfies never;
+  }
 }

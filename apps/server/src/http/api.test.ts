@@ -336,6 +336,27 @@ test('registering: the same number twice is refused by name, a repeated request 
   expect([taken.status, taken.body.code]).toEqual([409, 'name-taken']);
 });
 
+test('what hardly stands on a collar is asked back, registered once it was read again, and not filled while that is not said', async () => {
+  // 30 lb is a size such cylinders are sold under; 26.2 lb of water go in
+  const draft = {
+    key: randomUUID(),
+    name: 'C-97',
+    volumeM3: 30 * 0.45359237e-3,
+    tareKg: 7.8,
+    servicePressurePa: 2.76e6,
+    requalified: '2025-02',
+    place: 'van',
+  };
+  const asked = await house.send('POST', '/api/cylinders', draft);
+  expect([asked.status, asked.body.code, asked.body.errors[0].pointer]).toEqual([409, 'collar-unusual', '/volumeM3']);
+  const marks = { kind: 'recovery', flammableRated: false, ports: 'liquid-and-vapour', validYears: 5 };
+  const { status, body } = await house.send('POST', '/api/cylinders', { ...draft, marks: { ...marks, confirmed: true } });
+  expect([status, body.flags]).toEqual([201, []]);
+  const event = { key: randomUUID(), what: 'described', marks, happenedAt: '2026-11-25T08:00:00Z', recordedBy: 'Jory Quill' };
+  const described = await house.send('POST', `/api/cylinders/${body.id}/events`, event);
+  expect(described.body.cylinder?.flags ?? described.body.flags).toContain('collar-unconfirmed');
+});
+
 test('more than a cylinder can hold is not in it: pounds that were sent as kilograms are asked back, and nothing is registered', async () => {
   const draft = {
     key: randomUUID(),

@@ -37,3 +37,11 @@ test('one number twice in a file with two collars is refused at the second', asy
   expect([body.kept, ...outcomes(body)]).toEqual([false, 'added', 'refused']);
   expect(await cylinderNamed(house, 'N-03')).toBeUndefined();
 });
+
+test('a row whose collar hardly can be so is refused with what to read again, and taken once it says that it was', async () => {
+  const odd = row({ name: 'N-04', tareKg: 127 });
+  const { body } = await take([odd], true);
+  expect(body.outcomes[0]).toMatchObject({ outcome: 'refused', detail: expect.stringMatching(/usually weighs .* empty/) });
+  const marks = { kind: 'recovery', flammableRated: false, ports: 'liquid-and-vapour', validYears: 5, confirmed: true };
+  expect(outcomes((await take([{ ...odd, marks }])).body)).toEqual(['added']);
+});

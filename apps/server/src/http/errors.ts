@@ -35,6 +35,7 @@ export const statusOf = {
   'perhaps-twice': 409,
   'ledger-differs': 409,
   'clock-off': 409,
+  'collar-unusual': 409,
   'not-empty': 409,
   'got-heavier': 422,
   'key-reused': 409,

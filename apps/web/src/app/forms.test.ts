@@ -50,6 +50,22 @@ describe('a cylinder as its collar tells it', () => {
     expect(go).toHaveBeenCalledWith(['/cylinders', 'new']);
   });
 
+  test('the nominal size typed as water capacity is asked about, and sent only once it was read again', async () => {
+    const { sent, call } = keeping<{ marks: object }, object>(aCylinder());
+    stage({ serverData: { addCylinder$: call } });
+    const page = await render(AddCylinderPage);
+    jest.spyOn(TestBed.inject(Router), 'navigate').mockResolvedValue(true);
+    await typed(page);
+    await page.type('Water capacity', '30');
+    expect(page.text()).toContain('30 lb is a size cylinders are sold under');
+    await page.press('Add the cylinder');
+    expect(page.text()).toContain('Read the collar again, and say so here.');
+    expect(sent).toEqual([]);
+    await page.type('Read again, and right', 'yes');
+    await page.press('Add the cylinder');
+    expect(sent[0]!.marks).toMatchObject({ confirmed: true });
+  });
+
   test('a gross below the tare is named before it is sent', async () => {
     stage();
     const page = await render(AddCylinderPage);

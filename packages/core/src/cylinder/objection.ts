@@ -12,6 +12,7 @@ export const objections = [
   'overfilled',
   'full',
   'tare-heavier',
+  'collar-unconfirmed',
   'air-comes-along',
   'not-for-flammable',
   'burn-out-apart',

@@ -34,6 +34,8 @@ export interface Candidate {
   readonly overdue: boolean;
   readonly retired: boolean;
   readonly flammableRated: boolean;
+  /** Its collar was recorded with what hardly stands on one, and nobody has read it again. */
+  readonly collarUnconfirmed?: boolean | undefined;
   /** Whose refrigerant it is kept for; nobody's where it is absent. */
   readonly owner?: string | undefined;
   /** A check has found non-condensables, and what share of the vapour at 77 °F. */
@@ -89,6 +91,7 @@ export function suitability(cylinder: Candidate, incoming: Incoming, policy: Fil
     ['not-evacuated', empty && !cylinder.evacuated && cylinder.composition === undefined],
     ['virgin', cylinder.kind === 'virgin'],
     ['tare-heavier', heavier],
+    ['collar-unconfirmed', cylinder.collarUnconfirmed === true],
     ['not-for-flammable', incoming.flammable && !cylinder.flammableRated],
     ['burn-out-apart', incoming.quality !== qualityIn(cylinder.kind)],
     ['other-owner', cylinder.kind === 'clean' && cylinder.owner !== undefined && cylinder.owner !== incoming.owner],

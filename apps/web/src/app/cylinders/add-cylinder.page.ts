@@ -15,6 +15,8 @@ import { serverProblems } from '../forms/server-problems';
 import { between, filled, quantity, stampMonth } from '../forms/validators';
 import type { Preferences } from '../preferences/preferences';
 import { PreferencesService } from '../preferences/preferences.service';
+import { Units } from '../preferences/units.service';
+import { Caution } from '../ui/caution';
 import { ChoiceField } from '../ui/choice-field';
 import { PageHead } from '../ui/page-head';
 import { valueOf } from '../ui/loadable';
@@ -24,6 +26,7 @@ import { RefrigerantField } from '../ui/refrigerant-field';
 import { TextField } from '../ui/text-field';
 import { YesNoField } from '../ui/yes-no-field';
 import { placeNames } from './cylinder-labels';
+import { collarDoubtText, doubtsOf } from './collar-doubt-labels';
 import { CollarDrawing } from './collar-drawing';
 import type { StampId } from './collar-stamps';
 import { marksDraft, marksOf, marksRules, testPressureProblem, type MarksDraft } from './marks-draft';
@@ -61,6 +64,7 @@ const newDraft = (preferences: Preferences, metric = preferences.mass === 'kg'):
 @Component({
   selector: 'hy-add-cylinder-page',
   imports: [
+    Caution,
     ChoiceField,
     CollarDrawing,
     MarksFields,
@@ -115,6 +119,14 @@ const newDraft = (preferences: Preferences, metric = preferences.mass === 'kg'):
           <summary>More cylinder markings</summary>
           <div class="more-fields"><hy-marks-fields /></div>
         </details>
+        @if (doubts().length > 0) {
+          <hy-caution class="doubts">
+            @for (doubt of doubts(); track doubt) {
+              <p>{{ doubt }}</p>
+            }
+            <hy-yes-no-field label="Read again, and right" formControlName="confirmed" />
+          </hy-caution>
+        }
         @if (refused(); as sentence) {
           <p class="refused" role="alert">{{ sentence }}</p>
         }
@@ -174,6 +186,9 @@ export class AddCylinderPage {
     '/marks/reliefPressurePa': this.form.controls.reliefPressure,
     '/marks/validYears': this.form.controls.validYears,
   });
+  private readonly units = inject(Units);
+  /** What hardly stands on a collar, as long as it is typed so. */
+  protected readonly doubts = computed(() => doubtsOf(this.draft()).map((doubt) => collarDoubtText(doubt, this.units)));
   private readonly registered = fromServer(this.serverData.cylinders$);
   /** The cylinder that this one could be mistaken for, or is. */
   protected readonly alike = computed(() => {
@@ -252,5 +267,6 @@ function ofTheWhole(draft: CylinderDraft) {
   return {
     gross: below ? 'The gross weight is below the tare. Read both again.' : undefined,
     testPressure: testPressureProblem(draft, service.state === 'good' ? service.si : undefined),
+    confirmed: draft.confirmed || doubtsOf(draft).length === 0 ? undefined : 'Read the collar again, and say so here.',
   };
 }

@@ -15,6 +15,7 @@ export const graveFlags: readonly CylinderFlag[] = [
   'negative-balance',
   'non-condensables',
   'wrong-tare',
+  'collar-unconfirmed',
   'no-limit',
 ];
 
@@ -50,6 +51,8 @@ function flagWords(flag: CylinderFlag, cylinder: Cylinder, units: Units): string
       return `${units.percent(cylinder.airShare ?? 0)} non-condensables`;
     case 'wrong-tare':
       return 'tare differs from its collar';
+    case 'collar-unconfirmed':
+      return 'unusual collar data: read it again';
     case 'overdue-for-return':
       return `full since ${dayText(cylinder.lastMovedAt ?? '')}`;
     case 'no-limit':

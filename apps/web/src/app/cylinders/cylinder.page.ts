@@ -128,6 +128,8 @@ function graveSentence({ flags, composition }: Cylinder, words: string): string 
       Object.keys(composition ?? {}).length > 1
         ? 'Add nothing. A blend is not purged: check it again after a night at rest, or send it in as it is.'
         : 'Add nothing. Let it rest cold, purge its vapor into recovery, and check again.',
+    'collar-unconfirmed':
+      'Its stop weight rests on it. Read WC, TW and the service pressure again; where they are right, confirm it under Markings and service.',
     'wrong-tare': 'Every net weight rests on it: find out whether the collar, ice or a hose is the reason before it is filled.',
     'negative-balance': 'More was booked out of it than into it. Weigh it and book the difference.',
   };

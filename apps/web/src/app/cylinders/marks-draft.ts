@@ -18,6 +18,8 @@ export interface MarksDraft {
   /** Whose rules it was built by; empty while nobody has recorded it. */
   readonly stampedBy: string;
   readonly validYears: string;
+  /** What hardly stands on a collar was read again. */
+  readonly confirmed: boolean;
 }
 
 export function marksDraft(marks: CylinderMarks, { pressure }: Preferences): MarksDraft {
@@ -36,6 +38,7 @@ export function marksDraft(marks: CylinderMarks, { pressure }: Preferences): Mar
     reliefPressure: pressureEntry(marks.reliefPressurePa),
     stampedBy: marks.stamp ?? '',
     validYears: String(marks.validYears),
+    confirmed: marks.confirmed === true,
   };
 }
 
@@ -73,6 +76,7 @@ export function marksOf(draft: MarksDraft, servicePressurePa: number | undefined
     flammableRated: draft.flammableRated,
     ports: draft.ports === 'one' ? 'one' : 'liquid-and-vapour',
     validYears: Number(draft.validYears),
+    ...(draft.confirmed ? { confirmed: true } : {}),
     ...(owner === '' ? {} : { owner }),
     ...(thread === '' ? {} : { thread }),
     ...(test.state === 'good' ? { testPressurePa: test.si } : {}),

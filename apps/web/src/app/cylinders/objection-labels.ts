@@ -18,6 +18,7 @@ export const objectionWords: Readonly<Record<Objection, string>> = {
   'burn-out-apart': 'burnout refrigerant must be kept separate',
   'other-owner': 'reserved for another customer',
   'tare-heavier': 'heavier than its tare',
+  'collar-unconfirmed': 'collar data not confirmed',
   'non-condensables': 'non-condensables found',
   'air-comes-along': 'non-condensables in the source cylinder',
   'holds-other-recovered': 'holds refrigerant of other systems',

@@ -31,6 +31,7 @@ const columns: readonly Column[] = [
   column('thread', 'Thread', ''),
   column('test_pressure', 'Test pressure', '800 psig', { quantity: 'service-pressure' }),
   column('valid_years', 'Years between requalifications', '5'),
+  column('confirmed', 'Unusual collar data read again', 'yes, no'),
 ];
 
 export const cylinderSheet: Sheet<NewCylinder, Cylinder> = {
@@ -53,6 +54,7 @@ export const cylinderSheet: Sheet<NewCylinder, Cylinder> = {
     thread: entry.marks.thread ?? '',
     test_pressure: quantityCell(entry.marks.testPressurePa, null, 'barg', 1e-5),
     valid_years: String(entry.marks.validYears),
+    confirmed: entry.marks.confirmed === true ? 'yes' : '',
   }),
   read: (cells) => {
     const volume = needed(quantityIn(cells, 'water_capacity', 'volume'), 'water_capacity', 'water capacity');
@@ -106,6 +108,7 @@ function marksIn(cells: Cells): CylinderMarks {
     ...(owner === '' ? {} : { owner }),
     ...(thread === '' ? {} : { thread }),
     ...(test === undefined ? {} : { testPressurePa: test.si }),
+    ...(choiceIn(cells, 'confirmed', ['yes', 'no']) === 'yes' ? { confirmed: true } : {}),
   };
 }
 

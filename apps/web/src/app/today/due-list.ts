@@ -17,6 +17,7 @@ const todo: Readonly<Record<CylinderFlag, string>> = {
   overdue: 'have it requalified',
   'non-condensables': 'check it again, or send it in',
   'wrong-tare': 'verify the tare',
+  'collar-unconfirmed': 'read its collar again',
   'due-soon': 'have it requalified',
   'overdue-for-return': 'send it to the reclaimer',
   'no-limit': 'open it: a mark is missing, or it cannot be computed',

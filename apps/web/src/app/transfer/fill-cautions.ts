@@ -75,6 +75,8 @@ const sentences: Partial<Record<Objection, (name: string) => string>> = {
   'other-owner': (name) => `${name} is reserved for another customer's refrigerant.`,
   'tare-heavier': (name) =>
     `${name} weighed more empty than its collar says. Something is in it – water, oil, dirt – and its room is gone. Empty and clean it, or record why.`,
+  'collar-unconfirmed': (name) =>
+    `${name} is recorded with what hardly stands on a collar, and its stop weight rests on it. Read its collar again and confirm it on its page.`,
   'no-limit': (name) => `No stop weight can be given for ${name} with this content. Take another cylinder.`,
   'non-condensables': (name) => `A check found air in ${name}. Add nothing until it is purged or sent in.`,
   'holds-other-recovered': (name) =>
