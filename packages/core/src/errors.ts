@@ -1,9 +1,24 @@
+import { phrase, phraseInSI, type Phrase, type PhrasePiece } from './phrase';
+
 /**
  * What the core refuses. Each class carries a stable code and the facts, so that an interface can say it in its own words;
- * the message is a sentence a technician can act on.
+ * the message is a sentence a technician can act on, in SI; `phrase` has its quantities apart, for readers with units of their own.
  */
 export abstract class CoreError extends Error {
   abstract readonly code: CoreErrorCode;
+  readonly phrase: Phrase;
+
+  constructor(said: string | Phrase) {
+    const pieces = typeof said === 'string' ? [said] : said;
+    super(phraseInSI(pieces));
+    this.phrase = pieces;
+  }
+}
+
+/** A value in its unit, as a quantity where readers have units of their own. */
+function inUnit(value: number, unit: string): PhrasePiece {
+  if (unit === 'K') return { temperatureK: value };
+  return unit === 'Pa' ? { pressurePa: value } : `${Number(value.toPrecision(6))} ${unit}`;
 }
 
 export type CoreErrorCode =
@@ -27,7 +42,8 @@ export class OutOfRange extends CoreError {
     readonly max: number,
     readonly unit: string,
   ) {
-    super(`The ${quantity} ${value} ${unit} is outside ${min === Number.MIN_VALUE ? 'above 0' : min} to ${max} ${unit}.`);
+    const least = min === Number.MIN_VALUE ? 'above 0' : inUnit(min, unit);
+    super(phrase`The ${quantity} ${inUnit(value, unit)} is outside ${least} to ${inUnit(max, unit)}.`);
   }
 }
 
@@ -65,7 +81,7 @@ export class NoTwoPhaseState extends CoreError {
     readonly highestT: number,
   ) {
     super(
-      `At ${T.toFixed(2)} K there is no liquid beside vapor: the saturation line of this refrigerant ends at ${highestT.toFixed(2)} K.`,
+      phrase`At ${{ temperatureK: T }} there is no liquid beside vapor: the saturation line of this refrigerant ends at ${{ temperatureK: highestT }}.`,
     );
   }
 }
@@ -77,11 +93,11 @@ export class LiquidParts extends CoreError {
     /** K: from here on upwards the liquid is one, where that is known. */
     readonly lowestT?: number,
   ) {
-    super(
-      'This mixture separates into two liquid phases' +
-        (lowestT === undefined ? '' : ` below ${lowestT.toFixed(1)} K`) +
-        ', as ammonia and many fluorocarbons do. No answer is given rather than a guess.',
-    );
+    super([
+      'This mixture separates into two liquid phases',
+      ...(lowestT === undefined ? [] : [' below ', { temperatureK: lowestT }]),
+      ', as ammonia and many fluorocarbons do. No answer is given rather than a guess.',
+    ]);
   }
 }
 

@@ -20,4 +20,8 @@ export class DomainError extends Error {
 
 /** What the core refuses, as the house says it: with the mark that is missing, where it is one. */
 export const domainErrorOf = (error: CoreError): DomainError =>
-  new DomainError(error.code, error.message, error instanceof NoFillLimit && error.missing !== undefined ? `/${error.missing}` : undefined);
+  new DomainError(
+    error.code,
+    [...error.phrase],
+    error instanceof NoFillLimit && error.missing !== undefined ? `/${error.missing}` : undefined,
+  );

@@ -1,3 +1,4 @@
+import { phrase } from '../phrase';
 import { massFractionsOf, type Composition } from '../fluids/composition';
 import { NoConvergence, NoTwoPhaseState, OutOfRange } from '../errors';
 import type { CubicMetre, Density, Kelvin, Kilogram, Pascal } from '../units/quantity';
@@ -99,7 +100,9 @@ function beyondTheEnd(vessel: Vessel, composition: Composition, rho: Density): C
     const u = Float64Array.from([...dew.molar.liquid.map((_, i) => lnKOf(dew, i)), Math.log(0.999 / 0.001)]);
     if (followDensity(vessel, dew.rhoVapour * 1.001, rho, u)) return describe(vessel, u, rho);
   }
-  throw new NoConvergence(`At ${vessel.T} K and ${rho} kg/m³ this mixture parts, and its two phases were not found.`);
+  throw new NoConvergence(
+    phrase`At ${{ temperatureK: vessel.T }} and ${String(rho)} kg/m³ this mixture parts, and its two phases were not found.`,
+  );
 }
 
 function onePhase(composition: Composition, rho: Density, T: Kelvin): ClosedVolume {
@@ -151,7 +154,9 @@ function followFromEnds(vessel: Vessel, rho: number, bubble: Saturation, dew: Sa
     u[u.length - 1] = Math.log(beta / (1 - beta));
     if (followDensity(vessel, from, rho, u)) return;
   }
-  throw new NoConvergence(`The two phases in a closed vessel at ${vessel.T} K and ${rho} kg/m³ were not found.`);
+  throw new NoConvergence(
+    phrase`The two phases in a closed vessel at ${{ temperatureK: vessel.T }} and ${String(rho)} kg/m³ were not found.`,
+  );
 }
 
 function describe({ liquid, vapour, T, composition }: Vessel, u: Float64Array, rho: Density): ClosedVolume {

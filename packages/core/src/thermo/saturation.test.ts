@@ -128,7 +128,7 @@ test('a blend with a pair that nobody published says that it is estimated', () =
 
 test('a liquid that parts into two layers is refused by name, and from where it is one its temperature is said', () => {
   expect(() => bubblePoint(compositionOf({ 'R-717': 0.479, 'R-13': 0.521 }), kelvin(221))).toThrow(LiquidParts);
-  expect(() => bubblePoint(refrigerant('R-504').composition, kelvin(200))).toThrow(/below 20\d\.\d K/);
+  expect(() => bubblePoint(refrigerant('R-504').composition, kelvin(200))).toThrow(/below 20\d\.\d+ K/);
 });
 
 test('of the liquids that a vapour could form, the stable one is found', () => {

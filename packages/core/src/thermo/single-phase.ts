@@ -1,5 +1,6 @@
 import type { Composition } from '../fluids/composition';
 import { NoConvergence } from '../errors';
+import { phrase } from '../phrase';
 import type { Kelvin, Pascal } from '../units/quantity';
 import { mixtureLiquidGuess, vapourDensityGuess } from './ancillary';
 import { modelOf } from './mixture-model';
@@ -23,7 +24,7 @@ export function singlePhase(composition: Composition, T: Kelvin, p: Pascal, kind
       ? liquidStarts(mixtureLiquidGuess(model, moleFraction, T))
       : [vapourDensityGuess(model, moleFraction, p, T), p / (model.R * T)];
   for (const start of starts) if (solveDensity(phase, moleFraction, T, p, Math.log(start))) return phase;
-  throw new NoConvergence(`There is no ${kind} at ${T} K and ${p} Pa.`);
+  throw new NoConvergence(phrase`There is no ${kind} at ${{ temperatureK: T }} and ${{ pressurePa: p }}.`);
 }
 
 /** Compressed liquid is denser than at saturation; from too light a start the slope leads away. */

@@ -1,10 +1,9 @@
 import type { HttpInterceptorFn } from '@angular/common/http';
 import { inject, Injector } from '@angular/core';
-import type { Wording } from '@hygromet/contract/sentence';
 import { catchError, retry, throwError } from 'rxjs';
 import { Units } from '../preferences/units.service';
-import { momentText } from '../ui/day';
 import { apiErrorOf } from './api-error';
+import { wordingIn } from './wording';
 import { Connection } from './connection';
 import { maySendAgain, onceMore } from './once-more';
 
@@ -19,10 +18,7 @@ export const watched: HttpInterceptorFn = (request, next) => inject(Connection).
 export const problems: HttpInterceptorFn = (request, next) => {
   const injector = inject(Injector);
   // asked for when something was refused: the units need the server's data themselves
-  const wording = (): Wording => {
-    const units = injector.get(Units);
-    return { mass: (kg) => units.massText(kg), at: momentText };
-  };
+  const wording = () => wordingIn(injector.get(Units));
   return next(request).pipe(catchError((error: unknown) => throwError(() => apiErrorOf(error, wording))));
 };
 
