@@ -15,7 +15,7 @@ export const stage = z.enum(stages);
 export const appointment = { time: clockTime.optional(), person: name('name of the person').optional() };
 
 /** What was found at a place that can leak. */
-const jointChecked = { joint: plainText.min(1).max(60), check: z.enum(jointChecks), finding: z.enum(jointFindings) };
+const jointChecked = { joint: plainText.min(1).max(160), check: z.enum(jointChecks), finding: z.enum(jointFindings) };
 
 /** A sample of what was recovered, tested with a kit or by a laboratory. */
 const refrigerantTested = { test: z.enum(refrigerantTests), result: z.enum(testResults), kit: plainText.trim().max(60) };

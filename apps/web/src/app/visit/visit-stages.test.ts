@@ -163,6 +163,15 @@ describe('what a test leaves behind', () => {
   });
 });
 
+test('the halves that its valves tell apart are held each by itself, and what each has shown is kept', async () => {
+  const { sent, text, type } = await open('prove', { look: SEEN, plan }, { system$: () => of(split) });
+  expect(text()).toMatch(/By halves\s?Shut the liquid service valve and suction service valve/);
+  await type('Held: Drier, liquid line, metering device, evaporator, suction line', 'tight');
+  expect(sent.map((entry) => entry.kind === 'joint-checked' && [entry.joint, entry.check, entry.finding])).toEqual([
+    ['section:drier@liquid-service,suction-service', 'hold', 'tight'],
+  ]);
+});
+
 test('every joint of the record is there; what was found is saved with its way, and what was not looked at stays visible', async () => {
   const { text, type, sent } = await open('repair', { look: SEEN, plan }, { system$: () => of(split) });
   expect(text()).toMatch(/0 of 12 looked at; 12 not yet: what was not looked at is not shown tight/);

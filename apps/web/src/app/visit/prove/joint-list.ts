@@ -6,6 +6,7 @@ import { MethodSession } from '../../method/method.session';
 import { thingName } from '../../systems/system-labels';
 import { ChoiceField } from '../../ui/choice-field';
 import { VisitJob } from '../visit-job';
+import { isSection } from './section-id';
 
 /** Every place that can leak, generated from the record: what was looked at, what not, and what leaked. */
 @Component({
@@ -33,44 +34,7 @@ import { VisitJob } from '../visit-job';
       <p class="over" role="alert">{{ sentence }}</p>
     }
   `,
-  styles: `
-    :host {
-      display: block;
-    }
-
-    h3 {
-      font-size: 18px;
-    }
-
-    li {
-      display: grid;
-      align-items: center;
-      gap: 4px 12px;
-      grid-template-columns: 20px minmax(0, 1fr) 210px;
-      padding: 6px 0;
-      border-top: 1px solid var(--line);
-    }
-
-    .tight .mark {
-      color: var(--fine);
-      font-weight: 700;
-    }
-
-    .leaks .mark,
-    .repaired .mark {
-      color: var(--danger);
-    }
-
-    @media (max-width: 599px) {
-      li {
-        grid-template-columns: 20px minmax(0, 1fr);
-      }
-
-      li hy-choice-field {
-        grid-column: 2;
-      }
-    }
-  `,
+  styleUrl: './place-list.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class JointList {
@@ -113,7 +77,9 @@ export class JointList {
 
   /** What was looked at when the record had another make-up is not lost. */
   private ofEarlierMakeUp(joints: readonly Joint[]): readonly Listed[] {
-    return [...this.found().keys()].filter((id) => !joints.some((joint) => joint.id === id)).map((id) => ({ id, kind: 'joint' as const }));
+    return [...this.found().keys()]
+      .filter((id) => !isSection(id) && !joints.some((joint) => joint.id === id))
+      .map((id) => ({ id, kind: 'joint' as const }));
   }
 
   protected set({ id }: Listed, value: string): void {

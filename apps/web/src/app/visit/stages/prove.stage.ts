@@ -15,6 +15,7 @@ import { isPullDown } from '../prove/pull-down-trace';
 import { testRows, testSenml } from '../prove/test-files';
 import { RiseTest } from '../prove/rise-test';
 import { JointList } from '../prove/joint-list';
+import { SectionList } from '../prove/section-list';
 import { isRise } from '../prove/rise-trace';
 import { StageMark } from '../stage-mark';
 import { VisitJob } from '../visit-job';
@@ -25,7 +26,7 @@ const fileNames = { hold: 'pressure-test', 'pull-down': 'pull-down', rise: 'rise
 /** Pressure test and vacuum: what each can show beforehand, what it shows as it runs, and what it has shown. */
 @Component({
   selector: 'hy-prove-stage',
-  imports: [HoldRunning, HoldSetup, JointList, PullDown, RiseTest, StageMark],
+  imports: [HoldRunning, HoldSetup, JointList, PullDown, RiseTest, SectionList, StageMark],
   template: `
     @if (ended().length > 0) {
       <h2>What is shown</h2>
@@ -56,6 +57,7 @@ const fileNames = { hold: 'pressure-test', 'pull-down': 'pull-down', rise: 'rise
         <hy-rise-test [first]="pulled()" />
       }
     }
+    <hy-section-list />
     <hy-joint-list />
     <hy-stage-mark ask="What else was tested?" done="Tests done" [quiet]="ended().length === 0" />
   `,

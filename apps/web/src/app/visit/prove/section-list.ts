@@ -1,0 +1,89 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import type { ComponentId } from '@hygromet/core/circuit/circuit';
+import type { JointFinding } from '@hygromet/core/circuit/joints';
+import { sectionsOf } from '@hygromet/core/circuit/sections';
+import { errorIn } from '../../data/mutation';
+import { MethodSession } from '../../method/method.session';
+import { componentName, valveIdName } from '../../systems/system-labels';
+import { ChoiceField } from '../../ui/choice-field';
+import { VisitJob } from '../visit-job';
+import { sectionId } from './section-id';
+
+const NOT_YET = { value: '', label: 'not held yet' };
+const FOUND = [
+  { value: 'tight', label: 'held: no leak' },
+  { value: 'leaks', label: 'leaks' },
+  { value: 'repaired', label: 'leaked, repaired' },
+];
+
+/** The pieces that hand valves tell apart: held each by itself, they say on which side a leak is. */
+@Component({
+  selector: 'hy-section-list',
+  imports: [ChoiceField],
+  template: `
+    @if (rows().length > 1) {
+      <h3>By halves</h3>
+      <p class="second">Shut {{ valves() }} and hold each side by itself: the one that falls has the leak. Common practice.</p>
+      <ul>
+        @for (row of rows(); track row.id) {
+          <li [class]="row.finding ?? 'open'">
+            <span class="mark" aria-hidden="true">{{ row.finding === undefined ? '○' : row.finding === 'tight' ? '✓' : '◆' }}</span>
+            <span>
+              {{ row.name }}
+              @if (!row.hasPort) {
+                <span class="small">no port on record: it is judged by the other side</span>
+              }
+            </span>
+            <hy-choice-field
+              [label]="'Held: ' + row.name"
+              [hideLabel]="true"
+              [choices]="row.choices"
+              [value]="row.finding ?? ''"
+              (valueChange)="set(row.id, $event)"
+            />
+          </li>
+        }
+      </ul>
+      @if (refused(); as sentence) {
+        <p class="over" role="alert">{{ sentence }}</p>
+      }
+    }
+  `,
+  styleUrl: './place-list.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class SectionList {
+  private readonly job = inject(VisitJob);
+  private readonly session = inject(MethodSession);
+  private readonly found = computed(() => new Map((this.job.visit()?.joints ?? []).map((entry) => [entry.joint, entry.finding])));
+  private readonly sections = computed(() => {
+    const circuit = this.session.circuit();
+    const states = Object.fromEntries(this.session.valveStates().map(({ valve, state }) => [valve, state]));
+    return circuit === undefined ? [] : sectionsOf(circuit, states);
+  });
+  protected readonly valves = computed(() => {
+    const names = [...new Set(this.sections().flatMap(({ valves }) => valves))].map((id) => valveIdName(id).toLowerCase());
+    return `the ${names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} and ${names.at(-1) ?? ''}`}`;
+  });
+  protected readonly rows = computed(() =>
+    this.sections().map((section) => {
+      const { components, hasPort } = section;
+      const id = sectionId(section);
+      const finding = this.found().get(id);
+      return { id, hasPort, finding, name: nameOf(components), choices: finding === undefined ? [NOT_YET, ...FOUND] : FOUND };
+    }),
+  );
+  private readonly checking = this.job.adding();
+  protected readonly refused = computed(() => errorIn(this.checking.state()));
+
+  protected set(joint: string, value: string): void {
+    if (value === '') return;
+    this.checking.send({ kind: 'joint-checked', joint, check: 'hold', finding: value as JointFinding }); // the list offers only these
+  }
+}
+
+/** Whatever has a name of its own: pieces of pipe go with what they belong to. */
+function nameOf(components: readonly ComponentId[]): string {
+  const names = components.filter((id) => !id.startsWith('before-')).map((id) => componentName(id));
+  return [names[0] ?? 'Pipe', ...names.slice(1).map((name) => name.toLowerCase())].join(', ');
+}
