@@ -1,9 +1,10 @@
 import { OutOfRange } from '../errors';
 import { refrigerant } from '../fluids/refrigerant';
 import { massFrom } from '../units/mass';
-import { pressureIn, STANDARD_ATMOSPHERE } from '../units/pressure';
+import { pressureFrom, pressureIn, STANDARD_ATMOSPHERE } from '../units/pressure';
 import { cubicMetre, kilogram } from '../units/quantity';
 import { fahrenheit } from '../units/temperature';
+import { machineCutOut, nearsCutOut, shareOfCutOut } from './cut-out';
 import { USUAL_EQUIPMENT, type Equipment } from './equipment';
 import { estimateRecovery, type RecoveryTask } from './recovery-estimate';
 
@@ -101,4 +102,11 @@ test('it has a range: in the field it takes up to several times as long', () => 
 test('a gas that stands above the cut-out on ice is none for this machine, and why is said', () => {
   expect(task('R-744', 3, 80, 8)).toMatchObject({ trips: true, needs: undefined, cannot: 'stands-too-high' });
   expect(task('R-410A', 3, 95, 12).cannot).toBeUndefined();
+});
+
+test('the head is told with its margin: caution from 90 % of the cut-out, and it opens at 100', () => {
+  const at = (value: number) => pressureFrom(value, 'psig', STANDARD_ATMOSPHERE);
+  expect(shareOfCutOut(at(472.5))).toBeCloseTo(0.9, 9);
+  expect([470, 473, 524].map((value) => nearsCutOut(at(value)))).toEqual([false, true, true]);
+  expect(shareOfCutOut(machineCutOut)).toBeCloseTo(1, 12);
 });

@@ -1,5 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { Holding } from '@hygromet/core/circuit/holding';
+import { nearsCutOut, shareOfCutOut } from '@hygromet/core/planning/cut-out';
+import { pascal } from '@hygromet/core/units/quantity';
 import { pumpDowns } from '@hygromet/core/planning/method';
 import { whereRunning } from '@hygromet/core/planning/where';
 import type { PlanAnswer } from '../core-worker/plan-operations';
@@ -67,8 +69,15 @@ import { contentReasonText, coolingWords } from './method-labels';
         @if (planning() && p.estimate) {
           <hy-equipment-fields />
         }
-        @if (planning() && p.estimate?.trips) {
-          <hy-caution>{{ tripping(p) }}</hy-caution>
+        @if (planning() && p.estimate; as estimate) {
+          @if (estimate.trips) {
+            <hy-caution>{{ tripping(p) }}</hy-caution>
+          } @else if (nears(estimate.headP)) {
+            <hy-caution>
+              The head comes to {{ units.percent(share(estimate.headP)) }} of the machine’s high-pressure cut-out: a warmer hour or a fuller
+              cylinder opens it. Have water or a fan ready.
+            </hy-caution>
+          }
         }
         <p class="small">
           {{ printed(p) }}: {{ p.level.source }}. Volumes that nobody has measured are estimated with a range; minutes, weights and losses
@@ -145,6 +154,8 @@ export class CircuitSide {
     by === 'shipped'
       ? 'the charge it was shipped with at least'
       : `${this.units.percent(share)} liquid at ${this.units.temperature(T)}${by === 'heat' ? ', the hottest it will see' : ''}`;
+  protected share = (p: number): number => shareOfCutOut(pascal(p));
+  protected nears = (p: number): boolean => nearsCutOut(pascal(p));
   protected tripping = ({ estimate }: PlanAnswer): string => {
     if (estimate?.cannot !== undefined)
       return `This machine cannot take it: even on ice ${estimate.cannot === 'no-liquid' ? 'it does not condense' : 'it stands above the high-pressure cut-out'}. Use a machine built for high-pressure gases.`;
