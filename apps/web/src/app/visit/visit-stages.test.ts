@@ -184,6 +184,19 @@ test('every joint of the record is there; what was found is saved with its way, 
   expect(text()).toContain('2 of 12 looked at; leaks: Liquid port, core and cap.');
 });
 
+test('a place that no record names is added with what was found there, and one that is listed is not listed twice', async () => {
+  const { text, type, sent, press } = await open('repair', { look: SEEN, plan }, { system$: () => of(split) });
+  await type('Another place', 'Suction line to compressor');
+  expect(text()).toContain('This place is in the list');
+  await type('Another place', 'rubbed spot behind the fan');
+  await type('What was found there', 'detector:tight');
+  await press('Add the place');
+  expect(sent.map((entry) => entry.kind === 'joint-checked' && [entry.joint, entry.check, entry.finding])).toEqual([
+    ['rubbed spot behind the fan', 'detector', 'tight'],
+  ]);
+  expect(text()).toContain('1 of 13 looked at');
+});
+
 describe('the rise test', () => {
   const rise = (phases: readonly (readonly ['pump' | 'rig', readonly number[]])[]): VisitTest => {
     let minute = 0;

@@ -1,17 +1,18 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { jointsOf, type Joint, type JointCheck, type JointFinding } from '@hygromet/core/circuit/joints';
-import type { Thing } from '@hygromet/core/circuit/opened';
+import { THING, type Thing } from '@hygromet/core/circuit/opened';
 import { errorIn } from '../../data/mutation';
 import { MethodSession } from '../../method/method.session';
 import { thingName } from '../../systems/system-labels';
 import { ChoiceField } from '../../ui/choice-field';
+import { TextField } from '../../ui/text-field';
 import { VisitJob } from '../visit-job';
 import { isSection } from './section-id';
 
 /** Every place that can leak, generated from the record: what was looked at, what not, and what leaked. */
 @Component({
   selector: 'hy-joint-list',
-  imports: [ChoiceField],
+  imports: [ChoiceField, TextField],
   template: `
     <h3>Joints</h3>
     <p class="second" role="status">{{ told() }}</p>
@@ -30,6 +31,26 @@ import { isSection } from './section-id';
         </li>
       }
     </ul>
+    @if (job.open()) {
+      <form class="another" novalidate (submit)="$event.preventDefault(); addPlace()">
+        <hy-text-field
+          label="Another place"
+          placeholder="such as a rubbed spot on the suction line"
+          [text]="place()"
+          (textChange)="place.set($event)"
+          [problem]="placeProblem()"
+        />
+        <hy-choice-field
+          label="What was found there"
+          [choices]="placeChoices"
+          [value]="placeFinding()"
+          (valueChange)="placeFinding.set($event)"
+        />
+        <button type="submit" class="button" [disabled]="place().trim() === '' || placeFinding() === '' || placeProblem() !== undefined">
+          Add the place
+        </button>
+      </form>
+    }
     @if (refused(); as sentence) {
       <p class="over" role="alert">{{ sentence }}</p>
     }
@@ -38,7 +59,7 @@ import { isSection } from './section-id';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class JointList {
-  private readonly job = inject(VisitJob);
+  protected readonly job = inject(VisitJob);
   private readonly session = inject(MethodSession);
   private readonly choices = [
     { value: 'soap:tight', label: 'soap: no leak' },
@@ -72,29 +93,56 @@ export class JointList {
     if (leaking.length > 0) return `${start}; leaks: ${leaking.join(', ')}.`;
     return open === 0 ? `${start}.` : `${start}; ${open} not yet: what was not looked at is not shown tight.`;
   });
+  /** A place that no record names. */
+  protected readonly place = signal('');
+  protected readonly placeFinding = signal('');
+  protected readonly placeChoices = [NOT_YET, ...this.choices];
+  protected readonly placeProblem = computed(() => {
+    const name = this.place().trim();
+    if (name.length > MOST_LETTERS_COUNT) return `At most ${MOST_LETTERS_COUNT} letters.`;
+    return this.rows().some((row) => row.name === name || row.joint.id === name)
+      ? 'This place is in the list: say there what was found.'
+      : undefined;
+  });
+  private readonly addingPlace = this.job.adding(() => {
+    this.place.set('');
+    this.placeFinding.set('');
+  });
   private readonly checking = this.job.adding();
-  protected readonly refused = computed(() => errorIn(this.checking.state()));
+  protected readonly refused = computed(() => errorIn(this.checking.state()) ?? errorIn(this.addingPlace.state()));
 
-  /** What was looked at when the record had another make-up is not lost. */
+  /** What was looked at when the record had another make-up is not lost, and neither is what somebody has added. */
   private ofEarlierMakeUp(joints: readonly Joint[]): readonly Listed[] {
     return [...this.found().keys()]
       .filter((id) => !isSection(id) && !joints.some((joint) => joint.id === id))
       .map((id) => ({ id, kind: 'joint' as const }));
   }
 
+  /** What was typed stays until it is saved. */
+  protected addPlace(): void {
+    const said = findingOf(this.placeFinding());
+    if (said !== undefined) this.addingPlace.send({ kind: 'joint-checked', joint: this.place().trim(), ...said });
+  }
+
   protected set({ id }: Listed, value: string): void {
-    const [check, finding] = value.split(':') as [JointCheck | '', JointFinding | undefined]; // the list offers only these
-    if (check === '' || finding === undefined) return;
-    this.checking.send({ kind: 'joint-checked', joint: id, check, finding });
+    const said = findingOf(value);
+    if (said !== undefined) this.checking.send({ kind: 'joint-checked', joint: id, ...said });
   }
 }
 
+/** The lists offer only pairs of these, or nothing. */
+function findingOf(value: string): { readonly check: JointCheck; readonly finding: JointFinding } | undefined {
+  const [check, finding] = value.split(':') as [JointCheck | '', JointFinding | undefined];
+  return check === '' || finding === undefined ? undefined : { check, finding };
+}
+
+const MOST_LETTERS_COUNT = 60;
 const NOT_YET = { value: '', label: 'not looked at' };
 
 type Listed = Pick<Joint, 'kind'> & { readonly id: string };
 
 function nameOf({ id, kind }: Listed): string {
-  const name = thingName(id as Thing); // a record names what circuits have
+  const name = THING.test(id) ? thingName(id as Thing) : id; // the pattern names what circuits have; the rest is as somebody wrote it
   if (kind === 'valve') return `${name}, stem and cap`;
   return kind === 'port' ? `${name}, core and cap` : name;
 }
