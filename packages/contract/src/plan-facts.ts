@@ -110,7 +110,18 @@ export const schoolsOf = ({
 });
 
 /** What decides between methods: a plan that rests on another word about one of these is looked at again. */
-const DECISIVE = ['purpose', 'failed', 'compressor', 'metering', 'coolingMode', 'water', ...valves, 'majorRepair', 'leaks'] as const;
+const DECISIVE = [
+  'purpose',
+  'failed',
+  'sides',
+  'compressor',
+  'metering',
+  'coolingMode',
+  'water',
+  ...valves,
+  'majorRepair',
+  'leaks',
+] as const;
 export type DecisiveLook = Pick<Look, (typeof DECISIVE)[number]>;
 
 export const decisiveLook = (look: Look): DecisiveLook =>
@@ -123,6 +134,7 @@ export const seenSince = (planned: DecisiveLook, now: Look): boolean =>
 /** What counts where nobody has said anything, as `seenLook` takes it. */
 const UNSAID: DecisiveLook = {
   purpose: 'repair',
+  sides: 'unknown',
   failed: 'unknown',
   compressor: 'unknown',
   metering: 'unknown',

@@ -68,6 +68,25 @@ test('a plan from facts that have changed meanwhile is refused', async () => {
   expect(body.detail).toContain('Check the plan again');
 });
 
+test('nothing to recover is kept only where zero was read on both sides', async () => {
+  const current = await opened('Bell foundry');
+  const flat = (look: object) =>
+    plan(current.system.factsVersion, { method: 'nothing', proposed: 'nothing', failed: 'evaporator', standingPa: 101_325, look });
+  const one = await decide(current.id, current.version, flat({ failed: 'evaporator', sides: 'one' }));
+  expect([one.status, one.body.code, one.body.detail]).toEqual([409, 'method-not-possible', expect.stringContaining('one side read')]);
+  const both = await decide(current.id, current.version, flat({ failed: 'evaporator', sides: 'both' }));
+  expect(both.status).toBe(201);
+});
+
+test('a failed thing that no circuit has is named, and any joint, valve or numbered part is taken', async () => {
+  const current = await opened('Rope walk');
+  const look = (failed: string) => add(current.id, { kind: 'looked', look: { failed } });
+  const wrong = await look('flux capacitor');
+  expect([wrong.status, wrong.body.errors[0].detail]).toEqual([422, 'Name a part, valve, joint or port of the circuit.']);
+  for (const failed of ['evaporator-2', 'drier>liquid-line', 'branch-liquid-3', 'suction-port', 'unknown'])
+    expect([failed, (await look(failed)).status]).toEqual([failed, 201]);
+});
+
 test('another method than the proposed one needs its reason', async () => {
   const current = await opened('Seed bank');
   const refused = await decide(current.id, current.version, plan(current.system.factsVersion, { proposed: 'pump-down-receiver' }));

@@ -57,7 +57,7 @@ export class MethodSession {
   /** As installed, by the record and by what was found today. */
   readonly circuit = computed((): Circuit | undefined => {
     const system = this.known();
-    return system === undefined ? undefined : circuitOf(this.asFound());
+    return system === undefined ? undefined : circuitOf(this.recordAsFound());
   });
   /** What will be open to the air; nothing while nobody knows. */
   readonly opened = computed((): readonly ComponentId[] => {
@@ -72,7 +72,7 @@ export class MethodSession {
   /** The step that is touched, by its place in the list; the drawing shows it. It falls with the steps it is of. */
   readonly step = linkedSignal<unknown, number | undefined>({ source: () => valueOf(this.plan())?.steps, computation: () => undefined });
   private readonly seen = computed(() => ({
-    valves: this.asFound().valves ?? {},
+    valves: this.recordAsFound().valves ?? {},
     meteringStuckShut: this.draft().metering === 'stuck-closed',
   }));
   /** The circuit when the touched step has been done. */
@@ -101,11 +101,11 @@ export class MethodSession {
     const record = circuitRecord(system);
     return allValves
       .filter((valve) => record.valves?.[valve] !== undefined || valveStateOf(valve, record) !== 'none')
-      .map((valve) => ({ valve, state: valveStateOf(valve, this.asFound()) }));
+      .map((valve) => ({ valve, state: valveStateOf(valve, this.recordAsFound()) }));
   });
 
   /** The make-up on record, with what was found of its valves today. */
-  private readonly asFound = computed((): CircuitRecord => {
+  private readonly recordAsFound = computed((): CircuitRecord => {
     const [system, draft] = [this.known(), this.draft()];
     if (system === undefined) return { kind: 'split' };
     const found = allValves.flatMap((valve) => (draft[valve] === undefined ? [] : [[valve, draft[valve]] as const]));
