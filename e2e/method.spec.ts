@@ -55,7 +55,7 @@ test('a unit that is replaced leaves with its charge; the step that is touched i
 });
 
 test('the make-up of a circuit is drawn as it is chosen, and what it adds can fail', async ({ page }) => {
-  await openSystem(page, 'Mushroom farm');
+  await openSystem(page, 'Seed bank'); // on whose facts no visit of the other files rests
   const drawing = page.getByRole('group', { name: /^Circuit/ });
   await expect(drawing.getByRole('button', { name: 'Head pressure valve' })).toHaveCount(0);
   await page.getByLabel('Head pressure valve').selectOption('fitted');

@@ -1,5 +1,5 @@
 import type { Look } from '@hygromet/contract/look';
-import type { ValveState } from '@hygromet/core/circuit/part';
+import { valves, type Valve, type ValveState } from '@hygromet/core/circuit/part';
 import type { Method } from '@hygromet/core/planning/method';
 import { USUAL_EQUIPMENT } from '@hygromet/core/planning/equipment';
 import type { Preferences } from '../preferences/preferences';
@@ -80,6 +80,19 @@ export const newLookDraft = ({ temperature, pressure, mass }: Preferences): Look
   seenVersion: null,
   readings: {},
 });
+
+/** As it is kept on a device: a draft keeps what its shape names, so a valve of which nothing was found has its place as well. */
+export type KeptLook = Omit<LookDraft, Valve> & Readonly<Record<Valve, ValveState | null>>;
+
+export const newKeptLook = (preferences: Preferences): KeptLook => ({
+  ...newLookDraft(preferences),
+  ...(Object.fromEntries(valves.map((valve) => [valve, null])) as Record<Valve, null>), // one for each
+});
+
+export const lookOf = (kept: KeptLook): LookDraft =>
+  Object.fromEntries(
+    Object.entries(kept).filter(([name, value]) => value !== null || !valves.some((valve) => valve === name)),
+  ) as unknown as LookDraft; // without what was not found
 
 /** What of it was seen or chosen, as it is saved and planned with. */
 export const saidOf = ({

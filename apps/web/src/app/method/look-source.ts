@@ -1,7 +1,7 @@
-import { inject, Injectable, InjectionToken, signal, type Signal } from '@angular/core';
+import { computed, inject, Injectable, InjectionToken, signal, type Signal } from '@angular/core';
 import { Drafts } from '../data/draft.service';
 import { PreferencesService } from '../preferences/preferences.service';
-import { newLookDraft, type LookDraft } from './look-draft';
+import { lookOf, newKeptLook, type KeptLook, type LookDraft } from './look-draft';
 
 /** The system that is looked at. */
 export const SYSTEM_ID = new InjectionToken<string>('the system that is looked at');
@@ -18,8 +18,8 @@ export abstract class LookSource {
 @Injectable()
 export class LookOnDevice implements LookSource {
   private readonly preferences = inject(PreferencesService).current;
-  private readonly stored = inject(Drafts).open<LookDraft>(`look.${inject(SYSTEM_ID)}`, () => newLookDraft(this.preferences()));
-  readonly draft = this.stored.value.asReadonly();
+  private readonly stored = inject(Drafts).open<KeptLook>(`look.${inject(SYSTEM_ID)}`, () => newKeptLook(this.preferences()));
+  readonly draft = computed(() => lookOf(this.stored.value()));
   readonly unsaved = signal(undefined);
 
   change(part: Partial<LookDraft>): void {

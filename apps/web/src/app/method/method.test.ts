@@ -192,6 +192,15 @@ test('a step that is touched is drawn with what is shut by then; touched again, 
   expect(drawn()).toBeNull();
 });
 
+test('what was found of a valve is there again after the page was left', async () => {
+  const kept = { king: 'holds', 'liquid-service': 'leaks', compressor: 'runs' };
+  const { control, text, type } = await open(split(), { 'look.s1': kept });
+  expect([control('Liquid service valve').value, control('Suction service valve').value]).toEqual(['leaks', 'unproved']);
+  await type('Ambient', '80');
+  await type('Standing pressure', '236');
+  expect(text()).toMatch(/the liquid service valve leaks/i);
+});
+
 test('a reading noted beside a step is found again', async () => {
   const page = await open(split());
   const { type, kept } = page;

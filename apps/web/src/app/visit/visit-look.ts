@@ -4,7 +4,7 @@ import equal from 'fast-deep-equal/es6';
 import { catchError, concatMap, debounceTime, EMPTY, map, Subject } from 'rxjs';
 import { Drafts } from '../data/draft.service';
 import { ApiError } from '../data/api-error';
-import { newLookDraft, type LookDraft } from '../method/look-draft';
+import { lookOf, newKeptLook, newLookDraft, type KeptLook, type LookDraft } from '../method/look-draft';
 import { LookSource, SYSTEM_ID } from '../method/look-source';
 import { PreferencesService } from '../preferences/preferences.service';
 import { emptyEntry, type QuantityEntry } from '../ui/quantity-entry';
@@ -101,7 +101,8 @@ export class VisitLook implements LookSource {
 
   /** What was typed at this system before the visit was opened belongs to it, and to no later one. */
   private seenBefore(): Partial<Saved> {
-    const before = this.drafts.take<LookDraft>(`look.${inject(SYSTEM_ID)}`, () => newLookDraft(this.preferences()));
+    const kept = this.drafts.take<KeptLook>(`look.${inject(SYSTEM_ID)}`, () => newKeptLook(this.preferences()));
+    const before = kept === undefined ? undefined : lookOf(kept);
     if (before === undefined || (before.visit !== null && before.visit !== this.job.id)) return {};
     const usual = newLookDraft(this.preferences());
     const { readings: _readings, seenVersion: _seen, visit: _visit, ...look } = before;
