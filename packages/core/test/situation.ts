@@ -1,3 +1,5 @@
+import { knownVolume } from '../src/circuit/part-volume';
+import { cubicMetre } from '../src/units/quantity';
 import type { SystemKind } from '../src/circuit/system-kind';
 import { isFlammable, classificationOf } from '../src/fluids/classification';
 import { refrigerant } from '../src/fluids/refrigerant';
@@ -50,6 +52,17 @@ export const seen: Look = {
   metering: 'works',
   cooling: 'held',
   valves: HOLD,
+};
+
+/** The usual systems, and the walk-in with everything of it seen and in order. */
+export const split = system('split', 'R-410A', 7);
+export const heatPump = system('heat-pump', 'R-410A', 8);
+export const walkIn = system('walk-in', 'R-449A', 16, { volumes: { receiver: knownVolume(cubicMetre(0.012), 'plate') } });
+export const walkInSeen: Look = {
+  ...seen,
+  standingPressure: psig(155),
+  failed: 'metering',
+  valves: { king: 'holds', 'suction-service': 'holds' },
 };
 
 /** A situation of the trade, and what is expected of a method in it. */

@@ -1,4 +1,5 @@
-import { mass, say, type Sentence } from '@hygromet/contract/sentence';
+import { collarQuestion } from '@hygromet/contract/collar-question';
+import { mass, say } from '@hygromet/contract/sentence';
 import type { Cylinder, NewCylinder } from '@hygromet/contract/cylinder';
 import { collarDoubts, type CollarDoubt } from '@hygromet/core/cylinder/collar-doubts';
 import { heldAtMost } from '@hygromet/core/cylinder/held-at-most';
@@ -106,18 +107,3 @@ const POINTERS: Record<CollarDoubt['code'], string> = {
   'tare-unusual': '/tareKg',
   'service-low': '/servicePressurePa',
 };
-
-function collarQuestion(doubt: CollarDoubt): Sentence {
-  switch (doubt.code) {
-    case 'nominal-size':
-      return say`${String(doubt.pounds)} lb is a size cylinders are sold under; the water capacity is stamped as WC, and is less. Read it again, or confirm it.`;
-    case 'swapped':
-      return say`Water capacity and tare look exchanged: WC is the capacity, TW the tare. Read both again, or confirm them.`;
-    case 'tare-unusual':
-      return say`A cylinder of this capacity and class usually weighs ${mass(doubt.leastKg)} to ${mass(doubt.mostKg)} empty. Read TW, WC and their units again, or confirm them.`;
-    case 'service-low':
-      return say`That is low for a refrigerant cylinder: such as 400 psi of 4BA400. Check the unit, or confirm it.`;
-    default:
-      return doubt satisfies never;
-  }
-}

@@ -1,20 +1,11 @@
-import { expectSituation, HOLD, nothing, psig, seen, system, type Row } from '../../test/situation';
+import { expectSituation, heatPump, HOLD, nothing, psig, seen, split, system, walkIn, walkInSeen, type Row } from '../../test/situation';
 import { knownVolume } from '../circuit/part-volume';
 import { cubicMetre } from '../units/quantity';
 import { USUAL_PRACTICE } from './company-practice';
 import { planFor, stepsFor, type Look, type RecordedSystem } from './plan';
 import type { Method } from './method';
 
-const split = system('split', 'R-410A', 7);
-const heatPump = system('heat-pump', 'R-410A', 8);
 const packaged = system('packaged', 'R-410A', 10);
-const walkIn = system('walk-in', 'R-449A', 16, { volumes: { receiver: knownVolume(cubicMetre(0.012), 'plate') } });
-const walkInSeen: Look = {
-  ...seen,
-  standingPressure: psig(155),
-  failed: 'metering',
-  valves: { king: 'holds', 'suction-service': 'holds' },
-};
 
 // Situations of the trade in which the make-up of the circuit decides, or what the visit is for. Common practice.
 const rows: readonly Row[] = [
@@ -356,6 +347,15 @@ test('a solenoid valve is held open before anything is drawn through it, whichev
   const out = codesOf(walkIn, walkInSeen, 'recover');
   expect(out.indexOf('hold-solenoid-open')).toBeLessThan(out.indexOf('recover-vapour'));
   expect(codesOf(split, seen, 'pump-down-condenser')).not.toContain('hold-solenoid-open');
+});
+
+test('liquid is trapped ahead of a solenoid valve only where another valve is shut behind it', () => {
+  const cautions = (recorded: RecordedSystem, look: Look) => {
+    const { steps } = stepsFor(planFor(recorded, look, USUAL_PRACTICE), 'recover', recorded, USUAL_PRACTICE);
+    return steps.find(({ code }) => code === 'hold-solenoid-open')!.cautions;
+  };
+  expect(cautions(walkIn, walkInSeen)).toContain('liquid-trapped');
+  expect(cautions({ ...packaged, fitted: { solenoid: 'fitted' } }, { ...seen, valves: {} })).toEqual([]);
 });
 
 test('every hand valve is opened before a recovery, and there is nothing to open where there is none', () => {

@@ -1,20 +1,11 @@
-import { expectSituation, HOLD, nothing, psig, seen, system, type Row } from '../../test/situation';
+import { expectSituation, heatPump, HOLD, nothing, psig, seen, split, system, walkIn, walkInSeen, type Row } from '../../test/situation';
 import { knownVolume } from '../circuit/part-volume';
 import { massFrom } from '../units/mass';
 import { cubicMetre } from '../units/quantity';
 import { USUAL_PRACTICE } from './company-practice';
 import { planFor, type Look, type RecordedSystem } from './plan';
 
-const split = system('split', 'R-410A', 7);
-const heatPump = system('heat-pump', 'R-410A', 8);
 const rooftop = system('packaged', 'R-410A', 19.8);
-const walkIn = system('walk-in', 'R-449A', 16, { volumes: { receiver: knownVolume(cubicMetre(0.012), 'plate') } });
-const walkInSeen: Look = {
-  ...seen,
-  standingPressure: psig(155),
-  failed: 'metering',
-  valves: { king: 'holds', 'suction-service': 'holds' },
-};
 const chiller = system('chiller', 'R-134a', 137, { compressor: 'screw' });
 const chillerSeen: Look = {
   ...seen,

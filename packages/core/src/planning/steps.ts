@@ -1,6 +1,7 @@
 import type { Valve } from '../circuit/part';
-import { hasPart, valvesOf } from '../circuit/circuit';
+import { hasPart, valvesOf, type Circuit } from '../circuit/circuit';
 import { carriesChargeAway } from '../circuit/opened';
+import { FIRST_SHUT, idsOf, trappedLiquid } from '../circuit/sections';
 import type { Pascal } from '../units/quantity';
 import { pumpDowns, type Method } from './method';
 import { emptiedWhereOpened } from './what-is-opened';
@@ -209,7 +210,10 @@ const lowPressureSwitch = ({ switches: { lowOpens } }: StepFacts) =>
 
 /** While its coil has no power a solenoid valve keeps the liquid that is ahead of it. */
 const holdSolenoidOpen = ({ circuit }: JobConditions): readonly Step[] =>
-  hasPart(circuit, 'solenoid') ? [step('hold-solenoid-open', { cautions: ['liquid-trapped'] })] : [];
+  hasPart(circuit, 'solenoid') ? [step('hold-solenoid-open', { cautions: trapsLiquid(circuit) ? ['liquid-trapped'] : [] })] : [];
+
+/** Whether the valve that shuts the liquid side would keep it full between itself and a solenoid valve without power. */
+const trapsLiquid = (circuit: Circuit): boolean => trappedLiquid(circuit, idsOf(circuit, ...Object.values(FIRST_SHUT)), false).length > 0;
 
 /** A hand valve that somebody has left shut keeps what is behind it. */
 const openValves = ({ circuit }: JobConditions): readonly Step[] => (valvesOf(circuit).length > 0 ? [step('open-valves')] : []);

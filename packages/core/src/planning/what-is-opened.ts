@@ -3,7 +3,7 @@ import { FIRST_SHUT, surelyEmptied, underCharge, type PumpedInto } from '../circ
 import type { JobConditions } from './job-conditions';
 
 /** What this visit opens to the air. @param kept where the charge stays, behind shut valves */
-export const opened = ({ circuit, purpose, failed }: JobConditions, kept?: PumpedInto): Opened =>
+export const opened = ({ circuit, purpose, failed }: Pick<JobConditions, 'circuit' | 'purpose' | 'failed'>, kept?: PumpedInto): Opened =>
   failed === 'none' ? 'everything' : openedBy(circuit, purpose, failed === 'unknown' ? undefined : failed, kept);
 
 /**

@@ -3,12 +3,15 @@ import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, signa
 
 import { ReactiveFormsModule } from '@angular/forms';
 import { ActivatedRoute, Router, RouterLink } from '@angular/router';
+import { collarQuestion } from '@hygromet/contract/collar-question';
+import { sentenceText } from '@hygromet/contract/sentence';
 import { places } from '@hygromet/contract/places';
 import type { Place } from '@hygromet/contract/cylinder';
 import { usualMarks } from '@hygromet/contract/usual-marks';
 import { cylinderKinds } from '@hygromet/core/cylinder/cylinder-kind';
 import { mutation } from '../data/mutation';
 import { newKey } from '../data/new-key';
+import { wordingIn } from '../data/wording';
 import { ServerData } from '../data/server-data.service';
 import { draftForm } from '../forms/draft-form';
 import { serverProblems } from '../forms/server-problems';
@@ -26,7 +29,7 @@ import { RefrigerantField } from '../ui/refrigerant-field';
 import { TextField } from '../ui/text-field';
 import { YesNoField } from '../ui/yes-no-field';
 import { placeNames } from './cylinder-labels';
-import { collarDoubtText, doubtsOf } from './collar-doubt-labels';
+import { doubtsOf } from './collar-doubts-typed';
 import { CollarDrawing } from './collar-drawing';
 import type { StampId } from './collar-stamps';
 import { marksDraft, marksOf, marksRules, testPressureProblem, type MarksDraft } from './marks-draft';
@@ -188,7 +191,9 @@ export class AddCylinderPage {
   });
   private readonly units = inject(Units);
   /** What hardly stands on a collar, as long as it is typed so. */
-  protected readonly doubts = computed(() => doubtsOf(this.draft()).map((doubt) => collarDoubtText(doubt, this.units)));
+  protected readonly doubts = computed(() =>
+    doubtsOf(this.draft()).map((doubt) => sentenceText(collarQuestion(doubt), wordingIn(this.units))),
+  );
   private readonly registered = fromServer(this.serverData.cylinders$);
   /** The cylinder that this one could be mistaken for, or is. */
   protected readonly alike = computed(() => {

@@ -3,12 +3,12 @@ import { computed, inject, Injectable, linkedSignal } from '@angular/core';
 
 import type { Circuit, ComponentId } from '@hygromet/core/circuit/circuit';
 import { circuitOf } from '@hygromet/core/circuit/circuit-of';
-import { openedBy } from '@hygromet/core/circuit/opened';
 import { valves as allValves } from '@hygromet/core/circuit/part';
 import { idsOf } from '@hygromet/core/circuit/sections';
 import { valveStateOf, type CircuitRecord } from '@hygromet/core/circuit/system-kind';
 import { atStep, type Moment } from '@hygromet/core/planning/at-step';
 import { keptApart } from '@hygromet/core/planning/reuse';
+import { opened } from '@hygromet/core/planning/what-is-opened';
 import { pumpedInto, SHUT_AT_THE_END, whereAfter, whereAtRest } from '@hygromet/core/planning/where';
 import { circuitRecord, decisiveLook, schoolsOf } from '@hygromet/contract/plan-facts';
 import type { VisitPlan } from '@hygromet/contract/visit-plan';
@@ -62,10 +62,9 @@ export class MethodSession {
   /** What will be open to the air; nothing while nobody knows. */
   readonly opened = computed((): readonly ComponentId[] => {
     const [circuit, plan, { purpose, failed }] = [this.circuit(), valueOf(this.plan()), this.draft()];
-    if (circuit === undefined || failed === 'none') return [];
-    const into = plan?.method === undefined ? undefined : pumpedInto(plan.method);
-    const opened = openedBy(circuit, purpose, failed === 'unknown' ? undefined : failed, into);
-    return typeof opened === 'string' ? [] : opened;
+    if (circuit === undefined) return [];
+    const opens = opened({ circuit, purpose, failed }, plan?.method === undefined ? undefined : pumpedInto(plan.method));
+    return typeof opens === 'string' ? [] : opens;
   });
   /** What comes out goes into a cylinder marked for burnout, until a test has found no acid. */
   readonly keptApart = computed(() => keptApart(this.draft().compressor, this.draft().failed, this.draft().acid));
