@@ -46,11 +46,6 @@ test('dragging the temperature moves level and pressure; the keyboard does it to
   await openFill(page, 'C-07');
   const thumb = page.getByRole('slider', { name: 'Temperature of the cylinder' });
   await expect(page.getByText('22 % · 229 psig')).toBeVisible();
-  // the drawing may be made anew while its last answers come: only what has the focus hears a key
-  await expect(async () => {
-    await thumb.focus();
-    await expect(thumb).toBeFocused({ timeout: 1000 });
-  }).toPass();
   await thumb.press('PageUp');
   await expect(thumb).toHaveAttribute('aria-valuetext', '87 °F');
   await expect(page.getByText('226 psig')).toHaveCount(0);

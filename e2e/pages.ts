@@ -29,6 +29,8 @@ export async function openFill(page: Page, name: string): Promise<void> {
   await page.goto('/cylinders');
   await page.getByRole('link', { name: new RegExp(`^${name}`) }).click();
   await page.getByRole('link', { name: 'Fill this cylinder' }).click();
+  // the page of the cylinder has the same drawing, and stays until the next one is loaded
+  await expect(page.getByRole('heading', { name: `Fill ${name}` })).toBeVisible();
 }
 
 /** Types a part of the designation and takes it from the list. */
