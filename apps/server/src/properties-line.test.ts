@@ -1,4 +1,5 @@
 import { Readable, Writable } from 'node:stream';
+import { propertyAnswer } from '@hygromet/contract/properties';
 import { answerLines } from './answer-lines';
 import { answerLine } from './properties-line';
 
@@ -22,6 +23,14 @@ test('a composition stands for a designation', () => {
   const byShares = answer({ op: 'closedVolume', composition: { 'R-32': 0.5, 'R-125': 0.5 }, V: 0.0119, m: 8, T: 298.15 });
   expect(byShares).toEqual(byName);
   expect(byName).toMatchObject({ state: 'two-phase', estimated: false });
+});
+
+test('two liquids under one vapor are told as two layers, the denser one first', () => {
+  const told = answer({ op: 'closedVolume', composition: { 'R-717': 0.5, 'R-290': 0.5 }, V: 0.02, m: 6, T: 298.15 });
+  expect(propertyAnswer.parse(told)).toMatchObject({ state: 'two-liquids', liquid: null, rhoLiquid: null, estimated: false });
+  const { liquids } = told as unknown as { liquids: { rho: number; liquid: Record<string, number> }[] };
+  expect(liquids.map(({ liquid }) => liquid['R-717']! > 0.5)).toEqual([true, false]);
+  expect(liquids[0]!.rho).toBeGreaterThan(liquids[1]!.rho);
 });
 
 test('liquid-full, and the pressure above it', () => {

@@ -48,13 +48,15 @@ export const saturationAnswer = z.strictObject({
 });
 
 export const closedVolumeAnswer = z.strictObject({
-  state: z.enum(['two-phase', 'liquid-full', 'vapour']),
+  state: z.enum(['two-phase', 'two-liquids', 'liquid-full', 'vapour']),
   p: z.number(),
   liquidVolumeFraction: z.number(),
   liquidMassFraction: z.number(),
   rhoLiquid: z.number().nullable(),
   rhoVapour: z.number().nullable(),
   liquid: shares.nullable(),
+  /** Of `two-liquids`: the two layers, the denser one first. Shares of the whole volume and mass. */
+  liquids: z.array(z.strictObject({ volumeFraction: z.number(), massFraction: z.number(), rho: z.number(), liquid: shares })).optional(),
   vapour: shares.nullable(),
   estimated: z.boolean(),
 });

@@ -1,6 +1,7 @@
-"""Mean time of a bubble point at the temperatures of `properties.ts` by the CoolProp library, where it is installed.
+"""Mean time of a state on the boiling line at the temperatures of `properties.ts` by the CoolProp library, where it is installed.
 
-Reads {"R-410A": {"R-32": 0.5, "R-125": 0.5}, ...} on standard input, by mass; writes {"R-410A": microseconds or null, ...}.
+Reads {name: {"composition": {"R-32": 0.5, "R-125": 0.5}, "vapourShare": 0}, ...} on standard input, the composition by mass, the share by
+amount; writes {name: microseconds or null, ...}.
 """
 
 import json
@@ -13,7 +14,7 @@ WARM_UP = 5
 REPEATS = 60
 
 
-def mean_microseconds(composition: dict[str, float]) -> float | None:
+def mean_microseconds(composition: dict[str, float], vapour_share: float) -> float | None:
     names = [name.replace("-", "") for name in composition]
     state = AbstractState("HEOS", "&".join(names))
     state.set_mass_fractions(list(composition.values()))
@@ -22,7 +23,7 @@ def mean_microseconds(composition: dict[str, float]) -> float | None:
         temperature = 253.15 + k % 60
         started = time.perf_counter()
         try:
-            state.update(QT_INPUTS, 0.0, temperature)
+            state.update(QT_INPUTS, vapour_share, temperature)
         except ValueError:
             continue  # it did not converge: its time is not counted
         if k >= WARM_UP:
@@ -31,4 +32,5 @@ def mean_microseconds(composition: dict[str, float]) -> float | None:
     return spent / answered * 1e6 if answered > 0 else None
 
 
-print(json.dumps({name: mean_microseconds(composition) for name, composition in json.load(sys.stdin).items()}))
+asked = json.load(sys.stdin)
+print(json.dumps({name: mean_microseconds(state["composition"], state["vapourShare"]) for name, state in asked.items()}))

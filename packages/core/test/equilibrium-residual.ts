@@ -1,4 +1,4 @@
-import type { ClosedVolume } from '../src/thermo/closed-volume';
+import type { ClosedVolume } from '../src/thermo/vessel-states';
 import type { Phase } from '../src/thermo/phase';
 import { phasesOf, type Saturation } from '../src/thermo/saturation';
 
@@ -15,6 +15,6 @@ export const residualOfSaturation = (saturation: Saturation): number => {
   return residual(liquid, vapour);
 };
 
-/** A single phase has no other to be in equilibrium with. */
+/** Of each liquid and the vapour, which stands last. A single phase has no other to be in equilibrium with. */
 export const residualOfVessel = ({ phases }: ClosedVolume): number =>
-  phases.length === 2 ? residual(phases[0]!.phase, phases[1]!.phase) : 0;
+  Math.max(0, ...phases.slice(0, -1).map(({ phase }) => residual(phase, phases.at(-1)!.phase)));

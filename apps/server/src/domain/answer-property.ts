@@ -61,6 +61,21 @@ function vessel(composition: Composition, { V, m, T }: Of<'closedVolume'>) {
         estimated,
       };
     }
+    case 'two-liquids': {
+      const { liquidVolumeFraction, liquidMassFraction, liquids, rhoVapour, vapour } = content;
+      return {
+        state,
+        p,
+        liquidVolumeFraction,
+        liquidMassFraction,
+        rhoLiquid: null,
+        rhoVapour,
+        liquid: null,
+        liquids: liquids.map((layer) => ({ ...layer, liquid: { ...layer.liquid } })),
+        vapour: { ...vapour },
+        estimated,
+      };
+    }
     case 'liquid-full':
       return {
         state,

@@ -56,6 +56,7 @@ test.each<[Level, RegExp]>([
   [{ state: 'empty', liquidShare: 0 }, /^empty$/],
   [{ state: 'vapour', liquidShare: 0, p: 500_000 } as Level, /^vapor · 58 psig$/],
   [{ state: 'two-phase', liquidShare: 0.22, p: 1_650_000 } as Level, /^22 % · 225 psig$/],
+  [{ state: 'two-liquids', liquidShare: 0.4, p: 1_650_000 } as Level, /^40 %, two layers · 225 psig$/],
   [{ state: 'liquid-full', liquidShare: 1, p: 6_000_000 } as Level, /^liquid-full · 856 psig$/],
 ])('a level %j is told in words', (level, words) => {
   stage();

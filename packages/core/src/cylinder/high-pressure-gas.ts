@@ -21,6 +21,11 @@ export function densestAt(composition: Composition, T: Kelvin, p: Pascal): Densi
       const { liquidVolumeFraction: share, rhoLiquid, rhoVapour } = state;
       return (share * rhoLiquid + (1 - share) * rhoVapour) as Density; // between two densities
     }
+    case 'two-liquids': {
+      const [lower, upper] = state.liquids;
+      const vapour = (1 - state.liquidVolumeFraction) * state.rhoVapour;
+      return (lower.volumeFraction * lower.rho + upper.volumeFraction * upper.rho + vapour) as Density; // a mean of densities
+    }
     default:
       return state satisfies never;
   }

@@ -7,7 +7,7 @@ import type { CubicMetre, Kelvin, Kilogram, Pascal } from '../units/quantity';
 export type Level =
   | { readonly state: 'empty'; readonly liquidShare: 0 }
   | {
-      readonly state: 'vapour' | 'two-phase' | 'liquid-full';
+      readonly state: 'vapour' | 'two-phase' | 'two-liquids' | 'liquid-full';
       /** Share of the volume filled with liquid, 0 to 1. */
       readonly liquidShare: number;
       /** Pa absolute, with the air that is counted. */
@@ -21,6 +21,7 @@ export function levelAt(composition: Composition, volume: CubicMetre, mass: Kilo
   const p = airShare === 0 ? vessel.p : pressureWithGas(composition, volume, mass, T, airIn(composition, volume, mass, airShare));
   switch (vessel.state) {
     case 'two-phase':
+    case 'two-liquids':
       return { state: vessel.state, liquidShare: vessel.liquidVolumeFraction, p };
     case 'liquid-full':
       return { state: vessel.state, liquidShare: 1, p };

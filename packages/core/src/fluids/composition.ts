@@ -69,7 +69,9 @@ export function molarOf(composition: Composition): MolarComposition {
 
 /** Mass fractions by substance id of amounts (mol, or mol/m³). */
 export function massFractionsOf(substances: readonly Substance[], amount: ArrayLike<number>): Composition {
-  const masses = substances.map((substance, i) => amount[i]! * substance.molarMass);
-  const total = masses.reduce((sum, m) => sum + m, 0);
-  return Object.fromEntries(substances.map(({ id }, i) => [id, masses[i]! / total]));
+  let total = 0;
+  for (let i = 0; i < substances.length; i++) total += amount[i]! * substances[i]!.molarMass;
+  const parts: Record<string, number> = {};
+  for (let i = 0; i < substances.length; i++) parts[substances[i]!.id] = (amount[i]! * substances[i]!.molarMass) / total;
+  return parts;
 }

@@ -82,7 +82,7 @@ const saturationAt = (composition: Composition, T: Kelvin): number | undefined =
 function spaceAt(composition: Composition, { volume, mass }: Vessel, T: Kelvin): number {
   const state = closedVolume(composition, volume, mass, T);
   if (state.state === 'vapour') return 1;
-  return state.state === 'two-phase' ? Math.max(LEAST_SPACE, 1 - state.liquidVolumeFraction) : LEAST_SPACE;
+  return state.state === 'two-phase' || state.state === 'two-liquids' ? Math.max(LEAST_SPACE, 1 - state.liquidVolumeFraction) : LEAST_SPACE;
 }
 
 const LEAST_SPACE = 1e-3;

@@ -18,17 +18,27 @@ const HIGHEST_WHOLE = 15;
 
 export const UNDAMPED: Damping = { g: 0, l: 0, eta: 0, epsilon: 0 };
 
+interface LaidOut {
+  readonly exponents: Float64Array;
+  /** The exponent once more where it is a whole number, else −1. */
+  readonly whole: Int32Array;
+  readonly formExponent: Int32Array;
+  readonly formDamping: Int32Array;
+  // at the last δ: powers by exponent; value, u and v by damping
+  readonly power: Float64Array;
+  readonly damped: Float64Array;
+  readonly u: Float64Array;
+  readonly v: Float64Array;
+}
+
 export class DeltaBasis {
   private readonly exponents: number[] = [];
   private readonly dampings: Damping[] = [];
   private readonly formExponent: number[] = [];
   private readonly formDamping: number[] = [];
   private readonly indexByKey = new Map<string, number>();
-  // at the last δ: powers by exponent; value, u and v by damping
-  private readonly power: number[] = [];
-  private readonly damped: number[] = [];
-  private readonly u: number[] = [];
-  private readonly v: number[] = [];
+  /** All of it laid out for summation, made when it is first evaluated: nothing is added then any more. */
+  private laid: LaidOut | undefined;
   /** Whole powers of the last δ. */
   private readonly whole = new Float64Array(HIGHEST_WHOLE + 1);
 
@@ -49,11 +59,15 @@ export class DeltaBasis {
 
   /** Fills f, δ f′ and δ² f″ of every form. */
   evaluate(delta: number, f0: Float64Array, f1: Float64Array, f2: Float64Array): void {
-    const { exponents, formExponent, formDamping, power, damped, u, v } = this;
+    const laid = (this.laid ??= this.layOut());
+    const { exponents, formExponent, formDamping, power, damped, u, v } = laid;
     const lnDelta = Math.log(delta);
     this.raise(delta);
-    for (let k = 0; k < exponents.length; k++) power[k] = this.powerOf(exponents[k]!, lnDelta);
-    this.damp(delta, lnDelta);
+    for (let k = 0; k < exponents.length; k++) {
+      const whole = laid.whole[k]!;
+      power[k] = whole >= 0 ? this.whole[whole]! : Math.exp(exponents[k]! * lnDelta);
+    }
+    this.damp(delta, lnDelta, laid);
     for (let form = 0; form < formExponent.length; form++) {
       const exponent = formExponent[form]!;
       const damping = formDamping[form]!;
@@ -65,6 +79,21 @@ export class DeltaBasis {
     }
   }
 
+  private layOut(): LaidOut {
+    const { exponents, dampings, formExponent, formDamping } = this;
+    const perDamping = () => new Float64Array(dampings.length);
+    return {
+      exponents: Float64Array.from(exponents),
+      whole: Int32Array.from(exponents, (d) => (isWhole(d) ? d : -1)),
+      formExponent: Int32Array.from(formExponent),
+      formDamping: Int32Array.from(formDamping),
+      power: new Float64Array(exponents.length),
+      damped: perDamping(),
+      u: perDamping(),
+      v: perDamping(),
+    };
+  }
+
   /** δ⁰ to the highest whole power that is needed: nearly all exponents of δ are whole numbers, and a product is quicker than an exponential. */
   private raise(delta: number): void {
     const { whole } = this;
@@ -73,11 +102,11 @@ export class DeltaBasis {
   }
 
   private powerOf(exponent: number, lnDelta: number): number {
-    return this.whole[exponent] ?? Math.exp(exponent * lnDelta);
+    return isWhole(exponent) ? this.whole[exponent]! : Math.exp(exponent * lnDelta);
   }
 
-  private damp(delta: number, lnDelta: number): void {
-    const { dampings, damped, u, v } = this;
+  private damp(delta: number, lnDelta: number, { damped, u, v }: LaidOut): void {
+    const { dampings } = this;
     for (let k = 0; k < dampings.length; k++) {
       const { g, l, eta, epsilon } = dampings[k]!;
       const gPower = g === 0 ? 0 : g * this.powerOf(l, lnDelta);
@@ -88,6 +117,8 @@ export class DeltaBasis {
     }
   }
 }
+
+const isWhole = (exponent: number) => Number.isInteger(exponent) && exponent >= 0 && exponent <= HIGHEST_WHOLE;
 
 const dampingKey = ({ g, l, eta, epsilon }: Damping) => `${g} ${l} ${eta} ${epsilon}`;
 

@@ -1,4 +1,4 @@
-import { isPositiveDefinite, solveInPlace } from './linear-solve';
+import { isPositiveDefinite, solveInPlace, systemsBySize } from './linear-solve';
 import type { Phase } from './phase';
 
 /**
@@ -21,13 +21,15 @@ export type Given = { readonly kind: 'T' } | { readonly kind: 'p'; readonly p: n
 const LONGEST_VAPOUR_STEP = 0.7;
 const LONGEST_LIQUID_STEP = 0.08;
 const LONGEST_TEMPERATURE_STEP = 0.05;
-/** Newton squares what is left: after a step of this size an error below 1e-11 is. */
-const CONVERGED = 3e-7;
-const STALLED = 1e-6;
+/** Newton squares what is left: after a step of this size an error below 1e-10 is in the stiffest case, and below 1e-12 as a rule. */
+const CONVERGED = 6e-7;
+const STALLED = 3e-6;
 const MOST_STEPS = 60;
 
 /** ln ρ_i of the incipient phase, ln ρ of the parent, ln T. */
 export type Unknowns = Float64Array;
+
+const systems = systemsBySize();
 
 /**
  * Solves from the start `u` (changed in place); false where it does not converge or the answer is no pair of phases.
@@ -37,8 +39,7 @@ export function solveEquilibrium(equilibrium: Equilibrium, u: Unknowns, given: G
   const n = parent.n;
   const size = n + (given.kind === 'p' ? 2 : 1);
   const unknown = (k: number) => (given.kind === 'density' && k === n ? n + 1 : k);
-  const matrix = new Float64Array(size * size);
-  const step = new Float64Array(size);
+  const { matrix, right: step } = systems(size);
   let last = Number.POSITIVE_INFINITY;
   for (let iteration = 0; iteration < MOST_STEPS; iteration++) {
     evaluateAt(equilibrium, u);
@@ -49,7 +50,7 @@ export function solveEquilibrium(equilibrium: Equilibrium, u: Unknowns, given: G
     if (!Number.isFinite(longest)) return false;
     for (let k = 0; k < size; k++) u[unknown(k)]! -= scale * step[k]!;
     if (longest < CONVERGED || (longest < STALLED && longest >= last)) {
-      evaluateAt(equilibrium, u);
+      followTo(equilibrium, u);
       return parentIs === 'liquid' ? areLiquidAndVapour(parent, incipient) : areLiquidAndVapour(incipient, parent);
     }
     last = longest;
@@ -70,6 +71,19 @@ function evaluateAt({ parent, incipient, x }: Equilibrium, u: Unknowns): void {
   for (let i = 0; i < n; i++) incipient.rho[i] = Math.exp(u[i]!);
   incipient.evaluate(T);
   parent.set(x, Math.exp(u[n]!)).evaluate(T);
+}
+
+/** The last step is so small that its square does not count: densities, temperature and pressure follow it along their slopes. */
+function followTo({ parent, incipient, x }: Equilibrium, u: Unknowns): void {
+  const n = parent.n;
+  const T = Math.exp(u[n + 1]!);
+  const total = Math.exp(u[n]!);
+  for (let i = 0; i < n; i++) {
+    incipient.target[i] = Math.exp(u[i]!);
+    parent.target[i] = x[i]! * total;
+  }
+  incipient.followTo(T);
+  parent.followTo(T);
 }
 
 function assemble({ parent, incipient, parentIs }: Equilibrium, given: Given, matrix: Float64Array, r: Float64Array): void {

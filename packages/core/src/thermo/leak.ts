@@ -1,7 +1,8 @@
 import { compositionOf, type Composition } from '../fluids/composition';
 import { OutOfRange } from '../errors';
 import { kilogram, type CubicMetre, type Kelvin, type Kilogram, type Pascal } from '../units/quantity';
-import { closedVolume, type ClosedVolume } from './closed-volume';
+import { closedVolume } from './closed-volume';
+import type { ClosedVolume } from './vessel-states';
 import pair from './leak-pair.json';
 
 /** What is left in a vessel after a share of its mass has gone. */
@@ -82,8 +83,14 @@ function stateOf(vessel: Vessel, point: Point): ClosedVolume {
 function ratesAt(vessel: Vessel, point: Point): readonly number[] {
   const state = stateOf(vessel, point);
   const all = sharesOf(vessel, point);
-  const leaves = (vessel.phase === 'vapour' ? 'vapour' in state && state.vapour : 'liquid' in state && state.liquid) || all;
+  const leaves = leaving(vessel, state) ?? all;
   return vessel.ids.map((id) => -leaves[id]! / all[id]!);
+}
+
+/** Composition of the phase that leaves, of two liquids the lower one; nothing where that phase has run out. */
+function leaving({ phase }: Vessel, state: ClosedVolume): Composition | undefined {
+  if (phase === 'vapour') return 'vapour' in state ? state.vapour : undefined;
+  return state.state === 'two-liquids' ? state.liquids[0].liquid : 'liquid' in state ? state.liquid : undefined;
 }
 
 /** One accepted step towards `end`, and the length of the next. */

@@ -39,19 +39,27 @@ function eliminateBelow(a: Float64Array, b: Float64Array, column: number, n: num
   }
 }
 
-const scratches = new Map<number, Float64Array>();
-
-/** A matrix to work in: a decomposition is over before the next begins. */
-function scratch(n: number): Float64Array {
-  const known = scratches.get(n) ?? new Float64Array(n * n);
-  scratches.set(n, known);
-  return known;
+/** A matrix (row by row) and a right side to work in. */
+export interface System {
+  readonly matrix: Float64Array;
+  readonly right: Float64Array;
 }
+
+/**
+ * Systems to work in by their size, made once: making them anew takes as long as a step. Each kind of solve has its own, for one may begin
+ * before another is over.
+ */
+export function systemsBySize(): (n: number) => System {
+  const made: System[] = [];
+  return (n) => (made[n] ??= { matrix: new Float64Array(n * n), right: new Float64Array(n) });
+}
+
+const factors = systemsBySize();
 
 /** Whether the symmetric matrix (n × n, row by row) has a Cholesky factor. It is not changed. */
 export function isPositiveDefinite(matrix: Float64Array, n: number): boolean {
   if (n === 1) return matrix[0]! > 0;
-  const factor = scratch(n);
+  const factor = factors(n).matrix;
   for (let i = 0; i < n; i++)
     for (let j = 0; j <= i; j++) {
       let rest = matrix[i * n + j]!;

@@ -3,7 +3,8 @@ import { NoTwoPhaseState } from '../errors';
 import { celsius } from '../units/temperature';
 import type { CubicMetre, Kelvin, Kilogram, Pascal } from '../units/quantity';
 import { unless } from '../unless';
-import { closedVolume, type ClosedVolume } from './closed-volume';
+import { closedVolume } from './closed-volume';
+import type { ClosedVolume } from './vessel-states';
 import { findRoot } from './find-root';
 import { modelOf } from './mixture-model';
 import { Phase } from './phase';
@@ -27,7 +28,7 @@ export function airIn(composition: Composition, V: CubicMetre, m: Kilogram, shar
 }
 
 const vapourSpace = (vessel: ClosedVolume, V: CubicMetre): number => {
-  if (vessel.state === 'two-phase') return (1 - vessel.liquidVolumeFraction) * V;
+  if (vessel.state === 'two-phase' || vessel.state === 'two-liquids') return (1 - vessel.liquidVolumeFraction) * V;
   return vessel.state === 'vapour' ? V : 0;
 };
 
@@ -51,6 +52,7 @@ export const pressureWithGas = (composition: Composition, V: CubicMetre, m: Kilo
 export function withGas(composition: Composition, V: CubicMetre, m: Kilogram, T: Kelvin, gas: number): WithGas {
   const vessel = closedVolume(composition, V, m, T);
   if (gas === 0) return { vessel, p: vessel.p, space: vapourSpace(vessel, V) };
+  if (vessel.state === 'two-liquids') return overTwoLiquids(vessel, V, T, gas);
   const liquid = liquidBeside(vessel, composition, T);
   if (liquid === undefined) return spreadThrough(vessel, V, T, gas);
   const { model, moleFraction, molarMass } = modelOf(liquid.composition);
@@ -72,6 +74,12 @@ export function withGas(composition: Composition, V: CubicMetre, m: Kilogram, T:
   return { vessel, p: above(space, Math.max(pressed(space), liquid.p)) as Pascal, space };
 }
 
+/** Two liquids under a gas are taken for unyielding: its space is what they leave it, and the pressure rather too high. */
+function overTwoLiquids(vessel: ClosedVolume, V: CubicMetre, T: Kelvin, gas: number): WithGas {
+  const space = vapourSpace(vessel, V);
+  return { vessel, p: (vessel.p + (gas * R * T) / space) as Pascal, space };
+}
+
 /** Without a liquid to press on, the gas has the whole volume. */
 const spreadThrough = (vessel: ClosedVolume, V: CubicMetre, T: Kelvin, gas: number): WithGas => ({
   vessel,
@@ -85,7 +93,7 @@ const SQUEEZED = [0.003, 0.01, 0.03, 0.08, 0.15, 0.3];
 const SPACE_TOLERANCE = 1e-9;
 
 /** The liquid that the gas presses on, and the vapour beside it; nothing where there is no liquid. */
-function liquidBeside(vessel: ClosedVolume, composition: Composition, T: Kelvin) {
+function liquidBeside(vessel: Exclude<ClosedVolume, { state: 'two-liquids' }>, composition: Composition, T: Kelvin) {
   switch (vessel.state) {
     case 'vapour':
       return undefined;

@@ -1,6 +1,6 @@
 import type { Density } from '../units/quantity';
 import type { DeparturePair, MixtureModel } from './mixture-model';
-import { emptyForm, evaluateForm, reducingTemperature } from './reducing';
+import { emptyForm, evaluateForm, scaledForm, type QuadraticForm } from './reducing';
 import { A, A_D, A_DD, A_T, A_TD, A_TT, ResidualSum, TauSide } from './residual-sum';
 
 /**
@@ -35,9 +35,13 @@ export class Phase {
   TS_T = Number.NaN;
   TTS_TT = Number.NaN;
 
-  /** Mole fractions that stay while the density moves, and their reducing temperature. */
+  /** Component densities, mol/m³, to which `followTo` goes. */
+  readonly target: Float64Array;
+
+  /** Mole fractions that stay while the density moves, and the reducing functions at a density of 1. */
   private held: readonly number[] | undefined;
-  private heldT = Number.NaN;
+  private readonly heldT;
+  private readonly heldV;
   private readonly sum: ResidualSum;
   private readonly formT;
   private readonly formV;
@@ -58,6 +62,7 @@ export class Phase {
     this.n = n;
     const vector = () => new Float64Array(n);
     this.rho = vector();
+    this.target = vector();
     this.lnf = vector();
     this.dlnfdT = vector();
     this.dlnfdrho = new Float64Array(n * n);
@@ -69,24 +74,50 @@ export class Phase {
     this.sum = new ResidualSum(model.plan, model.basis, tauSide);
     this.formT = emptyForm(n);
     this.formV = emptyForm(n);
+    this.heldT = emptyForm(n);
+    this.heldV = emptyForm(n);
   }
 
   /** Evaluates the phase at T (K) and `this.rho`. */
   evaluate(T: number): void {
-    const { model, rho, n } = this;
+    const { rho, n } = this;
     this.T = T;
     let total = 0;
     for (let k = 0; k < n; k++) total += rho[k]!;
     this.rhoTotal = total;
-    evaluateForm(this.formT, rho, model.T, model.reducingPairs, 'cT', 'bT');
-    evaluateForm(this.formV, rho, model.v, model.reducingPairs, 'cV', 'bV');
+    if (this.held === undefined) this.evaluateForms(rho, this.formT, this.formV);
+    else {
+      scaledForm(this.heldT, total, this.formT);
+      scaledForm(this.heldV, total, this.formV);
+    }
     // at a held composition τ is the same number at every density, and the sums over τ are kept
-    const tau = (this.held === undefined ? this.formT.value / (total * total) : this.heldT) / T;
+    const tau = (this.held === undefined ? this.formT.value / (total * total) : this.heldT.value) / T;
     const delta = this.formV.value / total;
     this.sum.evaluate(tau, delta);
     const s = this.sumUp();
     this.firstDerivatives(s);
     this.secondDerivatives(s);
+  }
+
+  private evaluateForms(rho: ArrayLike<number>, formT: QuadraticForm, formV: QuadraticForm): void {
+    const { T, v, reducingPairs } = this.model;
+    evaluateForm(formT, rho, T, reducingPairs, 'cT', 'bT');
+    evaluateForm(formV, rho, v, reducingPairs, 'cV', 'bV');
+  }
+
+  /**
+   * Takes over T (K) and the densities in `target`, so near to those of now that the squares of the differences do not count: the pressure follows
+   * its slopes; fugacities and derivatives stay those of the state before.
+   */
+  followTo(T: number): void {
+    const { n, rho, target } = this;
+    let p = this.p + this.dpdT * (T - this.T);
+    for (let l = 0; l < n; l++) p += this.dpdrho(l) * (target[l]! - rho[l]!);
+    let total = 0;
+    for (let l = 0; l < n; l++) total += rho[l] = target[l]!;
+    this.rhoTotal = total;
+    this.T = T;
+    this.p = p;
   }
 
   /** S and its scaled derivatives at fixed explicit densities: Σ ρ_i α_i + departures. */
@@ -204,7 +235,7 @@ export class Phase {
     for (let k = 0; k < this.n; k++) this.rho[k] = fraction[k]! * total;
     if (this.held !== fraction) {
       this.held = fraction;
-      this.heldT = reducingTemperature(this.model, fraction);
+      this.evaluateForms(fraction, this.heldT, this.heldV);
     }
     return this;
   }

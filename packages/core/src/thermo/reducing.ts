@@ -17,10 +17,17 @@ export interface QuadraticForm {
 
 export const emptyForm = (n: number): QuadraticForm => ({ value: 0, first: new Float64Array(n), second: new Float64Array(n * n) });
 
+/** The form of the same composition at another density: `times` as dense as it is in `of`. */
+export function scaledForm(of: QuadraticForm, times: number, form: QuadraticForm): void {
+  form.value = of.value * times * times;
+  for (let k = 0; k < of.first.length; k++) form.first[k] = of.first[k]! * times;
+  form.second.set(of.second);
+}
+
 /** Fills Q and its derivatives; `c` and `b` pick the temperature's or the volume's parameters of a pair. */
 export function evaluateForm(
   form: QuadraticForm,
-  rho: Float64Array,
+  rho: ArrayLike<number>,
   pure: readonly number[],
   pairs: readonly ReducingPair[],
   c: 'cT' | 'cV',
@@ -37,7 +44,7 @@ export function evaluateForm(
   for (const pair of pairs) addPair(form, rho, pair.i, pair.j, pair[c], pair[b], n);
 }
 
-function addPair(form: QuadraticForm, rho: Float64Array, i: number, j: number, c: number, b: number, n: number): void {
+function addPair(form: QuadraticForm, rho: ArrayLike<number>, i: number, j: number, c: number, b: number, n: number): void {
   const ri = rho[i]!;
   const rj = rho[j]!;
   // φ·(b ρ_i + ρ_j) = ρ_i² ρ_j + ρ_i ρ_j², differentiated as a product

@@ -25,36 +25,59 @@ interface Coefficients {
 export class TauSide {
   readonly coefficients: readonly Coefficients[];
   private readonly powers: Float64Array;
+  private readonly whole: Float64Array;
+  private readonly eighth = new Float64Array(8);
   private tau = Number.NaN;
 
   constructor(private readonly plan: ResidualPlan) {
     const zeros = (n: number) => new Float64Array(n);
     this.coefficients = plan.residuals.map(({ forms: { length } }) => ({ h: zeros(length), h1: zeros(length), h2: zeros(length) }));
     this.powers = zeros(plan.exponents.length);
+    this.whole = zeros(plan.wholeRange[1] - plan.wholeRange[0] + 1);
   }
 
   evaluate(tau: number): void {
     if (tau === this.tau) return;
-    const { residuals, exponents } = this.plan;
+    const { residuals } = this.plan;
     const lnTau = Math.log(tau);
-    for (let k = 0; k < exponents.length; k++) this.powers[k] = Math.exp(exponents[k]! * lnTau);
+    this.raise(tau, lnTau);
     for (let k = 0; k < residuals.length; k++) this.collect(residuals[k]!, this.coefficients[k]!, tau, lnTau);
     this.tau = tau;
   }
 
+  /** τ to every exponent. Most are whole eighths: products of whole powers and square roots, which are quicker than exponentials. */
+  private raise(tau: number, lnTau: number): void {
+    const { exponents, wholes, eighths, wholeRange } = this.plan;
+    const { powers, whole, eighth } = this;
+    const zero = -wholeRange[0];
+    whole[zero] = 1;
+    for (let k = zero + 1; k < whole.length; k++) whole[k] = whole[k - 1]! * tau;
+    for (let k = zero - 1; k >= 0; k--) whole[k] = whole[k + 1]! / tau;
+    eighth[0] = 1;
+    eighth[4] = Math.sqrt(tau);
+    eighth[2] = Math.sqrt(eighth[4]);
+    eighth[1] = Math.sqrt(eighth[2]);
+    eighth[3] = eighth[2] * eighth[1];
+    for (let k = 5; k < 8; k++) eighth[k] = eighth[4] * eighth[k - 4]!;
+    for (let k = 0; k < wholes.length; k++) powers[k] = whole[wholes[k]! + zero]! * eighth[eighths[k]!]!;
+    for (let k = wholes.length; k < exponents.length; k++) powers[k] = Math.exp(exponents[k]! * lnTau);
+  }
+
   /** One coefficient per slot: the sum of the h(τ) of all its terms; for n τ^t, τ h′ = t h and τ² h″ = t (t − 1) h. */
-  private collect({ plainSlot, plainN, plainT, bells }: PlannedResidual, { h, h1, h2 }: Coefficients, tau: number, lnTau: number): void {
-    const { exponents } = this.plan;
-    h.fill(0);
-    h1.fill(0);
-    h2.fill(0);
-    for (let i = 0; i < plainSlot.length; i++) {
-      const slot = plainSlot[i]!;
-      const t = exponents[plainT[i]!]!;
-      const value = plainN[i]! * this.powers[plainT[i]!]!;
-      h[slot]! += value;
-      h1[slot]! += t * value;
-      h2[slot]! += t * (t - 1) * value;
+  private collect(residual: PlannedResidual, { h, h1, h2 }: Coefficients, tau: number, lnTau: number): void {
+    const { plainFrom, plain0, plain1, plain2, plainT, bells } = residual;
+    const { powers } = this;
+    for (let slot = 0; slot < h.length; slot++) {
+      let c0 = 0, c1 = 0, c2 = 0; // prettier-ignore
+      for (let i = plainFrom[slot]!; i < plainFrom[slot + 1]!; i++) {
+        const power = powers[plainT[i]!]!;
+        c0 += plain0[i]! * power;
+        c1 += plain1[i]! * power;
+        c2 += plain2[i]! * power;
+      }
+      h[slot] = c0;
+      h1[slot] = c1;
+      h2[slot] = c2;
     }
     for (let i = 0; i < bells.length; i++) {
       const { slot, term } = bells[i]!;

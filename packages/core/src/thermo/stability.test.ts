@@ -3,7 +3,7 @@ import { refrigerant } from '../fluids/refrigerant';
 import { cubicMetre, kelvin, kilogram } from '../units/quantity';
 import { closedVolume } from './closed-volume';
 import { bubblePoint, dewPoint } from './saturation';
-import { smallestPivot } from './stability';
+import { smallestPivot } from './pivots';
 
 // Tangent-plane minima found independently on CoolProp 8.0.0's fugacities: Σw 1.08 to 1.10 above 1, so each of these liquids parts.
 test.each([

@@ -1,6 +1,8 @@
 import { mixtureLiquidGuess } from './ancillary';
 import { solveInPlace } from './linear-solve';
+import { smallestPivotOfPairs } from './parting-pairs';
 import { Phase } from './phase';
+import { scaledCurvature, smallestPivot } from './pivots';
 
 /**
  * Whether a liquid of several substances would part into two although it withstands every small change: between the binodal and the
@@ -12,24 +14,53 @@ import { Phase } from './phase';
  * the phase is stable. Where D is stationary all fugacities are equal, so that D = −(p′ − p)/(R T): a trial phase of the same fugacities under a
  * higher pressure says that it parts. Trials start from a liquid rich in each of the substances.
  */
-export const wouldPart = (liquid: Phase): boolean => liquid.n > 1 && !farFromParting(liquid) && densePartner(liquid) !== undefined;
+export function wouldPart(liquid: Phase): boolean {
+  if (liquid.n === 1 || farFromParting(liquid)) return false;
+  liquid.evaluate(liquid.T); // a solve leaves the fugacities a step behind
+  return densePartner(liquid) !== undefined;
+}
 
 /** A denser or other liquid that would form out of this phase, whatever its state; nothing where it is stable against every such trial. */
 export function densePartner(phase: Phase): Phase | undefined {
-  const x = Array.from(phase.rho, (rho) => rho / phase.rhoTotal);
+  const x = sharesOf(phase);
   const trial = new Phase(phase.model);
   return x.some((_, k) => parting(phase, x, trial, k)) ? trial : undefined;
 }
+
+/**
+ * Liquids into which this one may part: for each substance the stationary trial that is rich in it, be it the better one or not. Starting values:
+ * near them the true ones lie.
+ */
+export function splitOf(phase: Phase): readonly Phase[] {
+  const x = sharesOf(phase);
+  return x.flatMap((_, k) => {
+    const trial = new Phase(phase.model);
+    return stationary(phase, x, trial, k) ? [trial] : [];
+  });
+}
+
+const sharesOf = ({ rho, rhoTotal }: Phase) => Array.from(rho, (value) => value / rhoTotal);
 
 /** Shares of the substance in which a trial liquid is rich. */
 const RICH = 0.95;
 const MOST_STEPS = 40;
 const LONGEST_STEP = 0.3;
 const CONVERGED = 1e-9;
+/** Of the tangent plane: two liquids at rest beside each other lie on one plane, but for what rounding leaves. */
+const LEAST_DISTANCE = 1e-8;
 /** In the logarithm of a density: a trial that comes as near as that is the phase itself again. */
 const SAME = 1e-3;
 
+/** Whether the trial liquid that is rich in a substance would form out of this one. */
 function parting(liquid: Phase, x: readonly number[], trial: Phase, rich: number): boolean {
+  const { T, model } = liquid;
+  return (
+    stationary(liquid, x, trial, rich) && isAnother(liquid, trial) && trial.p > liquid.p + model.R * T * trial.rhoTotal * LEAST_DISTANCE
+  );
+}
+
+/** Moves the trial, at first rich in a substance, to where its fugacities are those of the liquid. */
+function stationary(liquid: Phase, x: readonly number[], trial: Phase, rich: number): boolean {
   const { n, T, model } = liquid;
   const rest = 1 - x[rich]!;
   const y = x.map((value, i) => (i === rich ? RICH : rest > 0 ? ((1 - RICH) * value) / rest : 0));
@@ -49,36 +80,16 @@ function parting(liquid: Phase, x: readonly number[], trial: Phase, rich: number
     if (!Number.isFinite(longest)) return false;
     const share = Math.min(1, LONGEST_STEP / longest);
     for (let i = 0; i < n; i++) u[i]! -= share * step[i]!;
-    if (longest < CONVERGED) return isAnother(liquid, u) && trial.p > liquid.p + model.R * T * trial.rhoTotal * CONVERGED;
+    if (longest < CONVERGED) return true;
   }
   return false;
 }
 
-const isAnother = ({ rho }: Phase, u: Float64Array) => u.some((value, i) => Math.abs(value - Math.log(rho[i]!)) > SAME);
+const isAnother = (liquid: Phase, trial: Phase) => trial.rho.some((value, i) => Math.abs(Math.log(value / liquid.rho[i]!)) > SAME);
 
-/**
- * The pivots of √(ρ_i ρ_j) ∂ln f_i/∂ρ_j are 1 and more in an ideal mixture and come to 0 on the spinodal. A liquid that parts is a strange one
- * long before: of 5 457 random mixtures those that part have a pivot below 0.51.
- */
+/** Above this pivot, and with no pair that comes below that one at any composition, a liquid is one. */
 const SURELY_ONE = 0.55;
+const PAIR_SURELY_ONE = 0.2;
 
-function farFromParting(liquid: Phase): boolean {
-  const { n, rho, dlnfdrho } = liquid;
-  const a = new Float64Array(n * n);
-  for (let i = 0; i < n; i++) for (let j = 0; j < n; j++) a[i * n + j] = dlnfdrho[i * n + j]! * Math.sqrt(rho[i]! * rho[j]!);
-  return smallestPivot(a, n) > SURELY_ONE;
-}
-
-/** Elimination with complete pivoting by the largest diagonal; `a` is used up. */
-export function smallestPivot(a: Float64Array, n: number): number {
-  let smallest = Number.POSITIVE_INFINITY;
-  const open = Array.from({ length: n }, (_, i) => i);
-  while (open.length > 0) {
-    const pivot = open.reduce((most, i) => (a[i * n + i]! > a[most * n + most]! ? i : most));
-    const value = a[pivot * n + pivot]!;
-    smallest = Math.min(smallest, value);
-    open.splice(open.indexOf(pivot), 1);
-    for (const i of open) for (const j of open) a[i * n + j]! -= (a[i * n + pivot]! * a[pivot * n + j]!) / value;
-  }
-  return smallest;
-}
+const farFromParting = (liquid: Phase): boolean =>
+  smallestPivot(scaledCurvature(liquid), liquid.n) > SURELY_ONE && smallestPivotOfPairs(liquid.model, liquid.T) > PAIR_SURELY_ONE;

@@ -2,7 +2,8 @@ import { BadComposition } from '../errors';
 import { compositionOf, mixed, type Composition } from '../fluids/composition';
 import { findSubstance } from '../fluids/substance';
 import { kilogram, type CubicMetre, type Density, type Kelvin, type Kilogram } from '../units/quantity';
-import { closedVolume, type ClosedVolume } from './closed-volume';
+import { closedVolume } from './closed-volume';
+import type { ClosedVolume, LiquidLayer } from './vessel-states';
 import { modelOf } from './mixture-model';
 import { withGas } from './non-condensable';
 
@@ -41,6 +42,19 @@ export function vesselWithAir(composition: Composition, V: CubicMetre, m: Kilogr
         rhoLiquid: (massLiquid / (V - space)) as Density,
         liquid: vessel.liquid,
         ...vapourOver(massVapour, vessel.vapour),
+        ...common,
+      };
+    }
+    case 'two-liquids': {
+      const { liquids, liquidVolumeFraction } = vessel;
+      const massLiquid = liquids.reduce((sum, layer) => sum + layer.rho * layer.volumeFraction * V, 0);
+      const layer = (of: LiquidLayer): LiquidLayer => ({ ...of, massFraction: (of.rho * of.volumeFraction * V) / m });
+      return {
+        state: 'two-liquids',
+        liquidVolumeFraction,
+        liquidMassFraction: massLiquid / m,
+        liquids: [layer(liquids[0]), layer(liquids[1])],
+        ...vapourOver(m - massGas - massLiquid, vessel.vapour),
         ...common,
       };
     }

@@ -22,6 +22,8 @@ function words(level: Level, units: Units): string {
       return `vapor · ${units.pressure(level.p)}`;
     case 'two-phase':
       return `${units.percent(level.liquidShare)} · ${units.pressure(level.p)}`;
+    case 'two-liquids':
+      return `${units.percent(level.liquidShare)}, two layers · ${units.pressure(level.p)}`;
     case 'liquid-full':
       return `liquid-full · ${units.pressure(level.p)}`;
     default:
