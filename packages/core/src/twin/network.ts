@@ -24,7 +24,7 @@ export interface NetworkState {
 const WITHIN = { pressureShare: 0.004, pressurePa: 60, kelvins: 0.3, massShare: 0.04, leastMass: 2e-4 };
 /** m³: hoses and the machine's condenser fill and empty in a moment, and little hangs on them. */
 const SMALL = 1e-3;
-const WITHIN_SMALL = { pressureShare: 0.01, pressurePa: 1000, kelvins: 1, massShare: 0.1, leastMass: 2e-3 };
+const WITHIN_SMALL = { pressureShare: 0.002, pressurePa: 1000, kelvins: 0.3, massShare: 0.1, leastMass: 2e-3 };
 const [SHORTEST, LONGEST] = [1e-4, 10];
 
 export interface Stepped {
@@ -39,11 +39,19 @@ export interface Stepped {
 /**
  * One step, implicit in the pressures: every link is straightened about where it stands, the pressures at the end are solved together, and
  * the same flows go into mass and energy. Shortened until nothing moves too far; where not even the shortest step goes, nothing moves.
+ * @param bears how many times as far as usual it may move before it is shortened
  */
-export function step(table: FluidTable, nodes: readonly Node[], links: readonly Link[], before: NetworkState, wanted: number): Stepped {
+export function step(
+  table: FluidTable,
+  nodes: readonly Node[],
+  links: readonly Link[],
+  before: NetworkState,
+  wanted: number,
+  bears = 1,
+): Stepped {
   let dt = Math.min(LONGEST, Math.max(SHORTEST, wanted));
   for (;;) {
-    const tried = attempt(table, nodes, links, before, dt);
+    const tried = attempt(table, nodes, links, before, dt, bears);
     if (tried !== undefined || dt <= SHORTEST * 1.01) return tried ?? { state: before, dt, fastest: 0, power: 0 };
     dt = Math.max(SHORTEST, dt / 3);
   }
@@ -55,6 +63,7 @@ function attempt(
   links: readonly Link[],
   { m, U, states, suctionPa }: NetworkState,
   dt: number,
+  bears: number,
 ): Stepped | undefined {
   const n = nodes.length;
   const slopes = nodes.map((node, i) => slopesOf(table, node, m[i]!, states[i]!));
@@ -92,9 +101,9 @@ function attempt(
     const predicted = old.p + right[i]!;
     const within = nodes[i]!.V < SMALL ? WITHIN_SMALL : WITHIN;
     const far =
-      Math.abs(state.p - predicted) > within.pressureShare * old.p + within.pressurePa ||
-      Math.abs(state.T - old.T) > within.kelvins ||
-      Math.abs(mass[i]! - m[i]!) > within.massShare * m[i]! + within.leastMass ||
+      Math.abs(state.p - predicted) > bears * (within.pressureShare * old.p + within.pressurePa) ||
+      Math.abs(state.T - old.T) > bears * within.kelvins ||
+      Math.abs(mass[i]! - m[i]!) > bears * (within.massShare * m[i]! + within.leastMass) ||
       !(state.p > 0) ||
       !Number.isFinite(state.T);
     if (far && dt > SHORTEST * 1.01) return undefined;

@@ -29,6 +29,19 @@ export interface Simulated {
   readonly end: { readonly reason: EndReason; readonly t: number; readonly grossKg: number; readonly leftKg: number };
   /** Relative errors of mass and energy over the whole run. */
   readonly balance: { readonly mass: number; readonly energy: number };
+  /** s: the length of each step that was taken. */
+  readonly steps: readonly number[];
+}
+
+/** How a run goes, besides what happens in it. */
+export interface Pace {
+  /** After so many steps it is given up. */
+  readonly mostSteps?: number;
+  /**
+   * The steps of a run that hardly differs. Taken again, the two differ by what differs in them, and not by the steps that each would choose
+   * for itself: what is found by small differences needs that (Bock's internal numerical differentiation, 1981).
+   */
+  readonly inStepWith?: readonly number[] | undefined;
 }
 
 const TWENTY_PSIG = 101_325 + 137_895;
@@ -38,6 +51,10 @@ const FULL = 0.97;
 const MOST_TRIPS = 12;
 /** A hundred times what a transfer takes: what still runs then is given up. */
 const MOST_STEPS = 400_000;
+/** A share of a step. */
+const ROUNDED = 1e-9;
+/** Steps of another run are borne this much further than those that a run chooses for itself. */
+const BORNE = 3;
 
 /** A transfer on its way: it is advanced step by step, and what people do meanwhile changes it from there on. */
 export class TransferRun {
@@ -45,7 +62,7 @@ export class TransferRun {
   private rig: Rig;
   private stage: StageLinks;
   private t = 0;
-  private steps = 0;
+  private readonly steps: number[] = [];
   private dt = 0.01;
   private state: NetworkState;
   private readonly samples: Sample[] = [];
@@ -66,7 +83,7 @@ export class TransferRun {
   constructor(
     private readonly scenario: Scenario,
     private readonly every: number,
-    private readonly mostSteps = MOST_STEPS,
+    private readonly pace: Pace = {},
   ) {
     this.table = fluidTable(scenario.composition);
     this.rig = rigOf(scenario);
@@ -85,7 +102,7 @@ export class TransferRun {
   }
 
   get over(): boolean {
-    if (this.steps > this.mostSteps) this.end ??= 'time';
+    if (this.steps.length > (this.pace.mostSteps ?? MOST_STEPS)) this.end ??= 'time';
     return this.end !== undefined;
   }
 
@@ -108,21 +125,26 @@ export class TransferRun {
   }
 
   advance(): void {
-    this.steps++;
     for (let next = this.coming[0]; next !== undefined && next.at <= this.t + 1e-9; next = this.coming[0]) {
       this.coming.shift();
       this.take(next);
     }
     const until = (this.coming[0]?.at ?? Number.POSITIVE_INFINITY) - this.t;
-    const stepped = step(this.table, this.rig.nodes, this.open(), this.state, Math.min(this.dt, until));
+    const given = this.pace.inStepWith?.[this.steps.length];
+    const free = given ?? this.dt;
+    // as long as it would be anyway, and cut only where that is too long: what is to come changes nothing before it
+    const length = (wanted: number) => step(this.table, this.rig.nodes, this.open(), this.state, wanted, given === undefined ? 1 : BORNE);
+    const whole = length(free);
+    const cut = whole.dt > until * (1 + ROUNDED);
+    const stepped = cut ? length(until) : whole;
+    this.steps.push(stepped.dt);
     const before = this.state;
     const from = this.t;
     this.t += stepped.dt;
     this.state = stepped.state;
     this.gained += stepped.dt * stepped.power;
     // a step that was cut for a deed says nothing of how long the next one may be
-    if (stepped.dt < 0.99 * Math.min(this.dt, until)) this.dt = stepped.dt;
-    else if (this.dt <= until) this.dt = stepped.dt * 1.5;
+    if (!cut) this.dt = stepped.dt < 0.99 * free ? stepped.dt : stepped.dt * 1.5;
     this.sampleUntil(before, from, this.t);
     this.judge(stepped);
   }
@@ -154,6 +176,7 @@ export class TransferRun {
         mass: Math.abs(sum(m) - this.first.mass) / this.first.mass,
         energy: Math.abs(sum(U) - this.first.energy - this.gained) / this.first.scale,
       },
+      steps: this.steps,
     };
   }
 

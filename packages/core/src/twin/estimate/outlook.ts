@@ -71,11 +71,12 @@ export function outlook({ scenario, now }: Underway, fitted: Fitted): Outlook | 
   const others = unknowns.map((_, k) => {
     const at = guess.map((value, i) => value + root[i * unknowns.length + k]!);
     return (
-      run(coming, at, 5) ??
+      run(coming, at, 5, { near: base }) ??
       run(
         coming,
         guess.map((value, i) => value - root[i * unknowns.length + k]!),
         5,
+        { near: base },
       ) ??
       base
     );

@@ -35,7 +35,7 @@ const DOUBTFUL = 0.5;
 /** As recorded; a core left in; a machine that is hot. In the order of the unknowns. */
 const STARTS: readonly Guess[] = [AS_RECORDED, [0, -1, 0, 0, 0], [0, 0, 0, -0.6, 0]];
 /** A step of a logarithm to find a slope. */
-const STEP = 0.02;
+const STEP = 0.1;
 const MOST_ROUNDS = 3;
 const SETTLED = 0.02;
 /** Nobody believes readings that put a factor further off than this. */
@@ -50,7 +50,10 @@ export function refit({ scenario, readings, now, from, chargeSd }: Underway): Fi
   const prior = priorSd(chargeSd);
   const past = told(scenario);
   const every = Math.max(0.5, now / 200);
-  const left = (guess: Guess) => residuals(points, run(past, guess, every, now));
+  const left: Left = (guess, near) => {
+    const simulated = run(past, guess, every, { until: now, near });
+    return { residuals: residuals(points, simulated), simulated };
+  };
   let best = descended(left, from, prior, MOST_ROUNDS);
   // one start alone sticks in a wrong minimum now and then: it shows by what it leaves
   if (best.misfit > DOUBTFUL)
@@ -71,23 +74,28 @@ interface Descended {
   readonly misfit: number;
 }
 
-function descended(left: (guess: Guess) => readonly number[], from: Guess, prior: readonly number[], rounds: number): Descended {
+/** What a guess leaves, and the run that leaves it; in step with another run where it is compared with that. */
+type Left = (guess: Guess, near?: Simulated) => { readonly residuals: readonly number[]; readonly simulated: Simulated | undefined };
+
+function descended(left: Left, from: Guess, prior: readonly number[], rounds: number): Descended {
   let guess = from;
-  let [own, normal] = [left(guess), new Float64Array(N * N)];
+  let normal = new Float64Array(N * N);
+  let { residuals: own, simulated } = left(guess);
   for (let round = 0; round < rounds; round++) {
-    const slopes = unknowns.map((_, k) => left(moved(guess, k, STEP)).map((value, i) => (value - own[i]!) / STEP));
+    const slopes = unknowns.map((_, k) => left(moved(guess, k, STEP), simulated).residuals.map((value, i) => (value - own[i]!) / STEP));
     const stepped = newton(own, slopes, guess, prior);
     normal = stepped.normal;
     // half as far, until it fits better
-    let better: { guess: Guess; own: readonly number[] } | undefined;
+    let better: { guess: Guess; own: readonly number[]; simulated: Simulated | undefined } | undefined;
     for (let share = 1; share > 0.1 && better === undefined; share /= 2) {
       const tried = guess.map((value, k) => within(value + share * stepped.change[k]!, prior[k]!));
       const there = left(tried);
-      if (loss(there, tried, prior) <= loss(own, guess, prior)) better = { guess: tried, own: there };
+      if (loss(there.residuals, tried, prior) <= loss(own, guess, prior))
+        better = { guess: tried, own: there.residuals, simulated: there.simulated };
     }
     if (better === undefined) break;
     const far = Math.max(...better.guess.map((value, k) => Math.abs(value - guess[k]!) / prior[k]!));
-    [guess, own] = [better.guess, better.own];
+    ({ guess, own, simulated } = better);
     if (far < SETTLED) break;
   }
   const misfit = Math.sqrt(own.reduce((sum, value) => sum + value * value, 0) / Math.max(1, own.length));
@@ -115,9 +123,14 @@ export const moved = (guess: Guess, k: number, by: number): Guess => guess.map((
 const MOST_STEPS = 12_000;
 
 /** A run that cannot be is none: too much for its circuit, or no end to it. */
-export function run(scenario: Scenario, guess: Guess, every: number, until?: number): Simulated | undefined {
+export function run(
+  scenario: Scenario,
+  guess: Guess,
+  every: number,
+  { until, near }: { until?: number; near?: Simulated | undefined } = {},
+): Simulated | undefined {
   try {
-    const simulated = simulate(tuned(scenario, guess), every, until, MOST_STEPS);
+    const simulated = simulate(tuned(scenario, guess), every, until, { mostSteps: MOST_STEPS, inStepWith: near?.steps });
     const long = Math.min(until ?? Number.POSITIVE_INFINITY, 3600 * parameters.most.hours);
     return simulated.end.reason === 'time' && simulated.end.t < long ? undefined : simulated;
   } catch {
