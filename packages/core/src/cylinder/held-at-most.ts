@@ -1,6 +1,5 @@
 import type { Composition } from '../fluids/composition';
 import { modelOf } from '../thermo/mixture-model';
-import { lowestTemperature } from '../thermo/saturation';
 import { kelvin, kilogram, pascal, type CubicMetre, type Kilogram } from '../units/quantity';
 import { celsius } from '../units/temperature';
 import { densestAt } from './high-pressure-gas';
@@ -17,6 +16,6 @@ const MOST_PRESSURE = pascal(3e7);
  * @throws LiquidParts, NoConvergence
  */
 export function heldAtMost(composition: Composition, volume: CubicMetre): Kilogram {
-  const T = kelvin(Math.max(COLD, lowestTemperature(modelOf(composition).model)));
+  const T = kelvin(Math.max(COLD, modelOf(composition).model.lowestT));
   return kilogram(volume * (saturatedLiquid(composition, T)?.rho ?? densestAt(composition, T, MOST_PRESSURE)));
 }

@@ -5,7 +5,6 @@ import { findRoot } from '../thermo/find-root';
 import { liquidFull, pressureRise } from '../thermo/liquid-full';
 import { modelOf } from '../thermo/mixture-model';
 import { airIn, pressureWithGas } from '../thermo/non-condensable';
-import { lowestTemperature } from '../thermo/saturation';
 import { density, kelvin, type CubicMetre, type Density, type Kelvin, type Kilogram, type Pascal } from '../units/quantity';
 import { celsius } from '../units/temperature';
 import { unless } from '../unless';
@@ -62,7 +61,7 @@ function fullFrom(composition: Composition, rho: Density): Full | undefined {
   } catch (error) {
     if (!(error instanceof OutOfRange)) throw error;
     if (error.value <= error.max) return undefined;
-    const T = kelvin(Math.max(ANY_COLD, lowestTemperature(modelOf(composition).model)));
+    const T = kelvin(Math.max(ANY_COLD, modelOf(composition).model.lowestT));
     return { T, slope: pressureRise(composition, density(error.max), T) }; // of its densest liquid: no equation goes beyond
   }
 }

@@ -25,16 +25,21 @@ const liquidGuess = ({ ancillary }: Substance, T: number) => ancillaryAt(ancilla
 /** Density of a mixture's liquid, mol/m³: the components' volumes at the same T/T_red (corresponding states). */
 export function mixtureLiquidGuess(model: MixtureModel, x: ArrayLike<number>, T: number): number {
   if (model.substances.length === 1) return liquidGuess(model.substances[0]!, T);
-  const reduced = T / reducingTemperature(model, x);
-  const volume = model.substances.reduce(
-    (sum, substance, i) => sum + x[i]! / liquidGuess(substance, Math.min(reduced, 0.98) * substance.critical.T),
-    0,
-  );
+  const reduced = Math.min(T / reducingTemperature(model, x), 0.98);
+  let volume = 0;
+  for (let i = 0; i < model.substances.length; i++)
+    volume += x[i]! / liquidGuess(model.substances[i]!, reduced * model.substances[i]!.critical.T);
   return 1 / volume;
 }
 
 /** Compressibility of a saturated vapour over its reduced pressure: 0.85 at 0.16, 0.66 at 0.5, 0.5 at 0.9, as fluids in general. */
 const compressibility = (reducedP: number) => 1 - 0.53 * Math.min(1, reducedP) ** 0.62;
+
+/** ln of the fugacity (Pa) of a pure liquid at its saturation, to some per cent: ln φ is about Z − 1. */
+export function lnFugacityGuess(substance: Substance, T: number): number {
+  const lnP = lnPressureGuess(substance, T);
+  return lnP + compressibility(Math.exp(lnP) / substance.critical.p) - 1;
+}
 
 /** Density of a saturated vapour, mol/m³: p/(Z R T). Rather too low than too high: denser ones may fall into a loop of the isotherm. */
 export function vapourDensityGuess(model: MixtureModel, x: ArrayLike<number>, p: number, T: number): number {

@@ -8,7 +8,7 @@ import { hottestOf } from './equation-limits';
 import { findRoot } from './find-root';
 import { modelOf } from './mixture-model';
 import { massDensity } from './phase';
-import { endsOfBoiling, lowestTemperature } from './saturation';
+import { endsOfBoiling } from './saturation';
 import { singlePhase } from './single-phase';
 
 /** A cubic metre, in which the states of given T and p are described. */
@@ -57,7 +57,7 @@ export function energyFlash(
   const { model } = modelOf(composition);
   const at = (T: number) => closedVolume(composition, V, m, kelvin(T));
   const energyAt = (T: number) => internalEnergy(at(T), m);
-  const [coldest, hottest] = [Math.max(lowestTemperature(model), COLDEST), Math.min(HOTTEST, hottestOf(model))];
+  const [coldest, hottest] = [Math.max(model.lowestT, COLDEST), Math.min(HOTTEST, hottestOf(model))];
   const [least, most] = [energyAt(coldest), energyAt(hottest)];
   if (U < least || U > most) throw new OutOfRange('internal energy', U, least, most, 'J');
   const T = kelvin(findRoot((t) => energyAt(t) - U, coldest, hottest, TEMPERATURE_TOLERANCE));

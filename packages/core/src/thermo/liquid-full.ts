@@ -10,7 +10,7 @@ import { modelOf } from './mixture-model';
 import { mixtureLiquidGuess } from './ancillary';
 import { Phase } from './phase';
 import { reducingTemperature } from './reducing';
-import { bubblePoint, equilibriumOf, lowestTemperature, startAt } from './saturation';
+import { bubblePoint, equilibriumOf, startAt } from './saturation';
 
 export interface LiquidFull {
   /** The temperature at which the last bubble goes: ρ′(T) = m/V. */
@@ -69,7 +69,7 @@ function directly(composition: Composition, rho: Density): Kelvin | undefined {
   u[moleFraction.length] = Math.log(rho / molarMass);
   if (!solveEquilibrium(equilibrium, u, { kind: 'density' })) return undefined;
   const T = Math.exp(u.at(-1)!);
-  return Math.abs(T - estimate) < TRUSTED && T >= lowestTemperature(model) ? kelvin(T) : undefined;
+  return Math.abs(T - estimate) < TRUSTED && T >= model.lowestT ? kelvin(T) : undefined;
 }
 
 function betweenPoints(composition: Composition, rho: Density): Kelvin {
@@ -83,7 +83,7 @@ function bracket(composition: Composition, rho: Density): readonly [number, numb
   const reducing = reducingTemperature(model, moleFraction);
   const shares = [0.4, 0.5, 0.6, 0.7, 0.8, 0.85, 0.9, 0.93, 0.95, 0.97, 0.98, 0.985, 0.99, 0.995];
   const points: { T: number; rhoLiquid: number }[] = [];
-  const coldest = lowestTemperature(model);
+  const coldest = model.lowestT;
   for (const T of [coldest, ...shares.map((share) => share * reducing).filter((value) => value > coldest)]) {
     const point = liquidAt(composition, T);
     if (point === undefined) continue;

@@ -44,6 +44,8 @@ export interface MixtureModel {
   readonly plan: ResidualPlan;
   /** Highest lower temperature limit of the substances' equations, K. */
   readonly minT: number;
+  /** K: a pure equation ends at its published limit; in a mixture a component is used below its triple point, as the blends' makers do. */
+  readonly lowestT: number;
   readonly estimated: boolean;
   /** Nitrogen, oxygen or argon beside a substance with which nobody has published them: no equation says how much of them dissolves. */
   readonly strayGases: readonly string[];
@@ -68,6 +70,7 @@ export function compileMixture(substances: readonly Substance[]): MixtureModel {
     basis,
     plan: planResiduals(residuals),
     minT: Math.max(...substances.map(({ minT }) => minT)),
+    lowestT: Math.max(...substances.map(({ minT, tripleT }) => (substances.length === 1 || minT > tripleT ? minT : 0))),
     estimated: pairs.some(({ pair }) => isEstimated(pair)),
     strayGases: strayGasesOf(pairs),
   };

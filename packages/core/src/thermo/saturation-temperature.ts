@@ -6,7 +6,7 @@ import { solveEquilibrium } from './equilibrium';
 import { findRoot } from './find-root';
 import { modelOf } from './mixture-model';
 import { reducingTemperature } from './reducing';
-import { bubblePoint, dewPoint, describe, equilibriumOf, lowestTemperature, startAt, type Saturation } from './saturation';
+import { bubblePoint, dewPoint, describe, equilibriumOf, startAt, type Saturation } from './saturation';
 
 /**
  * Bubble point at a given pressure: the temperature at which this liquid begins to boil.
@@ -48,7 +48,7 @@ const LN_PRESSURE_TOLERANCE = 1e-11;
 function alongTheLine(composition: Composition, p: Pascal, parentIs: 'liquid' | 'vapour'): Saturation {
   const at = (T: number) => (parentIs === 'liquid' ? bubblePoint : dewPoint)(composition, kelvin(T));
   const { model, moleFraction } = modelOf(composition);
-  const coldest = coldestOf(at, Math.max(lowestTemperature(model), 0.4 * reducingTemperature(model, moleFraction)));
+  const coldest = coldestOf(at, Math.max(model.lowestT, 0.4 * reducingTemperature(model, moleFraction)));
   const hottest = highestTemperature(at, 1.1 * reducingTemperature(model, moleFraction));
   const [low, high] = [at(coldest).p, at(hottest).p];
   if (p < low || p > high) throw new OutOfRange('pressure', p, low, high, 'Pa');

@@ -54,7 +54,7 @@ export function dewPointNear(composition: Composition, T: Kelvin, gas: Phase, dr
 function saturationAt(composition: Composition, T: Kelvin, parentIs: 'liquid' | 'vapour'): Saturation {
   const equilibrium = equilibriumOf(composition, parentIs);
   const { model } = equilibrium.parent;
-  const minT = lowestTemperature(model);
+  const minT = model.lowestT;
   if (T < minT) throw new OutOfRange('temperature', T, minT, reducingTemperature(model, equilibrium.x), 'K');
   const u = startAt(equilibrium, T);
   if (!solveEquilibrium(equilibrium, u, { kind: 'T' })) {
@@ -93,18 +93,19 @@ export function refuseStrayGas({ strayGases }: MixtureModel): void {
   );
 }
 
-/** A pure equation ends at its published limit; in a mixture a component is used below its triple point, as the blends' makers do. */
-export const lowestTemperature = (model: MixtureModel) =>
-  model.substances.length === 1 ? model.minT : Math.max(...model.substances.map(({ minT, tripleT }) => (minT > tripleT ? minT : 0)));
-
 /** Raoult's law with the pure substances' vapour pressures, and a liquid density by corresponding states. */
 export function startAt({ parent, x, parentIs }: Equilibrium, T: number): Unknowns {
   const { model, n } = parent;
-  const pure = model.substances.map((substance) => Math.exp(lnPressureGuess(substance, T)));
-  const bubble = pure.reduce((sum, p, i) => sum + x[i]! * p, 0);
-  const dew = 1 / pure.reduce((sum, p, i) => sum + x[i]! / p, 0);
-  const other = pure.map((p, i) => (parentIs === 'liquid' ? (x[i]! * p) / bubble : (x[i]! * dew) / p));
-  const p = parentIs === 'liquid' ? bubble : dew;
+  // Raoult's law both ways: Σ x_i p_i over a liquid, 1/Σ (y_i/p_i) under a vapour
+  const other: number[] = [];
+  let sum = 0;
+  for (let i = 0; i < n; i++) {
+    const pure = Math.exp(lnPressureGuess(model.substances[i]!, T));
+    other.push(parentIs === 'liquid' ? x[i]! * pure : x[i]! / pure);
+    sum += other[i]!;
+  }
+  for (let i = 0; i < n; i++) other[i]! /= sum;
+  const p = parentIs === 'liquid' ? sum : 1 / sum;
   const vapour = vapourDensityGuess(model, x, p, T);
   const liquid = mixtureLiquidGuess(model, parentIs === 'liquid' ? x : other, T);
   const [own, others] = parentIs === 'liquid' ? [liquid, vapour] : [vapour, liquid];
@@ -163,7 +164,7 @@ function rememberEnd(line: string, T: number): void {
 const temperatureOf = (u: Unknowns) => Math.exp(u.at(-1)!);
 
 function firstPoint(equilibrium: Equilibrium, reducing: number): Unknowns[] {
-  const lowest = lowestTemperature(equilibrium.parent.model);
+  const lowest = equilibrium.parent.model.lowestT;
   for (const share of FIRST_POINTS) {
     const T = Math.max(lowest, share * reducing);
     const u = startAt(equilibrium, T);
