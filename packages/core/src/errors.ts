@@ -96,7 +96,7 @@ export class LiquidParts extends CoreError {
     super([
       'This mixture separates into two liquid phases',
       ...(lowestT === undefined ? [] : [' below ', { temperatureK: lowestT }]),
-      ', as ammonia and many fluorocarbons do. No answer is given rather than a guess.',
+      ', as ammonia and many fluorocarbons do: it has no one boiling point, and no fill limit.',
     ]);
   }
 }

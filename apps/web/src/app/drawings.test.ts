@@ -56,13 +56,15 @@ test.each<[Level, RegExp]>([
   [{ state: 'empty', liquidShare: 0 }, /^empty$/],
   [{ state: 'vapour', liquidShare: 0, p: 500_000 } as Level, /^vapor · 58 psig$/],
   [{ state: 'two-phase', liquidShare: 0.22, p: 1_650_000 } as Level, /^22 % · 225 psig$/],
-  [{ state: 'two-liquids', liquidShare: 0.4, p: 1_650_000 } as Level, /^40 %, two layers · 225 psig$/],
+  [{ state: 'two-liquids', liquidShare: 0.4, p: 1_650_000 } as Level, /^40 % · 225 psig$/],
   [{ state: 'liquid-full', liquidShare: 1, p: 6_000_000 } as Level, /^liquid-full · 856 psig$/],
 ])('a level %j is told in words', (level, words) => {
   stage();
   const drawn = drawnLevels([level, level, level], TestBed.inject(Units));
   expect(drawn.find(({ kind }) => kind === 'now')?.text).toMatch(words);
   expect(drawnLevels(undefined, TestBed.inject(Units))).toEqual([]);
+  // without a limit there is no level at it
+  expect(drawnLevels([level, level], TestBed.inject(Units)).map(({ kind }) => kind)).toEqual(['hot', 'now']);
 });
 
 describe('a cylinder on the rack', () => {

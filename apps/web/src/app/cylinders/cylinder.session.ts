@@ -68,17 +68,16 @@ export class CylinderSession {
       };
     }),
   );
+  /** Now, at the limit, and at 131 °F; where there is no limit, what is in it now and at 131 °F. */
   readonly levels = coreQuery(
     this.properties,
     'levels',
     computed(() => {
-      const [cylinder, composition, ruling, T] = [this.known(), this.composition(), valueOf(this.limits())?.ruling, this.temperature()];
-      if (cylinder === undefined || composition === undefined || ruling === undefined || isUnknown(composition)) return undefined;
-      const cases = [
-        { massKg: this.contentKg(), T },
-        { massKg: ruling.net, T },
-        { massKg: ruling.net, T: HOT_REFERENCE },
-      ];
+      const [cylinder, composition, limits, T] = [this.known(), this.composition(), this.limits(), this.temperature()];
+      if (cylinder === undefined || composition === undefined || limits.state === 'waiting' || isUnknown(composition)) return undefined;
+      const now = { massKg: this.contentKg(), T };
+      const net = valueOf(limits)?.ruling.net;
+      const cases = net === undefined ? [now, { ...now, T: HOT_REFERENCE }] : [now, { massKg: net, T }, { massKg: net, T: HOT_REFERENCE }];
       return { composition, volumeM3: cylinder.volumeM3, airShare: airCounted(cylinder), cases };
     }),
   );

@@ -3,14 +3,16 @@ import { HOT_REFERENCE } from '@hygromet/core/cylinder/reference-temperatures';
 import type { Units } from '../preferences/units.service';
 import type { DrawnLevel } from '../ui/cylinder-drawing';
 
-/** The three levels of a drawing in words: highest first, so that the lower is drawn over it. */
+/** The levels of a drawing in words, highest first, so that the lower is drawn over it: now, filled and in the heat, or now and in the heat. */
 export function drawnLevels(levels: readonly Level[] | undefined, units: Units, filled = 'at the stop'): readonly DrawnLevel[] {
-  const [now, stop, hot] = levels ?? [];
-  if (now === undefined || stop === undefined || hot === undefined) return [];
+  const [now, ...others] = levels ?? [];
+  const hot = others.at(-1);
+  const stop = others.length > 1 ? others[0] : undefined;
+  if (now === undefined || hot === undefined) return [];
   return [
     { kind: 'hot', share: hot.liquidShare, title: `at ${units.temperature(HOT_REFERENCE)}`, text: words(hot, units) },
-    { kind: 'stop', share: stop.liquidShare, title: filled, text: stopWords(stop, units) },
-    { kind: 'now', share: now.liquidShare, title: 'now', text: words(now, units) },
+    ...(stop === undefined ? [] : [{ kind: 'stop' as const, share: stop.liquidShare, title: filled, text: stopWords(stop, units) }]),
+    { kind: 'now', share: now.liquidShare, title: now.state === 'two-liquids' ? 'now, two layers' : 'now', text: words(now, units) },
   ];
 }
 
@@ -21,9 +23,8 @@ function words(level: Level, units: Units): string {
     case 'vapour':
       return `vapor · ${units.pressure(level.p)}`;
     case 'two-phase':
-      return `${units.percent(level.liquidShare)} · ${units.pressure(level.p)}`;
     case 'two-liquids':
-      return `${units.percent(level.liquidShare)}, two layers · ${units.pressure(level.p)}`;
+      return `${units.percent(level.liquidShare)} · ${units.pressure(level.p)}`;
     case 'liquid-full':
       return `liquid-full · ${units.pressure(level.p)}`;
     default:
