@@ -13,6 +13,7 @@ import { celsius } from '@hygromet/core/units/temperature';
 import { volumeFrom } from '@hygromet/core/units/volume';
 import scenario from '../../../../demo/tidewrack.json';
 import { bookTransfer } from '../domain/book-transfer';
+import { BookingLine } from '../domain/booking-line';
 import type { Environment } from '../domain/environment';
 import { recordCylinderEvent } from '../domain/record-cylinder-event';
 import { enterCylinder } from '../domain/register-cylinder';
@@ -225,24 +226,19 @@ async function addDemoFill(
   });
   const limitKg = ruling.net;
   const afterLb = Number((grossLb + massIn(fill.share * limitKg, 'lb')).toFixed(1));
-  await bookTransfer(
-    tx,
-    organisation,
-    {
-      key: environment.newId(),
-      from: source.id,
-      cylinder: cylinder.id,
-      ...(fill.refrigerant === undefined ? {} : { refrigerant: fill.refrigerant }),
-      grossBeforeKg: massFrom(grossLb, 'lb'),
-      grossBeforeTyped: typed(grossLb, 'lb'),
-      grossAfterKg: massFrom(afterLb, 'lb'),
-      grossAfterTyped: typed(afterLb, 'lb'),
-      acceptMixing: fill.mixes ?? false,
-      happenedAt: inWorkingHours(environment.now(), fill.daysAgo),
-      recordedBy: fill.by,
-      ...(fill.note === undefined ? {} : { note: fill.note }),
-    },
-    environment,
-  );
+  await bookTransfer(new BookingLine(tx, environment), organisation, {
+    key: environment.newId(),
+    from: source.id,
+    cylinder: cylinder.id,
+    ...(fill.refrigerant === undefined ? {} : { refrigerant: fill.refrigerant }),
+    grossBeforeKg: massFrom(grossLb, 'lb'),
+    grossBeforeTyped: typed(grossLb, 'lb'),
+    grossAfterKg: massFrom(afterLb, 'lb'),
+    grossAfterTyped: typed(afterLb, 'lb'),
+    acceptMixing: fill.mixes ?? false,
+    happenedAt: inWorkingHours(environment.now(), fill.daysAgo),
+    recordedBy: fill.by,
+    ...(fill.note === undefined ? {} : { note: fill.note }),
+  });
   return afterLb;
 }

@@ -3,8 +3,8 @@ import { mass, moment, say } from '@hygromet/contract/sentence';
 import { sameWeight } from '@hygromet/core/cylinder/same-weight';
 import { SAME_WEIGHT_KG } from '@hygromet/core/cylinder/scale-tolerance';
 import type { CylinderRecord } from '../store/cylinder-store';
-import type { Tx } from '../store/database';
-import { contentAt, twinOf } from '../store/movement-store';
+import type { AtOnce } from '../store/at-once';
+import { contentAt } from '../store/movement-store';
 import { DomainError } from './domain-error';
 import { CLOCKS_DIFFER_MS } from './in-time';
 
@@ -27,11 +27,11 @@ const SAME_DAY_MS = 14 * 3_600_000;
  * ledger's. Each question is answered by sending it again with the question among those that are `certain`. Ask it with the cylinder locked.
  * @throws DomainError
  */
-export async function askBack(tx: Tx, cylinder: CylinderRecord, asked: Asked, now: Date): Promise<void> {
+export async function askBack(store: AtOnce, cylinder: CylinderRecord, asked: Asked, now: Date): Promise<void> {
   const open = (question: Question) => !(asked.certain ?? []).includes(question);
   if (open('clock-off')) askAboutClock(asked, now);
-  if (open('perhaps-twice')) await askAboutTwin(tx, cylinder, asked);
-  if (open('ledger-differs')) await askAboutLedger(tx, cylinder, asked);
+  if (open('perhaps-twice')) await askAboutTwin(store, cylinder, asked);
+  if (open('ledger-differs')) await askAboutLedger(store, cylinder, asked);
 }
 
 function askAboutClock({ sentAt }: Asked, now: Date): void {
@@ -47,10 +47,10 @@ function askAboutClock({ sentAt }: Asked, now: Date): void {
   );
 }
 
-async function askAboutTwin(tx: Tx, { name }: CylinderRecord, asked: Asked): Promise<void> {
+async function askAboutTwin(store: AtOnce, { name }: CylinderRecord, asked: Asked): Promise<void> {
   // a small transfer is not the one before it, only because both are small
   const withinKg = Math.min(SAME_WEIGHT_KG, Math.abs(asked.grossAfterKg - asked.grossBeforeKg) / 4);
-  const twin = await twinOf(tx, asked, SAME_DAY_MS, withinKg);
+  const twin = await store.twin({ ...asked, withinMs: SAME_DAY_MS, withinKg });
   if (twin === undefined) return;
   throw new DomainError(
     'perhaps-twice',
@@ -59,10 +59,10 @@ async function askAboutTwin(tx: Tx, { name }: CylinderRecord, asked: Asked): Pro
   );
 }
 
-async function askAboutLedger(tx: Tx, cylinder: CylinderRecord, asked: Asked): Promise<void> {
+async function askAboutLedger(store: AtOnce, cylinder: CylinderRecord, asked: Asked): Promise<void> {
   const { tareKg, tareWeighedKg, contentKg, lastMovedAt } = cylinder;
   // what is written down later than it happened fits the ledger of then, or that of now where the cylinder was registered only meanwhile
-  const contents = [await contentAt(tx, cylinder.id, asked.happenedAt, contentKg, lastMovedAt), contentKg];
+  const contents = [await contentAt(store.db, cylinder.id, asked.happenedAt, contentKg, lastMovedAt), contentKg];
   // a tare that was found heavier than its stamp explains as much
   const tares = [tareKg, Math.max(tareKg, tareWeighedKg ?? 0)];
   if (contents.some((content) => tares.some((tare) => sameWeight(asked.grossBeforeKg - tare - content)))) return;

@@ -2,6 +2,7 @@ import type { Booked, NewDifference } from '@hygromet/contract/movement';
 import { refrigerant } from '@hygromet/core/fluids/refrigerant';
 import { accountById } from '../store/account-store';
 import type { Executor } from '../store/database';
+import { AtOnce } from '../store/at-once';
 import { addMovement } from '../store/movement-store';
 import type { OrganisationRow } from '../store/organisation-store';
 import { systemById } from '../store/system-store';
@@ -27,6 +28,7 @@ export const bookDifference = (
   environment: Environment,
 ): Promise<Booked> =>
   booking(db, organisation, environment, async (tx) => {
+    const store = new AtOnce(tx, organisation.id);
     const { key, direction, massKg, happenedAt, recordedBy, note, visit } = difference;
     const system = await systemById(tx, organisation.id, difference.system);
     if (system === undefined) throw new DomainError('not-found', 'This system is not in the register.', '/system');
@@ -41,7 +43,7 @@ export const bookDifference = (
       );
     const [from, to] = direction === 'missing' ? [system.id, account.id] : [account.id, system.id];
     const decided = { from, to, massKg, happenedAt, recordedBy, note, visit };
-    const earlier = await bookedBefore(tx, organisation.id, key, decided);
+    const earlier = await bookedBefore(store, key, decided);
     if (earlier !== undefined) return { movement: earlier, cylinder: undefined, repeated: true };
     refuseFuture(happenedAt, environment.now());
     await refuseOtherVisit(tx, organisation.id, visit, system.id);

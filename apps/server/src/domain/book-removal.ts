@@ -3,6 +3,7 @@ import { isBelowTare } from '@hygromet/core/cylinder/scale-tolerance';
 import { accountById } from '../store/account-store';
 import { changeCylinder, cylinderById, lockCylinders, type CylinderRecord } from '../store/cylinder-store';
 import type { Executor } from '../store/database';
+import { AtOnce } from '../store/at-once';
 import { addMovement } from '../store/movement-store';
 import type { OrganisationRow } from '../store/organisation-store';
 import { askBack } from './asked-back';
@@ -20,11 +21,12 @@ import { DomainError } from './domain-error';
 /** Books what leaves a cylinder: by the scale, into a system, to the reclaimer, or into the air. @throws DomainError */
 export const bookRemoval = (db: Executor, organisation: OrganisationRow, removal: NewRemoval, environment: Environment): Promise<Booked> =>
   booking(db, organisation, environment, async (tx) => {
+    const store = new AtOnce(tx, organisation.id);
     await lockCylinders(tx, [removal.cylinder]);
     const cylinder = await cylinderById(tx, organisation.id, removal.cylinder);
     if (cylinder === undefined) throw new DomainError('not-found', 'This cylinder is not in the register.', '/cylinder');
     const decided = { ...removal, from: cylinder.id, massKg: differenceKg(removal.grossBeforeKg, removal.grossAfterKg) };
-    const earlier = await bookedBefore(tx, organisation.id, removal.key, decided);
+    const earlier = await bookedBefore(store, removal.key, decided);
     if (earlier !== undefined) return { movement: earlier, cylinder: cylinder.id, repeated: true };
     refuseFuture(removal.happenedAt, environment.now());
     const to = await accountById(tx, organisation.id, removal.to);
@@ -34,7 +36,7 @@ export const bookRemoval = (db: Executor, organisation: OrganisationRow, removal
     // what goes to the reclaimer on a visit, or into the air, belongs to any visit; what is charged, to the system that was visited
     if (to.kind === 'system') await refuseOtherVisit(tx, organisation.id, removal.visit, to.id);
     else await refuseMissingVisit(tx, organisation.id, removal.visit);
-    await askBack(tx, cylinder, decided, environment.now());
+    await askBack(store, cylinder, decided, environment.now());
     const composition = compositionIn(cylinder);
     if (composition === undefined)
       throw new DomainError('content-unknown', `${cylinder.name} is empty on record. Weigh it in first.`, '/grossBeforeKg');

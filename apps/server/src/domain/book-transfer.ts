@@ -10,15 +10,13 @@ import { refrigerant } from '@hygromet/core/fluids/refrigerant';
 import { isBelowTare } from '@hygromet/core/cylinder/scale-tolerance';
 import type * as z from 'zod';
 import type { ObjectionsQuestion } from '../computing/tasks';
-import { accountById } from '../store/account-store';
-import { cylinderById, filled, lockCylinders, type CylinderRecord } from '../store/cylinder-store';
-import type { Executor } from '../store/database';
-import { addMovement, type Draft } from '../store/movement-store';
+import type { AtOnce } from '../store/at-once';
+import { changesWhenFilled, filled, type CylinderRecord } from '../store/cylinder-store';
+import type { Draft } from '../store/movement-store';
 import { fillPolicyOf, type OrganisationRow } from '../store/organisation-store';
-import { systemById } from '../store/system-store';
 import { askBack } from './asked-back';
 import { assessmentOf } from './assessment';
-import { booking } from './booked-answer';
+import type { Entered } from './booked-answer';
 import { bookedBefore, keyReused } from './booked-before';
 import { compositionIn, computedWith, recordedCylinder } from './describe-cylinder';
 import { emptiedIfSo } from './emptied';
@@ -27,50 +25,60 @@ import { JudgedAhead } from './judged-ahead';
 import { refuseOtherVisit } from './other-visit';
 import type { Environment } from './environment';
 import { DomainError } from './domain-error';
+import type { BookingLine, InTurn } from './booking-line';
 
 type Transfer = z.output<typeof newTransfer>;
 
+/** Books a transfer in the line, together with what others book at the same time. @throws DomainError */
+export function bookTransfer(line: BookingLine, organisation: OrganisationRow, transfer: Transfer): Promise<Booked> {
+  const { environment } = line;
+  const scene = { organisation, transfer };
+  const judged = new JudgedAhead(environment.computing);
+  return line.book(organisation, {
+    into: transfer.cylinder,
+    from: transfer.from,
+    judgeAhead: (store) => judgeAhead(store, scene, judged),
+    enter: (store, inTurn) => enterTransfer({ store, inTurn, environment }, scene, judged),
+  });
+}
+
+interface Desk {
+  readonly store: AtOnce;
+  readonly inTurn: InTurn;
+  readonly environment: Environment;
+}
+
 /**
- * Books a transfer into a cylinder by gross before and after, safe or not: the ledger tells the truth, the answer warns.
- * A repeated key returns the first booking. Mixing two refrigerants is booked only after it was asked about.
+ * Enters a transfer into a cylinder by gross before and after, safe or not: the ledger tells the truth, the answer warns. Ask it with both
+ * cylinders locked. A repeated key returns the first booking. Mixing two refrigerants is booked only after it was asked about.
  * @throws DomainError
  */
-export async function bookTransfer(
-  db: Executor,
-  organisation: OrganisationRow,
-  transfer: Transfer,
-  environment: Environment,
-): Promise<Booked> {
-  const judged = new JudgedAhead(environment.computing);
-  const scene = { organisation, transfer };
-  await judgeAhead(db, scene, judged);
-  return booking(db, organisation, environment, async (tx) => {
-    await lockCylinders(tx, [transfer.cylinder, transfer.from]);
-    const ends = await endsOf(tx, scene);
-    const { cylinder, source } = ends;
-    const decided = {
-      ...transfer,
-      saidRefrigerant: transfer.refrigerant,
-      to: cylinder.id,
-      massKg: differenceKg(transfer.grossAfterKg, transfer.grossBeforeKg),
-    };
-    const earlier = await bookedBefore(tx, organisation.id, transfer.key, decided);
-    if (earlier !== undefined) return { movement: earlier, cylinder: cylinder.id, repeated: true };
-    refuseFuture(transfer.happenedAt, environment.now());
-    const massKg = massMoved(transfer, cylinder);
-    await refuseOtherVisit(tx, organisation.id, transfer.visit, transfer.from);
-    await askBack(tx, cylinder, decided, environment.now());
-    const incoming = await incomingFrom(tx, scene, ends);
-    refuseUnaskedMixing(cylinder, incoming, transfer);
-    const against = withoutVirgin(await judged.objections(questionOf(cylinder, incoming, scene)), source);
-    const entry = { ...draftOf(transfer, organisation, incoming, massKg, environment.newId()), against };
-    await filled(tx, cylinder, incoming.id, transfer.recordedBy);
-    // last: from here on whoever books out of the same account waits
-    const added = await addMovement(tx, entry, environment.now(), decided);
-    if (added.state !== 'added') throw keyReused();
-    if (source.kind === 'cylinder') await emptiedIfSo(tx, organisation.id, source.id, transfer.recordedBy);
-    return { movement: added.id, cylinder: cylinder.id, repeated: false };
-  });
+async function enterTransfer({ store, inTurn, environment }: Desk, scene: Scene, judged: JudgedAhead): Promise<Entered> {
+  const { organisation, transfer } = scene;
+  const ends = await endsOf(store, scene);
+  const { cylinder, source } = ends;
+  const decided = {
+    ...transfer,
+    saidRefrigerant: transfer.refrigerant,
+    to: cylinder.id,
+    massKg: differenceKg(transfer.grossAfterKg, transfer.grossBeforeKg),
+  };
+  const earlier = await bookedBefore(store, transfer.key, decided);
+  if (earlier !== undefined) return { movement: earlier, cylinder: cylinder.id, repeated: true };
+  refuseFuture(transfer.happenedAt, environment.now());
+  const massKg = massMoved(transfer, cylinder);
+  if (transfer.visit !== undefined) await inTurn((tx) => refuseOtherVisit(tx, organisation.id, transfer.visit, transfer.from));
+  await askBack(store, cylinder, decided, environment.now());
+  const incoming = await incomingFrom(store, scene, ends);
+  refuseUnaskedMixing(cylinder, incoming, transfer);
+  const against = withoutVirgin(await judged.objections(questionOf(cylinder, incoming, scene)), source);
+  const draft = { ...draftOf(transfer, organisation, incoming, massKg, environment.newId()), against };
+  if (changesWhenFilled(cylinder)) await inTurn((tx) => filled(tx, cylinder, incoming.id, transfer.recordedBy));
+  // last: from here on whoever books out of the same account waits
+  const added = await store.add({ draft, decided }, environment.now());
+  if (added.state !== 'added') throw keyReused();
+  if (source.kind === 'cylinder') await inTurn((tx) => emptiedIfSo(tx, organisation.id, source.id, transfer.recordedBy));
+  return { movement: added.id, cylinder: cylinder.id, repeated: false };
 }
 
 interface Scene {
@@ -79,10 +87,10 @@ interface Scene {
 }
 
 /** What is refused, is refused under the lock: here it only is not judged. */
-async function judgeAhead(db: Executor, scene: Scene, judged: JudgedAhead): Promise<void> {
+async function judgeAhead(store: AtOnce, scene: Scene, judged: JudgedAhead): Promise<void> {
   try {
-    const ends = await endsOf(db, scene);
-    await judged.objections(questionOf(ends.cylinder, await incomingFrom(db, scene, ends), scene));
+    const ends = await endsOf(store, scene);
+    await judged.objections(questionOf(ends.cylinder, await incomingFrom(store, scene, ends), scene));
   } catch (error) {
     if (!(error instanceof DomainError)) throw error;
   }
@@ -93,17 +101,17 @@ interface Ends {
   readonly source: Account;
 }
 
-async function endsOf(tx: Executor, { organisation, transfer }: Scene): Promise<Ends> {
-  const cylinder = await cylinderById(tx, organisation.id, transfer.cylinder);
+async function endsOf(store: AtOnce, { transfer }: Scene): Promise<Ends> {
+  const cylinder = await store.cylinder(transfer.cylinder);
   if (cylinder === undefined) throw new DomainError('not-found', 'This cylinder is not in the register.', '/cylinder');
-  const source = await accountById(tx, organisation.id, transfer.from);
+  const source = await store.account(transfer.from);
   if (source === undefined) throw new DomainError('not-found', 'The account it comes from does not exist.', '/from');
   return { cylinder, source };
 }
 
-async function incomingFrom(tx: Executor, { organisation, transfer }: Scene, { cylinder, source }: Ends): Promise<ComingIn> {
-  const system = source.kind === 'system' ? await systemById(tx, organisation.id, source.id) : undefined;
-  const from = source.kind === 'cylinder' ? await cylinderById(tx, organisation.id, source.id) : undefined;
+async function incomingFrom(store: AtOnce, { transfer }: Scene, { cylinder, source }: Ends): Promise<ComingIn> {
+  const system = source.kind === 'system' ? await store.system(source.id) : undefined;
+  const from = source.kind === 'cylinder' ? await store.cylinder(source.id) : undefined;
   const other = from === undefined ? undefined : recordedCylinder(from, new Date(transfer.happenedAt));
   const incoming = comingIn({ system, cylinder: other, refrigerant: transfer.refrigerant ?? null, into: cylinder, nominal });
   if (incoming === undefined) throw new DomainError('content-unknown', `Say which refrigerant comes from ${source.name}.`, '/refrigerant');

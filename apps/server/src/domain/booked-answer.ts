@@ -2,11 +2,10 @@ import type { Account } from '@hygromet/contract/account';
 import type { Booked } from '@hygromet/contract/movement';
 import { overdrawnBy } from '@hygromet/core/cylinder/same-weight';
 import type { FillLimitsAnswer } from '@hygromet/contract/fill-limits';
-import { accountsById } from '../store/account-store';
-import { cylinderById, type CylinderRecord } from '../store/cylinder-store';
+import { AtOnce } from '../store/at-once';
+import type { CylinderRecord } from '../store/cylinder-store';
 import type { Executor, Tx } from '../store/database';
 import { inTransaction } from '../store/in-transaction';
-import { movementById } from '../store/movement-store';
 import { fillPolicyOf, type OrganisationRow } from '../store/organisation-store';
 import { computedWith, fillingOf } from './describe-cylinder';
 import type { Environment } from './environment';
@@ -29,26 +28,26 @@ export async function booking(
   environment: Environment,
   enter: (tx: Tx) => Promise<Entered>,
 ): Promise<Booked> {
-  return bookedAnswer(db, organisation, environment, await inTransaction(db, enter));
+  return bookedAnswer(new AtOnce(db, organisation.id), organisation, environment, await inTransaction(db, enter));
 }
 
-async function bookedAnswer(
-  db: Executor,
+export async function bookedAnswer(
+  store: AtOnce,
   organisation: OrganisationRow,
   environment: Environment,
   { movement: id, cylinder, repeated }: Entered,
 ): Promise<Booked> {
-  const record = cylinder === undefined ? undefined : await cylinderById(db, organisation.id, cylinder);
+  const record = cylinder === undefined ? undefined : await store.cylinder(cylinder);
   // the model computes while the entry is read
-  const [limits, { movement, from, to }] = await Promise.all([limitsOf(record, organisation, environment), entryOf(db, organisation, id)]);
+  const [limits, { movement, from, to }] = await Promise.all([limitsOf(record, organisation, environment), entryOf(store, id)]);
   const over = limits?.limits.find(({ rule }) => rule === limits.ruling)?.mayAddKg ?? 0;
   return { movement, repeated, from, to, limits, overfilledByKg: over < 0 ? -over : null, overdrawnByKg: overdrawn(from) };
 }
 
-async function entryOf(db: Executor, organisation: OrganisationRow, id: string) {
-  const movement = await movementById(db, organisation.id, id);
+async function entryOf(store: AtOnce, id: string) {
+  const movement = await store.movement(id);
   if (movement === undefined) throw new Error(`the movement ${id} was booked and is not there`);
-  const [from, to] = await accountsById(db, organisation.id, [movement.from.id, movement.to.id]);
+  const [from, to] = await Promise.all([store.account(movement.from.id), store.account(movement.to.id)]);
   if (from === undefined || to === undefined) throw new Error(`the movement ${id} names an account that is not there`);
   return { movement, from, to };
 }

@@ -1,5 +1,5 @@
-import { sentBefore, type Decided } from '../store/movement-store';
-import type { Executor } from '../store/database';
+import type { AtOnce } from '../store/at-once';
+import { sentAs, type Decided } from '../store/movement-store';
 import { DomainError } from './domain-error';
 
 /**
@@ -7,8 +7,8 @@ import { DomainError } from './domain-error';
  * cylinder may be empty, full or mixed, and a request whose answer was lost must not be refused for what it did itself.
  * @throws DomainError where the key came with other content
  */
-export async function bookedBefore(db: Executor, organisationId: string, key: string, decided: Decided): Promise<string | undefined> {
-  const sent = await sentBefore(db, organisationId, key, decided);
+export async function bookedBefore(store: AtOnce, key: string, decided: Decided): Promise<string | undefined> {
+  const sent = sentAs(await store.earlier(key), decided);
   if (sent?.state === 'key-reused') throw keyReused();
   return sent?.id;
 }

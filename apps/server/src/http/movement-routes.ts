@@ -3,6 +3,7 @@ import { Hono } from 'hono';
 import { bookDifference } from '../domain/book-difference';
 import { bookRemoval } from '../domain/book-removal';
 import { bookTransfer } from '../domain/book-transfer';
+import { BookingLine } from '../domain/booking-line';
 import { reverseMovement } from '../domain/reverse-movement';
 import { accountsOf } from '../store/account-store';
 import { movementsOf } from '../store/movement-store';
@@ -19,14 +20,15 @@ const {
   reverseMovement: reversal,
 } = endpoints;
 
-export const movementRoutes = ({ db, environment }: Deps) =>
-  new Hono<Env>()
+export function movementRoutes({ db, environment }: Deps) {
+  const line = new BookingLine(db, environment);
+  return new Hono<Env>()
     .get(accounts.path, async (c) => c.json(await accountsOf(db, (await ownOrganisation(db)).id)))
     .get(movements.path, query(movements.query), async (c) =>
       c.json(await movementsOf(db, (await ownOrganisation(db)).id, c.req.valid('query'))),
     )
     .post(transfer.path, body(transfer.body), async (c) => {
-      const booked = await bookTransfer(db, await ownOrganisation(db), c.req.valid('json'), environment);
+      const booked = await bookTransfer(line, await ownOrganisation(db), c.req.valid('json'));
       return c.json(booked, booked.repeated ? 200 : transfer.status);
     })
     .post(removal.path, body(removal.body), async (c) => {
@@ -41,3 +43,4 @@ export const movementRoutes = ({ db, environment }: Deps) =>
       const booked = await reverseMovement(db, await ownOrganisation(db), c.req.valid('param').id, c.req.valid('json'), environment);
       return c.json(booked, booked.repeated ? 200 : reversal.status);
     });
+}

@@ -1,6 +1,7 @@
 import { NOTHING_KG } from '@hygromet/core/account/ledger-resolution';
 import type { Account, AccountKind } from '@hygromet/contract/account';
 import { sql } from 'kysely';
+import { anyOf, inOrderOf } from './by-id';
 import type { Executor } from './database';
 
 export async function addAccount(
@@ -58,11 +59,8 @@ export async function accountsById(
   organisationId: string,
   ids: readonly string[],
 ): Promise<readonly (Account | undefined)[]> {
-  const rows = await accountQuery(db, organisationId).where('account.id', 'in', ids).execute();
-  return ids.map((id) => {
-    const row = rows.find((entry) => entry.id === id);
-    return row === undefined ? undefined : accountOf(row);
-  });
+  const rows = await accountQuery(db, organisationId).where('account.id', '=', anyOf(ids)).execute();
+  return inOrderOf(ids, rows.map(accountOf), ({ id }) => id);
 }
 
 /** The first account of a kind: there is one each of supplier, reclaimer, air, hoses and unexplained. */

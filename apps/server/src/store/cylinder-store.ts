@@ -3,6 +3,7 @@ import { usualMarks } from '@hygromet/contract/usual-marks';
 import type { Typed } from '@hygromet/contract/primitives';
 import { sql } from 'kysely';
 import { sharesOf } from './account-store';
+import { anyOf, inOrderOf } from './by-id';
 import type { Executor, Tx } from './database';
 import { actingAs } from './in-transaction';
 
@@ -88,12 +89,22 @@ export async function cylinderById(db: Executor, organisationId: string, id: str
   return row === undefined ? undefined : recordOf(row);
 }
 
+/** In the order in which they are asked for; nothing for one that is not there. */
+export async function cylindersById(
+  db: Executor,
+  organisationId: string,
+  ids: readonly string[],
+): Promise<readonly (CylinderRecord | undefined)[]> {
+  const rows = await cylinderQuery(db, organisationId).where('cylinder.id', '=', anyOf(ids)).execute();
+  return inOrderOf(ids, rows.map(recordOf), ({ id }) => id);
+}
+
 /**
  * Holds cylinders until the transaction ends: who books into them next sees what this one has booked. Other accounts among the ids are
  * passed over. One order for all, so that two transfers in opposite directions wait for each other and never deadlock.
  */
 export async function lockCylinders(tx: Tx, ids: readonly string[]): Promise<void> {
-  await tx.selectFrom('cylinder').select('id').where('id', 'in', ids).orderBy('id').forUpdate().execute();
+  await tx.selectFrom('cylinder').select('id').where('id', '=', anyOf(ids)).orderBy('id').forUpdate().execute();
 }
 
 const typedColumn = (typed: Typed | undefined) => (typed === undefined ? null : JSON.stringify(typed));
@@ -120,15 +131,18 @@ export async function addCylinder(db: Executor, organisationId: string, id: stri
     .execute();
 }
 
+/** As a rule nothing of a cylinder changes as something goes in: then nothing is written, and no state of it kept. */
+export const changesWhenFilled = ({ evacuatedAt, vacuum, refrigerant }: CylinderRecord): boolean =>
+  evacuatedAt !== null || vacuum !== null || refrigerant === null;
+
 /** Something went in: it is no longer evacuated, and where it had no label it has the first one. */
-export async function filled(tx: Tx, { id, ...was }: CylinderRecord, refrigerant: string | undefined, by: string): Promise<void> {
-  // as a rule nothing of it changes: then nothing is written, and no state of it kept
-  if (was.evacuatedAt === null && was.vacuum === null && was.refrigerant !== null) return;
+export async function filled(tx: Tx, was: CylinderRecord, refrigerant: string | undefined, by: string): Promise<void> {
+  if (!changesWhenFilled(was)) return;
   await actingAs(tx, by);
   await tx
     .updateTable('cylinder')
     .set((eb) => ({ evacuated_at: null, vacuum: null, refrigerant: eb.fn.coalesce('refrigerant', eb.val(refrigerant ?? null)) }))
-    .where('id', '=', id)
+    .where('id', '=', was.id)
     .execute();
 }
 

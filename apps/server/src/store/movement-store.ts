@@ -3,6 +3,7 @@ import type { Movement, ScaleTarget } from '@hygromet/contract/movement';
 import type { Objection } from '@hygromet/core/cylinder/objection';
 import { sql, type RawBuilder } from 'kysely';
 import { createHash } from 'node:crypto';
+import { anyOf, inOrderOf } from './by-id';
 import type { Executor, TypedText } from './database';
 import { withWords } from './movement-search';
 
@@ -57,33 +58,73 @@ function contentHash(decided: Decided): string {
 export type Sent = { readonly state: 'repeated'; readonly id: string } | { readonly state: 'key-reused' };
 export type Added = { readonly state: 'added'; readonly id: string } | Sent;
 
-/**
- * Adds an entry. The same key with the same content finds the first entry; with another content it is refused.
- * @param decided what the person decided, where the entry does not say all of it
- */
-export async function addMovement(db: Executor, draft: Draft, now: Date, decided: Decided = draft): Promise<Added> {
-  const hash = contentHash(decided);
-  const added = await db
-    .insertInto('movement')
-    .values({ ...rowOf(draft), content_hash: hash, recorded_at: now })
-    .onConflict((conflict) => conflict.constraint('movement_key_used_once').doNothing())
-    .returning('id')
-    .executeTakeFirst();
-  return added === undefined
-    ? ((await sentBefore(db, draft.organisationId, draft.key, decided)) ?? { state: 'key-reused' })
-    : { state: 'added', id: added.id };
+/** An entry to add, with what the person decided of it, where the entry does not say all of that. */
+export interface NewEntry {
+  readonly draft: Draft;
+  readonly decided: Decided;
 }
 
-/** The entry that was booked with this key; undefined where the key is new. */
-export async function sentBefore(db: Executor, organisationId: string, key: string, decided: Decided): Promise<Sent | undefined> {
-  const earlier = await db
+/** Adds an entry. The same key with the same content finds the first entry; with another content it is refused. */
+export async function addMovement(db: Executor, draft: Draft, now: Date, decided: Decided = draft): Promise<Added> {
+  const [added] = await addMovements(db, draft.organisationId, [{ draft, decided }], now);
+  return added!; // one for each
+}
+
+/** Adds entries of one organisation in one statement, in their order; what became of each. */
+export async function addMovements(
+  db: Executor,
+  organisationId: string,
+  entries: readonly NewEntry[],
+  now: Date,
+): Promise<readonly Added[]> {
+  const rows = await db
+    .insertInto('movement')
+    .values(entries.map(({ draft, decided }) => ({ ...rowOf(draft), content_hash: contentHash(decided), recorded_at: now })))
+    .onConflict((conflict) => conflict.constraint('movement_key_used_once').doNothing())
+    .returning('id')
+    .execute();
+  const added = new Set(rows.map(({ id }) => id));
+  const others = entries.filter(({ draft }) => !added.has(draft.id));
+  const earlier =
+    others.length === 0
+      ? []
+      : await entriesByKeys(
+          db,
+          organisationId,
+          others.map(({ draft }) => draft.key),
+        );
+  return entries.map(({ draft, decided }): Added => {
+    if (added.has(draft.id)) return { state: 'added', id: draft.id };
+    return sentAs(earlier[others.findIndex((other) => other.draft === draft)], decided) ?? { state: 'key-reused' };
+  });
+}
+
+/** An entry as far as it tells whether it was sent before. */
+export interface EarlierEntry {
+  readonly id: string;
+  readonly key: string;
+  readonly contentHash: string;
+}
+
+/** The entries that were booked with these keys, in that order; nothing for a key that is new. */
+export async function entriesByKeys(
+  db: Executor,
+  organisationId: string,
+  keys: readonly string[],
+): Promise<readonly (EarlierEntry | undefined)[]> {
+  const rows = await db
     .selectFrom('movement')
-    .select(['id', 'content_hash'])
+    .select(['id', 'idempotency_key as key', 'content_hash as contentHash'])
     .where('organisation_id', '=', organisationId)
-    .where('idempotency_key', '=', key)
-    .executeTakeFirst();
+    .where('idempotency_key', '=', anyOf(keys))
+    .execute();
+  return inOrderOf(keys, rows, ({ key }) => key);
+}
+
+/** What a request is whose key has made that entry; undefined where the key is new. */
+export function sentAs(earlier: EarlierEntry | undefined, decided: Decided): Sent | undefined {
   if (earlier === undefined) return undefined;
-  return earlier.content_hash === contentHash(decided) ? { state: 'repeated', id: earlier.id } : { state: 'key-reused' };
+  return earlier.contentHash === contentHash(decided) ? { state: 'repeated', id: earlier.id } : { state: 'key-reused' };
 }
 
 function rowOf(draft: Draft) {
@@ -194,34 +235,42 @@ export async function differingBalances(db: Executor): Promise<readonly string[]
   );
 }
 
-type WithReadings = Pick<Decided, 'from' | 'to' | 'happenedAt'> & Record<'grossBeforeKg' | 'grossAfterKg', number>;
+/** By what a transfer is known again: readings, kg, of the same accounts, and how far apart they may be. */
+export interface TwinQuestion extends Pick<Decided, 'from' | 'to' | 'happenedAt'> {
+  readonly grossBeforeKg: number;
+  readonly grossAfterKg: number;
+  readonly withinMs: number;
+  readonly withinKg: number;
+}
 
-/** What was booked before with the same readings on the same day between the same accounts, and stands: perhaps the same transfer. */
-export async function twinOf(
-  db: Executor,
-  { from, to, grossBeforeKg, grossAfterKg, happenedAt }: WithReadings,
-  withinMs: number,
-  withinKg: number,
-): Promise<{ readonly recordedBy: string; readonly happenedAt: Date } | undefined> {
-  const at = Date.parse(happenedAt);
-  const [earliest, latest] = [new Date(at - withinMs), new Date(at + withinMs)];
-  const near = (column: 'gross_before_kg' | 'gross_after_kg', kg: number) =>
-    sql<boolean>`abs(${sql.ref(column)} - ${kg}::numeric) <= ${withinKg}`;
-  const row = await db
-    .selectFrom('movement')
-    .select(['recorded_by', 'happened_at'])
-    .where('from_account', '=', from)
-    .where('to_account', '=', to)
-    .where('happened_at', '>=', earliest)
-    .where('happened_at', '<=', latest)
-    .where(near('gross_before_kg', grossBeforeKg))
-    .where(near('gross_after_kg', grossAfterKg))
-    .where((eb) =>
-      eb.not(eb.exists(eb.selectFrom('movement as undone').select('undone.id').whereRef('undone.reverses', '=', 'movement.id'))),
-    )
-    .limit(1)
-    .executeTakeFirst();
-  return row === undefined ? undefined : { recordedBy: row.recorded_by, happenedAt: row.happened_at };
+export interface Twin {
+  readonly recordedBy: string;
+  readonly happenedAt: Date;
+}
+
+/** What was booked before with the same readings at about that time between the same accounts, and stands: perhaps the same transfer. */
+export async function twinsOf(db: Executor, questions: readonly TwinQuestion[]): Promise<readonly (Twin | undefined)[]> {
+  const asked = questions.map(({ from, to, grossBeforeKg, grossAfterKg, happenedAt, withinMs, withinKg }, n) => {
+    const at = Date.parse(happenedAt);
+    const [earliest, latest] = [new Date(at - withinMs).toISOString(), new Date(at + withinMs).toISOString()];
+    return { n, from_account: from, to_account: to, before: grossBeforeKg, after: grossAfterKg, earliest, latest, within: withinKg };
+  });
+  const { rows } = await sql<{ n: number; recorded_by: string; happened_at: Date }>`
+    select asked.n, twin.recorded_by, twin.happened_at
+    from jsonb_to_recordset(${JSON.stringify(asked)}::jsonb) as asked(n int, from_account uuid, to_account uuid, before numeric,
+      after numeric, earliest timestamptz, latest timestamptz, within numeric)
+    cross join lateral (
+      select recorded_by, happened_at from movement
+      where from_account = asked.from_account and to_account = asked.to_account
+        and happened_at between asked.earliest and asked.latest
+        and abs(gross_before_kg - asked.before) <= asked.within and abs(gross_after_kg - asked.after) <= asked.within
+        and not exists (select from movement undone where undone.reverses = movement.id)
+      limit 1
+    ) as twin`.execute(db);
+  return questions.map((_, n) => {
+    const row = rows.find((found) => found.n === n);
+    return row === undefined ? undefined : { recordedBy: row.recorded_by, happenedAt: row.happened_at };
+  });
 }
 
 /** What was in an account at a moment, kg: what is in it now, less what came later. */
@@ -238,6 +287,16 @@ export async function contentAt(db: Executor, account: string, at: string, nowKg
 export async function movementById(db: Executor, organisationId: string, id: string): Promise<Movement | undefined> {
   const row = await movementQuery(db, organisationId).where('movement.id', '=', id).executeTakeFirst();
   return row === undefined ? undefined : movementOf(row);
+}
+
+/** In the order in which they are asked for; nothing for one that is not there. */
+export async function movementsById(
+  db: Executor,
+  organisationId: string,
+  ids: readonly string[],
+): Promise<readonly (Movement | undefined)[]> {
+  const rows = await movementQuery(db, organisationId).where('movement.id', '=', anyOf(ids)).execute();
+  return inOrderOf(ids, rows.map(movementOf), ({ id }) => id);
 }
 
 export async function movementByKey(db: Executor, organisationId: string, key: string): Promise<Movement | undefined> {

@@ -1,5 +1,6 @@
 import type { FactsChange, NewSystem, SavedFacts, System, SystemKind } from '@hygromet/contract/system';
 import { overdrawnBy } from '@hygromet/core/cylinder/same-weight';
+import { anyOf, inOrderOf } from './by-id';
 import type { Executor } from './database';
 
 const systemQuery = (db: Executor, organisationId: string) =>
@@ -34,6 +35,12 @@ export const systemsOf = async (db: Executor, organisationId: string): Promise<S
 export async function systemById(db: Executor, organisationId: string, id: string): Promise<System | undefined> {
   const row = await systemQuery(db, organisationId).where('system.id', '=', id).executeTakeFirst();
   return row === undefined ? undefined : systemOf(row);
+}
+
+/** In the order in which they are asked for; nothing for one that is not there. */
+export async function systemsById(db: Executor, organisationId: string, ids: readonly string[]): Promise<readonly (System | undefined)[]> {
+  const rows = await systemQuery(db, organisationId).where('system.id', '=', anyOf(ids)).execute();
+  return inOrderOf(ids, rows.map(systemOf), ({ id }) => id);
 }
 
 export async function addSystem(db: Executor, organisationId: string, id: string, draft: NewSystem): Promise<void> {

@@ -1,0 +1,129 @@
+import type { Booked } from '@hygromet/contract/movement';
+import { CoreError } from '@hygromet/core/errors';
+import { AtOnce } from '../store/at-once';
+import { lockCylinders } from '../store/cylinder-store';
+import type { Executor, Tx } from '../store/database';
+import { inTransaction } from '../store/in-transaction';
+import type { OrganisationRow } from '../store/organisation-store';
+import { bookedAnswer, type Entered } from './booked-answer';
+import { DomainError } from './domain-error';
+import type { Environment } from './environment';
+
+/** Does what only one may do at a time in the transaction that all share. */
+export type InTurn = <T>(work: (tx: Tx) => Promise<T>) => Promise<T>;
+
+/** One of those who book at the same time. */
+export interface ToBook {
+  /** Into which cylinder, and out of which account. */
+  readonly into: string;
+  readonly from: string;
+  /** What takes the model its time, before anything is locked. */
+  judgeAhead(store: AtOnce): Promise<void>;
+  /** What is refused is thrown. */
+  enter(store: AtOnce, inTurn: InTurn): Promise<Entered>;
+}
+
+interface Waiting extends ToBook {
+  readonly organisation: OrganisationRow;
+  readonly entered: (entered: Entered) => void;
+  readonly failed: (error: unknown) => void;
+}
+
+const MOST_AT_ONCE_COUNT = 50;
+
+/**
+ * Where bookings wait for each other: those that have come while others were being written are written next, all in one transaction, each
+ * read asked once for all of them, one commit for all. Whoever books alone is written alone. What is refused of one leaves the others as they are;
+ * where the database refuses a statement, each is written by itself, so that only the one that it refuses fails.
+ */
+export class BookingLine {
+  private waiting: readonly Waiting[] = [];
+  private busy = false;
+  private readonly answers = new Map<string, AtOnce>();
+
+  constructor(
+    private readonly db: Executor,
+    readonly environment: Environment,
+  ) {}
+
+  /** @throws DomainError */
+  async book(organisation: OrganisationRow, toBook: ToBook): Promise<Booked> {
+    const entered = await new Promise<Entered>((resolve, reject) => {
+      this.waiting = [...this.waiting, { ...toBook, organisation, entered: resolve, failed: reject }];
+      void this.run();
+    });
+    return bookedAnswer(this.reads(organisation.id), organisation, this.environment, entered);
+  }
+
+  /** Reads for the answers of all who were written together; they go on after them at the same time. */
+  private reads(organisationId: string): AtOnce {
+    const known = this.answers.get(organisationId) ?? new AtOnce(this.db, organisationId);
+    this.answers.set(organisationId, known);
+    return known;
+  }
+
+  private async run(): Promise<void> {
+    if (this.busy) return;
+    this.busy = true;
+    try {
+      while (this.waiting.length > 0) await this.writeTogether(this.next());
+    } finally {
+      this.busy = false;
+    }
+  }
+
+  /** The first of the line, and of those behind it whoever books into nothing that one before books into or out of. */
+  private next(): readonly Waiting[] {
+    const organisation = this.waiting[0]?.organisation.id;
+    const [into, from] = [new Set<string>(), new Set<string>()];
+    const taken: Waiting[] = [];
+    for (const one of this.waiting) {
+      const free = !into.has(one.into) && !from.has(one.into) && !into.has(one.from);
+      if (free && taken.length < MOST_AT_ONCE_COUNT && one.organisation.id === organisation) taken.push(one);
+      into.add(one.into);
+      from.add(one.from);
+    }
+    this.waiting = this.waiting.filter((one) => !taken.includes(one));
+    return taken;
+  }
+
+  private async writeTogether(those: readonly Waiting[]): Promise<void> {
+    try {
+      const ended = await this.written(those);
+      for (const [k, one] of those.entries()) {
+        const end = ended[k]!; // one for each
+        if (end.status === 'fulfilled') one.entered(end.value);
+        else one.failed(end.reason);
+      }
+    } catch (error) {
+      if (those.length === 1) those[0]!.failed(error);
+      else for (const one of those) await this.writeTogether([one]);
+    }
+  }
+
+  /** How each ended. @throws what the database says where it refuses a statement: then nothing of it is written */
+  private async written(those: readonly Waiting[]): Promise<readonly PromiseSettledResult<Entered>[]> {
+    const organisationId = those[0]!.organisation.id;
+    const outside = new AtOnce(this.db, organisationId);
+    await Promise.all(those.map((one) => one.judgeAhead(outside)));
+    return inTransaction(this.db, async (tx) => {
+      await lockCylinders(tx, [...new Set(those.flatMap(({ into, from }) => [into, from]))]);
+      const [store, inTurn] = [new AtOnce(tx, organisationId), turnsOf(tx)];
+      const ended = await Promise.allSettled(those.map((one) => one.enter(store, inTurn)));
+      for (const end of ended) if (end.status === 'rejected' && !isRefusal(end.reason)) throw end.reason;
+      return ended;
+    });
+  }
+}
+
+/** A transaction goes on after what the rules refuse; after what the database refuses it does not. */
+const isRefusal = (error: unknown): boolean => error instanceof DomainError || error instanceof CoreError;
+
+function turnsOf(tx: Tx): InTurn {
+  let last: Promise<unknown> = Promise.resolve();
+  return (work) => {
+    const turn = last.then(() => work(tx));
+    last = turn.catch(() => undefined);
+    return turn;
+  };
+}

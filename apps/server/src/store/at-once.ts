@@ -1,0 +1,57 @@
+import type { Account } from '@hygromet/contract/account';
+import type { Movement } from '@hygromet/contract/movement';
+import type { System } from '@hygromet/contract/system';
+import DataLoader from 'dataloader';
+import { accountsById } from './account-store';
+import { cylindersById, type CylinderRecord } from './cylinder-store';
+import type { Executor } from './database';
+import {
+  addMovements,
+  entriesByKeys,
+  movementsById,
+  twinsOf,
+  type Added,
+  type EarlierEntry,
+  type NewEntry,
+  type Twin,
+  type TwinQuestion,
+} from './movement-store';
+import { systemsById } from './system-store';
+
+/** The most that is asked for in one statement. */
+const MOST_COUNT = 100;
+
+/**
+ * What several who book at the same time ask of the database: each asks for its own, and what is asked for meanwhile goes into one statement.
+ * Nothing is remembered: who asks again reads again.
+ */
+export class AtOnce {
+  private readonly cylinders = together((ids: readonly string[]) => cylindersById(this.db, this.organisationId, ids));
+  private readonly accounts = together((ids: readonly string[]) => accountsById(this.db, this.organisationId, ids));
+  private readonly systems = together((ids: readonly string[]) => systemsById(this.db, this.organisationId, ids));
+  private readonly movements = together((ids: readonly string[]) => movementsById(this.db, this.organisationId, ids));
+  private readonly earlierEntries = together((keys: readonly string[]) => entriesByKeys(this.db, this.organisationId, keys));
+  private readonly twins = together((questions: readonly TwinQuestion[]) => twinsOf(this.db, questions));
+  private readonly entries = together((drafts: readonly (NewEntry & { now: Date })[]) =>
+    addMovements(this.db, this.organisationId, drafts, drafts[0]!.now),
+  );
+
+  constructor(
+    readonly db: Executor,
+    private readonly organisationId: string,
+  ) {}
+
+  cylinder = (id: string): Promise<CylinderRecord | undefined> => this.cylinders.load(id);
+  account = (id: string): Promise<Account | undefined> => this.accounts.load(id);
+  system = (id: string): Promise<System | undefined> => this.systems.load(id);
+  movement = (id: string): Promise<Movement | undefined> => this.movements.load(id);
+  /** The entry that this key has made; undefined where the key is new. */
+  earlier = (key: string): Promise<EarlierEntry | undefined> => this.earlierEntries.load(key);
+  twin = (question: TwinQuestion): Promise<Twin | undefined> => this.twins.load(question);
+  add = (entry: NewEntry, now: Date): Promise<Added> => this.entries.load({ ...entry, now });
+}
+
+function together<K, V>(ask: (keys: readonly K[]) => Promise<readonly V[]>): DataLoader<K, V> {
+  // what waits for a turn of the event loop is asked for with what else has come by then
+  return new DataLoader<K, V>(ask, { cache: false, maxBatchSize: MOST_COUNT, batchScheduleFn: (send) => void setImmediate(send) });
+}
