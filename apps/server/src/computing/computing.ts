@@ -14,6 +14,12 @@ export type Outcome<T> =
   | { readonly answer: T }
   | { readonly refused: { readonly code: DomainError['code']; readonly sentence: string; readonly pointer: string | undefined } };
 
+/** A task with its question, as it goes to another thread. */
+export interface Asked<K extends Task> {
+  readonly task: K;
+  readonly question: Question<K>;
+}
+
 export function outcomeOf<K extends Task>(task: K, question: Question<K>): Outcome<Answer<K>> {
   try {
     return { answer: (tasks[task] as (question: Question<K>) => Answer<K>)(question) };

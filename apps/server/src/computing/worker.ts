@@ -1,9 +1,9 @@
 import { solverReady } from '../domain/solver';
-import { outcomeOf } from './computing';
-import type { Question, Task } from './tasks';
+import { outcomeOf, type Asked } from './computing';
+import type { Task } from './tasks';
 
-/** A thread of the pool: one question after the other. */
-export default async <K extends Task>({ task, question }: { task: K; question: Question<K> }) => {
-  if (task === 'compute') await solverReady();
-  return outcomeOf(task, question);
+/** A thread of the pool: one question after the other, and what came at the same time together. */
+export default async (asked: readonly Asked<Task>[]) => {
+  if (asked.some(({ task }) => task === 'compute')) await solverReady();
+  return asked.map(({ task, question }) => outcomeOf(task, question));
 };

@@ -44,7 +44,9 @@ export function createApp(deps: Deps, webRoot?: string) {
   // a stream has no end that could be compressed, hashed or counted
   app.route('/', instrumentStream(deps));
   app.use(compress());
-  app.use(etag());
+  // what is booked is answered once: only what is read is asked for again
+  const hashed = etag();
+  app.use((c, next) => (c.req.method === 'GET' ? hashed(c, next) : next()));
   app.use(
     secureHeaders({
       contentSecurityPolicy: {

@@ -1,7 +1,7 @@
 import type { Account } from '@hygromet/contract/account';
 import type { Movement } from '@hygromet/contract/movement';
 import type { System } from '@hygromet/contract/system';
-import DataLoader from 'dataloader';
+import { askedTogether } from '../asked-together';
 import { accountsById } from './account-store';
 import { cylindersById, type CylinderRecord } from './cylinder-store';
 import type { Executor } from './database';
@@ -26,14 +26,18 @@ const MOST_COUNT = 100;
  * Nothing is remembered: who asks again reads again.
  */
 export class AtOnce {
-  private readonly cylinders = together((ids: readonly string[]) => cylindersById(this.db, this.organisationId, ids));
-  private readonly accounts = together((ids: readonly string[]) => accountsById(this.db, this.organisationId, ids));
-  private readonly systems = together((ids: readonly string[]) => systemsById(this.db, this.organisationId, ids));
-  private readonly movements = together((ids: readonly string[]) => movementsById(this.db, this.organisationId, ids));
-  private readonly earlierEntries = together((keys: readonly string[]) => entriesByKeys(this.db, this.organisationId, keys));
-  private readonly twins = together((questions: readonly TwinQuestion[]) => twinsOf(this.db, questions));
-  private readonly entries = together((drafts: readonly (NewEntry & { now: Date })[]) =>
-    addMovements(this.db, this.organisationId, drafts, drafts[0]!.now),
+  private readonly cylinders = askedTogether((ids: readonly string[]) => cylindersById(this.db, this.organisationId, ids), MOST_COUNT);
+  private readonly accounts = askedTogether((ids: readonly string[]) => accountsById(this.db, this.organisationId, ids), MOST_COUNT);
+  private readonly systems = askedTogether((ids: readonly string[]) => systemsById(this.db, this.organisationId, ids), MOST_COUNT);
+  private readonly movements = askedTogether((ids: readonly string[]) => movementsById(this.db, this.organisationId, ids), MOST_COUNT);
+  private readonly earlierEntries = askedTogether(
+    (keys: readonly string[]) => entriesByKeys(this.db, this.organisationId, keys),
+    MOST_COUNT,
+  );
+  private readonly twins = askedTogether((questions: readonly TwinQuestion[]) => twinsOf(this.db, questions), MOST_COUNT);
+  private readonly entries = askedTogether(
+    (drafts: readonly (NewEntry & { now: Date })[]) => addMovements(this.db, this.organisationId, drafts, drafts[0]!.now),
+    MOST_COUNT,
   );
 
   constructor(
@@ -49,9 +53,4 @@ export class AtOnce {
   earlier = (key: string): Promise<EarlierEntry | undefined> => this.earlierEntries.load(key);
   twin = (question: TwinQuestion): Promise<Twin | undefined> => this.twins.load(question);
   add = (entry: NewEntry, now: Date): Promise<Added> => this.entries.load({ ...entry, now });
-}
-
-function together<K, V>(ask: (keys: readonly K[]) => Promise<readonly V[]>): DataLoader<K, V> {
-  // what waits for a turn of the event loop is asked for with what else has come by then
-  return new DataLoader<K, V>(ask, { cache: false, maxBatchSize: MOST_COUNT, batchScheduleFn: (send) => void setImmediate(send) });
 }
