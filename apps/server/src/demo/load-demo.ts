@@ -226,7 +226,7 @@ async function addDemoFill(
   });
   const limitKg = ruling.net;
   const afterLb = Number((grossLb + massIn(fill.share * limitKg, 'lb')).toFixed(1));
-  await bookTransfer(new BookingLine(tx, environment), organisation, {
+  await bookTransfer(new BookingLine(tx, environment), {
     key: environment.newId(),
     from: source.id,
     cylinder: cylinder.id,

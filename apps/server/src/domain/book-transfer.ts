@@ -10,7 +10,6 @@ import { refrigerant } from '@hygromet/core/fluids/refrigerant';
 import { isBelowTare } from '@hygromet/core/cylinder/scale-tolerance';
 import type * as z from 'zod';
 import type { ObjectionsQuestion } from '../computing/tasks';
-import type { AtOnce } from '../store/at-once';
 import { changesWhenFilled, filled, type CylinderRecord } from '../store/cylinder-store';
 import type { Draft } from '../store/movement-store';
 import { fillPolicyOf, type OrganisationRow } from '../store/organisation-store';
@@ -25,27 +24,31 @@ import { JudgedAhead } from './judged-ahead';
 import { refuseOtherVisit } from './other-visit';
 import type { Environment } from './environment';
 import { DomainError } from './domain-error';
-import type { BookingLine, InTurn } from './booking-line';
+import type { BookingLine, Desk, InTurn } from './booking-line';
 
 type Transfer = z.output<typeof newTransfer>;
 
 /** Books a transfer in the line, together with what others book at the same time. @throws DomainError */
-export function bookTransfer(line: BookingLine, organisation: OrganisationRow, transfer: Transfer): Promise<Booked> {
+export function bookTransfer(line: BookingLine, transfer: Transfer): Promise<Booked> {
   const { environment } = line;
-  const scene = { organisation, transfer };
   const judged = new JudgedAhead(environment.computing);
-  return line.book(organisation, {
+  return line.book({
     into: transfer.cylinder,
     from: transfer.from,
-    judgeAhead: (store) => judgeAhead(store, scene, judged),
-    enter: (store, inTurn) => enterTransfer({ store, inTurn, environment }, scene, judged),
+    judgeAhead: (desk) => judgeAhead({ ...desk, transfer }, judged),
+    enter: (desk, inTurn) => enterTransfer({ ...desk, transfer }, { inTurn, environment, judged }),
   });
 }
 
-interface Desk {
-  readonly store: AtOnce;
+/** A transfer where it is booked. */
+interface Scene extends Desk {
+  readonly transfer: Transfer;
+}
+
+interface Means {
   readonly inTurn: InTurn;
   readonly environment: Environment;
+  readonly judged: JudgedAhead;
 }
 
 /**
@@ -53,9 +56,9 @@ interface Desk {
  * cylinders locked. A repeated key returns the first booking. Mixing two refrigerants is booked only after it was asked about.
  * @throws DomainError
  */
-async function enterTransfer({ store, inTurn, environment }: Desk, scene: Scene, judged: JudgedAhead): Promise<Entered> {
-  const { organisation, transfer } = scene;
-  const ends = await endsOf(store, scene);
+async function enterTransfer(scene: Scene, { inTurn, environment, judged }: Means): Promise<Entered> {
+  const { organisation, store, transfer } = scene;
+  const ends = await endsOf(scene);
   const { cylinder, source } = ends;
   const decided = {
     ...transfer,
@@ -69,7 +72,7 @@ async function enterTransfer({ store, inTurn, environment }: Desk, scene: Scene,
   const massKg = massMoved(transfer, cylinder);
   if (transfer.visit !== undefined) await inTurn((tx) => refuseOtherVisit(tx, organisation.id, transfer.visit, transfer.from));
   await askBack(store, cylinder, decided, environment.now());
-  const incoming = await incomingFrom(store, scene, ends);
+  const incoming = await incomingFrom(scene, ends);
   refuseUnaskedMixing(cylinder, incoming, transfer);
   const against = withoutVirgin(await judged.objections(questionOf(cylinder, incoming, scene)), source);
   const draft = { ...draftOf(transfer, organisation, incoming, massKg, environment.newId()), against };
@@ -81,16 +84,11 @@ async function enterTransfer({ store, inTurn, environment }: Desk, scene: Scene,
   return { movement: added.id, cylinder: cylinder.id, repeated: false };
 }
 
-interface Scene {
-  readonly organisation: OrganisationRow;
-  readonly transfer: Transfer;
-}
-
 /** What is refused, is refused under the lock: here it only is not judged. */
-async function judgeAhead(store: AtOnce, scene: Scene, judged: JudgedAhead): Promise<void> {
+async function judgeAhead(scene: Scene, judged: JudgedAhead): Promise<void> {
   try {
-    const ends = await endsOf(store, scene);
-    await judged.objections(questionOf(ends.cylinder, await incomingFrom(store, scene, ends), scene));
+    const ends = await endsOf(scene);
+    await judged.objections(questionOf(ends.cylinder, await incomingFrom(scene, ends), scene));
   } catch (error) {
     if (!(error instanceof DomainError)) throw error;
   }
@@ -101,7 +99,7 @@ interface Ends {
   readonly source: Account;
 }
 
-async function endsOf(store: AtOnce, { transfer }: Scene): Promise<Ends> {
+async function endsOf({ store, transfer }: Scene): Promise<Ends> {
   const cylinder = await store.cylinder(transfer.cylinder);
   if (cylinder === undefined) throw new DomainError('not-found', 'This cylinder is not in the register.', '/cylinder');
   const source = await store.account(transfer.from);
@@ -109,7 +107,7 @@ async function endsOf(store: AtOnce, { transfer }: Scene): Promise<Ends> {
   return { cylinder, source };
 }
 
-async function incomingFrom(store: AtOnce, { transfer }: Scene, { cylinder, source }: Ends): Promise<ComingIn> {
+async function incomingFrom({ store, transfer }: Scene, { cylinder, source }: Ends): Promise<ComingIn> {
   const system = source.kind === 'system' ? await store.system(source.id) : undefined;
   const from = source.kind === 'cylinder' ? await store.cylinder(source.id) : undefined;
   const other = from === undefined ? undefined : recordedCylinder(from, new Date(transfer.happenedAt));

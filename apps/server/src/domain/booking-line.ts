@@ -4,7 +4,7 @@ import { AtOnce } from '../store/at-once';
 import { lockCylinders } from '../store/cylinder-store';
 import type { Executor, Tx } from '../store/database';
 import { inTransaction } from '../store/in-transaction';
-import type { OrganisationRow } from '../store/organisation-store';
+import { ownOrganisation, type OrganisationRow } from '../store/organisation-store';
 import { bookedAnswer, type Entered } from './booked-answer';
 import { DomainError } from './domain-error';
 import type { Environment } from './environment';
@@ -18,14 +18,19 @@ export interface ToBook {
   readonly into: string;
   readonly from: string;
   /** What takes the model its time, before anything is locked. */
-  judgeAhead(store: AtOnce): Promise<void>;
+  judgeAhead(desk: Desk): Promise<void>;
   /** What is refused is thrown. */
-  enter(store: AtOnce, inTurn: InTurn): Promise<Entered>;
+  enter(desk: Desk, inTurn: InTurn): Promise<Entered>;
+}
+
+/** Where a booking is written: whose it is by its rules of now, and what is asked of the database. */
+export interface Desk {
+  readonly organisation: OrganisationRow;
+  readonly store: AtOnce;
 }
 
 interface Waiting extends ToBook {
-  readonly organisation: OrganisationRow;
-  readonly entered: (entered: Entered) => void;
+  readonly entered: (entered: Entered, outside: Desk) => void;
   readonly failed: (error: unknown) => void;
 }
 
@@ -39,7 +44,6 @@ const MOST_AT_ONCE_COUNT = 50;
 export class BookingLine {
   private waiting: readonly Waiting[] = [];
   private busy = false;
-  private readonly answers = new Map<string, AtOnce>();
 
   constructor(
     private readonly db: Executor,
@@ -47,19 +51,13 @@ export class BookingLine {
   ) {}
 
   /** @throws DomainError */
-  async book(organisation: OrganisationRow, toBook: ToBook): Promise<Booked> {
-    const entered = await new Promise<Entered>((resolve, reject) => {
-      this.waiting = [...this.waiting, { ...toBook, organisation, entered: resolve, failed: reject }];
+  book(toBook: ToBook): Promise<Booked> {
+    return new Promise<Booked>((resolve, reject) => {
+      const entered = (entry: Entered, { store, organisation }: Desk) =>
+        void bookedAnswer(store, organisation, this.environment, entry).then(resolve, reject);
+      this.waiting = [...this.waiting, { ...toBook, entered, failed: reject }];
       void this.run();
     });
-    return bookedAnswer(this.reads(organisation.id), organisation, this.environment, entered);
-  }
-
-  /** Reads for the answers of all who were written together; they go on after them at the same time. */
-  private reads(organisationId: string): AtOnce {
-    const known = this.answers.get(organisationId) ?? new AtOnce(this.db, organisationId);
-    this.answers.set(organisationId, known);
-    return known;
   }
 
   private async run(): Promise<void> {
@@ -74,12 +72,11 @@ export class BookingLine {
 
   /** The first of the line, and of those behind it whoever books into nothing that one before books into or out of. */
   private next(): readonly Waiting[] {
-    const organisation = this.waiting[0]?.organisation.id;
     const [into, from] = [new Set<string>(), new Set<string>()];
     const taken: Waiting[] = [];
     for (const one of this.waiting) {
       const free = !into.has(one.into) && !from.has(one.into) && !into.has(one.from);
-      if (free && taken.length < MOST_AT_ONCE_COUNT && one.organisation.id === organisation) taken.push(one);
+      if (free && taken.length < MOST_AT_ONCE_COUNT) taken.push(one);
       into.add(one.into);
       from.add(one.from);
     }
@@ -89,10 +86,12 @@ export class BookingLine {
 
   private async writeTogether(those: readonly Waiting[]): Promise<void> {
     try {
-      const ended = await this.written(those);
+      const organisation = await ownOrganisation(this.db);
+      const outside = { organisation, store: new AtOnce(this.db, organisation.id) };
+      const ended = await this.written(those, outside);
       for (const [k, one] of those.entries()) {
         const end = ended[k]!; // one for each
-        if (end.status === 'fulfilled') one.entered(end.value);
+        if (end.status === 'fulfilled') one.entered(end.value, outside);
         else one.failed(end.reason);
       }
     } catch (error) {
@@ -102,14 +101,13 @@ export class BookingLine {
   }
 
   /** How each ended. @throws what the database says where it refuses a statement: then nothing of it is written */
-  private async written(those: readonly Waiting[]): Promise<readonly PromiseSettledResult<Entered>[]> {
-    const organisationId = those[0]!.organisation.id;
-    const outside = new AtOnce(this.db, organisationId);
+  private async written(those: readonly Waiting[], outside: Desk): Promise<readonly PromiseSettledResult<Entered>[]> {
     await Promise.all(those.map((one) => one.judgeAhead(outside)));
     return inTransaction(this.db, async (tx) => {
       await lockCylinders(tx, [...new Set(those.flatMap(({ into, from }) => [into, from]))]);
-      const [store, inTurn] = [new AtOnce(tx, organisationId), turnsOf(tx)];
-      const ended = await Promise.allSettled(those.map((one) => one.enter(store, inTurn)));
+      const desk = { organisation: outside.organisation, store: new AtOnce(tx, outside.organisation.id) };
+      const inTurn = turnsOf(tx);
+      const ended = await Promise.allSettled(those.map((one) => one.enter(desk, inTurn)));
       for (const end of ended) if (end.status === 'rejected' && !isRefusal(end.reason)) throw end.reason;
       return ended;
     });

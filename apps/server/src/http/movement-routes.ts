@@ -28,7 +28,7 @@ export function movementRoutes({ db, environment }: Deps) {
       c.json(await movementsOf(db, (await ownOrganisation(db)).id, c.req.valid('query'))),
     )
     .post(transfer.path, body(transfer.body), async (c) => {
-      const booked = await bookTransfer(line, await ownOrganisation(db), c.req.valid('json'));
+      const booked = await bookTransfer(line, c.req.valid('json'));
       return c.json(booked, booked.repeated ? 200 : transfer.status);
     })
     .post(removal.path, body(removal.body), async (c) => {
