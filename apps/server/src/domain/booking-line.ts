@@ -35,6 +35,7 @@ interface Waiting extends ToBook {
 }
 
 const MOST_AT_ONCE_COUNT = 50;
+const LONGEST_GATHERING_MS = 5;
 
 /**
  * Where bookings wait for each other: those that have come while others were being written are written next, all in one transaction, each
@@ -44,6 +45,8 @@ const MOST_AT_ONCE_COUNT = 50;
 export class BookingLine {
   private waiting: readonly Waiting[] = [];
   private busy = false;
+  /** Told of each who joins the line. */
+  private come: () => void = () => undefined;
 
   constructor(
     private readonly db: Executor,
@@ -56,6 +59,7 @@ export class BookingLine {
       const entered = (entry: Entered, { store, organisation }: Desk) =>
         void bookedAnswer(store, organisation, this.environment, entry).then(resolve, reject);
       this.waiting = [...this.waiting, { ...toBook, entered, failed: reject }];
+      this.come();
       void this.run();
     });
   }
@@ -64,10 +68,31 @@ export class BookingLine {
     if (this.busy) return;
     this.busy = true;
     try {
-      while (this.waiting.length > 0) await this.writeTogether(this.next());
+      while (this.waiting.length > 0) {
+        const those = this.next();
+        await this.writeTogether(those);
+        if (those.length > 1) await this.asManyAs(those.length);
+      }
     } finally {
       this.busy = false;
     }
+  }
+
+  /**
+   * Until as many wait as were written last, or a moment has passed: those who have their answers book again at once or not for long, and
+   * the first of them would otherwise be written alone while all others wait.
+   */
+  private async asManyAs(count: number): Promise<void> {
+    if (this.waiting.length >= count) return;
+    await new Promise<void>((resolve) => {
+      const timer = setTimeout(resolve, LONGEST_GATHERING_MS);
+      this.come = () => {
+        if (this.waiting.length < count) return;
+        clearTimeout(timer);
+        resolve();
+      };
+    });
+    this.come = () => undefined;
   }
 
   /** The first of the line, and of those behind it whoever books into nothing that one before books into or out of. */

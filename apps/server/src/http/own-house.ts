@@ -44,7 +44,15 @@ const tooLarge = (mostMegabytes: number) =>
   });
 
 /** A booking is a few hundred bytes; a register of thousands of rows a few megabytes. */
-const [usual, ofARegister] = [tooLarge(1), tooLarge(8)];
+const USUAL = { mostMegabytes: 1, counted: tooLarge(1) };
+const OF_A_REGISTER = { mostMegabytes: 8, counted: tooLarge(8) };
 
-/** A whole register may be sent at once; everything else is small. */
-export const bodyOfFittingSize: MiddlewareHandler = (c, next) => (c.req.path.endsWith('/import') ? ofARegister : usual)(c, next);
+/**
+ * A whole register may be sent at once; everything else is small. A body that says its length is no longer than it says: HTTP ends it there. Only
+ * what does not say it is counted as it comes.
+ */
+export const bodyOfFittingSize: MiddlewareHandler = (c, next) => {
+  const { mostMegabytes, counted } = c.req.path.endsWith('/import') ? OF_A_REGISTER : USUAL;
+  const told = c.req.header('transfer-encoding') === undefined ? c.req.header('content-length') : undefined;
+  return told !== undefined && Number(told) <= mostMegabytes * MEGABYTE_BYTES ? next() : counted(c, next);
+};
