@@ -70,16 +70,18 @@ export async function addMovement(db: Executor, draft: Draft, now: Date, decided
   return added!; // one for each
 }
 
-/** Adds entries of one organisation in one statement, in their order; what became of each. */
+/** Adds entries of one organisation in one statement; what became of each, in the order in which they were given. */
 export async function addMovements(
   db: Executor,
   organisationId: string,
   entries: readonly NewEntry[],
   now: Date,
 ): Promise<readonly Added[]> {
+  // in the order of the accounts they come from, as balances are touched: who books one by one waits, and never deadlocks
+  const inOrder = [...entries].sort((one, other) => (one.draft.from < other.draft.from ? -1 : 1));
   const rows = await db
     .insertInto('movement')
-    .values(entries.map(({ draft, decided }) => ({ ...rowOf(draft), content_hash: contentHash(decided), recorded_at: now })))
+    .values(inOrder.map(({ draft, decided }) => ({ ...rowOf(draft), content_hash: contentHash(decided), recorded_at: now })))
     .onConflict((conflict) => conflict.constraint('movement_key_used_once').doNothing())
     .returning('id')
     .execute();
