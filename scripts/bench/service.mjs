@@ -82,7 +82,10 @@ async function measure(url, bareUrl, settings) {
   row('bookings, 50 writers', fifty);
   row('a bare insert in one transaction, 10', plain);
   row('the same into the guarded ledger, 10', guarded);
-  say(`bookings / bare insert: ${share(ten, plain)}; / bare insert into the guarded ledger: ${share(ten, guarded)}`);
+  row('a bare insert in one transaction, 50', plainFifty);
+  say(
+    `bookings / bare insert: ${share(ten, plain)}, of fifty writers ${share(fifty, plainFifty)}; / into the guarded ledger: ${share(ten, guarded)}`,
+  );
   say(
     `p95 of 50 writers / p95 of one: ${(fifty.p95 / one.p95).toFixed(1)}; of the bare insert: ${(plainFifty.p95 / plainOne.p95).toFixed(1)}`,
   );

@@ -1,7 +1,7 @@
 import type { Booked } from '@hygromet/contract/movement';
 import { CoreError } from '@hygromet/core/errors';
 import { AtOnce } from '../store/at-once';
-import { lockCylinders } from '../store/cylinder-store';
+import { lockCylinders, lockFreeCylinders } from '../store/cylinder-store';
 import type { Executor, Tx } from '../store/database';
 import { inTransaction } from '../store/in-transaction';
 import { ownOrganisation, type OrganisationRow } from '../store/organisation-store';
@@ -109,35 +109,59 @@ export class BookingLine {
     return taken;
   }
 
+  /** One lot. Who wants a cylinder that somebody else holds waits for it outside: nobody behind him has to. */
   private async writeTogether(those: readonly Waiting[]): Promise<void> {
     try {
-      const organisation = await ownOrganisation(this.db);
-      const outside = { organisation, store: new AtOnce(this.db, organisation.id) };
-      const ended = await this.written(those, outside);
-      for (const [k, one] of those.entries()) {
-        const end = ended[k]!; // one for each
-        if (end.status === 'fulfilled') one.entered(end.value, outside);
-        else one.failed(end.reason);
-      }
-    } catch (error) {
-      if (those.length === 1) those[0]!.failed(error);
-      else for (const one of those) await this.writeTogether([one]);
+      const { ended, held } = await this.written(those, lockFreeCylinders);
+      for (const one of held) void this.writeAlone(one);
+      for (const end of ended) end();
+    } catch {
+      await Promise.all(those.map((one) => this.writeAlone(one)));
     }
   }
 
-  /** How each ended. @throws what the database says where it refuses a statement: then nothing of it is written */
-  private async written(those: readonly Waiting[], outside: Desk): Promise<readonly PromiseSettledResult<Entered>[]> {
+  private async writeAlone(one: Waiting): Promise<void> {
+    try {
+      const { ended } = await this.written([one], waitForCylinders);
+      for (const end of ended) end();
+    } catch (error) {
+      one.failed(error);
+    }
+  }
+
+  /**
+   * Writes them in one transaction: what each is to be told after it, and who was left out because others hold what he wants.
+   * @throws what the database says where it refuses a statement: then nothing of it is written
+   */
+  private async written(those: readonly Waiting[], lock: Lock) {
+    const organisation = await ownOrganisation(this.db);
+    const outside = { organisation, store: new AtOnce(this.db, organisation.id) };
     await Promise.all(those.map((one) => one.judgeAhead(outside)));
     return inTransaction(this.db, async (tx) => {
-      await lockCylinders(tx, [...new Set(those.flatMap(({ into, from }) => [into, from]))]);
-      const desk = { organisation: outside.organisation, store: new AtOnce(tx, outside.organisation.id) };
+      const others = await lock(tx, [...new Set(those.flatMap(({ into, from }) => [into, from]))]);
+      const isHeld = ({ into, from }: Waiting) => others.includes(into) || others.includes(from);
+      const desk = { organisation, store: new AtOnce(tx, organisation.id) };
       const inTurn = turnsOf(tx);
-      const ended = await Promise.allSettled(those.map((one) => one.enter(desk, inTurn)));
-      for (const end of ended) if (end.status === 'rejected' && !isRefusal(end.reason)) throw end.reason;
-      return ended;
+      const free = those.filter((one) => !isHeld(one));
+      const settled = await Promise.allSettled(free.map((one) => one.enter(desk, inTurn)));
+      const ended = settled.map((end, k) => {
+        const one = free[k]!; // one for each
+        if (end.status === 'fulfilled') return () => one.entered(end.value, outside);
+        if (!isRefusal(end.reason)) throw end.reason;
+        return () => one.failed(end.reason);
+      });
+      return { ended, held: those.filter(isHeld) };
     });
   }
 }
+
+/** Holds cylinders until the transaction ends; those that others hold, where they are not waited for. */
+type Lock = (tx: Tx, ids: readonly string[]) => Promise<readonly string[]>;
+
+const waitForCylinders: Lock = async (tx, ids) => {
+  await lockCylinders(tx, ids);
+  return [];
+};
 
 /** A transaction goes on after what the rules refuse; after what the database refuses it does not. */
 const isRefusal = (error: unknown): boolean => error instanceof DomainError || error instanceof CoreError;

@@ -107,6 +107,14 @@ export async function lockCylinders(tx: Tx, ids: readonly string[]): Promise<voi
   await tx.selectFrom('cylinder').select('id').where('id', '=', anyOf(ids)).orderBy('id').forUpdate().execute();
 }
 
+/** Holds those of the cylinders that nobody else holds; which of them others hold. Other accounts among the ids are passed over. */
+export async function lockFreeCylinders(tx: Tx, ids: readonly string[]): Promise<readonly string[]> {
+  const free = await tx.selectFrom('cylinder').select('id').where('id', '=', anyOf(ids)).orderBy('id').forUpdate().skipLocked().execute();
+  const others = ids.filter((id) => !free.some((own) => own.id === id));
+  if (others.length === 0) return [];
+  return (await tx.selectFrom('cylinder').select('id').where('id', '=', anyOf(others)).execute()).map(({ id }) => id);
+}
+
 const typedColumn = (typed: Typed | undefined) => (typed === undefined ? null : JSON.stringify(typed));
 
 export async function addCylinder(db: Executor, organisationId: string, id: string, draft: NewCylinder, now: Date): Promise<void> {
