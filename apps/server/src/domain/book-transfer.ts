@@ -78,7 +78,7 @@ async function enterTransfer(scene: Scene, { inTurn, environment, judged }: Mean
   const draft = { ...draftOf(transfer, organisation, incoming, massKg, environment.newId()), against };
   if (changesWhenFilled(cylinder)) await inTurn((tx) => filled(tx, cylinder, incoming.id, transfer.recordedBy));
   // last: from here on whoever books out of the same account waits
-  const added = await store.add({ draft, decided }, environment.now());
+  const added = await store.add({ draft, decided, recordedAt: environment.now() });
   if (added.state !== 'added') throw keyReused();
   if (source.kind === 'cylinder') await inTurn((tx) => emptiedIfSo(tx, organisation.id, source.id, transfer.recordedBy));
   return { movement: added.id, cylinder: cylinder.id, repeated: false };

@@ -36,7 +36,7 @@ export class AtOnce {
   );
   private readonly twins = askedTogether((questions: readonly TwinQuestion[]) => twinsOf(this.db, questions), MOST_COUNT);
   private readonly entries = askedTogether(
-    (drafts: readonly (NewEntry & { now: Date })[]) => addMovements(this.db, this.organisationId, drafts, drafts[0]!.now),
+    (entries: readonly NewEntry[]) => addMovements(this.db, this.organisationId, entries),
     MOST_COUNT,
   );
 
@@ -52,5 +52,5 @@ export class AtOnce {
   /** The entry that this key has made; undefined where the key is new. */
   earlier = (key: string): Promise<EarlierEntry | undefined> => this.earlierEntries.load(key);
   twin = (question: TwinQuestion): Promise<Twin | undefined> => this.twins.load(question);
-  add = (entry: NewEntry, now: Date): Promise<Added> => this.entries.load({ ...entry, now });
+  add = (entry: NewEntry): Promise<Added> => this.entries.load(entry);
 }

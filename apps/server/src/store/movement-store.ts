@@ -62,39 +62,31 @@ export type Added = { readonly state: 'added'; readonly id: string } | Sent;
 export interface NewEntry {
   readonly draft: Draft;
   readonly decided: Decided;
+  readonly recordedAt: Date;
 }
 
 /** Adds an entry. The same key with the same content finds the first entry; with another content it is refused. */
 export async function addMovement(db: Executor, draft: Draft, now: Date, decided: Decided = draft): Promise<Added> {
-  const [added] = await addMovements(db, draft.organisationId, [{ draft, decided }], now);
+  const [added] = await addMovements(db, draft.organisationId, [{ draft, decided, recordedAt: now }]);
   return added!; // one for each
 }
 
 /** Adds entries of one organisation in one statement; what became of each, in the order in which they were given. */
-export async function addMovements(
-  db: Executor,
-  organisationId: string,
-  entries: readonly NewEntry[],
-  now: Date,
-): Promise<readonly Added[]> {
+export async function addMovements(db: Executor, organisationId: string, entries: readonly NewEntry[]): Promise<readonly Added[]> {
   // in the order of the accounts they come from, as balances are touched: who books one by one waits, and never deadlocks
-  const inOrder = [...entries].sort((one, other) => (one.draft.from < other.draft.from ? -1 : 1));
+  const inOrder = [...entries].sort((one, other) => one.draft.from.localeCompare(other.draft.from));
   const rows = await db
     .insertInto('movement')
-    .values(inOrder.map(({ draft, decided }) => ({ ...rowOf(draft), content_hash: contentHash(decided), recorded_at: now })))
+    .values(
+      inOrder.map(({ draft, decided, recordedAt }) => ({ ...rowOf(draft), content_hash: contentHash(decided), recorded_at: recordedAt })),
+    )
     .onConflict((conflict) => conflict.constraint('movement_key_used_once').doNothing())
     .returning('id')
     .execute();
   const added = new Set(rows.map(({ id }) => id));
   const others = entries.filter(({ draft }) => !added.has(draft.id));
-  const earlier =
-    others.length === 0
-      ? []
-      : await entriesByKeys(
-          db,
-          organisationId,
-          others.map(({ draft }) => draft.key),
-        );
+  const keys = others.map(({ draft }) => draft.key);
+  const earlier = keys.length === 0 ? [] : await entriesByKeys(db, organisationId, keys);
   return entries.map(({ draft, decided }): Added => {
     if (added.has(draft.id)) return { state: 'added', id: draft.id };
     return sentAs(earlier[others.findIndex((other) => other.draft === draft)], decided) ?? { state: 'key-reused' };

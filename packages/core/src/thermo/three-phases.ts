@@ -37,8 +37,10 @@ const systems = systemsBySize();
  * parts (`stability.ts`; Michelsen, Fluid Phase Equilib. 9 (1982) 21).
  * @returns the phases as they have to be beside each other, though not all of them may be there; nothing where none are found
  */
-export function threePhases(vessel: Vessel, rho: number): ThreePhases | undefined {
-  const c = vessel.x.map((x) => (x * rho) / vessel.molarMass);
+export const threePhases = (vessel: Vessel, rho: number): ThreePhases | undefined => atOnce(vessel, rho) ?? fromColder(vessel, rho);
+
+function atOnce(vessel: Vessel, rho: number): ThreePhases | undefined {
+  const c = contentOf(vessel, rho);
   let found: ThreePhases | undefined;
   for (const start of [...besideOneLiquid(vessel, rho), ...outOfTheWhole(vessel)]) {
     const phases = solved(start, c);
@@ -46,6 +48,29 @@ export function threePhases(vessel: Vessel, rho: number): ThreePhases | undefine
     found ??= phases;
   }
   return found;
+}
+
+const contentOf = ({ x, molarMass }: Vessel, rho: number) => x.map((value) => (value * rho) / molarMass);
+
+/** K below, from where the phases are followed, and in how many steps. */
+const COLDER = [3, 8, 15];
+const WARMING_STEPS = 12;
+
+/** Where two liquids are about to become one, a start finds only one of them: they are followed from where they lie further apart. */
+function fromColder(vessel: Vessel, rho: number): ThreePhases | undefined {
+  for (const by of COLDER) {
+    const colder = atOnce({ ...vessel, T: vessel.T - by }, rho);
+    if (colder === undefined) continue;
+    const [first, second] = colder.liquids;
+    const phases: Three = [first.phase, second.phase, colder.vapour.phase];
+    for (let k = 1; k <= WARMING_STEPS; k++) {
+      for (const phase of phases) phase.evaluate(vessel.T - by * (1 - k / WARMING_STEPS));
+      const warmer = solved(phases, contentOf(vessel, rho));
+      if (warmer === undefined) break;
+      if (k === WARMING_STEPS) return warmer;
+    }
+  }
+  return undefined;
 }
 
 type Three = readonly [liquid: Phase, other: Phase, vapour: Phase];

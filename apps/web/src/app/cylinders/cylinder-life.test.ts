@@ -7,6 +7,7 @@ import { bubblePoint } from '@hygromet/core/thermo/saturation';
 import { pascal } from '@hygromet/core/units/quantity';
 import { celsius, fahrenheit } from '@hygromet/core/units/temperature';
 import { BehaviorSubject, of, throwError } from 'rxjs';
+import { UNKNOWN } from '@hygromet/core/cylinder/unknown-content';
 import { aCylinder, anAccount, render, settled, stage } from '../../../test/scene';
 import { ApiError } from '../data/api-error';
 import { Units } from '../preferences/units.service';
@@ -45,6 +46,22 @@ test('what is typed of an event is kept on the device, cylinder by cylinder, unt
   await press('Record it');
   const { '~': _mark, ...left } = JSON.parse(kept['hygromet.draft.cylinder-event.c7'] ?? '{}') as Record<string, unknown>;
   expect(left).toEqual({ what: 'moved' });
+});
+
+describe('how it stands', () => {
+  test('a mixture that has parted has no limit, and is drawn with its pressure all the same', async () => {
+    const { text, root } = await open({ contentKg: 4, refrigerant: null, composition: { 'R-717': 0.5, 'R-290': 0.5 }, flags: ['mixed'] });
+    expect(text()).toContain('now, two layers');
+    expect(text()).toMatch(/\d+ % · 26\d psig/);
+    expect(text()).toContain('it has no one boiling point, and no fill limit');
+    expect(root.querySelectorAll('hy-cylinder-drawing .liquid.stop')).toHaveLength(0);
+  });
+
+  test('of what nobody has identified nothing is drawn, and that is said', async () => {
+    const { text, root } = await open({ contentKg: 4, refrigerant: null, composition: UNKNOWN });
+    expect(text()).toContain('not identified: nothing can be drawn of it');
+    expect(root.querySelector('hy-cylinder-drawing')).toBeNull();
+  });
 });
 
 describe('what happened is recorded', () => {

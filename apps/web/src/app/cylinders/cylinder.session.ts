@@ -68,13 +68,15 @@ export class CylinderSession {
       };
     }),
   );
+  /** Of what nobody has identified nothing can be drawn. */
+  readonly unidentified = computed(() => isUnknown(this.composition() ?? {}));
   /** Now, at the limit, and at 131 °F; where there is no limit, what is in it now and at 131 °F. */
   readonly levels = coreQuery(
     this.properties,
     'levels',
     computed(() => {
       const [cylinder, composition, limits, T] = [this.known(), this.composition(), this.limits(), this.temperature()];
-      if (cylinder === undefined || composition === undefined || limits.state === 'waiting' || isUnknown(composition)) return undefined;
+      if (cylinder === undefined || composition === undefined || limits.state === 'waiting' || this.unidentified()) return undefined;
       const now = { massKg: this.contentKg(), T };
       const net = valueOf(limits)?.ruling.net;
       const cases = net === undefined ? [now, { ...now, T: HOT_REFERENCE }] : [now, { massKg: net, T }, { massKg: net, T: HOT_REFERENCE }];
