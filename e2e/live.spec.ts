@@ -85,3 +85,98 @@ test('a transfer followed with typed readings alone, seen by a colleague as well
   await panel.getByRole('button', { name: 'Stop, read the scale' }).click();
   await expect(page.getByRole('button', { name: 'Log transfer' })).toBeVisible();
 });
+
+/** A JPEG as a camera makes it, drawn by the browser that is here. */
+const picture = async (page: Page): Promise<Buffer> =>
+  Buffer.from(
+    (
+      await page.evaluate(() => {
+        const canvas = document.createElement('canvas');
+        [canvas.width, canvas.height] = [2400, 1800];
+        const pen = canvas.getContext('2d');
+        if (pen !== null) [pen.fillStyle, pen.font] = ['#c8b88a', '200px sans-serif'];
+        pen?.fillRect(0, 0, 2400, 1800);
+        pen?.strokeText('flare', 600, 900);
+        return canvas.toDataURL('image/jpeg', 0.9);
+      })
+    ).replace(/^data:image\/jpeg;base64,/, ''),
+    'base64',
+  );
+
+test('a nitrogen hold read by its instruments finds the leak, goes on while no page is open, and is photographed', async ({ page }) => {
+  const registered = await page.request.post('/api/systems', {
+    data: { key: randomUUID(), site: 'Net store', name: 'cold room', kind: 'walk-in', refrigerant: 'R-448A', nameplateKg: 5 },
+  });
+  const { id: system } = (await registered.json()) as { id: string };
+  const said = { recordedBy: 'Ines Marrow' };
+  const day = new Date().toLocaleDateString('sv');
+  const opened = await page.request.post('/api/visits', { data: { key: randomUUID(), system, day, reason: 'held', ...said } });
+  const { id } = (await opened.json()) as { id: string };
+  await page.request.post(`/api/visits/${id}/events`, {
+    data: {
+      kind: 'looked',
+      key: randomUUID(),
+      happenedAt: new Date().toISOString(),
+      look: { ambient: { text: '72', unit: 'F' } },
+      ...said,
+    },
+  });
+  await page.request.post(`${INSTRUMENTS}/proof`, { data: { system, leak: 'large', wet: false, ambientK: 295.4 } });
+  await act(page.request, { act: 'nitrogen', gaugePa: 300 * 6894.757 });
+  await act(page.request, { act: 'speed', to: 60 });
+
+  await page.goto(`/visits/${id}/prove`);
+  await page.getByLabel('Test pressure', { exact: true }).fill('300');
+  await page.getByLabel('Volume under test', { exact: true }).fill('12');
+  await page.getByLabel('Filled', { exact: true }).selectOption('30');
+  await page.getByRole('checkbox', { name: /I have read the pressure limits/ }).check();
+  await page.getByRole('button', { name: 'Start the hold' }).click();
+  await page.getByRole('button', { name: /^Follow .*probe-high/ }).click();
+  await expect(page.getByText(/Reads .*probe-high.* by itself: \d+ readings/)).toBeVisible();
+  // nobody looks for a while: what came meanwhile is there when somebody does
+  await page.goto('/');
+  const passed = async () => ((await (await page.request.get(`${INSTRUMENTS}/state`)).json()) as { scene: { t: number } }).scene.t;
+  const left = await passed();
+  await expect.poll(passed).toBeGreaterThan(left + 240);
+  await page.goto(`/visits/${id}/prove`);
+  await expect(page.getByText(/Nitrogen hold, \d+ min: leaking/)).toBeVisible({ timeout: 90_000 });
+  await page.getByRole('button', { name: 'End the test' }).click();
+  await expect(page.getByText(/Leaking \d.* per hour/).first()).toBeVisible();
+
+  await page
+    .getByLabel('Photograph Suction port, core and cap')
+    .setInputFiles({ name: 'leak.jpg', mimeType: 'image/jpeg', buffer: await picture(page) });
+  const shown = page.getByRole('img', { name: /Suction port, core and cap, .*Ines Marrow/ });
+  await expect(shown).toBeVisible();
+  await shown.scrollIntoViewIfNeeded();
+  await expect.poll(() => shown.evaluate((image: HTMLImageElement) => image.naturalWidth)).toBe(1600);
+  const file = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Certificate (PDF)' }).click();
+  expect((await file).suggestedFilename()).toMatch(/^pressure-test-Net-store.*\.pdf$/);
+});
+
+test('a vacuum read by the micron gauge: a leak of the own hose is put there', async ({ page }) => {
+  const systems = (await (await page.request.get('/api/systems')).json()) as { id: string; site: string }[];
+  const system = systems.find(({ site }) => site === 'Net store')?.id;
+  const visits = (await (await page.request.get('/api/visits')).json()) as { id: string; system: { id: string } }[];
+  const visit = visits.find((entry) => entry.system.id === system)?.id ?? '';
+  await page.request.post(`${INSTRUMENTS}/proof`, { data: { system, leak: 'own-hose', wet: false, ambientK: 295.4 } });
+  await act(page.request, { act: 'pump', to: 'on' });
+  await act(page.request, { act: 'speed', to: 60 });
+  await page.goto(`/visits/${visit}/prove`);
+  await page.getByRole('button', { name: 'The pump is running' }).click();
+  await page.getByRole('button', { name: 'Follow micron-1' }).click();
+  await expect(page.getByText(/Reads micron-1 by itself: [1-9]\d* readings/)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'End the pull-down' })).toBeEnabled({ timeout: 90_000 });
+  await page.getByRole('button', { name: 'End the pull-down' }).click();
+
+  await act(page.request, { act: 'system-valve', to: 'shut' });
+  await act(page.request, { act: 'pump', to: 'off' });
+  await act(page.request, { act: 'speed', to: 10 });
+  await page.getByRole('button', { name: 'Start the rise test' }).click();
+  await page.getByRole('button', { name: 'Follow micron-1' }).click();
+  await expect(page.getByText(/Reads micron-1 by itself: [5-9] readings|\d\d readings/)).toBeVisible({ timeout: 60_000 });
+  await page.getByLabel('Shut in').selectOption('pump');
+  await act(page.request, { act: 'system-valve', to: 'open' });
+  await expect(page.getByText(/in your own rig/).first()).toBeVisible({ timeout: 120_000 });
+});

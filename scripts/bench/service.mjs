@@ -8,7 +8,7 @@ import { asOwner, ensureDatabase } from '../lib/databases.mjs';
 import { at } from '../lib/paths.mjs';
 import { freePort } from '../lib/ports.mjs';
 import { prepareDatabase, spawnServer, untilServing } from '../lib/server-process.mjs';
-import { ask, load } from './load.mjs';
+import { ask, inTurns } from './load.mjs';
 
 const STEP_KG = 0.01;
 const R410A = { 'R-32': 0.5, 'R-125': 0.5 };
@@ -70,13 +70,15 @@ async function measure(url, bareUrl, settings) {
     const entry = { organisation, from: supplier, to: cylinders[writer].id, massKg: 1e-6, composition: R410A };
     await ask(`${bareUrl}/${how}`, entry);
   };
-  const one = await load(1, book);
-  const ten = await load(10, book);
-  const fifty = await load(50, book);
-  const plainOne = await load(1, insert('plain'));
-  const plain = await load(10, insert('plain'));
-  const plainFifty = await load(50, insert('plain'));
-  const guarded = await load(10, insert('guarded'));
+  const { one, ten, fifty, plainOne, plain, plainFifty, guarded } = await inTurns({
+    one: { writers: 1, once: book },
+    plainOne: { writers: 1, once: insert('plain') },
+    ten: { writers: 10, once: book },
+    plain: { writers: 10, once: insert('plain') },
+    guarded: { writers: 10, once: insert('guarded') },
+    fifty: { writers: 50, once: book },
+    plainFifty: { writers: 50, once: insert('plain') },
+  });
   row('bookings, 1 writer', one);
   row('bookings, 10 writers', ten);
   row('bookings, 50 writers', fifty);
@@ -89,8 +91,10 @@ async function measure(url, bareUrl, settings) {
   say(
     `p95 of 50 writers / p95 of one: ${(fifty.p95 / one.p95).toFixed(1)}; of the bare insert: ${(plainFifty.p95 / plainOne.p95).toFixed(1)}`,
   );
-  const bareList = await load(10, async () => void (await ask(`${bareUrl}/list`)));
-  const list = await load(10, async () => void (await ask(`${url}/api/cylinders`)));
+  const { list, bareList } = await inTurns({
+    list: { writers: 10, once: async () => void (await ask(`${url}/api/cylinders`)) },
+    bareList: { writers: 10, once: async () => void (await ask(`${bareUrl}/list`)) },
+  });
   row(`GET /api/cylinders, 10`, list);
   row('the same query served bare, 10', bareList);
   say(`list / bare: ${share(list, bareList)}`);

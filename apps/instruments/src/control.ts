@@ -3,7 +3,9 @@ import { Hono } from 'hono';
 import * as z from 'zod';
 import page from './page/index.html';
 import script from './page/page.script.js';
-import { probes, speeds } from './scene';
+import { speeds } from './played';
+import { leaks, proofProbes } from './proof-scene';
+import { probes } from './scene';
 import type { Simulation } from './simulation';
 
 const setting = z.strictObject({
@@ -13,14 +15,27 @@ const setting = z.strictObject({
   ambientK: z.number().min(240).max(330),
 });
 
+const proof = z.strictObject({
+  system: z.uuid(),
+  leak: z.enum(leaks),
+  wet: z.boolean(),
+  ambientK: z.number().min(260).max(320),
+});
+
 const act = z.discriminatedUnion('act', [
   z.strictObject({ act: z.literal('valve'), to: z.enum(['open', 'shut']) }),
   z.strictObject({ act: z.literal('machine'), to: z.enum(['on', 'off']) }),
   z.strictObject({ act: z.literal('cooling'), to: z.enum(coolingsOfCylinder) }),
-  z.strictObject({ act: z.literal('probe'), probe: z.enum(probes), to: z.enum(['on', 'off']) }),
+  z.strictObject({ act: z.literal('probe'), probe: z.enum([...probes, ...proofProbes]), to: z.enum(['on', 'off']) }),
   z.strictObject({ act: z.literal('kick') }),
   z.strictObject({ act: z.literal('zero'), kg: z.number().min(-5).max(5) }),
   z.strictObject({ act: z.literal('speed'), to: z.literal([...speeds]) }),
+  z.strictObject({ act: z.literal('nitrogen'), gaugePa: z.number().min(0).max(4e6) }),
+  z.strictObject({ act: z.literal('vent') }),
+  z.strictObject({ act: z.literal('pump'), to: z.enum(['on', 'off']) }),
+  z.strictObject({ act: z.literal('system-valve'), to: z.enum(['open', 'shut']) }),
+  z.strictObject({ act: z.literal('mend') }),
+  z.strictObject({ act: z.literal('sun'), to: z.enum(['on', 'off']) }),
 ]);
 
 /** The page on which a person sets the scene. It answers to this machine alone, and to no page of somebody else. */
@@ -41,6 +56,12 @@ export const control = (simulation: Simulation) =>
       const parsed = setting.safeParse(await c.req.json());
       if (!parsed.success) return c.json({ problem: parsed.error.issues[0]?.message ?? 'This is no scene.' }, 422);
       await simulation.set(parsed.data);
+      return c.json(simulation.state());
+    })
+    .post('/proof', async (c) => {
+      const parsed = proof.safeParse(await c.req.json());
+      if (!parsed.success) return c.json({ problem: parsed.error.issues[0]?.message ?? 'This is no scene.' }, 422);
+      await simulation.prove(parsed.data);
       return c.json(simulation.state());
     })
     .post('/act', async (c) => {

@@ -77,7 +77,7 @@ test('what is sent can be read by the one who receives it', () => {
     ['probe-high', 'head', now],
     ['clamp-1', 'wall', now],
   ]);
-  const facts = received(factsOf(10, 80, now), now);
+  const facts = received(factsOf({ gross: 11.2, vacuum: 66 }, 10, 80, now), now);
   expect(facts.problems).toEqual([]);
   expect(facts.facts.filter(({ instrument }) => instrument === 'scale-1').map(({ fact, value }) => [fact, value])).toEqual([
     ['kind', 'scale'],
@@ -86,4 +86,5 @@ test('what is sent can be read by the one who receives it', () => {
     ['simulated', true],
     ['speed', 10],
   ]);
+  expect(new Set(facts.facts.map(({ instrument }) => instrument))).toEqual(new Set(['scale-1', 'micron-1']));
 });

@@ -1,14 +1,10 @@
 import type { CylinderCooling, Scenario } from '@hygromet/core/twin/scenario';
 import { TransferRun } from '@hygromet/core/twin/transfer-run';
 import type { Noise } from './noise';
+import { arriving, type Played, type Shown, type Speed } from './played';
 
-export const speeds = [1, 10, 60] as const;
-export type Speed = (typeof speeds)[number];
 export const probes = ['suction', 'head', 'wall'] as const;
 export type Probe = (typeof probes)[number];
-
-/** A reading as an instrument shows it, SI. */
-export type Shown = Readonly<Partial<Record<'gross' | 'suction' | 'head' | 'wall', number>>>;
 
 /** What a person can do in the scene. */
 export type Act =
@@ -25,12 +21,10 @@ const AIR_PA = 101_325;
 const KICK = { kg: 1.2, restS: 3 };
 /** kg: what the display of a field scale shows. */
 const SCALE_STEP = 0.005;
-/** Share of the readings that never arrive. */
-const DROPPED = 0.005;
 const AT_ONCE = 2e4;
 
 /** System, machine, hoses and cylinder as they really are, and what instruments make of them. Its seconds pass `speed` times as fast as ours. */
-export class Scene {
+export class Scene implements Played<Act> {
   private readonly run: TransferRun;
   private t = 0;
   private speed: Speed = 1;
@@ -52,7 +46,6 @@ export class Scene {
     this.bias = { suction: 1 + 0.005 * noise.normal(), head: 1 + 0.005 * noise.normal(), wall: 0.5 * noise.normal() };
   }
 
-  /** Lets our seconds pass. */
   pass(seconds: number): void {
     this.t += this.speed * seconds;
     for (let k = 0; k < AT_ONCE && !this.run.over && this.run.time < this.t; k++) this.run.advance();
@@ -91,7 +84,6 @@ export class Scene {
     }
   }
 
-  /** What stands on the displays now; a reading that is lost on its way is not there. */
   shown(): Shown {
     const { grossKg, suctionPa, headPa, cylinderK } = this.run.now;
     const since = (this.t - this.kickedAt) / this.speed;
@@ -104,14 +96,14 @@ export class Scene {
       head: pressure('head', headPa),
       ...(this.off.has('wall') ? {} : { wall: cylinderK + this.bias.wall + 0.2 * this.noise.normal() }),
     };
-    return Object.fromEntries(Object.entries(all).filter(() => this.noise.uniform() > DROPPED));
+    return arriving(all, () => this.noise.uniform());
   }
 
-  /** For the page of the simulation: what really is. */
   state() {
     const { valve, machine, cooling, speed, t } = this;
     const { grossKg, suctionPa, headPa, cylinderK, systemKg } = this.run.now;
     return {
+      kind: 'transfer' as const,
       valve,
       machine,
       cooling,

@@ -3,6 +3,8 @@ import { system } from '@hygromet/contract/system';
 import * as z from 'zod';
 import type { Gateway } from './gateway';
 import { Noise } from './noise';
+import type { Played } from './played';
+import { ProofScene, type ProofAct, type ProofSetting } from './proof-scene';
 import { Scene, type Act } from './scene';
 import { factsOf, packOf } from './senml-pack';
 import { hiddenTruth, type SceneSetting } from './truth';
@@ -10,13 +12,15 @@ import { hiddenTruth, type SceneSetting } from './truth';
 /** ms between readings. */
 export const EVERY_MS = 500;
 const FACTS_EVERY = 20;
+/** L of a system for a kilogram of its charge: usual sizes (common practice). */
+const VOLUME_PER_KG = 2.55e-3;
 /** Per cent of a battery that an hour takes. */
 const BATTERY_PER_HOUR = 4;
 
 /** The scene that is set, read twice a second and passed on. */
 export class Simulation {
-  private scene: Scene | undefined;
-  private setting: SceneSetting | undefined;
+  private scene: Scene | ProofScene | undefined;
+  private setting: SceneSetting | ProofSetting | undefined;
   private readonly startedAt = Date.now();
   private ticks = 0;
   private last = Date.now();
@@ -36,10 +40,20 @@ export class Simulation {
     const noise = new Noise(this.seed++);
     this.scene = new Scene(hiddenTruth(setting, ownSystem, ownCylinder, noise), noise);
     this.setting = setting;
+    this.ticks = 0;
   }
 
-  do(act: Act): void {
-    this.scene?.do(act);
+  /** Instruments on a system that is to be tested, open to the air. */
+  async prove(setting: ProofSetting): Promise<void> {
+    const { nameplateKg } = await this.ask(`/api/systems/${setting.system}`, system);
+    this.scene = new ProofScene(VOLUME_PER_KG * nameplateKg, setting, new Noise(this.seed++));
+    this.setting = setting;
+    this.ticks = 0;
+  }
+
+  /** What cannot be done in this scene is not done. */
+  do(act: Act | ProofAct): void {
+    (this.scene as Played<Act | ProofAct> | undefined)?.do(act);
     // another speed is told at once
     if (act.act === 'speed') this.ticks = 0;
   }
@@ -73,8 +87,9 @@ export class Simulation {
     if (this.scene === undefined) return;
     this.scene.pass(passed);
     const battery = Math.max(5, 96 - (BATTERY_PER_HOUR * (now - this.startedAt)) / 3_600_000);
-    const facts = this.ticks++ % FACTS_EVERY === 0 ? factsOf(this.scene.state().speed, battery, now / 1000) : [];
-    const pack = packOf(this.scene.shown(), now / 1000);
+    const shown = this.scene.shown();
+    const facts = this.ticks++ % FACTS_EVERY === 0 ? factsOf(shown, this.scene.state().speed, battery, now / 1000) : [];
+    const pack = packOf(shown, now / 1000);
     // names of readings are whole: a base name before them would be put in front
     if (pack.length > 0) this.gateway.send(pack);
     if (facts.length > 0) this.gateway.send(facts);

@@ -97,6 +97,7 @@ export const aVisit = (more: Partial<Visit> = {}): Visit => ({
   tests: [],
   transfers: [],
   joints: [],
+  photographs: [],
   refrigerantTests: [],
   cleaning: [],
   runs: [],

@@ -9,6 +9,7 @@ import { addedGateway, gateway, instrument, newGateway, receivedReadings, senmlP
 import { cylindersImport, importAnswer, systemsImport } from './import';
 import { id } from './primitives';
 import { computeAnswer, computeRequest } from './compute';
+import { addedPhotograph, newPhotograph } from './photograph';
 import { newPrice, price } from './price';
 import { propertyAnswer, propertyRequest } from './properties';
 import { refrigerantSummary } from './refrigerant';
@@ -59,6 +60,7 @@ export const endpoints = {
   addVisit: { method: 'post', path: '/api/visits', summary: 'Open a visit to a system', body: newVisit, answer: visit, status: 201 },
   visit: { method: 'get', path: '/api/visits/:id', summary: 'A visit, with everything that was added to it', params: byId, answer: visitWithEvents, status: 200 },
   addVisitEvent: { method: 'post', path: '/api/visits/:id/events', summary: 'Add to a visit what was seen, read, decided or done; what decides for others is refused where there is something newer', params: byId, body: newVisitEvent, answer: visit, status: 201 },
+  addPhotograph: { method: 'post', path: '/api/photographs', summary: 'Keep a photograph (JPEG, base64); it is read at /api/photographs/{id}.jpg and shown where an event of a visit names it', body: newPhotograph, answer: addedPhotograph, status: 201 },
   instruments: { method: 'get', path: '/api/instruments', summary: 'Instruments that were heard in the last day, with what they last said', answer: z.array(instrument), status: 200 },
   sendReadings: { method: 'post', path: '/api/instruments/readings', summary: 'Readings of instruments as SenML (RFC 8428), with the token of a gateway; what is sent twice is stored once', body: senmlPack, answer: receivedReadings, status: 200 },
   gateways: { method: 'get', path: '/api/gateways', summary: 'What may send readings', answer: z.array(gateway), status: 200 },

@@ -4,9 +4,10 @@ import { marks, stages } from '@hygromet/core/visit/stage';
 import * as z from 'zod';
 import { clockTime, day, id, instant, massKg, name, note, plainText, versionSeen } from './primitives';
 import { look } from './look';
+import { photographed } from './photograph';
 import { advices, runningConditions, runningReadings, runningUnit } from './running';
 import { visitPlan } from './visit-plan';
-import { anySetUp, testFinding, testReading, testSetUp } from './visit-test';
+import { anySetUp, followedInstruments, followedReadings, testFinding, testReading, testSetUp } from './visit-test';
 import { transferFinish, transferNote, transferReading, transferSetUp } from './visit-transfer';
 
 export const stage = z.enum(stages);
@@ -69,10 +70,12 @@ export const newVisitEvent = z.discriminatedUnion('kind', [
       error: 'Say why it is not needed: the reason is saved with the job.',
     }),
   z.strictObject({ kind: z.literal('joint-checked'), ...said, ...jointChecked }),
+  z.strictObject({ kind: z.literal('photographed'), ...said, ...photographed }),
   z.strictObject({ kind: z.literal('refrigerant-tested'), ...said, ...refrigerantTested }),
   z.strictObject({ kind: z.literal('cleaned'), ...said, ...cleaned }),
   z.strictObject({ kind: z.literal('test-begun'), ...said, testId: id, setUp: testSetUp }),
   z.strictObject({ kind: z.literal('test-read'), ...said, testId: id, reading: testReading }),
+  z.strictObject({ kind: z.literal('test-followed'), ...said, testId: id, ...followedInstruments, readings: followedReadings }),
   z.strictObject({ kind: z.literal('test-ended'), ...said, testId: id, finding: testFinding }),
   z.strictObject({ kind: z.literal('transfer-begun'), ...said, transferId: id, setUp: transferSetUp }),
   z.strictObject({ kind: z.literal('transfer-read'), ...said, transferId: id, reading: transferReading }),
@@ -100,10 +103,12 @@ export const visitEvent = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('read'), step: z.string(), text: z.string(), ...kept }),
   z.strictObject({ kind: z.literal('marked'), stage, mark: z.enum(marks), why: z.string(), ...kept }),
   z.strictObject({ kind: z.literal('joint-checked'), ...jointChecked, ...kept }),
+  z.strictObject({ kind: z.literal('photographed'), ...photographed, ...kept }),
   z.strictObject({ kind: z.literal('refrigerant-tested'), ...refrigerantTested, ...kept }),
   z.strictObject({ kind: z.literal('cleaned'), ...cleaned, ...kept }),
   z.strictObject({ kind: z.literal('test-begun'), testId: id, setUp: anySetUp, ...kept }),
   z.strictObject({ kind: z.literal('test-read'), testId: id, reading: testReading, ...kept }),
+  z.strictObject({ kind: z.literal('test-followed'), testId: id, ...followedInstruments, readings: followedReadings, ...kept }),
   z.strictObject({ kind: z.literal('test-ended'), testId: id, finding: testFinding, ...kept }),
   z.strictObject({ kind: z.literal('transfer-begun'), transferId: id, setUp: transferSetUp, ...kept }),
   z.strictObject({ kind: z.literal('transfer-read'), transferId: id, reading: transferReading, ...kept }),

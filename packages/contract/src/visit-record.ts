@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { clockTime, day, instant } from './primitives';
 import { look } from './look';
+import { photographed } from './photograph';
 import { ran, stage } from './visit-event';
 import { visitPlan } from './visit-plan';
 import { visitTest } from './visit-test';
@@ -30,6 +31,8 @@ export const visitRecord = z.strictObject({
   joints: z.array(
     z.strictObject({ joint: z.string(), check: z.enum(jointChecks), finding: z.enum(jointFindings), at: instant, by: z.string() }),
   ),
+  /** In the order in which they were taken. */
+  photographs: z.array(z.strictObject({ ...photographed, at: instant, by: z.string() })),
   /** Pressure and vacuum tests, in the order in which they were begun. */
   tests: z.array(visitTest),
   /** Transfers that were followed as they ran, in the order in which they were begun. */

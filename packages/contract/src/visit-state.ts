@@ -19,6 +19,7 @@ export function withEvent(before: VisitRecord | undefined, event: VisitEvent): V
       tests: [],
       transfers: [],
       joints: [],
+      photographs: [],
       refrigerantTests: [],
       cleaning: [],
       runs: [],
@@ -51,6 +52,10 @@ function changeBy(event: VisitEvent, before: VisitRecord): Partial<VisitRecord> 
       const { joint, check, finding, happenedAt: at, recordedBy: by } = event;
       return { joints: [...before.joints.filter((entry) => entry.joint !== joint), { joint, check, finding, at, by }] };
     }
+    case 'photographed': {
+      const { photograph, place, note, happenedAt: at, recordedBy: by } = event;
+      return { photographs: [...before.photographs, { photograph, place, note, at, by }] };
+    }
     case 'refrigerant-tested': {
       const { test, result, kit, happenedAt: at, recordedBy: by } = event;
       return { refrigerantTests: [...before.refrigerantTests, { test, result, kit, at, by }] };
@@ -63,7 +68,15 @@ function changeBy(event: VisitEvent, before: VisitRecord): Partial<VisitRecord> 
       return {
         tests: [
           ...before.tests,
-          { id: event.testId, setUp: event.setUp, begunAt: event.happenedAt, begunBy: event.recordedBy, readings: [], ended: null },
+          {
+            id: event.testId,
+            setUp: event.setUp,
+            begunAt: event.happenedAt,
+            begunBy: event.recordedBy,
+            readings: [],
+            followed: null,
+            ended: null,
+          },
         ],
       };
     case 'test-read':
@@ -73,6 +86,8 @@ function changeBy(event: VisitEvent, before: VisitRecord): Partial<VisitRecord> 
           readings: [...test.readings, { at: event.happenedAt, by: event.recordedBy, reading: event.reading }],
         })),
       };
+    case 'test-followed':
+      return { tests: changedTest(before, event.testId, (test) => withFollowed(test, event)) };
     case 'test-ended':
       return {
         tests: changedTest(before, event.testId, (test) => ({
@@ -130,6 +145,18 @@ function changeBy(event: VisitEvent, before: VisitRecord): Partial<VisitRecord> 
     default:
       return event satisfies never;
   }
+}
+
+/** Two pages may follow one test: what the other has sent already is not taken twice. */
+function withFollowed(test: VisitTest, { instruments, speed, readings }: Extract<VisitEvent, { kind: 'test-followed' }>): VisitTest {
+  const by = instruments.join(', ');
+  const begun = Date.parse(test.begunAt);
+  const last = Math.max(-1, ...test.readings.filter((entry) => entry.by === by).map(({ at }) => Date.parse(at) - begun));
+  const fresh = readings
+    .map(({ t, reading }) => ({ afterMs: Math.round(1000 * t), reading }))
+    .filter(({ afterMs }) => afterMs > last)
+    .map(({ afterMs, reading }) => ({ at: new Date(begun + afterMs).toISOString(), by, reading }));
+  return { ...test, readings: [...test.readings, ...fresh], followed: instruments.length === 0 ? null : { instruments, speed } };
 }
 
 const changedTest = ({ tests }: VisitRecord, id: string, change: (test: VisitTest) => VisitTest): VisitTest[] =>

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { pullDownVerdicts } from '@hygromet/core/proof/pull-down';
 import { hoseSizes } from '@hygromet/core/proof/conductance';
-import { id, instant, name, quantity, temperatureK, volumeM3 } from './primitives';
+import { id, instant, name, plainText, quantity, temperatureK, volumeM3 } from './primitives';
 
 const gaugePa = (what: string) =>
   quantity(what)
@@ -23,6 +23,10 @@ export const holdSetUp = z.strictObject({
   /** Share an hour above which a leak is to be excluded. */
   tightTo: quantity('leak to be excluded').positive({ error: 'The leak to be excluded is above 0.' }).max(1),
   startHour: quantity('hour').min(0).max(24),
+  /** The piece of the circuit that is tested, with its valves shut; nothing for the whole circuit. */
+  tested: plainText.max(160).optional(),
+  /** When somebody comes back to read it; nothing for a hold that is watched. */
+  until: instant.optional(),
   atmospherePa: quantity('atmosphere').min(3e4).max(1.1e5),
   /** What a test may put on it at most, and the part that rules; nothing where no limit is recorded and a person has said so. */
   mostGaugePa: quantity('limit').nullable(),
@@ -39,6 +43,8 @@ export const riseSetUp = z.strictObject({
   compressorWithOil: z.boolean(),
   /** micron a minute. */
   leakAbove: quantity('leak to be excluded').positive().max(10_000),
+  /** What a nitrogen hold before it has left of a leak, micron a minute. */
+  leakAtMost: quantity('leak that the hold has left').positive().max(10_000).optional(),
 });
 export type RiseSetUp = z.infer<typeof riseSetUp>;
 
@@ -86,6 +92,23 @@ export type TestReading = z.infer<typeof testReading>;
 export type HoldReading = z.infer<typeof holdReading>;
 export type RiseReading = z.infer<typeof riseReading>;
 
+/** Instruments that a test is read from, and how much faster their time passes than ours: only simulated ones hurry. */
+export const followedInstruments = {
+  instruments: z.array(plainText.min(1).max(80)).max(6),
+  speed: quantity('speed').min(1).max(60),
+};
+/** What instruments showed, s since the test began by their own clock. */
+export const followedReadings = z
+  .array(
+    z.strictObject({
+      t: quantity('time of the reading')
+        .min(0)
+        .max(90 * 86_400),
+      reading: testReading,
+    }),
+  )
+  .max(400);
+
 /** What a test has shown, with its limit: never "tight" alone. */
 export const testFinding = z.strictObject({
   verdict: z.enum(['leaking', 'tight', 'leak', 'no-leak', 'cannot-tell', ...pullDownVerdicts]),
@@ -100,7 +123,10 @@ export const visitTest = z.strictObject({
   setUp: anySetUp,
   begunAt: instant,
   begunBy: name('name of the person'),
+  /** Typed by a person, or followed from instruments: then `by` names them. */
   readings: z.array(z.strictObject({ at: instant, by: z.string(), reading: testReading })),
+  /** The instruments that are followed, by whatever page has the visit open; nothing while readings are typed. */
+  followed: z.strictObject(followedInstruments).nullable(),
   ended: z.strictObject({ at: instant, by: z.string(), finding: testFinding }).nullable(),
 });
 export type VisitTest = z.infer<typeof visitTest>;

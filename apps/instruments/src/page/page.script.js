@@ -1,14 +1,27 @@
 // @ts-check
-const groups = [
-  ['Valve', 'valve', [['open', 'Open'], ['shut', 'Shut']]],
-  ['Machine', 'machine', [['on', 'Running'], ['off', 'Stopped']]],
-  ['Cylinder stands in', 'cooling', [['still-air', 'Still air'], ['fan', 'Fan'], ['water', 'Water'], ['ice', 'Ice']]],
-  ['Time passes', 'speed', [[1, '1 ×'], [10, '10 ×'], [60, '60 ×']]],
-]; // prettier-ignore
-const faults = [['suction', 'suction probe'], ['head', 'head probe'], ['wall', 'clamp']]; // prettier-ignore
+const speeds = ['Time passes', 'speed', [[1, '1 ×'], [10, '10 ×'], [60, '60 ×']]]; // prettier-ignore
+const groups = {
+  transfer: [
+    ['Valve', 'valve', [['open', 'Open'], ['shut', 'Shut']]],
+    ['Machine', 'machine', [['on', 'Running'], ['off', 'Stopped']]],
+    ['Cylinder stands in', 'cooling', [['still-air', 'Still air'], ['fan', 'Fan'], ['water', 'Water'], ['ice', 'Ice']]],
+    speeds,
+  ],
+  proof: [
+    ['Vacuum pump', 'pump', [['on', 'Running'], ['off', 'Shut off']]],
+    ['Valve of the system', 'system-valve', [['open', 'Open'], ['shut', 'Shut']]],
+    ['Sun on the pipes', 'sun', [['on', 'Yes'], ['off', 'No']]],
+    speeds,
+  ],
+}; // prettier-ignore
+const faults = {
+  transfer: [['suction', 'suction probe'], ['head', 'head probe'], ['wall', 'clamp']],
+  proof: [['head', 'pressure probe'], ['wall', 'clamp'], ['air', 'air thermometer'], ['vacuum', 'micron gauge']],
+}; // prettier-ignore
 
 const at = (/** @type {string} */ id) => /** @type {HTMLElement} */ (document.getElementById(id));
 const form = /** @type {HTMLFormElement} */ (at('setting'));
+const proof = /** @type {HTMLFormElement} */ (at('proof'));
 
 /** @param {string} path @param {unknown} [body] */
 async function ask(path, body) {
@@ -37,42 +50,76 @@ function group(title, buttons) {
   return own;
 }
 
+const psig = (/** @type {number} */ p) => `${((p - 101_325) / 6894.757).toFixed(1)} psig`;
+const lb = (/** @type {number} */ kg) => `${(kg / 0.45359237).toFixed(1)} lb`;
+const fahrenheit = (/** @type {number} */ K) => `${((K - 273.15) * 1.8 + 32).toFixed(0)} °F`;
+
+/** What stands for the state of a choice. @param {any} scene @param {string} act */
+const stateOf = (scene, act) => (act === 'system-valve' ? scene.valve : act === 'sun' ? (scene.sun ? 'on' : 'off') : scene[act]);
+
+/** What else can be done. @param {any} scene @returns {HTMLElement} */
+const others = (scene) =>
+  scene.kind === 'transfer'
+    ? group('Disturb', [
+        button('Kick the scale', undefined, { act: 'kick' }),
+        button('Scale 1 lb heavy', scene.zeroKg !== 0, { act: 'zero', kg: scene.zeroKg === 0 ? 0.4536 : 0 }),
+        ...pulledOff(scene),
+      ])
+    : group('Do', [
+        button('Nitrogen to 300 psig', undefined, { act: 'nitrogen', gaugePa: 300 * 6894.757 }),
+        button('Nitrogen to 150 psig', undefined, { act: 'nitrogen', gaugePa: 150 * 6894.757 }),
+        button('Vent', undefined, { act: 'vent' }),
+        button('Mend the leak', scene.leak === 'none', { act: 'mend' }),
+        ...pulledOff(scene),
+      ]);
+
+/** @param {any} scene */
+const pulledOff = (scene) =>
+  faults[/** @type {'transfer' | 'proof'} */ (scene.kind)].map(([probe, text]) =>
+    button(`Pull off ${text}`, scene.off.includes(probe), { act: 'probe', probe, to: scene.off.includes(probe) ? 'on' : 'off' }),
+  );
+
+/** @param {any} scene @returns {Record<string, string>} */
+const truthOf = (scene) =>
+  scene.kind === 'transfer'
+    ? {
+        gross: lb(scene.grossKg),
+        suction: psig(scene.suctionPa),
+        head: psig(scene.headPa),
+        cylinder: fahrenheit(scene.cylinderK),
+        'in the system': lb(scene.systemKg),
+        'last of what happened': scene.events.at(-2)?.kind ?? 'nothing yet',
+      }
+    : {
+        pressure: scene.nitrogenPa === null ? `${(scene.vacuumPa / 0.133322387415).toFixed(0)} microns` : psig(scene.nitrogenPa),
+        leak: scene.leak === 'own-hose' ? 'in the hose' : scene.leak,
+        water: scene.waterKg > 0 ? `${(1000 * scene.waterKg).toFixed(1)} g` : 'none',
+        pipe: fahrenheit(scene.pipeK),
+        air: fahrenheit(scene.airK),
+      };
+
 let drawn = '';
 
 /** @param {any} state */
 function show({ scene, waiting }) {
   if (scene === undefined) return;
-  const now = JSON.stringify([scene.valve, scene.machine, scene.cooling, scene.speed, scene.off, scene.zeroKg]);
+  const choices = groups[/** @type {'transfer' | 'proof'} */ (scene.kind)];
+  const now = JSON.stringify([scene.kind, choices.map(([, act]) => stateOf(scene, String(act))), scene.off, scene.zeroKg, scene.leak]);
   if (now !== drawn) {
     drawn = now;
     at('acts').replaceChildren(
-      ...groups.map(([title, act, choices]) =>
+      ...choices.map(([title, act, offered]) =>
         group(
           String(title),
-          /** @type {[string | number, string][]} */ (choices).map(([to, text]) => button(text, scene[String(act)] === to, { act, to })),
+          /** @type {[string | number, string][]} */ (offered).map(([to, text]) =>
+            button(text, stateOf(scene, String(act)) === to, { act, to }),
+          ),
         ),
       ),
-      group('Disturb', [
-        button('Kick the scale', undefined, { act: 'kick' }),
-        button('Scale 1 lb heavy', scene.zeroKg !== 0, { act: 'zero', kg: scene.zeroKg === 0 ? 0.4536 : 0 }),
-        ...faults.map(([probe, text]) =>
-          button(`Pull off ${text}`, scene.off.includes(probe), { act: 'probe', probe, to: scene.off.includes(probe) ? 'on' : 'off' }),
-        ),
-      ]),
+      others(scene),
     );
   }
-  const psig = (/** @type {number} */ p) => `${((p - 101_325) / 6894.757).toFixed(0)} psig`;
-  const lb = (/** @type {number} */ kg) => `${(kg / 0.45359237).toFixed(1)} lb`;
-  const rows = {
-    gross: lb(scene.grossKg),
-    suction: psig(scene.suctionPa),
-    head: psig(scene.headPa),
-    cylinder: `${((scene.cylinderK - 273.15) * 1.8 + 32).toFixed(0)} °F`,
-    'in the system': lb(scene.systemKg),
-    'time of the scene': `${(scene.t / 60).toFixed(1)} min`,
-    'last of what happened': scene.events.at(-2)?.kind ?? 'nothing yet',
-    'packs that wait': String(waiting),
-  };
+  const rows = { ...truthOf(scene), 'time of the scene': `${(scene.t / 60).toFixed(1)} min`, 'packs that wait': String(waiting) };
   at('truth').replaceChildren(
     ...Object.entries(rows).map(([name, value]) => {
       const [row, term, told] = [document.createElement('div'), document.createElement('dt'), document.createElement('dd')];
@@ -90,14 +137,20 @@ form.onsubmit = (event) => {
   void ask('/scene', { system, cylinder, method, ambientK: Number(ambientK) }).then(show);
 };
 
+proof.onsubmit = (event) => {
+  event.preventDefault();
+  const { system, leak, wet, ambientK } = Object.fromEntries(new FormData(proof));
+  void ask('/proof', { system, leak, wet: wet === 'yes', ambientK: Number(ambientK) }).then(show);
+};
+
 async function offer() {
   const offers = await ask('/offers');
-  for (const [name, list] of [
-    ['system', offers.systems],
-    ['cylinder', offers.cylinders],
+  for (const [where, name, list] of [
+    [form, 'system', offers.systems],
+    [form, 'cylinder', offers.cylinders],
+    [proof, 'system', offers.systems],
   ]) {
-    // prettier-ignore
-    const select = /** @type {HTMLSelectElement} */ (form.elements.namedItem(name));
+    const select = /** @type {HTMLSelectElement} */ (where.elements.namedItem(name));
     select.replaceChildren(...list.map((/** @type {any} */ own) => new Option(own.title, own.id)));
   }
 }

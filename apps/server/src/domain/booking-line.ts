@@ -1,5 +1,6 @@
 import type { Booked } from '@hygromet/contract/movement';
 import { CoreError } from '@hygromet/core/errors';
+import { oneLotAfterTheOther } from '../one-lot-after-the-other';
 import { AtOnce } from '../store/at-once';
 import { lockCylinders, lockFreeCylinders } from '../store/cylinder-store';
 import type { Executor, Tx } from '../store/database';
@@ -38,8 +39,8 @@ const MOST_AT_ONCE_COUNT = 50;
 const LONGEST_GATHERING_MS = 5;
 
 /**
- * Where bookings wait for each other: those that have come while others were being written are written next, all in one transaction, each
- * read asked once for all of them, one commit for all. Whoever books alone is written alone. What is refused of one leaves the others as they are;
+ * Where bookings wait for each other: those that have come while others were being written are judged meanwhile and written next, all in one
+ * transaction, each read asked once for all of them, one commit for all. Whoever books alone is written alone. What is refused of one leaves the others as they are;
  * where the database refuses a statement, each is written by itself, so that only the one that it refuses fails.
  */
 export class BookingLine {
@@ -47,6 +48,12 @@ export class BookingLine {
   private busy = false;
   /** Told of each who joins the line. */
   private come: () => void = () => undefined;
+
+  /** While some are being written, those who have come are judged for the next lot. */
+  private readonly judged = oneLotAfterTheOther<Waiting>(async (those) => {
+    await this.judgeAhead(those);
+    this.queue(those);
+  });
 
   constructor(
     private readonly db: Executor,
@@ -58,10 +65,14 @@ export class BookingLine {
     return new Promise<Booked>((resolve, reject) => {
       const entered = (entry: Entered, { store, organisation }: Desk) =>
         void bookedAnswer(store, organisation, this.environment, entry).then(resolve, reject);
-      this.waiting = [...this.waiting, { ...toBook, entered, failed: reject }];
-      this.come();
-      void this.run();
+      this.judged({ ...toBook, entered, failed: reject });
     });
+  }
+
+  private queue(those: readonly Waiting[]): void {
+    this.waiting = [...this.waiting, ...those];
+    this.come();
+    void this.run();
   }
 
   private async run(): Promise<void> {
@@ -93,6 +104,22 @@ export class BookingLine {
       };
     });
     this.come = () => undefined;
+  }
+
+  /** What goes wrong here goes wrong again where it is written, and is told there. */
+  private async judgeAhead(those: readonly Waiting[]): Promise<void> {
+    try {
+      const outside = await this.outside();
+      await Promise.allSettled(those.map((one) => one.judgeAhead(outside)));
+    } catch {
+      return;
+    }
+  }
+
+  /** Outside of any transaction, by the rules of now. */
+  private async outside(): Promise<Desk> {
+    const organisation = await ownOrganisation(this.db);
+    return { organisation, store: new AtOnce(this.db, organisation.id) };
   }
 
   /** The first of the line, and of those behind it whoever books into nothing that one before books into or out of. */
@@ -134,9 +161,8 @@ export class BookingLine {
    * @throws what the database says where it refuses a statement: then nothing of it is written
    */
   private async written(those: readonly Waiting[], lock: Lock) {
-    const organisation = await ownOrganisation(this.db);
-    const outside = { organisation, store: new AtOnce(this.db, organisation.id) };
-    await Promise.all(those.map((one) => one.judgeAhead(outside)));
+    const outside = await this.outside();
+    const { organisation } = outside;
     return inTransaction(this.db, async (tx) => {
       const others = await lock(tx, [...new Set(those.flatMap(({ into, from }) => [into, from]))]);
       const isHeld = ({ into, from }: Waiting) => others.includes(into) || others.includes(from);

@@ -10,6 +10,7 @@ import { addVisit, addVisitEvent, eventKept, lockVisit, visitById, visitEventsOf
 import type { OrganisationRow } from '../store/organisation-store';
 import { refuseImpossible } from './method-stands';
 import { keyReused } from './booked-before';
+import { refuseUnkeptPhotograph } from './photographs';
 import { refuseFuture } from './in-time';
 import { refuseHighTest } from './refuse-high-test';
 import type { Environment } from './environment';
@@ -70,7 +71,8 @@ const add = (db: Executor, organisationId: string, id: string, event: NewVisitEv
     if (kept === 'same') return before;
     refuseFuture(event.happenedAt, environment.now());
     refuseOutdated(event, before);
-    await refuseHighTest(tx, organisationId, before.system.id, event);
+    await refuseHighTest(tx, organisationId, before, event);
+    await refuseUnkeptPhotograph(tx, organisationId, event);
     const { id: _id, system: _system, recovered: _recovered, ...record } = before;
     await addVisitEvent(tx, organisationId, id, record satisfies VisitRecord, event, environment.now());
     return read(tx, organisationId, id);
@@ -83,10 +85,15 @@ function refuseOutdated(event: NewVisitEvent, visit: Visit): void {
     return;
   }
   if (state === 'closed') throw new DomainError('changed-meanwhile', 'This visit is closed. Open it again, or open a new one.');
-  if (event.kind === 'test-read' || event.kind === 'test-ended') refuseStrangeTest(event, tests);
+  if (event.kind === 'test-read' || event.kind === 'test-followed' || event.kind === 'test-ended') refuseStrangeTest(event, tests);
   refuseStrangeTransfer(event, transfers);
   if (event.kind === 'planned' && event.plan.factsVersion !== system.factsVersion)
     throw new DomainError('changed-meanwhile', 'The facts of this system have changed since. Check the plan again, then save it.');
+  if (event.kind === 'closed' && tests.some(({ setUp, ended }) => setUp.test === 'hold' && ended === null))
+    throw new DomainError(
+      'changed-meanwhile',
+      'A nitrogen hold is still running: the system is under pressure. Read it and end the test, then close the visit.',
+    );
   if (event.kind === 'closed' && nothingRecorded(visit) && (event.why ?? '').trim() === '')
     throw new DomainError(
       'reason-missing',
@@ -101,12 +108,17 @@ const kindOfReading = (reading: TestReading): TestSetUp['test'] =>
   'isolated' in reading ? 'rise' : 'micron' in reading ? 'pull-down' : 'hold';
 
 /** A reading belongs to a test of its kind that is still running. */
-function refuseStrangeTest(event: Extract<NewVisitEvent, { kind: 'test-read' | 'test-ended' }>, tests: Visit['tests']): void {
+function refuseStrangeTest(
+  event: Extract<NewVisitEvent, { kind: 'test-read' | 'test-followed' | 'test-ended' }>,
+  tests: Visit['tests'],
+): void {
   const test = tests.find(({ id }) => id === event.testId);
   if (test === undefined) throw new DomainError('not-found', 'This test is not on this visit.', '/testId');
   if (test.ended !== null) throw new DomainError('changed-meanwhile', 'This test has ended. Begin another one.', '/testId');
   if (event.kind === 'test-read' && kindOfReading(event.reading) !== test.setUp.test)
     throw new DomainError('invalid-input', 'This reading is of another kind of test.', '/reading');
+  if (event.kind === 'test-followed' && event.readings.some(({ reading }) => kindOfReading(reading) !== test.setUp.test))
+    throw new DomainError('invalid-input', 'These readings are of another kind of test.', '/readings');
 }
 
 /** A transfer is begun once, one at a time, and what is said of it belongs to one that still runs. */

@@ -13,6 +13,7 @@ import { instrumentRoutes, instrumentStream } from './instrument-routes';
 import { notTooManyAtOnce } from './in-flight';
 import { movementRoutes } from './movement-routes';
 import { bodyOfFittingSize, ownHouse } from './own-house';
+import { photographRoutes } from './photograph-routes';
 import { registerRoutes } from './register-routes';
 import { shipmentRoutes } from './shipment-routes';
 import { systemRoutes } from './system-routes';
@@ -71,6 +72,7 @@ export function createApp(deps: Deps, webRoot?: string) {
   app.route('/', registerRoutes(deps));
   app.route('/', systemRoutes(deps));
   app.route('/', visitRoutes(deps));
+  app.route('/', photographRoutes(deps));
   app.route('/', cylinderRoutes(deps));
   app.route('/', calendarRoutes(deps));
   app.route('/', movementRoutes(deps));

@@ -70,3 +70,41 @@ test('a name of two lines is refused', async () => {
   });
   expect([status, body.errors]).toEqual([422, [{ pointer: '/name', detail: expect.stringMatching(/stands on one line/) }]]);
 });
+
+test('a hold that was left until Monday is to be read at that hour, and keeps its visit open, until somebody has ended it', async () => {
+  const { body: visits } = await house.get('/api/visits');
+  const { id, system } = visits.find(
+    ({ state, system: { site } }: { state: string; system: { site: string } }) => state === 'open' && site === 'Seed bank',
+  );
+  const testId = 'a3f1a3c4-0000-4000-8000-0000000000a1';
+  const said = (key: string) => ({
+    key: `a3f1a3c4-0000-4000-8000-0000000000${key}`,
+    happenedAt: '2026-11-25T07:50:00Z',
+    recordedBy: 'Tobin Wake',
+  });
+  const add = (event: object) => house.send('POST', `/api/visits/${id}/events`, event);
+  const setUp = {
+    ...{
+      test: 'hold',
+      volumeM3: 0.1,
+      setGaugePa: 1e6,
+      stepPa: 700,
+      spanPa: 5.5e6,
+      clamp: true,
+      filledAt: '2026-11-25T07:40:00Z',
+      oilM3: 0,
+    },
+    ...{ refrigerantMayRemain: false, tightTo: 0.0005, startHour: 8, atmospherePa: 101_325, mostGaugePa: null, ruling: null },
+    until: '2026-11-30T07:00:00.000Z',
+  };
+  expect((await add({ ...said('b1'), kind: 'test-begun', testId, setUp })).status).toBe(201);
+  const found = events(await calendar()).find((event) => event.includes(`SUMMARY:Read the nitrogen hold: ${system.site}`))!;
+  expect(found).toContain('DTSTART:20261130T070000Z');
+  expect(found).toContain(`UID:hold-${testId}@hygromet`);
+  const { version } = (await house.get(`/api/visits/${id}`)).body;
+  const closed = await add({ ...said('b3'), kind: 'closed', version, why: 'gone' });
+  expect([closed.status, closed.body.detail]).toEqual([409, expect.stringContaining('the system is under pressure')]);
+  const finding = { verdict: 'tight', said: 'No leak above 0.05 % per hour.', coreVersion: '1' };
+  expect((await add({ ...said('b2'), kind: 'test-ended', testId, finding })).status).toBe(201);
+  expect(await calendar()).not.toContain('Read the nitrogen hold');
+});

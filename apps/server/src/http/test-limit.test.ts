@@ -1,4 +1,8 @@
+import { circuitRecord } from '@hygromet/contract/plan-facts';
 import { visit } from '@hygromet/contract/visit';
+import { circuitOf } from '@hygromet/core/circuit/circuit-of';
+import { sectionId } from '@hygromet/core/circuit/section-id';
+import { sectionsOf } from '@hygromet/core/circuit/sections';
 import fc from 'fast-check';
 import { randomUUID } from 'node:crypto';
 import { openHouse, type House } from '../../test/house';
@@ -27,7 +31,7 @@ const LIMITS = [
   { what: 'head sensor', part: 'discharge-line', gaugePa: 4e6 },
 ];
 
-const begin = (id: string, setGaugePa: number, mostGaugePa: number | null) =>
+const begin = (id: string, setGaugePa: number, mostGaugePa: number | null, more: object = {}) =>
   house.send('POST', `/api/visits/${id}/events`, {
     key: randomUUID(),
     happenedAt: '2026-11-25T07:50:00Z',
@@ -49,6 +53,7 @@ const begin = (id: string, setGaugePa: number, mostGaugePa: number | null) =>
       atmospherePa: 101_325,
       mostGaugePa,
       ruling: mostGaugePa === null ? null : 'suction sensor',
+      ...more,
     },
   });
 
@@ -75,4 +80,18 @@ test('a limit that is on record and was not computed keeps the test from being b
 test('where nothing is recorded a person has read the plates', async () => {
   const id = await visitTo('Print works', []);
   expect((await begin(id, 1e6, null)).status).toBe(201);
+});
+
+test('a part behind valves that were proved does not count, and counts until they are', async () => {
+  const id = await visitTo('Bell foundry', [{ what: 'outdoor coil', part: 'condenser', gaugePa: 1e6 }]);
+  const system = ((await house.get('/api/systems')).body as (Parameters<typeof circuitRecord>[0] & { site: string })[]).find(
+    ({ site }) => site === 'Bell foundry',
+  )!;
+  const sections = sectionsOf(circuitOf(circuitRecord(system)), {});
+  const tested = sectionId(sections.find(({ components }) => components.includes('evaporator'))!);
+  expect((await begin(id, 2e6, 2e6, { tested })).status).toBe(422);
+  const held = { kind: 'joint-checked', key: randomUUID(), happenedAt: '2026-11-25T07:45:00Z', recordedBy: 'Ines Marrow' };
+  await house.send('POST', `/api/visits/${id}/events`, { ...held, joint: tested, check: 'hold', finding: 'tight' });
+  expect((await begin(id, 2e6, 2e6)).status).toBe(422);
+  expect((await begin(id, 2e6, 2e6, { tested })).status).toBe(201);
 });

@@ -278,6 +278,14 @@ interface BalanceDifferenceTable {
   summed_kg: string | null;
 }
 
+interface PhotographTable {
+  id: string;
+  organisation_id: string;
+  jpeg: Buffer;
+  added_at: Instant;
+  added_by: string;
+}
+
 export interface Tables {
   organisation: OrganisationTable;
   account: AccountTable;
@@ -292,6 +300,7 @@ export interface Tables {
   shipment_receipt: AppendOnly<ShipmentReceiptTable>;
   price: AppendOnly<PriceTable>;
   sent_once: AppendOnly<SentOnceTable>;
+  photograph: AppendOnly<PhotographTable>;
   gateway: GatewayTable;
   instrument: InstrumentTable;
   reading: ReadingTable;

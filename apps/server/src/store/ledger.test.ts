@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { randomUUID } from 'node:crypto';
 import pg from 'pg';
-import { differingBalances } from './movement-store';
+import { addMovements, differingBalances } from './movement-store';
+import { ownOrganisation } from './organisation-store';
 import { accountNamed, cylinderNamed, openHouse, transferOf, type House } from '../../test/house';
 
 let house: House;
@@ -147,5 +148,30 @@ test('whatever is booked, all accounts together sum to nothing', async () => {
       expect(await differingBalances(house.db)).toEqual([]);
     }),
     { numRuns: 12 },
+  );
+});
+
+test('entries that are written in one statement, whatever accounts they share, leave every balance the sum of its entries', async () => {
+  const { id: organisationId } = await ownOrganisation(house.db);
+  const accounts = (await house.get('/api/accounts')).body.slice(0, 5) as { id: string }[];
+  const anyAccount = fc.integer({ min: 0, max: accounts.length - 1 });
+  const anyEntry = fc
+    .record({ from: anyAccount, to: anyAccount, micrograms: fc.integer({ min: 1, max: 5e9 }), share: fc.integer({ min: 1, max: 99 }) })
+    .filter(({ from, to }) => from !== to);
+  await fc.assert(
+    fc.asyncProperty(fc.array(anyEntry, { minLength: 1, maxLength: 40 }), async (those) => {
+      const entries = those.map(({ from, to, micrograms, share }) => {
+        const draft = {
+          ...{ id: randomUUID(), organisationId, key: randomUUID(), from: accounts[from]!.id, to: accounts[to]!.id },
+          ...{ massKg: micrograms / 1e9, refrigerant: null, composition: { 'R-32': share / 100, 'R-125': 1 - share / 100 } },
+          ...{ known: 'weighed' as const, happenedAt: '2026-11-25T07:00:00Z', recordedBy: 'Tobin Wake' },
+        };
+        return { draft, decided: draft, recordedAt: new Date('2026-11-25T08:00:00Z') };
+      });
+      const added = await house.db.transaction().execute((tx) => addMovements(tx, organisationId, entries));
+      expect(added.map(({ state }) => state)).toEqual(entries.map(() => 'added'));
+      expect(await differingBalances(house.db)).toEqual([]);
+    }),
+    { numRuns: 25 },
   );
 });

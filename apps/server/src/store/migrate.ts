@@ -25,6 +25,8 @@ import * as instruments from './migrations/0021-instruments';
 import * as people from './migrations/0022-people';
 import * as sentOnce from './migrations/0023-sent-once';
 import * as ofOneFirm from './migrations/0024-of-one-firm';
+import * as enteredTogether from './migrations/0025-entered-together';
+import * as photographs from './migrations/0026-photographs';
 
 /** Imported one by one, so that they survive bundling. A migration is never edited once it has run anywhere. */
 const migrations: Record<string, Migration> = {
@@ -52,6 +54,8 @@ const migrations: Record<string, Migration> = {
   '0022-people': people,
   '0023-sent-once': sentOnce,
   '0024-of-one-firm': ofOneFirm,
+  '0025-entered-together': enteredTogether,
+  '0026-photographs': photographs,
 };
 
 export const newestMigration = Object.keys(migrations).sort().at(-1) ?? '';

@@ -29,6 +29,7 @@ const APPLICATION: Record<string, { readonly insert?: true; readonly update?: re
   shipment_receipt: { insert: true },
   price: { insert: true },
   sent_once: { insert: true },
+  photograph: { insert: true },
   gateway: { insert: true, update: ['revoked_at'] },
   instrument: { insert: true, update: ['gateway_id', 'facts', 'heard_at'] },
   reading: { insert: true },

@@ -5,7 +5,7 @@ export interface Sending {
   readonly organisationId: string;
   readonly key: string;
   /** What the key was used for: a key of one kind is not one of another. */
-  readonly kind: 'cylinder' | 'system' | 'cylinder-event';
+  readonly kind: 'cylinder' | 'system' | 'cylinder-event' | 'photograph';
   /** All that was said. */
   readonly content: object;
   /** The id of what is made, or was changed. */

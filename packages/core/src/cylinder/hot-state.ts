@@ -8,7 +8,7 @@ import { airIn, pressureWithGas } from '../thermo/non-condensable';
 import { density, kelvin, type CubicMetre, type Density, type Kelvin, type Kilogram, type Pascal } from '../units/quantity';
 import { celsius } from '../units/temperature';
 import { unless } from '../unless';
-import { Remembered } from './remembered';
+import { Remembered } from '../fluids/remembered';
 
 /** AHRI 700 allows as much in a refrigerant as it is sold, and nobody has looked: so much is counted where no check was made. */
 export const UNCHECKED_AIR = 0.015;

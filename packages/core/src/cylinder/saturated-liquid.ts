@@ -3,7 +3,7 @@ import { NoTwoPhaseState } from '../errors';
 import { bubblePoint } from '../thermo/saturation';
 import type { Density, Kelvin, Pascal } from '../units/quantity';
 import { unless } from '../unless';
-import { Remembered } from './remembered';
+import { Remembered } from '../fluids/remembered';
 
 export interface SaturatedLiquid {
   readonly rho: Density;

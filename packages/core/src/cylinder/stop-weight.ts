@@ -1,9 +1,7 @@
-import { NoTwoPhaseState } from '../errors';
 import type { Composition } from '../fluids/composition';
-import { bubblePoint } from '../thermo/saturation';
 import { USUAL_REFERENCE } from './reference-temperatures';
-import { unless } from '../unless';
 import type { FillLimit, FillLimits } from './fill-limit';
+import { saturatedLiquid } from './saturated-liquid';
 import { isUnknown } from './unknown-content';
 import data from './stop-budget.json';
 
@@ -80,7 +78,7 @@ function roomLeftByOil({ bases }: FillLimit, oilShare: number): number {
 function liquidDensity(composition: Composition, { bases }: FillLimit): number {
   const otherwise = bases[0]?.density ?? 0;
   if (isUnknown(composition)) return Math.max(otherwise, DENSEST_LIQUID);
-  return unless(NoTwoPhaseState, () => bubblePoint(composition, USUAL_REFERENCE).rhoLiquid) ?? otherwise;
+  return saturatedLiquid(composition, USUAL_REFERENCE)?.rho ?? otherwise;
 }
 
 /** kg/m³, R-13B1 and its like: what an unknown liquid in a hose may weigh at most. From memory. */

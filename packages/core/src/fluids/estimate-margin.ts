@@ -1,5 +1,6 @@
 import { SAME_SHARE, type Composition } from './composition';
 import { pairOf } from './pair';
+import { Remembered } from './remembered';
 import { findSubstance } from './substance';
 import data from './unpublished-pairs.json';
 
@@ -29,8 +30,12 @@ const measured = ({ densityTooHigh, pressureTooLow, worstPressureTooLow }: (type
 });
 const margins = { published: NONE, fitted: measured(data.fitted, 'fitted'), linear: measured(data.linear, 'linear') };
 
+// each limit of each cylinder asks for it
+const remembered = new Remembered<PairBasis>();
+
 /** The margin that a mixture needs. A trace that does not make it another refrigerant does not count. Source: `unpublished-pairs.json`. */
-export const estimateMargin = (composition: Composition): EstimateMargin => margins[pairBasis(composition)];
+export const estimateMargin = (composition: Composition): EstimateMargin =>
+  margins[remembered.of(composition, 'basis', () => pairBasis(composition))];
 
 function pairBasis(composition: Composition): PairBasis {
   const substances = Object.keys(composition).flatMap((id) => (composition[id]! < SAME_SHARE ? [] : (findSubstance(id) ?? [])));

@@ -3,6 +3,7 @@ import { allBlends, type ModelQuality } from './blend';
 import commonNames from './common-names.json';
 import { compositionOf, largestDifference, SAME_SHARE, type Composition } from './composition';
 import { nearestNames } from './nearest-names';
+import { Remembered } from './remembered';
 import { allSubstances } from './substance';
 
 /** Anything that can stand on a label: a pure substance or a blend with its nominal composition. */
@@ -55,11 +56,17 @@ export function compositionFrom(massFraction: Readonly<Record<string, number>>):
   return compositionOf(parts);
 }
 
+// each limit of each cylinder asks for it, among all designations
+const remembered = new Remembered<string | undefined>();
+
 /**
  * The designation that this composition is, traces of anything else allowed; otherwise nothing. Of two that are both near, the nearer.
  * @param tolerance of mass share for each substance: the one by which two contents are the same refrigerant
  */
-export function designationOf(composition: Composition, tolerance = SAME_SHARE): string | undefined {
+export const designationOf = (composition: Composition, tolerance = SAME_SHARE): string | undefined =>
+  remembered.of(composition, tolerance, () => nearestDesignation(composition, tolerance));
+
+function nearestDesignation(composition: Composition, tolerance: number): string | undefined {
   let [nearest, least]: [string | undefined, number] = [undefined, tolerance];
   for (const { id, composition: nominal } of allRefrigerants) {
     const off = largestDifference(composition, nominal, least);

@@ -17,6 +17,8 @@ export interface RiseMeta {
   readonly gaugeAccuracyShare: number;
   readonly coldestWallC: number;
   readonly compressorWithOil: boolean;
+  /** What a nitrogen hold before it has left of a leak of the system, micron a minute. */
+  readonly leakAtMost?: number | undefined;
 }
 
 export interface RiseResult {
@@ -54,6 +56,7 @@ export function judgeRise(meta: RiseMeta, phases: readonly RisePhase[], leakAbov
   const all = weighed(
     together.map((phase) => evidenceOf(phase, meta, 1)),
     rig,
+    meta.leakAtMost,
   );
   const gain = 1 + 1.645 * meta.gaugeAccuracyShare;
   const [low, high] = [all.quantile(0.05) / gain, all.quantile(0.95) * gain];
@@ -180,14 +183,15 @@ interface Weighed {
  * The posterior over leaks: what every phase says of one leak, each with its own release. A leak of the system leaves the rig alone flat; one
  * of the rig fills its small volume so many times faster.
  */
-function weighed(together: readonly Evidence[], rig: readonly Evidence[]): Weighed {
+function weighed(together: readonly Evidence[], rig: readonly Evidence[], leakAtMost: number | undefined): Weighed {
   const { dry, leak, release, both } = priors.hypotheses;
   const density = priorOverRates();
   const alone = rig.map(byItself);
   const rigFlat = sumOf(alone, 0);
   const at = (k: number, place: 'system' | 'rig') => {
     const inRig = place === 'system' ? rigFlat : sumOf(alone, k);
-    const prior = k === 0 ? 1 : 0.5 * density[k]!;
+    const excluded = place === 'system' && leakAtMost !== undefined && RATES[k]! > leakAtMost ? HOLD_IS_WRONG : 1;
+    const prior = k === 0 ? 1 : 0.5 * density[k]! * excluded;
     const still = together.reduce((total, phase) => total + phase.still[k]!, inRig) + Math.log((k === 0 ? dry : leak) * prior);
     const releasing = together.reduce((total, phase) => total + phase.releasing[k]!, inRig) + Math.log((k === 0 ? release : both) * prior);
     return { still, releasing };
@@ -211,6 +215,8 @@ function weighed(together: readonly Evidence[], rig: readonly Evidence[]): Weigh
   };
 }
 
+/** How often a hold that has excluded a leak is wrong: what `docs/proof.md` measures, rounded up. */
+const HOLD_IS_WRONG = 0.01;
 const NONE = { still: Number.NEGATIVE_INFINITY, releasing: Number.NEGATIVE_INFINITY };
 /** The volumes of system and rig are known to some ten per cent: a leak of the rig is looked for among the rates beside it. */
 const BESIDE = 2;

@@ -21,3 +21,14 @@ export function waterVapourPressure(T: number): number {
     -7.85951783 * v + 1.84408259 * v ** 1.5 - 11.7866497 * v ** 3 + 22.6807411 * v ** 3.5 - 15.9618719 * v ** 4 + 1.80122502 * v ** 7.5;
   return CRITICAL_P * Math.exp((CRITICAL_T / T) * sum);
 }
+
+/** K at which water or ice has this vapour pressure: what is colder still holds some. @param p Pa, 1 to 100 kPa */
+export function frostPoint(p: number): number {
+  let [low, high] = [190, 373.15];
+  for (let k = 0; k < 60; k++) {
+    const middle = (low + high) / 2;
+    if (waterVapourPressure(middle) > p) high = middle;
+    else low = middle;
+  }
+  return low;
+}

@@ -3,6 +3,7 @@ import type { Part } from '@hygromet/core/circuit/part';
 import type { PartLimit } from '@hygromet/core/circuit/weakest-part';
 import type { Composition } from '@hygromet/core/fluids/composition';
 import { judgeHold, type HoldResult } from '@hygromet/core/proof/hold';
+import { nitrogenSupply, type Supply, type SupplyTask } from '@hygromet/core/proof/nitrogen-supply';
 import { holdLimits, nitrogenPerYear, type HoldLimit } from '@hygromet/core/proof/hold-limit';
 import { refrigerantPerNitrogen } from '@hygromet/core/proof/leak-conversion';
 import { carriedTo } from '@hygromet/core/proof/nitrogen';
@@ -18,7 +19,10 @@ import {
 import { judgeRise, type RiseMeta, type RisePhase, type RiseResult } from '@hygromet/core/proof/rise';
 import { testPressure, type TestPressure } from '@hygromet/core/proof/test-pressure';
 import { PASCAL_PER_PSI, type HoldMeta, type HoldReadings } from '@hygromet/core/proof/trace';
+import { NoTwoPhaseState } from '@hygromet/core/errors';
+import { bubblePoint } from '@hygromet/core/thermo/saturation';
 import { kelvin, pascal } from '@hygromet/core/units/quantity';
+import { unless } from '@hygromet/core/unless';
 import { celsius } from '@hygromet/core/units/temperature';
 import { pullDownMetaOf } from '../visit/prove/pull-down-trace';
 
@@ -72,6 +76,11 @@ export interface PullDownArgs {
 }
 
 export type PullDownPlanArgs = Omit<PullDownSetUp, 'test'>;
+export interface StandingArgs {
+  readonly composition: Composition;
+  readonly T: number;
+}
+
 export interface PullDownPlan {
   readonly targets: readonly { readonly micron: number; readonly s: number | null }[];
   readonly better: readonly Better[];
@@ -89,6 +98,12 @@ export const proofOperations = {
   /** Null where no limit is recorded: no pressure is known to be safe then. */
   testPressure: ({ T, hottestK, atmosphere, ...task }: TestPressureArgs): TestPressure | null =>
     testPressure({ ...task, T: kelvin(T), hottest: kelvin(hottestK), atmosphere: pascal(atmosphere) }) ?? null,
+
+  /** Pa at which a charge with liquid in it stands; null where it has none. */
+  standing: ({ composition, T }: StandingArgs): number | null =>
+    unless(NoTwoPhaseState, () => bubblePoint(composition, kelvin(T)).p) ?? null,
+
+  nitrogenSupply: (task: SupplyTask): Supply => nitrogenSupply(task),
 
   holdLimit: ({ meta, durationsS, composition }: HoldLimitArgs): readonly SeenLimit[] =>
     holdLimits(meta, durationsS).map((limit) => ({ ...limit, refrigerantKgPerYear: yearly(limit.nitrogenKgPerYear, meta, composition) })),

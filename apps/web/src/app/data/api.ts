@@ -1,7 +1,7 @@
 import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import type { endpoints, EndpointName } from '@hygromet/contract/endpoints';
-import type { Observable } from 'rxjs';
+import { map, type Observable } from 'rxjs';
 import type * as z from 'zod';
 import { endpointPaths } from './endpoint-paths';
 
@@ -24,5 +24,10 @@ export class Api {
     const { method, path } = endpointPaths[name];
     const url = path.replace(/:(\w+)/g, (_, key: string) => encodeURIComponent(params[key] ?? ''));
     return this.http.request<Answer<K>>(method, url, { params: query, ...(body === undefined ? {} : { body }) });
+  }
+
+  /** What is no JSON, as it is. */
+  bytes$(url: string): Observable<Uint8Array> {
+    return this.http.get(url, { responseType: 'arraybuffer' }).pipe(map((buffer) => new Uint8Array(buffer)));
   }
 }

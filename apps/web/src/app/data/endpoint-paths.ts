@@ -30,6 +30,7 @@ export const endpointPaths = {
   addVisit: { method: 'post', path: '/api/visits' },
   visit: { method: 'get', path: '/api/visits/:id' },
   addVisitEvent: { method: 'post', path: '/api/visits/:id/events' },
+  addPhotograph: { method: 'post', path: '/api/photographs' },
   instruments: { method: 'get', path: '/api/instruments' },
   sendReadings: { method: 'post', path: '/api/instruments/readings' },
   gateways: { method: 'get', path: '/api/gateways' },

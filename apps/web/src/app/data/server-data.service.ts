@@ -9,6 +9,7 @@ import type { NewReceipt, NewShipment } from '@hygromet/contract/shipment';
 import type { NewSystem, SavedFacts } from '@hygromet/contract/system';
 import type { CylindersImport, SystemsImport } from '@hygromet/contract/import';
 import type { NewVisit } from '@hygromet/contract/visit';
+import type { NewPhotograph } from '@hygromet/contract/photograph';
 import type { NewVisitEvent } from '@hygromet/contract/visit-event';
 import { shareReplay, tap, type Observable } from 'rxjs';
 import { Api } from './api';
@@ -59,6 +60,8 @@ export class ServerData {
   readonly readVisit$ = (id: string) => this.api.call$('visit', { params: { id } });
   readonly addVisitEvent$ = (id: string, body: NewVisitEvent) =>
     this.changes$(['visits'], this.api.call$('addVisitEvent', { params: { id }, body }));
+  readonly addPhotograph$ = (body: NewPhotograph) => this.api.call$('addPhotograph', { body });
+  readonly photograph$ = (id: string) => this.api.bytes$(`/api/photographs/${id}.jpg`);
   /** The newest entries, of one account and with these words where asked. */
   readonly movements$ = (limit: number, which: Which = {}) =>
     this.reads.of$(`entries ${limit} ${JSON.stringify(which)}`, ['ledger'], () =>

@@ -33,7 +33,7 @@ const holdsWords: Record<Holds, string> = { liquid: 'liquid', vapour: 'vapor', b
         <path [class]="'pipe ' + holds(pipe.carries)" [attr.d]="pipe.way" />
       }
       @for (part of l.parts; track part.id) {
-        @let drawn = 'body ' + holds(part.id) + (isOpened(part.part) ? ' opened' : '');
+        @let drawn = 'body ' + holds(part.id) + (isOpened(part.part) ? ' opened' : '') + (part.part === bearsLeast() ? ' least' : '');
         @switch (part.shape) {
           @case ('round') {
             <circle [class]="drawn" [attr.cx]="part.x + 28" [attr.cy]="part.y + 28" r="28" />
@@ -127,6 +127,9 @@ const holdsWords: Record<Holds, string> = { liquid: 'liquid', vapour: 'vapor', b
       @if (opened().length > 0) {
         <li><i class="opened"></i>will be open to the air</li>
       }
+      @if (bearsLeast() !== undefined) {
+        <li><i class="least"></i>bears least</li>
+      }
     </ul>
   `,
   styleUrl: './circuit-drawing.css',
@@ -137,6 +140,8 @@ export class CircuitDrawing {
   /** The hand valves that are shut. */
   readonly shut = input<ReadonlySet<ValveId>>(new Set());
   readonly where = input.required<Where>();
+  /** The part that limits the pressure of a test. */
+  readonly bearsLeast = input<Part | undefined>();
   /** What will be open to the air. */
   readonly opened = input<readonly ComponentId[]>([]);
   /** Whether its parts, valves and lines can be touched. */
@@ -150,7 +155,10 @@ export class CircuitDrawing {
   protected readonly words = computed(() => {
     const told = [...this.where()]
       .filter(([id]) => !id.startsWith('before-'))
-      .map(([id, holds]) => `${componentName(id)}: ${holdsWords[holds]}${this.opened().includes(id) ? ', will be open to the air' : ''}`);
+      .map(
+        ([id, holds]) =>
+          `${componentName(id)}: ${holdsWords[holds]}${this.opened().includes(id) ? ', will be open to the air' : ''}${this.bearsLeast() === partOf(id) ? ', bears least' : ''}`,
+      );
     const shut = [...this.shut()].map((id) => `${valveIdName(id)} shut`);
     return `Circuit. ${[...shut, ...told].join('. ')}.`;
   });

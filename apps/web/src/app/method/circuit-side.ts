@@ -23,7 +23,13 @@ import { contentReasonText, coolingWords } from './method-labels';
       <h2>{{ title() }}</h2>
       <p class="second">{{ kinds[s.kind] }}, {{ s.refrigerant }}{{ readings() }}</p>
       @if (session.circuit(); as circuit) {
-        <hy-circuit-drawing [circuit]="circuit" [shut]="shut()" [where]="where()" [opened]="running() ? [] : session.opened()" />
+        <hy-circuit-drawing
+          [circuit]="circuit"
+          [shut]="shut()"
+          [where]="where()"
+          [opened]="running() ? [] : session.opened()"
+          [bearsLeast]="bearsLeast()"
+        />
       }
       @if (plan(); as p) {
         <dl class="figures">
@@ -110,11 +116,15 @@ export class CircuitSide {
   readonly planning = input(true);
   /** Whether it runs: then the drawing shows that, whatever was planned. */
   readonly running = input(false);
+  /** Whether it is tested: then the part that bears least is shown. */
+  readonly proving = input(false);
   protected readonly session = inject(MethodSession);
   protected readonly units = inject(Units);
   protected readonly kinds = systemKindNames;
   protected readonly system = computed(() => valueOf(this.session.system()));
   protected readonly plan = computed(() => valueOf(this.session.plan()));
+
+  protected readonly bearsLeast = computed(() => (this.proving() ? this.plan()?.weakest?.part : undefined));
 
   /** The drawing shows the end of the method; without one, what is there today. */
   protected readonly title = computed(() => {

@@ -41,6 +41,8 @@ export class MethodSession {
   private readonly summary = computed(() => valueOf(this.refrigerants())?.find(({ id }) => id === this.known()?.refrigerant));
 
   readonly composition = computed(() => this.summary()?.composition);
+  /** What is in it: changed by a leak where that was seen, else as it is named; without any reading as well. */
+  readonly inside = computed(() => this.question()?.composition ?? this.composition());
   readonly ambient = computed(() => readQuantity('temperature', this.draft().ambient));
   readonly standing = computed(() => readQuantity('pressure', this.draft().standing, this.units.atmosphere()));
 

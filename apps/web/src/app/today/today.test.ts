@@ -25,6 +25,20 @@ const SEEN: Look = { ambient: { text: '84', unit: 'F' }, standing: { text: '128'
 const aVisit = (more: Partial<Visit> = {}): Visit => visitOf({ day: dayOf(new Date()), ...more });
 
 describe('the one thing to do next', () => {
+  test('a system that was left under nitrogen says until when, then that it is to be read, and nothing of it once it was ended', () => {
+    const left = (until: Date, more: object = {}) =>
+      nextOf(
+        aVisit({
+          look: SEEN,
+          tests: [{ id: 't1', setUp: { test: 'hold', until: until.toISOString() }, ended: null, ...more }] as unknown as Visit['tests'],
+        }),
+      );
+    const [later, before] = [new Date(Date.now() + 36e5), new Date(Date.now() - 36e5)];
+    expect(left(later)).toMatch(/^Under nitrogen until \w+day \d/);
+    expect(left(before)).toBe('Under nitrogen: read the hold');
+    expect(left(later, { ended: { at: before.toISOString(), by: 'Tobin Wake', finding: {} } })).toBe('Choose the method');
+  });
+
   test.each([
     [{}, 'Inspect the system'],
     [{ look: SEEN }, 'Choose the method'],

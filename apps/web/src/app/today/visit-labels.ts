@@ -1,8 +1,10 @@
+import { leftAlone } from '@hygromet/contract/left-alone';
 import type { Visit } from '@hygromet/contract/visit';
 import { stagesOf } from '@hygromet/contract/visit-stages';
 import type { Trouble } from '@hygromet/core/visit/stage';
 import { nextStage } from '@hygromet/core/visit/stage-states';
 import { methodNames } from '../method/method-labels';
+import { comeBackText } from '../visit/prove/come-back';
 import { nextActionText } from '../visit/stage-labels';
 
 const TROUBLE: Record<Trouble, string> = {
@@ -13,12 +15,21 @@ const TROUBLE: Record<Trouble, string> = {
 /** The one thing to do next on a visit. */
 export function nextOf(visit: Visit): string {
   if (visit.state === 'closed') return 'Closed';
+  const hold = heldUntil(visit);
+  if (hold !== undefined) return hold;
   const states = stagesOf(visit);
   const next = nextStage(states);
   const { trouble } = states.find(({ stage }) => stage === next) ?? {};
   if (trouble !== undefined) return TROUBLE[trouble];
   const method = visit.plan?.method;
   return next === 'transfer' && method !== undefined ? `${methodNames[method]}: fill a cylinder` : nextActionText(next);
+}
+
+/** A system that was left alone under nitrogen. */
+function heldUntil(visit: Visit, now = Date.now()): string | undefined {
+  const until = leftAlone(visit)[0]?.until;
+  if (until === undefined) return undefined;
+  return until.getTime() > now ? `Under nitrogen until ${comeBackText(until)}` : 'Under nitrogen: read the hold';
 }
 
 /** Who goes there. */

@@ -50,6 +50,7 @@ function hold(minutes: number, lossPerHour: number, more: Partial<VisitTest> = {
     begunAt: at(0),
     begunBy: 'Tobin Wake',
     readings,
+    followed: null,
     ended: null,
     ...more,
   };
@@ -85,7 +86,7 @@ describe('the pressure test', () => {
 
   test('without a recorded limit it begins only when somebody has read the plates', async () => {
     const { text, type, press, sent, control, fixture } = await open('prove', ready, { system$: () => of(aSystem({ kind: 'split' })) });
-    expect(text()).toContain('No part with a pressure limit is recorded');
+    expect(text()).toContain('No connected part with a pressure limit is recorded');
     await type('Test pressure', '250');
     await press('Start the hold');
     expect(text()).toContain('Confirm that every connected part is rated for the test pressure.');
@@ -94,6 +95,73 @@ describe('the pressure test', () => {
     (fixture.nativeElement as HTMLElement).querySelector<HTMLInputElement>('input[type=checkbox]')!.click();
     await press('Start the hold');
     expect(sent[0]).toMatchObject({ kind: 'test-begun', setUp: { mostGaugePa: null, ruling: null } });
+  });
+
+  test('is judged without anything looked at before: what was read is what it rests on', async () => {
+    const { text } = await open('prove', { look: {}, tests: [hold(40, 0)] }, { system$: () => of(split) });
+    expect(text()).toMatch(/Nitrogen hold, 40 min: no leak above ?\d\.\d+ % per hour/);
+  });
+
+  test('left until the morning it asks for the hottest hour, sees more, and says what is done before leaving', async () => {
+    const { text, type, press, sent, control } = await open('prove', ready, { system$: () => of(split) });
+    await type('Test pressure', '200');
+    await type('Volume under test', '10');
+    await type('Read until', 'morning');
+    expect(text()).toContain('Type the hottest that it will get until you come back');
+    expect(text()).toContain('Nitrogen cylinder shut, hose off and the port capped');
+    expect((control('Exclude leaks above') as HTMLSelectElement).value).toBe('0.0005');
+    await press('Start the hold');
+    expect(sent).toHaveLength(0);
+    await type('Hottest it will get', '100');
+    expect(text()).toMatch(/until \w+day 7:00 AM/);
+    await press('Start the hold');
+    expect(sent[0]).toMatchObject({ kind: 'test-begun', setUp: { test: 'hold', tightTo: 0.0005 } });
+    expect(new Date((sent[0] as unknown as { setUp: { until: string } }).setUp.until).getHours()).toBe(7);
+  });
+
+  test('a piece whose valves were proved is tested by its own limit; until then every part counts', async () => {
+    const outdoor = aSystem({ kind: 'split', facts: { limits: [{ what: 'outdoor coil', part: 'condenser', gaugePa: psi(150) }] } });
+    const seen = { system$: () => of(outdoor) };
+    const first = await open('prove', ready, seen);
+    const piece = [...(first.control('Connected') as HTMLSelectElement).options].find(({ text }) => /evaporator/i.test(text))!.value;
+    expect(piece).toMatch(/^section:/);
+    await first.type('Connected', piece);
+    expect(first.text()).toContain('the valves of this piece are not proved');
+    expect(first.text()).toMatch(/At most 1\d\d psi now: the outdoor coil/);
+    TestBed.resetTestingModule();
+    const joints = [{ joint: piece, check: 'hold' as const, finding: 'tight' as const, at: at(-60), by: 'Tobin Wake' }];
+    const second = await open('prove', { ...ready, joints }, seen);
+    await second.type('Connected', piece);
+    expect(second.text()).not.toContain('are not proved');
+    expect(second.text()).toContain('No connected part with a pressure limit is recorded');
+  });
+
+  test('says what it takes from the nitrogen cylinder, and where it does not have that', async () => {
+    const { text, type } = await open('prove', ready, { system$: () => of(split) });
+    await type('Test pressure', '250');
+    await type('Volume under test', '40');
+    expect(text()).toMatch(/It takes \d\.\d\d? lb of nitrogen/);
+    await type('Nitrogen cylinder', '20');
+    await type('Pressure in it', '600');
+    expect(text()).toContain('Not enough: bring another cylinder');
+    await type('Nitrogen cylinder', '250');
+    await type('Pressure in it', '2200');
+    expect(text()).not.toContain('Not enough');
+  });
+
+  test('below the pressure of the charge itself it says what is not seen', async () => {
+    const { text, type } = await open('prove', ready, { system$: () => of(split) });
+    await type('Test pressure', '150');
+    expect(text()).toMatch(/Below the 2\d\d psi at which the charge stands today/);
+    await type('Test pressure', '275');
+    expect(text()).not.toMatch(/at which the charge stands today/);
+  });
+
+  test('one that was left says when to come back, and that it is to be read when it is late', async () => {
+    const left = hold(4, 0, { setUp: { ...hold(0, 0).setUp, until: '2026-11-30T07:00:00.000Z' } as VisitTest['setUp'] });
+    const { text } = await open('prove', { ...ready, tests: [left] }, { system$: () => of(split) });
+    expect(text()).toMatch(/It was to be read \w+day \d+:00 [AP]M. Read it now.|Come back \w+day \d+:00 [AP]M: in/);
+    expect(text()).toContain('Before you leave');
   });
 
   test('reads as it runs: no leak above a limit, in pounds of its refrigerant a year, and ends with that', async () => {
@@ -212,8 +280,23 @@ describe('the rise test', () => {
       compressorWithOil: false,
       leakAbove: 2,
     } as const;
-    return { id: 't2', setUp, begunAt: at(0), begunBy: 'Tobin Wake', readings, ended: null };
+    return { id: 't2', setUp, begunAt: at(0), begunBy: 'Tobin Wake', readings, followed: null, ended: null };
   };
+
+  test('counts with what a hold of the whole circuit has left of a leak, not with that of a piece, nor after a repair', async () => {
+    const ended = { at: at(60), by: 'Tobin Wake', finding: { verdict: 'tight' as const, said: 'No leak above 1 %', coreVersion: '0.1.0' } };
+    const told = async (more: Parameters<typeof hold>[2], joints: Visit['joints'] = []) => {
+      TestBed.resetTestingModule();
+      const tests = [hold(40, 0, { ended, ...more })];
+      return (await open('prove', { look: SEEN, plan, tests, joints }, { system$: () => of(split) })).text();
+    };
+    expect(await told({})).toMatch(/has left a leak of 380 microns per minute at most/);
+    expect(await told({ setUp: { ...hold(0, 0).setUp, tested: 'section:evaporator@king' } as VisitTest['setUp'] })).not.toContain(
+      'has left a leak',
+    );
+    const repaired = [{ joint: 'suction', check: 'soap' as const, finding: 'repaired' as const, at: at(90), by: 'Tobin Wake' }];
+    expect(await told({}, repaired)).not.toContain('has left a leak');
+  });
 
   test('finds a dry system without a leak, and ends with it', async () => {
     const flat = Array.from({ length: 21 }, (_, k) => 300 + (k % 2));
@@ -519,6 +602,7 @@ describe('the vacuum', () => {
           by: 'Ines Marrow',
           reading: { micron: value },
         })),
+        followed: null,
         ended: null,
       },
     ],

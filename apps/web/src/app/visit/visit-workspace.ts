@@ -115,7 +115,7 @@ import { VisitStepper } from './visit-stepper';
           @if (live.transfer() !== undefined) {
             <hy-where-it-is />
           }
-          <hy-circuit-side [planning]="planning()" [running]="job.here() === 'check'" />
+          <hy-circuit-side [planning]="planning()" [running]="job.here() === 'check'" [proving]="job.here() === 'prove'" />
         </aside>
       </div>
       <hy-stop-alarm />

@@ -10,13 +10,30 @@ const [INK, SOFT, ACT] = [rgb(0.08, 0.1, 0.11), rgb(0.42, 0.45, 0.47), rgb(0.04,
 
 const titles = { hold: 'Pressure test with dry nitrogen', rise: 'Vacuum and rise test', 'pull-down': 'Pull-down of the vacuum' } as const;
 
+interface Fonts {
+  readonly plain: PDFFont;
+  readonly bold: PDFFont;
+}
+
+/** A photograph of the visit, and what stands below it. */
+export interface ShownPhotograph {
+  readonly jpeg: Uint8Array;
+  readonly words: string;
+}
+
 type QuantityFormatter = Pick<
   Units,
   'pressureStep' | 'pressureNumber' | 'pressureUnit' | 'temperature' | 'volumeText' | 'atmosphere' | 'decimal' | 'length'
 >;
 
 /** What a test has shown, with its limit, its set-up and its trace, on one page. */
-export async function certificatePdf(visit: Visit, test: VisitTest, firm: string, tell: QuantityFormatter): Promise<Uint8Array> {
+export async function certificatePdf(
+  visit: Visit,
+  test: VisitTest,
+  firm: string,
+  tell: QuantityFormatter,
+  photographs: readonly ShownPhotograph[] = [],
+): Promise<Uint8Array> {
   const pdf = await PDFDocument.create();
   pdf.setTitle(`${titles[test.setUp.test]}, ${visit.system.site}`);
   const fonts = { plain: await pdf.embedFont(StandardFonts.Helvetica), bold: await pdf.embedFont(StandardFonts.HelveticaBold) };
@@ -37,7 +54,30 @@ export async function certificatePdf(visit: Visit, test: VisitTest, firm: string
     9.5,
     SOFT,
   );
+  await addPhotographs(pdf, fonts, photographs);
   return pdf.save();
+}
+
+/** Two beside each other, three rows on a page, each with its words below. */
+const [COLUMNS_DRAWN, ROWS_DRAWN, GAP] = [2, 3, 16];
+
+async function addPhotographs(pdf: PDFDocument, fonts: Fonts, photographs: readonly ShownPhotograph[]): Promise<void> {
+  const perPage = COLUMNS_DRAWN * ROWS_DRAWN;
+  const [width, height] = [(WIDTH - 2 * MARGIN - GAP) / COLUMNS_DRAWN, (HEIGHT - 2 * MARGIN - 40) / ROWS_DRAWN - 30];
+  let page: PDFPage | undefined;
+  for (const [k, { jpeg, words }] of photographs.entries()) {
+    const place = k % perPage;
+    if (place === 0 || page === undefined) {
+      page = pdf.addPage([WIDTH, HEIGHT]);
+      new Sheet(page, fonts).line('Photographs', 16, INK, true);
+    }
+    const picture = await pdf.embedJpg(jpeg);
+    const fitted = picture.scaleToFit(width, height);
+    const x = MARGIN + (place % COLUMNS_DRAWN) * (width + GAP);
+    const top = HEIGHT - MARGIN - 40 - Math.floor(place / COLUMNS_DRAWN) * (height + 30);
+    page.drawImage(picture, { x, y: top - fitted.height, ...fitted });
+    page.drawText(printable(words).slice(0, 58), { x, y: top - fitted.height - 13, size: 9, font: fonts.plain, color: SOFT });
+  }
 }
 
 type Pairs = readonly (readonly [string, string])[];
@@ -46,7 +86,7 @@ function figuresOf({ setUp, begunAt, begunBy, readings, ended }: VisitTest, tell
   return [
     ...setUpOf(setUp, tell),
     ['Begun', `${momentText(begunAt)}, ${begunBy}`],
-    ['Readings', String(readings.length)],
+    ['Readings', `${readings.length}, by ${[...new Set(readings.map(({ by }) => by))].join(', ')}`],
     ...(ended === null ? [] : [['Ended', `${momentText(ended.at)}, ${ended.by}, core ${ended.finding.coreVersion}`] as const]),
   ];
 }
@@ -55,6 +95,7 @@ function setUpOf(setUp: VisitTest['setUp'], tell: QuantityFormatter): Pairs {
   switch (setUp.test) {
     case 'hold':
       return [
+        ['Tested', setUp.tested === undefined ? 'the whole circuit' : 'a piece of the circuit, its valves shut'],
         ['Test pressure', tell.pressureStep(setUp.setGaugePa)],
         [
           'At most, by the weakest part',
@@ -97,7 +138,7 @@ class Sheet {
 
   constructor(
     private readonly page: PDFPage,
-    private readonly fonts: { readonly plain: PDFFont; readonly bold: PDFFont },
+    private readonly fonts: Fonts,
   ) {}
 
   space(points: number): void {

@@ -1,9 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import type { LeavingFacts } from '@hygromet/core/proof/long-hold';
+import { interval, map, startWith } from 'rxjs';
 import { coreQuery } from '../../core-worker/core-query';
 import { errorIn } from '../../data/mutation';
 import { Drafts } from '../../data/draft.service';
 import type { HoldArgs } from '../../core-worker/proof-operations';
 import { CoreWorker } from '../../core-worker/core-worker.service';
+import type { HoldReading } from '@hygromet/contract/visit-test';
+import type { Quantity } from '@hygromet/core/instruments/quantity';
 import { MethodSession } from '../../method/method.session';
 import { PreferencesService } from '../../preferences/preferences.service';
 import { Units } from '../../preferences/units.service';
@@ -16,12 +21,18 @@ import { emptyEntry, readQuantity, type QuantityEntry } from '../../ui/quantity-
 import { pressureEntry, temperatureEntry } from '../../ui/entry-of';
 import { TakeReading } from '../live/take-reading';
 import { VisitJob } from '../visit-job';
+import { BeforeLeaving } from './before-leaving';
+import { comeBackText, durationText } from './come-back';
+import { FollowInstruments } from './follow-instruments';
 import { HoldChart } from './hold-chart';
 import { firstAt, metaOf, readingsOf, type RunningHold } from './hold-trace';
 import type { PressureUnit } from '@hygromet/core/units/pressure';
 import { coreVersion } from '@hygromet/core/version';
 import { celsius } from '@hygromet/core/units/temperature';
 import { holdSentence, percentPerHour, problemText, termAdvice, yearlyText } from './prove-labels';
+
+const MINUTE_MS = 60_000;
+const LEAST_READINGS_COUNT = 4;
 
 interface ReadingDraft {
   readonly pressure: QuantityEntry;
@@ -32,7 +43,7 @@ interface ReadingDraft {
 /** A hold that runs: readings as they are typed, the verdict with its limit after each, and when to look again. */
 @Component({
   selector: 'hy-hold-running',
-  imports: [BigNumber, Caution, HoldChart, QuantityField, TakeReading],
+  imports: [BeforeLeaving, BigNumber, Caution, FollowInstruments, HoldChart, QuantityField, TakeReading],
   template: `
     @if (answer(); as a) {
       <hy-big-number [what]="what()" [number]="big().number" [unit]="big().unit" [computing]="stale()">
@@ -46,33 +57,42 @@ interface ReadingDraft {
       <hy-hold-chart [timeS]="readings().timeS" [answer]="a" [startedAt]="startedAt()" [T]="firstK()" />
     } @else {
       <h2>
-        {{ readings().timeS.length === 0 ? 'Take the first reading' : readings().timeS.length + ' of 4 readings for a first verdict' }}
+        {{ waiting() }}
       </h2>
       <p class="second">
         Pressure and temperatures together, every minute or so. It reads as it runs; a short hold needs 10 to 15 min, a long one a reading
         now and then.
       </p>
     }
+    @if (comeBack(); as words) {
+      <p class="limit">{{ words }}</p>
+      <hy-before-leaving [facts]="leaving()" />
+    }
+    <hy-follow-instruments [test]="test()" [quantities]="quantities()" [leastS]="30" [readingOf]="readingOf()" />
     <form novalidate (submit)="$event.preventDefault(); add()">
-      <hy-quantity-field
-        label="Pressure"
-        kind="pressure"
-        [entry]="draft().pressure"
-        (entryChange)="change({ pressure: $event })"
-        [problem]="problem('/reading/gaugePa')"
-      >
-        <hy-take-reading quantity="head" (taken)="change({ pressure: pressureTyped($event) })" />
-      </hy-quantity-field>
-      <hy-quantity-field label="Air, in the shade" kind="temperature" [entry]="draft().air" (entryChange)="change({ air: $event })">
-        <hy-take-reading quantity="air" (taken)="change({ air: temperatureTyped($event, draft().air.unit) })" />
-      </hy-quantity-field>
-      @if (test().setUp.clamp) {
-        <hy-quantity-field label="Pipe, clamp" kind="temperature" [entry]="draft().pipe" (entryChange)="change({ pipe: $event })">
-          <hy-take-reading quantity="wall" (taken)="change({ pipe: temperatureTyped($event, draft().pipe.unit) })" />
+      @if (test().followed === null) {
+        <hy-quantity-field
+          label="Pressure"
+          kind="pressure"
+          [entry]="draft().pressure"
+          (entryChange)="change({ pressure: $event })"
+          [problem]="problem('/reading/gaugePa')"
+        >
+          <hy-take-reading quantity="head" (taken)="change({ pressure: pressureTyped($event) })" />
         </hy-quantity-field>
+        <hy-quantity-field label="Air, in the shade" kind="temperature" [entry]="draft().air" (entryChange)="change({ air: $event })">
+          <hy-take-reading quantity="air" (taken)="change({ air: temperatureTyped($event, draft().air.unit) })" />
+        </hy-quantity-field>
+        @if (test().setUp.clamp) {
+          <hy-quantity-field label="Pipe, clamp" kind="temperature" [entry]="draft().pipe" (entryChange)="change({ pipe: $event })">
+            <hy-take-reading quantity="wall" (taken)="change({ pipe: temperatureTyped($event, draft().pipe.unit) })" />
+          </hy-quantity-field>
+        }
       }
       <div class="wide actions">
-        <button type="submit" class="button main" [disabled]="!readable() || adding.state().state === 'busy'">Add reading</button>
+        @if (test().followed === null) {
+          <button type="submit" class="button main" [disabled]="!readable() || adding.state().state === 'busy'">Add reading</button>
+        }
         <button type="button" class="button" [disabled]="answer() === undefined || stale()" (click)="end()">End the test</button>
       </div>
       @if (refused(); as sentence) {
@@ -102,6 +122,37 @@ export class HoldRunning {
   protected readonly draft = this.stored.value.asReadonly();
   protected readonly problems = problemText;
 
+  protected readonly quantities = computed((): readonly Quantity[] =>
+    this.test().setUp.clamp ? ['head', 'air', 'wall'] : ['head', 'air'],
+  );
+  protected readonly readingOf = computed(() => {
+    const { clamp, atmospherePa } = this.test().setUp;
+    return ([head = 0, airK = 0, pipeK = 0]: readonly number[]): HoldReading => ({
+      gaugePa: Math.max(0, head - atmospherePa),
+      airK,
+      ...(clamp ? { pipeK } : {}),
+    });
+  });
+
+  private readonly now = toSignal(interval(MINUTE_MS).pipe(startWith(0), map(() => Date.now())), { initialValue: Date.now() }); // prettier-ignore
+  /** Of a hold that nobody watches: when to come back. */
+  protected readonly comeBack = computed(() => {
+    const { until } = this.test().setUp;
+    if (until === undefined) return undefined;
+    const left = (Date.parse(until) - this.now()) / 1000;
+    const when = comeBackText(new Date(until));
+    return left > 0 ? `Come back ${when}: in ${durationText(left)}. Today says so as well.` : `It was to be read ${when}. Read it now.`;
+  });
+  protected readonly leaving = computed((): LeavingFacts => {
+    const { setUp, readings, followed } = this.test();
+    return {
+      waitedS: (this.now() - Date.parse(setUp.filledAt)) / 1000,
+      clamp: setUp.clamp,
+      readings: readings.length,
+      followed: followed !== null,
+    };
+  });
+
   protected readonly startedAt = computed(() => firstAt(this.test()));
   protected readonly readings = computed(() => readingsOf(this.test()));
   protected readonly firstK = computed(() => {
@@ -110,13 +161,19 @@ export class HoldRunning {
   });
   private readonly refrigerant = computed(() => this.job.visit()?.system.refrigerant ?? '');
   private readonly question = computed((): HoldArgs | undefined => {
-    const [composition, readings] = [this.session.question()?.composition, this.readings()];
-    if (composition === undefined || readings.timeS.length < 4) return undefined;
+    const [composition, readings] = [this.session.inside(), this.readings()];
+    if (composition === undefined || readings.timeS.length < LEAST_READINGS_COUNT) return undefined;
     const { setUp } = this.test();
     return { meta: metaOf(setUp, this.startedAt()), readings, tightTo: setUp.tightTo, composition };
   });
   private readonly judged = coreQuery(this.properties, 'hold', this.question);
   protected readonly answer = computed(() => valueOf(this.judged()));
+  /** What stands there while there is no verdict. */
+  protected readonly waiting = computed(() => {
+    const count = this.readings().timeS.length;
+    if (count === 0) return 'Take the first reading';
+    return count < LEAST_READINGS_COUNT ? `${count} of ${LEAST_READINGS_COUNT} readings for a first verdict` : 'Computing the verdict';
+  });
   protected readonly stale = computed(() => isStale(this.judged()));
 
   protected readonly what = computed(() => {
@@ -148,6 +205,7 @@ export class HoldRunning {
       `${yearlyText(excludedPerYear, this.units)} of ${this.refrigerant()} a year`,
       again,
       ...(result.verdict === 'tight' ? [] : ['leaking is not excluded yet']),
+      ...(result.settled ? [] : ['the heat of filling still moves it']),
     ];
   });
   protected readonly advice = computed(() => {

@@ -7,14 +7,15 @@ import type { HoldLimitArgs, SeenLimit } from '../../core-worker/proof-operation
 import { CoreWorker } from '../../core-worker/core-worker.service';
 import { Units } from '../../preferences/units.service';
 import { valueOf } from '../../ui/loadable';
+import { comeBackText } from './come-back';
 import { percentPerHour, yearlyText } from './prove-labels';
 import { Computing } from '../../ui/computing';
 
-const DURATIONS = [
+const SHORT = [
   { s: 900, name: '15 min' },
   { s: 3600, name: '1 h' },
-  { s: 57_600, name: 'overnight' },
-] as const;
+];
+const OVERNIGHT = { s: 57_600, name: 'overnight' };
 
 /** What a hold will see before it is started, and what would make it see more. */
 @Component({
@@ -29,7 +30,7 @@ const DURATIONS = [
         <thead>
           <tr>
             <th scope="col">What this hold can see, % per hour</th>
-            @for (entry of durations; track entry.name) {
+            @for (entry of durations(); track entry.name) {
               <th scope="col" class="number">{{ entry.name }}</th>
             }
           </tr>
@@ -58,12 +59,18 @@ export class HoldSees {
   readonly composition = input.required<Composition>();
   /** Share an hour that is asked for. */
   readonly asked = input.required<number>();
+  /** When somebody comes back to read it. */
+  readonly until = input<Date | undefined>();
   private readonly units = inject(Units);
   private readonly properties = inject(CoreWorker);
-  protected readonly durations = DURATIONS;
+  protected readonly durations = computed(() => {
+    const until = this.until();
+    const s = until === undefined ? 0 : Math.round((until.getTime() - Date.now()) / 1000);
+    return [...SHORT, until === undefined || s <= 3600 ? OVERNIGHT : { s, name: `until ${comeBackText(until)}` }];
+  });
   private readonly base = computed((): HoldLimitArgs => ({
     meta: this.meta(),
-    durationsS: DURATIONS.map(({ s }) => s),
+    durationsS: this.durations().map(({ s }) => s),
     composition: this.composition(),
   }));
   private readonly variant = (change: (meta: HoldMeta) => Partial<HoldMeta>) =>
@@ -82,7 +89,8 @@ export class HoldSees {
     const asSet = valueOf(this.asSet());
     if (asSet === undefined) return [];
     const last = asSet.at(-1);
-    const inYears = last === undefined ? '' : `overnight ${yearlyText(last.refrigerantKgPerYear, this.units)} a year`;
+    const inYears =
+      last === undefined ? '' : `${this.durations().at(-1)!.name} ${yearlyText(last.refrigerantKgPerYear, this.units)} a year`;
     return [
       { name: 'as it is set up', note: inYears, cells: this.cells(asSet) },
       ...this.better('with a clamp on the pipe', valueOf(this.clamped()), asSet),

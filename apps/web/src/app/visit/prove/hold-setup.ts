@@ -1,10 +1,16 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
 import { ReactiveFormsModule } from '@angular/forms';
+import { partsLeftOut } from '@hygromet/contract/parts-left-out';
+import { sectionId } from '@hygromet/core/circuit/section-id';
+import { sectionsOf } from '@hygromet/core/circuit/sections';
 import { weakestPart } from '@hygromet/core/circuit/weakest-part';
 import { PASCAL_PER_PSI } from '@hygromet/core/proof/trace';
 import { usualGauge } from '@hygromet/core/instruments/usual-instruments';
+import { hottestMustBeSaid, type LeavingFacts } from '@hygromet/core/proof/long-hold';
 import { usualHold } from '@hygromet/core/proof/usual-test';
 import type { HoldSetUp } from '@hygromet/contract/visit-test';
+import { interval, map, startWith } from 'rxjs';
 import { coreQuery } from '../../core-worker/core-query';
 import { errorIn } from '../../data/mutation';
 import { newKey } from '../../data/new-key';
@@ -23,8 +29,14 @@ import { currentOf, valueOf, type Loadable } from '../../ui/loadable';
 import { QuantityField } from '../../ui/quantity-field';
 import { emptyEntry, readQuantity, type QuantityEntry } from '../../ui/quantity-entry';
 import { VisitJob } from '../visit-job';
+import { BeforeLeaving } from './before-leaving';
+import { BelowStanding } from './below-standing';
+import { comeBackAt, comeBackText, type HoldUntil } from './come-back';
+import { BEFORE, FILLED_SINCE, GAUGE_STEPS, LIMITS, OILS, THERMOMETERS, USUAL_LIMIT } from './hold-choices';
 import { metaOf } from './hold-trace';
 import { HoldSees } from './hold-sees';
+import { sectionName } from './section-name';
+import { NitrogenSupply } from './nitrogen-supply';
 
 interface HoldDraft {
   readonly pressure: QuantityEntry;
@@ -36,6 +48,9 @@ interface HoldDraft {
   readonly oil: string;
   readonly before: string;
   readonly tightTo: string;
+  readonly until: HoldUntil;
+  /** The piece that is tested; empty for the whole circuit. */
+  readonly tested: string;
   readonly unlimited: boolean;
 }
 
@@ -44,13 +59,19 @@ const MINUTE_MS = 60_000;
 /** A nitrogen hold is set up: the most that may be put on, and what such a hold will see, before the regulator is opened. */
 @Component({
   selector: 'hy-hold-setup',
-  imports: [Caution, ChoiceField, Computing, HoldSees, QuantityField, ReactiveFormsModule],
+  imports: [BeforeLeaving, BelowStanding, Caution, ChoiceField, Computing, HoldSees, NitrogenSupply, QuantityField, ReactiveFormsModule],
   template: `
     <h3>Pressure test with dry nitrogen</h3>
     <p class="limit" [class.over]="tooHigh()" [hyComputing]="most()">{{ limitSentence() }}</p>
     <form novalidate [formGroup]="form" (ngSubmit)="begin()">
       <hy-quantity-field label="Test pressure" kind="service-pressure" formControlName="pressure" [problem]="pressureProblem()" />
-      <hy-quantity-field label="Hottest it will get" hint="while it is under pressure" kind="temperature" formControlName="hottest" />
+      <hy-quantity-field
+        label="Hottest it will get"
+        hint="while it is under pressure"
+        kind="temperature"
+        formControlName="hottest"
+        [problem]="hottestProblem()"
+      />
       <hy-quantity-field
         label="Volume under test"
         [hint]="volumeHint()"
@@ -63,10 +84,25 @@ const MINUTE_MS = 60_000;
       <hy-choice-field label="Filled" [choices]="waits" formControlName="wait" />
       <hy-choice-field label="Compressor oil" [choices]="oils" formControlName="oil" />
       <hy-choice-field label="Before" [choices]="befores" formControlName="before" />
+      @if (pieces().length > 1) {
+        <hy-choice-field label="Connected" [choices]="pieces()" formControlName="tested" />
+      }
+      <hy-choice-field label="Read until" [choices]="untils()" formControlName="until" />
       <hy-choice-field label="Exclude leaks above" [choices]="limits" formControlName="tightTo" />
       @if (meta(); as known) {
-        <hy-hold-sees class="wide" [meta]="known" [composition]="composition()" [asked]="tightTo()" />
+        <hy-hold-sees class="wide" [meta]="known" [composition]="composition()" [asked]="tightTo()" [until]="comeBack()" />
       }
+      @if (comeBack() !== undefined) {
+        <hy-before-leaving class="wide" [facts]="leaving()" />
+      }
+      <hy-nitrogen-supply class="wide" [task]="filled()" />
+      @if (unproved()) {
+        <hy-caution class="wide">
+          Every part still counts for the limit: the valves of this piece are not proved. Hold it by itself below the limit first, and say
+          under By halves that it lost nothing.
+        </hy-caution>
+      }
+      <hy-below-standing class="wide" [task]="filled()" [composition]="composition()" />
       <hy-caution class="wide" [grave]="true">
         Nitrogen only through a regulator with a relief valve, never oxygen or compressed air. Stand aside, raise it in steps:
         {{ stepText() }}.
@@ -106,7 +142,9 @@ export class HoldSetup {
       wait: '10',
       oil: 'no',
       before: 'evacuated',
-      tightTo: '0.01',
+      tightTo: USUAL_LIMIT.watched,
+      until: 'watched',
+      tested: '',
       unlimited: false,
     }),
     {
@@ -121,39 +159,53 @@ export class HoldSetup {
   protected readonly draft = this.drafted.value;
   protected readonly tried = signal(false);
 
-  protected readonly steps = [
-    { value: '0.1', label: '0.1 psi' },
-    { value: '0.5', label: '0.5 psi' },
-    { value: '1', label: '1 psi' },
-    { value: '5', label: '5 psi, a dial' },
-  ];
-  protected readonly clamps = [
-    { value: 'pipe', label: 'pipe clamp and air' },
-    { value: 'air', label: 'air alone' },
-  ];
-  protected readonly waits = [
-    { value: '0', label: 'just now' },
-    { value: '10', label: '10 minutes ago' },
-    { value: '30', label: 'half an hour ago' },
-    { value: '60', label: 'an hour ago, or longer' },
-  ];
-  protected readonly oils = [
-    { value: 'no', label: 'none' },
-    { value: 'yes', label: 'in the volume under test' },
-  ];
-  protected readonly befores = [
-    { value: 'evacuated', label: 'evacuated and swept' },
-    { value: 'not', label: 'not evacuated' },
-  ];
-  protected readonly limits = [
-    { value: '0.03', label: '3 % per hour' },
-    { value: '0.01', label: '1 % per hour' },
-    { value: '0.002', label: '0.2 % per hour' },
-    { value: '0.0005', label: '0.05 % per hour' },
-  ];
+  protected readonly steps = GAUGE_STEPS;
+  protected readonly clamps = THERMOMETERS;
+  protected readonly waits = FILLED_SINCE;
+  protected readonly oils = OILS;
+  protected readonly befores = BEFORE;
+  protected readonly limits = LIMITS;
+
+  private readonly now = toSignal(interval(MINUTE_MS).pipe(startWith(0), map(() => Date.now())), { initialValue: Date.now() }); // prettier-ignore
+  private readonly today = computed(() => new Date(this.now()).toDateString());
+  protected readonly untils = computed(() => {
+    const long = (['morning', 'monday'] as const).map((value) => ({ value, at: comeBackAt(value, new Date(this.today()))! }));
+    const apart = long.filter(({ at }, k) => k === 0 || at.getTime() !== long[0]!.at.getTime());
+    return [{ value: 'watched', label: 'it is told, watched' }, ...apart.map(({ value, at }) => ({ value, label: comeBackText(at) }))];
+  });
+  /** When somebody comes back to read it. */
+  protected readonly comeBack = computed(() => comeBackAt(this.draft().until, new Date(this.today())));
+  private readonly lastsS = computed(() => {
+    const at = this.comeBack();
+    return at === undefined ? 0 : (at.getTime() - this.now()) / 1000;
+  });
+  protected readonly leaving = computed((): LeavingFacts => ({
+    waitedS: Number(this.draft().wait) * 60,
+    clamp: this.draft().clamp === 'pipe',
+    readings: 0,
+    followed: false,
+  }));
+
+  /** The whole circuit, or a piece that a gauge can be put on. */
+  protected readonly pieces = computed(() => {
+    const circuit = this.session.circuit();
+    const states = Object.fromEntries(this.session.valveStates().map(({ valve, state }) => [valve, state]));
+    const sections = circuit === undefined ? [] : sectionsOf(circuit, states);
+    const alone = sections.length < 2 ? [] : sections.filter(({ hasPort }) => hasPort);
+    return [
+      { value: '', label: 'the whole circuit' },
+      ...alone.map((one) => ({ value: sectionId(one), label: sectionName(one.components) })),
+    ];
+  });
+  /** What proved valves keep apart from it. */
+  private readonly apart = computed(() => {
+    const [system, visit, tested] = [this.system(), this.job.visit(), this.draft().tested];
+    return system === undefined || visit === undefined || tested === '' ? [] : partsLeftOut(system, visit, tested);
+  });
+  protected readonly unproved = computed(() => this.draft().tested !== '' && this.apart().length === 0);
 
   private readonly system = computed(() => valueOf(this.session.system()));
-  protected readonly composition = computed(() => this.session.question()?.composition ?? {});
+  protected readonly composition = computed(() => this.session.inside() ?? {});
   private readonly ambient = computed(() => {
     const reading = this.session.ambient();
     return reading.state === 'good' ? reading.si : undefined;
@@ -161,22 +213,31 @@ export class HoldSetup {
   private readonly hottest = computed(() => {
     const reading = readQuantity('temperature', this.draft().hottest);
     const now = this.ambient();
+    if (reading.state !== 'good' && hottestMustBeSaid(this.lastsS())) return undefined;
     return reading.state === 'good' ? reading.si : now === undefined ? undefined : now + usualHold.hottestAboveNowK;
   });
+  /** Nobody guesses the hottest hour of a night or a weekend. */
+  private readonly hottestMissing = computed(() => this.hottest() === undefined && hottestMustBeSaid(this.lastsS()));
+  protected readonly hottestProblem = computed(() =>
+    this.hottestMissing() ? 'Type the hottest that it can get until then, in the sun: the limit is carried to it.' : undefined,
+  );
   private readonly question = computed((): TestPressureArgs | undefined => {
     const [system, T, hottestK] = [this.system(), this.ambient(), this.hottest()];
     if (system === undefined || T === undefined || hottestK === undefined) return undefined;
     const gaugeError = usualGauge.readsLowPa;
-    return { limits: system.facts.limits ?? [], apart: [], T, hottestK, gaugeError, atmosphere: this.units.atmosphere() };
+    return { limits: system.facts.limits ?? [], apart: this.apart(), T, hottestK, gaugeError, atmosphere: this.units.atmosphere() };
   });
   protected readonly most = coreQuery(this.properties, 'testPressure', this.question);
   /** The limit for exactly what is typed; nothing while it is computed, or cannot be. */
   private readonly limitNow = computed(() => currentOf(this.most()) ?? undefined);
-  protected readonly unknownLimit = computed(() => weakestPart(this.system()?.facts.limits ?? []) === undefined);
+  protected readonly unknownLimit = computed(
+    () => weakestPart((this.system()?.facts.limits ?? []).filter(({ part }) => !this.apart().includes(part))) === undefined,
+  );
   protected readonly limitSentence = computed(() => {
     if (this.ambient() === undefined) return 'Measure the outdoor temperature under Look first: the limit follows from it.';
+    if (this.hottestMissing()) return 'Type the hottest that it will get until you come back: the limit follows from it.';
     if (this.unknownLimit())
-      return 'No part with a pressure limit is recorded: read the plates of every connected part, and record them with the system.';
+      return 'No connected part with a pressure limit is recorded: read the plates of every connected part, and record them with the system.';
     const most = valueOf(this.most());
     if (most == null) return failedIn(this.most()) ?? 'Computing the limit of the weakest part.';
     return `At most ${this.units.pressureStep(most.mostGaugePa)} now: the ${most.ruling.what} is rated for ${this.units.pressureStep(most.ruling.gaugePa)}, less ${this.units.pressureStep(usualGauge.readsLowPa)} for the gauge, at the hottest that it will get.`;
@@ -194,9 +255,9 @@ export class HoldSetup {
   });
   protected readonly volumeHint = computed(() => {
     const estimate = valueOf(this.session.plan())?.volume;
-    return estimate === undefined
-      ? ''
-      : `${this.units.volumeText(estimate.low)} to ${this.units.volumeText(estimate.high)} by its charge, estimated`;
+    if (estimate === undefined) return '';
+    const range = `${this.units.volumeText(estimate.low)} to ${this.units.volumeText(estimate.high)} by its charge, estimated`;
+    return this.draft().tested === '' ? range : `whole circuit: ${range}; type that of the piece`;
   });
   protected readonly volumeProblem = computed(() =>
     this.tried() && this.volume() === undefined ? 'Enter the volume: what the leak is in pounds follows from it.' : undefined,
@@ -208,8 +269,13 @@ export class HoldSetup {
   protected readonly pressureProblem = computed(() => {
     const most = this.limitNow();
     return this.tooHigh() && most !== undefined
-      ? `Above what the ${most.ruling.what} is rated for. Valve it off or take it out, or test at ${this.units.pressureStep(most.mostGaugePa)} at most.`
+      ? `Above what the ${most.ruling.what} is rated for. Take it out, or test at ${this.units.pressureStep(most.mostGaugePa)} at most; behind valves that were proved it does not count.`
       : this.field('/setUp/setGaugePa');
+  });
+  protected readonly filled = computed(() => {
+    const [volumeM3, pressure, T] = [this.volume(), this.pressure(), this.ambient()];
+    if (volumeM3 === undefined || pressure.state !== 'good' || T === undefined) return undefined;
+    return { volumeM3, setGaugePa: pressure.si, T, atmosphere: this.units.atmosphere() };
   });
   protected readonly tightTo = computed(() => Number(this.draft().tightTo));
   private readonly setUp = computed((): HoldSetUp | undefined => {
@@ -227,6 +293,8 @@ export class HoldSetup {
       oilM3: d.oil === 'yes' ? usualHold.oilM3 : 0,
       refrigerantMayRemain: d.before === 'not',
       tightTo: this.tightTo(),
+      ...(this.comeBack() === undefined ? {} : { until: this.comeBack()!.toISOString() }),
+      ...(d.tested === '' ? {} : { tested: d.tested }),
       startHour: now.getHours() + now.getMinutes() / 60,
       atmospherePa: this.units.atmosphere(),
       mostGaugePa: most?.mostGaugePa ?? null,
@@ -238,11 +306,24 @@ export class HoldSetup {
     return current === undefined ? undefined : metaOf(current, Date.parse(current.filledAt) + Number(this.draft().wait) * MINUTE_MS);
   });
 
+  constructor() {
+    // who leaves it for a night does so to see more
+    let before = this.draft().until;
+    effect(() => {
+      const { until, tightTo } = this.draft();
+      const changed = (until === 'watched') !== (before === 'watched');
+      before = until;
+      const [usual, other] = until === 'watched' ? [USUAL_LIMIT.watched, USUAL_LIMIT.left] : [USUAL_LIMIT.left, USUAL_LIMIT.watched];
+      if (changed && tightTo === other) untracked(() => this.form.patchValue({ tightTo: usual }));
+    });
+  }
+
   private readonly beginning = this.job.adding(() => this.drafted.clear());
   protected readonly busy = computed(() => this.beginning.state().state === 'busy');
   protected readonly field = (pointer: string) => errorIn(this.beginning.state(), pointer);
   /** What keeps the hold from being started, beside what stands at the fields. */
   private readonly holdsBack = computed(() => {
+    if (this.hottestMissing()) return this.hottestProblem();
     if (this.unknownLimit())
       return this.draft().unlimited ? undefined : 'Confirm that every connected part is rated for the test pressure.';
     if (this.limitNow() !== undefined) return undefined;

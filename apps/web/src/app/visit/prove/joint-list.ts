@@ -1,18 +1,18 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { jointsOf, type Joint, type JointCheck, type JointFinding } from '@hygromet/core/circuit/joints';
-import { THING, type Thing } from '@hygromet/core/circuit/opened';
 import { errorIn } from '../../data/mutation';
 import { MethodSession } from '../../method/method.session';
-import { thingName } from '../../systems/system-labels';
 import { ChoiceField } from '../../ui/choice-field';
 import { TextField } from '../../ui/text-field';
 import { VisitJob } from '../visit-job';
-import { isSection } from './section-id';
+import { Photographs } from './photographs';
+import { jointName, type Listed } from './joint-name';
+import { isSection } from '@hygromet/core/circuit/section-id';
 
 /** Every place that can leak, generated from the record: what was looked at, what not, and what leaked. */
 @Component({
   selector: 'hy-joint-list',
-  imports: [ChoiceField, TextField],
+  imports: [ChoiceField, Photographs, TextField],
   template: `
     <h3>Joints</h3>
     <p class="second" role="status">{{ told() }}</p>
@@ -28,6 +28,7 @@ import { isSection } from './section-id';
             [value]="item.value"
             (valueChange)="set(item.joint, $event)"
           />
+          <hy-photographs [place]="item.joint.id" [of]="item.name" />
         </li>
       }
     </ul>
@@ -77,7 +78,7 @@ export class JointList {
       const known = this.found().get(joint.id);
       return {
         joint,
-        name: nameOf(joint),
+        name: jointName(joint),
         finding: known?.finding,
         value: known === undefined ? '' : `${known.check}:${known.finding}`,
         choices: known === undefined ? [NOT_YET, ...this.choices] : this.choices,
@@ -90,8 +91,11 @@ export class JointList {
     const leaking = rows.filter(({ finding }) => finding === 'leaks').map(({ name }) => name);
     const open = rows.length - seen;
     const start = `${seen} of ${rows.length} looked at`;
-    if (leaking.length > 0) return `${start}; leaks: ${leaking.join(', ')}.`;
-    return open === 0 ? `${start}.` : `${start}; ${open} not yet: what was not looked at is not shown tight.`;
+    const again = rows.filter(({ finding }) => finding === 'repaired').map(({ name }) => name);
+    const rest =
+      again.length === 0 ? '' : ` Repaired: test ${again.join(', ')} again under pressure; what was found tight elsewhere stands.`;
+    if (leaking.length > 0) return `${start}; leaks: ${leaking.join(', ')}.${rest}`;
+    return open === 0 ? `${start}.${rest}` : `${start}; ${open} not yet: what was not looked at is not shown tight.${rest}`;
   });
   /** A place that no record names. */
   protected readonly place = signal('');
@@ -138,11 +142,3 @@ function findingOf(value: string): { readonly check: JointCheck; readonly findin
 
 const MOST_LETTERS_COUNT = 60;
 const NOT_YET = { value: '', label: 'not looked at' };
-
-type Listed = Pick<Joint, 'kind'> & { readonly id: string };
-
-function nameOf({ id, kind }: Listed): string {
-  const name = THING.test(id) ? thingName(id as Thing) : id; // the pattern names what circuits have; the rest is as somebody wrote it
-  if (kind === 'valve') return `${name}, stem and cap`;
-  return kind === 'port' ? `${name}, core and cap` : name;
-}

@@ -5,9 +5,11 @@ import { coreVersion } from '@hygromet/core/version';
 import { CoreError } from '@hygromet/core/errors';
 import { readNumber } from '@hygromet/core/units/read-number';
 import { usualPullDown } from '@hygromet/core/proof/usual-test';
+import { targetOf, vacuumSchools, type VacuumSchool } from '@hygromet/core/proof/vacuum-schools';
 import { volumeFlowFrom } from '@hygromet/core/units/volume-flow';
 import { coreQuery } from '../../core-worker/core-query';
 import { errorIn } from '../../data/mutation';
+import type { TestReading } from '@hygromet/contract/visit-test';
 import { newKey } from '../../data/new-key';
 import type { PullDownArgs, PullDownPlanArgs } from '../../core-worker/proof-operations';
 import { CoreWorker } from '../../core-worker/core-worker.service';
@@ -20,9 +22,14 @@ import { isStale, valueOf } from '../../ui/loadable';
 import { emptyEntry, readQuantity } from '../../ui/quantity-entry';
 import { QuantityField } from '../../ui/quantity-field';
 import { TextField } from '../../ui/text-field';
+import { TakeReading } from '../live/take-reading';
 import { VisitJob } from '../visit-job';
+import { FollowInstruments } from './follow-instruments';
 import { betterText, minutesText, pullDownNextText, pullDownText } from './prove-labels';
 import { pullDownMetaOf, pullDownReadings, type RunningPullDown } from './pull-down-trace';
+import { MICRON_GAUGE, micronEntry } from './micron-gauge';
+import { schoolNote, vacuumSchoolText } from './vacuum-labels';
+import { VacuumRig } from './vacuum-rig';
 import { Computing } from '../../ui/computing';
 
 const USUAL_CFM = '5';
@@ -30,11 +37,16 @@ const USUAL_CFM = '5';
 /** Pulling a vacuum: how long this pump and these hoses will take, what better ones would change, and what the fall says as it runs. */
 @Component({
   selector: 'hy-pull-down',
-  imports: [Computing, BigNumber, ChoiceField, QuantityField, TextField],
+  imports: [Computing, BigNumber, ChoiceField, FollowInstruments, QuantityField, TakeReading, TextField, VacuumRig],
   template: `
     @if (test(); as running) {
       @if (answer(); as a) {
-        <hy-big-number what="To 500 microns" [number]="left().number" [unit]="left().unit" [computing]="stale()">
+        <hy-big-number
+          [what]="'To ' + running.setUp.targetMicron + ' microns'"
+          [number]="left().number"
+          [unit]="left().unit"
+          [computing]="stale()"
+        >
           <div>
             <b>{{ verdicts[a.verdict] }}</b>
           </div>
@@ -48,18 +60,25 @@ const USUAL_CFM = '5';
       } @else {
         <h2>{{ count() }} of {{ enough }} readings for a first verdict</h2>
       }
+      <hy-follow-instruments [test]="running" [quantities]="gauge" [leastS]="10" [readingOf]="readingOf" />
       <form novalidate (submit)="$event.preventDefault(); add(running.id)">
-        <hy-quantity-field
-          label="Vacuum at the system"
-          kind="vacuum"
-          [entry]="entry()"
-          (entryChange)="entry.set($event)"
-          [problem]="problem()"
-        />
+        @if (running.followed === null) {
+          <hy-quantity-field
+            label="Vacuum at the system"
+            kind="vacuum"
+            [entry]="entry()"
+            (entryChange)="entry.set($event)"
+            [problem]="problem()"
+          >
+            <hy-take-reading quantity="vacuum" (taken)="entry.set(micronEntry($event))" />
+          </hy-quantity-field>
+        }
         <div class="wide actions">
-          <button type="submit" class="button main" [disabled]="read().state !== 'good' || adding.state().state === 'busy'">
-            Add reading
-          </button>
+          @if (running.followed === null) {
+            <button type="submit" class="button main" [disabled]="read().state !== 'good' || adding.state().state === 'busy'">
+              Add reading
+            </button>
+          }
           <button type="button" class="button" [disabled]="answer() === undefined || stale()" (click)="end(running.id)">
             End the pull-down
           </button>
@@ -71,8 +90,11 @@ const USUAL_CFM = '5';
         <hy-choice-field label="Hose" [choices]="hoses" [value]="hose()" (valueChange)="hose.set($event)" />
         <hy-quantity-field label="Length of the hose" kind="length" [entry]="length()" (entryChange)="length.set($event)" />
         <hy-choice-field label="Valve cores" [choices]="cores" [value]="core()" (valueChange)="core.set($event)" />
+        <hy-choice-field label="Pull to" [choices]="schools" [value]="school()" (valueChange)="school.set($any($event))" />
         <hy-text-field label="Pump, cfm" [text]="cfm()" (textChange)="cfm.set($event)" />
       </div>
+      <p class="second">{{ schoolWhy[school()] }}</p>
+      <hy-vacuum-rig [hose]="hose()" [core]="core()" />
       @if (plan(); as p) {
         <dl class="figures" role="status" [hyComputing]="planned()">
           @for (item of p.targets; track item.micron) {
@@ -83,7 +105,7 @@ const USUAL_CFM = '5';
           }
           @for (item of p.better; track item.change) {
             <div>
-              <dt>{{ better[item.change] }}: to 500 microns</dt>
+              <dt>{{ better[item.change] }}: to {{ target() }} microns</dt>
               <dd>{{ minutes(item.targetS) }}</dd>
             </div>
           }
@@ -137,6 +159,10 @@ export class PullDown {
   protected readonly length = signal({ ...emptyEntry(this.metric ? 'm' : 'ft'), text: this.metric ? '1.5' : '5' });
   protected readonly core = signal<string>('out');
   protected readonly cfm = signal(USUAL_CFM);
+  protected readonly schools = vacuumSchools.map((value) => ({ value, label: `${targetOf(value)} microns${schoolNote[value]}` }));
+  protected readonly schoolWhy = vacuumSchoolText(this.units);
+  protected readonly school = signal<VacuumSchool>('usual');
+  protected readonly target = computed(() => targetOf(this.school()));
   protected readonly minutes = (seconds: number | null): string => minutesText(seconds, this.units);
 
   private readonly volume = computed(() => valueOf(this.session.plan())?.volume.likely);
@@ -160,7 +186,7 @@ export class PullDown {
       core: this.core() === 'in' ? 'in' : 'out',
       pumpSpeed: speed,
       ambientK: ambient.state === 'good' ? ambient.si : usualPullDown.ambientK,
-      targetMicron: usualPullDown.targetMicron,
+      targetMicron: this.target(),
     };
   });
   protected readonly planned = coreQuery(
@@ -193,6 +219,9 @@ export class PullDown {
       : { number: this.units.decimal(Math.max(0, seconds - now) / 60, 0), unit: 'min left' };
   });
 
+  protected readonly gauge = MICRON_GAUGE;
+  protected readonly readingOf = ([p = 0]: readonly number[]): TestReading => ({ micron: p / PASCAL_PER_MICRON });
+  protected readonly micronEntry = micronEntry;
   protected readonly entry = signal(emptyEntry('micron'));
   protected readonly read = computed(() => readQuantity('vacuum', this.entry(), this.units.atmosphere()));
   protected readonly adding = this.job.adding(() => this.entry.set(emptyEntry(this.entry().unit)));

@@ -2,9 +2,11 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { PASCAL_PER_MICRON } from '@hygromet/core/proof/water';
 import { coreVersion } from '@hygromet/core/version';
 import { usualMicronGauge, usualVacuumRigM3 } from '@hygromet/core/instruments/usual-instruments';
+import { leftByHolds } from '@hygromet/core/proof/vacuum-after-hold';
 import { usualRise } from '@hygromet/core/proof/usual-test';
 import { coreQuery } from '../../core-worker/core-query';
 import { errorIn } from '../../data/mutation';
+import type { TestReading } from '@hygromet/contract/visit-test';
 import { newKey } from '../../data/new-key';
 import type { RiseArgs } from '../../core-worker/proof-operations';
 import { CoreWorker } from '../../core-worker/core-worker.service';
@@ -15,14 +17,18 @@ import { ChoiceField } from '../../ui/choice-field';
 import { isStale, valueOf } from '../../ui/loadable';
 import { QuantityField } from '../../ui/quantity-field';
 import { emptyEntry, readQuantity } from '../../ui/quantity-entry';
+import { TakeReading } from '../live/take-reading';
 import { VisitJob } from '../visit-job';
+import { FollowInstruments } from './follow-instruments';
+import { MICRON_GAUGE, micronEntry } from './micron-gauge';
 import { riseSentence } from './prove-labels';
+import { isHold } from './hold-trace';
 import { phasesOf, riseMetaOf, type RunningRise } from './rise-trace';
 
 /** A vacuum that is shut in: whether it leaks, whether gas is released, and in the system or in the own rig. */
 @Component({
   selector: 'hy-rise-test',
-  imports: [BigNumber, ChoiceField, QuantityField],
+  imports: [BigNumber, ChoiceField, FollowInstruments, QuantityField, TakeReading],
   template: `
     @if (test(); as running) {
       @if (answer(); as a) {
@@ -39,13 +45,20 @@ import { phasesOf, riseMetaOf, type RunningRise } from './rise-trace';
         Rig first: shut the valve of the system as well, and watch hoses and gauge alone for two minutes: it tells your own leak from the
         system’s.
       </p>
+      <hy-follow-instruments [test]="running" [quantities]="gauge" [leastS]="10" [readingOf]="readingOf()" />
       <form novalidate (submit)="$event.preventDefault(); add(running.id)">
         <hy-choice-field label="Shut in" [choices]="phases" [value]="isolated()" (valueChange)="isolated.set($any($event))" />
-        <hy-quantity-field label="Vacuum" kind="vacuum" [entry]="entry()" (entryChange)="entry.set($event)" [problem]="problem()" />
+        @if (running.followed === null) {
+          <hy-quantity-field label="Vacuum" kind="vacuum" [entry]="entry()" (entryChange)="entry.set($event)" [problem]="problem()">
+            <hy-take-reading quantity="vacuum" (taken)="entry.set(micronEntry($event))" />
+          </hy-quantity-field>
+        }
         <div class="wide actions">
-          <button type="submit" class="button main" [disabled]="read().state !== 'good' || adding.state().state === 'busy'">
-            Add reading
-          </button>
+          @if (running.followed === null) {
+            <button type="submit" class="button main" [disabled]="read().state !== 'good' || adding.state().state === 'busy'">
+              Add reading
+            </button>
+          }
           <button type="button" class="button" [disabled]="answer() === undefined || stale()" (click)="end(running.id)">
             End the test
           </button>
@@ -57,6 +70,9 @@ import { phasesOf, riseMetaOf, type RunningRise } from './rise-trace';
         Pull below 500 microns with the cores out and short, wide hoses, the gauge at the far end. Then shut the pump off and read it as it
         rises: twenty minutes tell a leak from moisture, ten do not.
       </p>
+      @if (left(); as words) {
+        <p class="limit">{{ words }}</p>
+      }
       @if (refused(); as sentence) {
         <p class="over" role="alert">{{ sentence }}</p>
       }
@@ -83,6 +99,12 @@ export class RiseTest {
     { value: 'pump', label: 'system and rig, pump shut off' },
   ];
   protected readonly isolated = signal<'pump' | 'rig'>('rig');
+  protected readonly gauge = MICRON_GAUGE;
+  protected readonly readingOf = computed(() => {
+    const isolated = this.isolated();
+    return ([p = 0]: readonly number[]): TestReading => ({ isolated, micron: p / PASCAL_PER_MICRON });
+  });
+  protected readonly micronEntry = micronEntry;
   protected readonly entry = signal(emptyEntry('micron'));
   protected readonly read = computed(() => readQuantity('vacuum', this.entry(), this.units.atmosphere()));
   protected readonly problem = computed(() => {
@@ -126,6 +148,26 @@ export class RiseTest {
   });
   protected readonly sentence = computed(() => riseSentence(this.answer()!, this.test()!.setUp.leakAbove, this.units));
 
+  /** What a hold of the whole circuit on this visit has left of a leak, unless something was opened since. */
+  private readonly leakAtMost = computed(() => {
+    const visit = this.job.visit();
+    const holds = (visit?.tests ?? [])
+      .filter(isHold)
+      .flatMap(({ ended, setUp }) =>
+        ended === null || setUp.tested !== undefined
+          ? []
+          : [{ at: Date.parse(ended.at), verdict: ended.finding.verdict, tightTo: setUp.tightTo }],
+      );
+    const opened = (visit?.joints ?? []).filter(({ finding }) => finding !== 'tight').map(({ at }) => Date.parse(at));
+    return leftByHolds(holds, opened);
+  });
+  protected readonly left = computed(() => {
+    const micron = this.leakAtMost();
+    if (micron === undefined) return undefined;
+    const most = this.units.decimal(micron, micron < 10 ? 1 : 0);
+    return `The nitrogen hold has left a leak of ${most} microns per minute at most: the rise counts with it, and has to tell your own rig and gas that is released.`;
+  });
+
   protected readonly adding = this.job.adding(() => this.entry.set(emptyEntry(this.entry().unit)));
   private readonly beginning = this.job.adding();
   private readonly ending = this.job.adding();
@@ -146,6 +188,7 @@ export class RiseTest {
         coldestWallK: ambient.state === 'good' ? ambient.si : usualRise.wallK,
         compressorWithOil: true,
         leakAbove: usualRise.leakAboveMicronPerMinute,
+        ...(this.leakAtMost() === undefined ? {} : { leakAtMost: this.leakAtMost()! }),
       },
     });
   }

@@ -6,13 +6,14 @@ import { usualMicronGauge } from '@hygromet/core/instruments/usual-instruments';
 export type RunningRise = VisitTest & { readonly setUp: RiseSetUp };
 export const isRise = (test: VisitTest): test is RunningRise => test.setUp.test === 'rise';
 
-export const riseMetaOf = ({ volumeM3, rigM3, stepMicron, coldestWallK, compressorWithOil }: RiseSetUp): RiseMeta => ({
+export const riseMetaOf = ({ volumeM3, rigM3, stepMicron, coldestWallK, compressorWithOil, leakAtMost }: RiseSetUp): RiseMeta => ({
   volumeLiter: volumeM3 * 1000,
   rigVolumeLiter: rigM3 * 1000,
   gaugeResolutionMicron: stepMicron,
   gaugeAccuracyShare: usualMicronGauge.accuracyShare,
   coldestWallC: temperatureIn(coldestWallK, 'C'),
   compressorWithOil,
+  leakAtMost,
 });
 
 /** Readings that follow one another with the same valve shut are one phase; each begins at its first reading. */

@@ -1,13 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import type { ComponentId } from '@hygromet/core/circuit/circuit';
 import type { JointFinding } from '@hygromet/core/circuit/joints';
 import { sectionsOf } from '@hygromet/core/circuit/sections';
 import { errorIn } from '../../data/mutation';
 import { MethodSession } from '../../method/method.session';
-import { componentName, valveIdName } from '../../systems/system-labels';
+import { valveIdName } from '../../systems/system-labels';
+import { sectionName } from './section-name';
 import { ChoiceField } from '../../ui/choice-field';
 import { VisitJob } from '../visit-job';
-import { sectionId } from './section-id';
+import { sectionId } from '@hygromet/core/circuit/section-id';
 
 const NOT_YET = { value: '', label: 'not held yet' };
 const FOUND = [
@@ -70,7 +70,7 @@ export class SectionList {
       const { components, hasPort } = section;
       const id = sectionId(section);
       const finding = this.found().get(id);
-      return { id, hasPort, finding, name: nameOf(components), choices: finding === undefined ? [NOT_YET, ...FOUND] : FOUND };
+      return { id, hasPort, finding, name: sectionName(components), choices: finding === undefined ? [NOT_YET, ...FOUND] : FOUND };
     }),
   );
   private readonly checking = this.job.adding();
@@ -80,10 +80,4 @@ export class SectionList {
     if (value === '') return;
     this.checking.send({ kind: 'joint-checked', joint, check: 'hold', finding: value as JointFinding }); // the list offers only these
   }
-}
-
-/** Whatever has a name of its own: pieces of pipe go with what they belong to. */
-function nameOf(components: readonly ComponentId[]): string {
-  const names = components.filter((id) => !id.startsWith('before-')).map((id) => componentName(id));
-  return [names[0] ?? 'Pipe', ...names.slice(1).map((name) => name.toLowerCase())].join(', ');
 }

@@ -1,6 +1,11 @@
 import { fromServer } from '../../data/from-server';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 
+import type { Visit } from '@hygromet/contract/visit';
+import { jointsOf } from '@hygromet/core/circuit/joints';
+import { firstValueFrom } from 'rxjs';
+import { MethodSession } from '../../method/method.session';
+import { jointName } from '../prove/joint-name';
 import type { VisitTest } from '@hygromet/contract/visit-test';
 import { ServerData } from '../../data/server-data.service';
 import { Units } from '../../preferences/units.service';
@@ -84,7 +89,9 @@ const fileNames = { hold: 'pressure-test', 'pull-down': 'pull-down', rise: 'rise
 export class ProveStage {
   protected readonly job = inject(VisitJob);
   private readonly units = inject(Units);
-  private readonly organisation = fromServer(inject(ServerData).organisation$);
+  private readonly session = inject(MethodSession);
+  private readonly serverData = inject(ServerData);
+  private readonly organisation = fromServer(this.serverData.organisation$);
   protected readonly moment = momentText;
   protected readonly names = testNames;
   private readonly tests = computed(() => this.job.visit()?.tests ?? []);
@@ -109,8 +116,22 @@ export class ProveStage {
     if (visit === undefined) return;
     // the library is large, and comes when somebody asks for a page
     const [{ certificatePdf }, { save }] = await Promise.all([import('../prove/certificate-pdf'), import('../../ui/save-file')]);
-    const bytes = await certificatePdf(visit, test, valueOf(this.organisation())?.name ?? '', this.units);
+    const firm = valueOf(this.organisation())?.name ?? '';
+    const bytes = await certificatePdf(visit, test, firm, this.units, await this.photographs(visit));
     save(`${this.fileName(test)}.pdf`, new Blob([new Uint8Array(bytes)], { type: 'application/pdf' }));
+  }
+
+  /** With what each shows; one that cannot be read is left out rather than the whole page. */
+  private async photographs(visit: Visit) {
+    const circuit = this.session.circuit();
+    const names = new Map((circuit === undefined ? [] : jointsOf(circuit)).map((joint) => [joint.id as string, jointName(joint)]));
+    const read = visit.photographs.map(({ photograph, place, at, by }) =>
+      firstValueFrom(this.serverData.photograph$(photograph)).then(
+        (jpeg) => [{ jpeg, words: `${names.get(place) ?? place}, ${momentText(at)}, ${by}` }],
+        () => [],
+      ),
+    );
+    return (await Promise.all(read)).flat();
   }
 
   protected table(test: VisitTest): void {

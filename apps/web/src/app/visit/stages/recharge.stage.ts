@@ -204,7 +204,7 @@ export class RechargeStage {
   ];
 
   private readonly system = computed(() => valueOf(this.session.system()));
-  protected readonly composition = computed(() => this.session.question()?.composition ?? this.session.composition());
+  protected readonly composition = this.session.inside;
   private readonly facts = computed((): ChargingFacts | undefined => {
     const [system, composition, ambient] = [this.system(), this.composition(), this.session.ambient()];
     if (system === undefined || composition === undefined) return undefined;

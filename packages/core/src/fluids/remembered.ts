@@ -1,11 +1,11 @@
-import type { Composition } from '../fluids/composition';
+import type { Composition } from './composition';
 
 /** Whoever asks for more states of one refrigerant is dragging something. */
 const MOST_STATES = 256;
 
 /**
- * States of refrigerants that are asked for again and again, by the composition itself (the object, not its content), so that nothing
- * outlives it; a state that is asked for again is the state that was computed. What throws is not remembered.
+ * What is asked of refrigerants again and again, by the composition itself (the object, not its content), so that nothing outlives it; what
+ * is asked for again is what was computed. What throws is not remembered.
  */
 export class Remembered<T> {
   private readonly states = new WeakMap<Composition, Map<number | string, T>>();

@@ -1,0 +1,26 @@
+import { usualHold } from '@hygromet/core/proof/usual-test';
+
+/** Until when a hold runs: as a person says it. */
+export type HoldUntil = 'watched' | 'morning' | 'monday';
+
+const weekday = new Intl.DateTimeFormat('en-US', { weekday: 'long' });
+
+/** The morning of the next day, or of the next Monday, by the clock of this device. */
+export function comeBackAt(until: HoldUntil, now: Date): Date | undefined {
+  if (until === 'watched') return undefined;
+  const at = new Date(now.getFullYear(), now.getMonth(), now.getDate() + 1, usualHold.comeBackHour);
+  while (until === 'monday' && weekday.format(at) !== 'Monday') at.setDate(at.getDate() + 1);
+  return at;
+}
+
+const inWords = new Intl.DateTimeFormat('en-US', { weekday: 'long', hour: 'numeric', minute: '2-digit' });
+/** "Monday, 7:00 AM". */
+export const comeBackText = (at: Date): string => inWords.format(at).replace(' at ', ', ');
+
+/** "2 d 13 h", "40 min". */
+export function durationText(seconds: number): string {
+  const minutes = Math.max(0, Math.round(seconds / 60));
+  const [days, hours] = [Math.floor(minutes / 1440), Math.floor((minutes % 1440) / 60)];
+  if (days > 0) return hours > 0 ? `${days} d ${hours} h` : `${days} d`;
+  return hours > 0 ? `${hours} h ${minutes % 60} min` : `${minutes} min`;
+}
