@@ -1,12 +1,5 @@
+import type { LpSolution } from './lp-solver';
 import { truckGoals, truckModel, truckPlan, type Held, type TruckGoal, type TruckPlan, type TruckTask } from './truck';
-
-/** A solution of a program in the LP format: the value of a variable that is not in it is nothing. */
-export interface LpSolution {
-  /** Whether it is proved that none is better. */
-  readonly optimal: boolean;
-  readonly objective: number;
-  readonly valueOf: (variable: string) => number;
-}
 
 export interface SolvedTruck {
   readonly plan: TruckPlan;
@@ -17,13 +10,14 @@ export interface SolvedTruck {
 }
 
 /**
- * Solves a truck goal by goal; one that is not proved in time is held as it was found.
+ * Solves a truck goal by goal; one that is not proved in time is held as it was found, and one for which nothing is found leaves the plan
+ * of the goals before it.
  * @param solve solves a program to the end, or as far as there is time
  * @param begun is told which goal is decided now
  */
 export function solveTruck(
   task: TruckTask,
-  solve: (program: string) => LpSolution,
+  solve: (program: string) => LpSolution | undefined,
   begun: (goal: TruckGoal) => void = () => undefined,
 ): SolvedTruck {
   if (task.jobs.length === 0) return { plan: truckPlan(task, () => 0), proved: true, reached: [] };
@@ -33,6 +27,7 @@ export function solveTruck(
     if (goal === 'overweight' && task.mostWeight === undefined) continue;
     begun(goal);
     const solution = solve(truckModel(task, goal, reached));
+    if (solution === undefined) return { plan: truckPlan(task, valueOf), proved: false, reached };
     ({ valueOf } = solution);
     proved &&= solution.optimal;
     reached.push({ goal, least: Math.max(0, solution.objective) });

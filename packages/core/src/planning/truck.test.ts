@@ -1,5 +1,5 @@
 import highs from 'highs';
-import { lpSolver } from '../../test/lp-solver';
+import { lpSolver } from './lp-solver';
 import { solveTruck } from './solve-truck';
 import type { Carried, TruckJob, TruckPlan, TruckTask } from './truck';
 
@@ -36,7 +36,7 @@ let solver: Awaited<ReturnType<typeof highs>>;
 beforeAll(async () => (solver = await highs()));
 
 function solved(truckTask: TruckTask): TruckPlan {
-  const { plan, proved } = solveTruck(truckTask, lpSolver(solver));
+  const { plan, proved } = solveTruck(truckTask, lpSolver(solver.solve));
   expect(proved).toBe(true);
   return plan;
 }

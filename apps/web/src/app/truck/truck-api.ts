@@ -1,4 +1,5 @@
-import { solveTruck, type LpSolution, type SolvedTruck } from '@hygromet/core/planning/solve-truck';
+import { lpSolver } from '@hygromet/core/planning/lp-solver';
+import { solveTruck, type SolvedTruck } from '@hygromet/core/planning/solve-truck';
 import type { TruckGoal, TruckTask } from '@hygromet/core/planning/truck';
 import type { Highs } from 'highs';
 
@@ -13,11 +14,6 @@ const MOST_MS = 5000;
 export const truckApi = (loaded: Promise<Pick<Highs, 'solve'>>): TruckApi => ({
   solve: async (task, begun) => {
     const { solve } = await loaded;
-    const solved = (program: string): LpSolution => {
-      const { Status, ObjectiveValue, Columns } = solve(program, { mip_rel_gap: 0, time_limit: MOST_MS / 1000, output_flag: false });
-      const columns = Columns as Readonly<Record<string, { readonly Primal?: number }>>; // an infeasible model cannot be: shortage is allowed
-      return { optimal: Status === 'Optimal', objective: ObjectiveValue, valueOf: (name) => columns[name]?.Primal ?? 0 };
-    };
-    return solveTruck(task, solved, begun);
+    return solveTruck(task, lpSolver(solve, MOST_MS / 1000), begun);
   },
 });
