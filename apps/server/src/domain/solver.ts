@@ -1,3 +1,4 @@
+import { lpSolver } from '@hygromet/core/lp-solver';
 import highs from 'highs';
 
 /** Solves a model in the LP format. @returns the value of each variable, or nothing where there is no solution */
@@ -6,11 +7,8 @@ export type Solve = (model: string) => ((variable: string) => number) | undefine
 /** The solver is WebAssembly: it is there a moment after it was asked for. */
 export async function loadSolver(): Promise<Solve> {
   const solver = await highs();
-  return (model) => {
-    const { Status, Columns } = solver.solve(model, { output_flag: false });
-    const columns = Columns as Readonly<Record<string, { readonly Primal?: number }>>; // the package types a column by the kind of its model
-    return Status === 'Optimal' ? (variable) => columns[variable]?.Primal ?? 0 : undefined;
-  };
+  const solved = lpSolver((model, options) => solver.solve(model, options));
+  return (model) => solved(model)?.valueOf;
 }
 
 let loaded: Solve | undefined;

@@ -5,6 +5,7 @@ import { cubicMetre, kilogram } from '../units/quantity';
 import { celsius } from '../units/temperature';
 import highs from 'highs';
 import { normalOf, randomOf } from '../../test/simulated-hold';
+import { lpSolver } from '../lp-solver';
 import { accountOf, type Terms } from './account';
 import { beyondTolerance, toleranceOf } from './blend-tolerance';
 import { explanationCodes, minutesOf, sizeOf, type ExplanationCode } from './explanation';
@@ -103,9 +104,7 @@ describe('a blend back within its tolerance', () => {
   const of = (task: RestoreTask) => {
     const model = restoreModel(task);
     if (model === undefined) return restored(task, undefined);
-    const { Status, Columns } = solver.solve(model, { output_flag: false });
-    const columns = Columns as Readonly<Record<string, { readonly Primal?: number }>>;
-    return restored(task, Status === 'Optimal' ? (name) => columns[name]?.Primal ?? 0 : undefined);
+    return restored(task, lpSolver(solver.solve)(model)?.valueOf);
   };
   const pure = (id: string, maxKg?: number) => ({ name: id, composition: refrigerant(id).composition, maxKg });
 

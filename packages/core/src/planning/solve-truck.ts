@@ -1,4 +1,4 @@
-import type { LpSolution } from './lp-solver';
+import type { LpSolution } from '../lp-solver';
 import { truckGoals, truckModel, truckPlan, type Held, type TruckGoal, type TruckPlan, type TruckTask } from './truck';
 
 export interface SolvedTruck {

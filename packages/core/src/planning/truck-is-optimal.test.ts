@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import highs from 'highs';
-import { lpSolver } from './lp-solver';
+import { lpSolver } from '../lp-solver';
 import { solveTruck } from './solve-truck';
 import type { Carried, TruckGoal, TruckJob, TruckTask } from './truck';
 

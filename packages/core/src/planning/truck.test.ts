@@ -1,5 +1,5 @@
 import highs from 'highs';
-import { lpSolver } from './lp-solver';
+import { lpSolver } from '../lp-solver';
 import { solveTruck } from './solve-truck';
 import type { Carried, TruckJob, TruckPlan, TruckTask } from './truck';
 

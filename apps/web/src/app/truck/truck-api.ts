@@ -1,4 +1,4 @@
-import { lpSolver } from '@hygromet/core/planning/lp-solver';
+import { lpSolver } from '@hygromet/core/lp-solver';
 import { solveTruck, type SolvedTruck } from '@hygromet/core/planning/solve-truck';
 import type { TruckGoal, TruckTask } from '@hygromet/core/planning/truck';
 import type { Highs } from 'highs';

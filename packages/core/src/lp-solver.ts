@@ -20,7 +20,7 @@ const OUT_OF_TIME = 'Time limit reached';
 
 /**
  * Solves programs to the proved optimum, or as far as there is time. The presolve of HiGHS now and then calls a program infeasible that is
- * not (a truck's never is: what has no room is short); such a program is solved again without it.
+ * not (seen with a truck's, which never is: what has no room is short); what it calls so is solved again without it.
  * @param mostSeconds after which the best that was found is taken
  * @returns undefined where nothing was found
  */
