@@ -1,3 +1,4 @@
+import { meterings } from '@hygromet/core/cycle/unit';
 import { coolingsOfCylinder, transferMethods } from '@hygromet/core/twin/scenario';
 import { Hono } from 'hono';
 import * as z from 'zod';
@@ -5,6 +6,7 @@ import page from './page/index.html';
 import script from './page/page.script.js';
 import { speeds } from './played';
 import { leaks, proofProbes } from './proof-scene';
+import { runFaults, runProbes, runStarts } from './running-scene';
 import { probes } from './scene';
 import type { Simulation } from './simulation';
 
@@ -22,11 +24,20 @@ const proof = z.strictObject({
   ambientK: z.number().min(260).max(320),
 });
 
+const run = z.strictObject({
+  system: z.uuid(),
+  cylinder: z.uuid(),
+  fault: z.enum(runFaults),
+  metering: z.enum(meterings),
+  start: z.enum(runStarts),
+  outdoorK: z.number().min(240).max(325),
+});
+
 const act = z.discriminatedUnion('act', [
   z.strictObject({ act: z.literal('valve'), to: z.enum(['open', 'shut']) }),
   z.strictObject({ act: z.literal('machine'), to: z.enum(['on', 'off']) }),
   z.strictObject({ act: z.literal('cooling'), to: z.enum(coolingsOfCylinder) }),
-  z.strictObject({ act: z.literal('probe'), probe: z.enum([...probes, ...proofProbes]), to: z.enum(['on', 'off']) }),
+  z.strictObject({ act: z.literal('probe'), probe: z.enum([...probes, ...proofProbes, ...runProbes]), to: z.enum(['on', 'off']) }),
   z.strictObject({ act: z.literal('kick') }),
   z.strictObject({ act: z.literal('zero'), kg: z.number().min(-5).max(5) }),
   z.strictObject({ act: z.literal('speed'), to: z.literal([...speeds]) }),
@@ -35,6 +46,10 @@ const act = z.discriminatedUnion('act', [
   z.strictObject({ act: z.literal('pump'), to: z.enum(['on', 'off']) }),
   z.strictObject({ act: z.literal('system-valve'), to: z.enum(['open', 'shut']) }),
   z.strictObject({ act: z.literal('mend') }),
+  z.strictObject({ act: z.literal('put-right') }),
+  z.strictObject({ act: z.literal('compressor'), to: z.enum(['on', 'off']) }),
+  z.strictObject({ act: z.literal('feed'), to: z.enum(['open', 'shut']) }),
+  z.strictObject({ act: z.literal('rain'), to: z.enum(['on', 'off']) }),
   z.strictObject({ act: z.literal('sun'), to: z.enum(['on', 'off']) }),
 ]);
 
@@ -62,6 +77,12 @@ export const control = (simulation: Simulation) =>
       const parsed = proof.safeParse(await c.req.json());
       if (!parsed.success) return c.json({ problem: parsed.error.issues[0]?.message ?? 'This is no scene.' }, 422);
       await simulation.prove(parsed.data);
+      return c.json(simulation.state());
+    })
+    .post('/run', async (c) => {
+      const parsed = run.safeParse(await c.req.json());
+      if (!parsed.success) return c.json({ problem: parsed.error.issues[0]?.message ?? 'This is no scene.' }, 422);
+      await simulation.run(parsed.data);
       return c.json(simulation.state());
     })
     .post('/act', async (c) => {

@@ -1,8 +1,10 @@
+import type { Quantity } from '@hygromet/core/instruments/quantity';
+
 export const speeds = [1, 10, 60] as const;
 export type Speed = (typeof speeds)[number];
 
 /** A reading as an instrument shows it, SI; one that is lost on its way is not there. */
-export type Shown = Readonly<Partial<Record<'gross' | 'suction' | 'head' | 'wall' | 'air' | 'vacuum', number>>>;
+export type Shown = Readonly<Partial<Record<Quantity, number>>>;
 
 /** Share of the readings that never arrive. */
 const DROPPED = 0.005;

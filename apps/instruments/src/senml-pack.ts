@@ -1,3 +1,4 @@
+import type { Quantity } from '@hygromet/core/instruments/quantity';
 import type { SenmlRecord } from '@hygromet/core/instruments/senml';
 import type { Shown } from './played';
 
@@ -7,13 +8,21 @@ const SHOWS = {
   suction: { serial: 'probe-low', kind: 'pressure probe', u: 'Pa', unit: 'psig' },
   head: { serial: 'probe-high', kind: 'pressure probe', u: 'Pa', unit: 'psig' },
   wall: { serial: 'clamp-1', kind: 'temperature clamp', u: 'K', unit: '°F' },
+  pipe: { serial: 'clamp-2', kind: 'temperature clamp', u: 'K', unit: '°F' },
+  suctionLine: { serial: 'clamp-suction', kind: 'temperature clamp', u: 'K', unit: '°F' },
+  liquidLine: { serial: 'clamp-liquid', kind: 'temperature clamp', u: 'K', unit: '°F' },
+  discharge: { serial: 'clamp-discharge', kind: 'temperature clamp', u: 'K', unit: '°F' },
+  supply: { serial: 'air-supply', kind: 'air thermometer', u: 'K', unit: '°F' },
+  outdoor: { serial: 'air-outdoor', kind: 'air thermometer', u: 'K', unit: '°F' },
+  indoor: { serial: 'air-return', kind: 'psychrometer', u: 'K', unit: '°F' },
+  wetBulb: { serial: 'air-return', kind: 'psychrometer', u: 'K', unit: '°F' },
   air: { serial: 'air-1', kind: 'air thermometer', u: 'K', unit: '°F' },
   vacuum: { serial: 'micron-1', kind: 'micron gauge', u: 'Pa', unit: 'microns' },
-} as const;
+} as const satisfies Readonly<Record<Quantity, object>>;
 
 /** Readings of one moment. @param at s since 1970 */
 export const packOf = (shown: Shown, at: number): SenmlRecord[] =>
-  (Object.entries(shown) as [keyof typeof SHOWS, number][]).map(([quantity, v], k) => ({
+  (Object.entries(shown) as [Quantity, number][]).map(([quantity, v], k) => ({
     ...(k === 0 ? { bt: at } : {}),
     n: `urn:dev:ser:${SHOWS[quantity].serial}:${quantity}`,
     u: SHOWS[quantity].u,
@@ -22,12 +31,12 @@ export const packOf = (shown: Shown, at: number): SenmlRecord[] =>
 
 /** What each instrument that shows something says of itself, now and then. @param battery per cent */
 export const factsOf = (shown: Shown, speed: number, battery: number, at: number): SenmlRecord[] =>
-  (Object.keys(shown) as (keyof typeof SHOWS)[])
-    .map((quantity) => SHOWS[quantity])
-    .flatMap(({ serial, kind, unit }, k) => [
+  [...new Map((Object.keys(shown) as Quantity[]).map((quantity) => [SHOWS[quantity].serial, SHOWS[quantity]] as const)).values()].flatMap(
+    ({ serial, kind, unit }, k) => [
       { bn: `urn:dev:ser:${serial}:`, ...(k === 0 ? { bt: at } : {}), n: 'kind', vs: kind },
       { n: 'unit', vs: unit },
       { n: 'battery', v: Math.round(battery) },
       { n: 'simulated', vb: true },
       { n: 'speed', v: speed },
-    ]);
+    ],
+  );

@@ -5,6 +5,7 @@ import type { Gateway } from './gateway';
 import { Noise } from './noise';
 import type { Played } from './played';
 import { ProofScene, type ProofAct, type ProofSetting } from './proof-scene';
+import { RunningScene, type RunAct, type RunSetting } from './running-scene';
 import { Scene, type Act } from './scene';
 import { factsOf, packOf } from './senml-pack';
 import { hiddenTruth, type SceneSetting } from './truth';
@@ -19,8 +20,8 @@ const BATTERY_PER_HOUR = 4;
 
 /** The scene that is set, read twice a second and passed on. */
 export class Simulation {
-  private scene: Scene | ProofScene | undefined;
-  private setting: SceneSetting | ProofSetting | undefined;
+  private scene: Scene | ProofScene | RunningScene | undefined;
+  private setting: SceneSetting | ProofSetting | RunSetting | undefined;
   private readonly startedAt = Date.now();
   private ticks = 0;
   private last = Date.now();
@@ -51,9 +52,20 @@ export class Simulation {
     this.ticks = 0;
   }
 
+  /** Instruments on a unit that stands, beside it the cylinder that it is charged from. */
+  async run(setting: RunSetting): Promise<void> {
+    const [ownSystem, ownCylinder] = await Promise.all([
+      this.ask(`/api/systems/${setting.system}`, system),
+      this.ask(`/api/cylinders/${setting.cylinder}`, cylinder),
+    ]);
+    this.scene = new RunningScene(ownSystem, ownCylinder, setting, new Noise(this.seed++));
+    this.setting = setting;
+    this.ticks = 0;
+  }
+
   /** What cannot be done in this scene is not done. */
-  do(act: Act | ProofAct): void {
-    (this.scene as Played<Act | ProofAct> | undefined)?.do(act);
+  do(act: Act | ProofAct | RunAct): void {
+    (this.scene as Played<Act | ProofAct | RunAct> | undefined)?.do(act);
     // another speed is told at once
     if (act.act === 'speed') this.ticks = 0;
   }

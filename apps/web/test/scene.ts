@@ -98,6 +98,7 @@ export const aVisit = (more: Partial<Visit> = {}): Visit => ({
   transfers: [],
   joints: [],
   photographs: [],
+  chargeNotes: [],
   refrigerantTests: [],
   cleaning: [],
   runs: [],

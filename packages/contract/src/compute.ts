@@ -146,6 +146,8 @@ export const chargeTargetRequest = z.strictObject({
     })
     .optional(),
   liquidK: finite('liquidK').optional(),
+  /** A new unit was shipped with so much, and still holds it. */
+  cameWithKg: finite('cameWithKg').min(0).optional(),
 });
 
 export const feedRateRequest = z.strictObject({
@@ -271,6 +273,7 @@ export const restoreAnswer = z.strictObject({
 
 export const chargeTargetAnswer = z.strictObject({
   kg: z.number(),
+  beyondKg: z.number(),
   sigmaKg: z.number(),
   budget: z.array(z.strictObject({ term: z.string(), kg: z.number(), sigmaKg: z.number() })),
 });

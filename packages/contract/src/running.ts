@@ -105,7 +105,18 @@ const band = z.strictObject({ low: z.number(), likely: z.number(), high: z.numbe
 export const runningCheckAnswer = z.strictObject({
   settled: z.boolean(),
   /** K, and Pa absolute, of a good unit in these conditions; nothing where it has no steady state there. */
-  expected: z.strictObject({ superheat: band, subcooling: band, condensingOver: band, split: band, suction: band, head: band }).nullable(),
+  expected: z
+    .strictObject({
+      superheat: band,
+      subcooling: band,
+      condensingOver: band,
+      split: band,
+      coilDifference: band,
+      approach: band,
+      suction: band,
+      head: band,
+    })
+    .nullable(),
   chargeShare: z.strictObject({ value: z.number(), range90: z.tuple([z.number(), z.number()]) }).nullable(),
   explanations: z.array(z.strictObject({ code: z.enum([...hypothesisCodes, 'none-of-these']), probability: z.number() })),
   next: z.array(z.strictObject({ reading: z.enum(nextReadings), bits: z.number() })),

@@ -3,6 +3,7 @@ import { jointChecks, jointFindings } from '@hygromet/core/circuit/joints';
 import { marks, stages } from '@hygromet/core/visit/stage';
 import * as z from 'zod';
 import { clockTime, day, id, instant, massKg, name, note, plainText, versionSeen } from './primitives';
+import { chargeNote } from './charge-note';
 import { look } from './look';
 import { photographed } from './photograph';
 import { advices, runningConditions, runningReadings, runningUnit } from './running';
@@ -81,6 +82,7 @@ export const newVisitEvent = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('transfer-read'), ...said, transferId: id, reading: transferReading }),
   z.strictObject({ kind: z.literal('transfer-noted'), ...said, transferId: id, note: transferNote }),
   z.strictObject({ kind: z.literal('transfer-ended'), ...said, transferId: id, finish: transferFinish }),
+  z.strictObject({ kind: z.literal('charge-noted'), ...said, note: chargeNote }),
   z.strictObject({ kind: z.literal('ran'), ...said, ...ran }),
   z.strictObject({ kind: z.literal('moved'), ...decides, day, ...appointment }),
   z.strictObject({ kind: z.literal('closed'), ...decides, /** Where nothing was recorded: why. */ why: note.optional() }),
@@ -114,6 +116,7 @@ export const visitEvent = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('transfer-read'), transferId: id, reading: transferReading, ...kept }),
   z.strictObject({ kind: z.literal('transfer-noted'), transferId: id, note: transferNote, ...kept }),
   z.strictObject({ kind: z.literal('transfer-ended'), transferId: id, finish: transferFinish, ...kept }),
+  z.strictObject({ kind: z.literal('charge-noted'), note: chargeNote, ...kept }),
   z.strictObject({ kind: z.literal('ran'), ...ran, ...kept }),
   z.strictObject({ kind: z.literal('moved'), day, ...appointment, ...kept }),
   z.strictObject({ kind: z.literal('closed'), why: z.string().optional(), ...kept }),

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { clockTime, day, instant } from './primitives';
+import { chargeNote } from './charge-note';
 import { look } from './look';
 import { photographed } from './photograph';
 import { ran, stage } from './visit-event';
@@ -42,6 +43,8 @@ export const visitRecord = z.strictObject({
     z.strictObject({ test: z.enum(refrigerantTests), result: z.enum(testResults), kit: z.string(), at: instant, by: z.string() }),
   ),
   cleaning: z.array(z.strictObject({ step: z.enum(cleaningSteps), massKg: z.number().nullable(), at: instant, by: z.string() })),
+  /** What was called out, done and seen while it was charged, in that order. */
+  chargeNotes: z.array(z.strictObject({ note: chargeNote, at: instant, by: z.string() })),
   /** The running unit, each time it was read. */
   runs: z.array(z.strictObject({ ...ran, at: instant, by: z.string() })),
   state: z.enum(['open', 'closed']),

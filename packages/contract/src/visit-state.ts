@@ -22,6 +22,7 @@ export function withEvent(before: VisitRecord | undefined, event: VisitEvent): V
       photographs: [],
       refrigerantTests: [],
       cleaning: [],
+      chargeNotes: [],
       runs: [],
       state: 'open',
       openedBy: event.recordedBy,
@@ -131,6 +132,10 @@ function changeBy(event: VisitEvent, before: VisitRecord): Partial<VisitRecord> 
           ended: { at: event.happenedAt, by: event.recordedBy, finish: event.finish },
         })),
       };
+    case 'charge-noted': {
+      const { note, happenedAt: at, recordedBy: by } = event;
+      return { chargeNotes: [...before.chargeNotes, { note, at, by }] };
+    }
     case 'ran': {
       const { unit, conditions, readings, settled, good, advice, chargeShare, coreVersion, happenedAt: at, recordedBy: by } = event;
       return { runs: [...before.runs, { unit, conditions, readings, settled, good, advice, chargeShare, coreVersion, at, by }] };

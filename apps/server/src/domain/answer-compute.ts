@@ -134,7 +134,7 @@ function restore({ massKg, composition, designation, available, mostKg }: Of<'re
 }
 
 function target(request: Of<'chargeTarget'>): ComputeAnswer {
-  const { plateKg, lineSet, drierKg, oilKg, hose, flooded, liquidK } = request;
+  const { plateKg, lineSet, drierKg, oilKg, hose, flooded, liquidK, cameWithKg } = request;
   const composition = whatIsAsked(request);
   const { budget, ...answer } = chargeTarget({
     composition,
@@ -142,6 +142,7 @@ function target(request: Of<'chargeTarget'>): ComputeAnswer {
     drierKg,
     oilKg,
     hose,
+    cameWithKg,
     liquidK: liquidK === undefined ? undefined : kelvin(liquidK),
     lineSet:
       lineSet === undefined

@@ -27,6 +27,7 @@ import * as sentOnce from './migrations/0023-sent-once';
 import * as ofOneFirm from './migrations/0024-of-one-firm';
 import * as enteredTogether from './migrations/0025-entered-together';
 import * as photographs from './migrations/0026-photographs';
+import * as chargeNotes from './migrations/0027-charge-notes';
 
 /** Imported one by one, so that they survive bundling. A migration is never edited once it has run anywhere. */
 const migrations: Record<string, Migration> = {
@@ -56,6 +57,7 @@ const migrations: Record<string, Migration> = {
   '0024-of-one-firm': ofOneFirm,
   '0025-entered-together': enteredTogether,
   '0026-photographs': photographs,
+  '0027-charge-notes': chargeNotes,
 };
 
 export const newestMigration = Object.keys(migrations).sort().at(-1) ?? '';

@@ -20,11 +20,13 @@ export interface ChargeTask {
   readonly hose?: { readonly bore: HoseBore; readonly lengthM: number; readonly givenBack: boolean } | undefined;
   /** Flooded head-pressure control: kg beyond the plate, from `floodedCharge`. */
   readonly floodedKg?: number | undefined;
+  /** kg that a new unit was shipped with, and still holds. */
+  readonly cameWithKg?: number | undefined;
   /** Liquid in the line, K. */
   readonly liquidK?: Kelvin | undefined;
 }
 
-export type ChargeTerm = 'plate' | 'liquid-line' | 'suction-line' | 'drier' | 'oil' | 'hose' | 'flooded' | 'scale';
+export type ChargeTerm = 'plate' | 'liquid-line' | 'suction-line' | 'drier' | 'oil' | 'hose' | 'flooded' | 'came-with' | 'scale';
 
 /** One line of the budget, kg. */
 export interface ChargeLine {
@@ -34,8 +36,10 @@ export interface ChargeLine {
 }
 
 export interface ChargeTarget {
-  /** kg to be weighed in. */
+  /** kg to be weighed in; nothing where what it came with is enough. */
   readonly kg: number;
+  /** kg that it holds beyond its charge as it came, where that is more. */
+  readonly beyondKg: number;
   readonly sigmaKg: number;
   readonly budget: readonly ChargeLine[];
 }
@@ -55,12 +59,21 @@ export function chargeTarget(task: ChargeTask): ChargeTarget {
     ...(task.oilKg === undefined
       ? []
       : [{ term: 'oil' as const, kg: data.oilTakes.share * task.oilKg, sigmaKg: data.oilTakes.sd * task.oilKg }]),
-    ...(task.floodedKg === undefined ? [] : [{ term: 'flooded' as const, kg: task.floodedKg, sigmaKg: 0.15 * task.floodedKg }]),
+    ...(task.floodedKg === undefined
+      ? []
+      : [{ term: 'flooded' as const, kg: task.floodedKg, sigmaKg: data.flooded.sdShare * task.floodedKg }]),
     ...hoseLine(task),
+    // its doubt is that of the plate, which is counted once
+    ...(task.cameWithKg === undefined ? [] : [{ term: 'came-with' as const, kg: -task.cameWithKg, sigmaKg: 0 }]),
     { term: 'scale', kg: 0, sigmaKg: data.scaleKg },
   ];
   const kg = budget.reduce((sum, line) => sum + line.kg, 0);
-  return { kg, sigmaKg: Math.sqrt(budget.reduce((sum, { sigmaKg }) => sum + sigmaKg * sigmaKg, 0)), budget };
+  return {
+    kg: Math.max(0, kg),
+    beyondKg: Math.max(0, -kg),
+    sigmaKg: Math.sqrt(budget.reduce((sum, { sigmaKg }) => sum + sigmaKg * sigmaKg, 0)),
+    budget,
+  };
 }
 
 /** kg/m of liquid and of suction line. */
@@ -103,6 +116,9 @@ export interface FloodedTask {
   readonly differenceK: number;
 }
 
+/** What head-pressure valves are usually set to, and the design difference of a condenser, where nobody has read them. */
+export const usualFlooded = { setK: kelvin(data.flooded.setK), differenceK: data.flooded.differenceK } as const;
+
 /**
  * Share of a condenser that is flooded to hold its pressure in the cold, and what that takes beyond the charge of a warm day, kg. Common
  * practice. Charged above 70 °F, a full sight glass is not the charge of the winter.
@@ -112,9 +128,9 @@ export function floodedCharge({ composition, condenserM3, setK, outdoorK, differ
   readonly kg: number;
 } {
   const apart = setK - outdoorK;
-  const share = apart <= 0 ? 0 : Math.max(0, 1 - (0.92 * differenceK) / apart);
+  const share = apart <= 0 ? 0 : Math.max(0, 1 - (data.flooded.share * differenceK) / apart);
   const { rhoLiquid } = bubblePoint(composition, setK);
-  const mean = 0.25 * rhoLiquid;
+  const mean = data.flooded.meanShare * rhoLiquid;
   return { share, kg: share * condenserM3 * (rhoLiquid - mean) };
 }
 

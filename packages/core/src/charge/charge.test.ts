@@ -103,3 +103,22 @@ test('into a standing system all goes where it is not warmer than the cylinder, 
   for (const K of [0, 2, 4, 8, 12]) expect(goesInStanding(K + 1)).toBeLessThanOrEqual(goesInStanding(K));
   expect(kelvin(feedingRules.warmestCylinderK)).toBeCloseTo(fahrenheit(125), 1);
 });
+
+// Common practice: a new condensing unit is shipped with the charge of its plate, which covers a length of line set.
+test('a unit that came charged takes what its lines take beyond the plate, and nothing where they are shorter', () => {
+  const lineSet = (feet: number) => ({
+    length: (feet * FOOT) as Metre,
+    covered: (15 * FOOT) as Metre,
+    liquid: '3/8' as const,
+    suction: '3/4' as const,
+  });
+  const of410 = (more: Partial<ChargeTask>) => chargeTarget({ composition: of('R-410A'), plateKg: 3.2, cameWithKg: 3.2, ...more });
+  const longer = of410({ lineSet: lineSet(50) });
+  expect(massIn(kilogram(longer.kg), 'oz')).toBeCloseTo(35 * 0.62, -1);
+  expect(longer.beyondKg).toBe(0);
+  const shorter = of410({ lineSet: lineSet(8) });
+  expect([shorter.kg, of410({}).kg]).toEqual([0, 0]);
+  expect(shorter.beyondKg).toBeGreaterThan(0.05);
+  // whoever evacuates it weighs in the whole of it
+  expect(chargeTarget({ composition: of('R-410A'), plateKg: 3.2, lineSet: lineSet(50) }).kg - longer.kg).toBeCloseTo(3.2, 9);
+});

@@ -62,19 +62,27 @@ export function sigmaOfReading(name: ReadingName, value: number): number {
   return Math.hypot(Math.max(noise ?? 0, (noiseShare ?? 0) * value), (model ?? 0) + (modelShare ?? 0) * value);
 }
 
-/** What a technician derives from the readings: superheat, subcooling, condensing over ambient and split, K. */
+/**
+ * What a technician derives from the readings, K: superheat, subcooling, condensing over ambient, split (of water its range); of a cold room
+ * how far the coil boils below its box, of a chiller how far below the water that leaves it.
+ */
 export interface Derived {
   readonly superheat: number;
   readonly subcooling: number;
   readonly condensingOver: number;
   readonly split: number;
+  readonly coilDifference: number;
+  readonly approach: number;
 }
 
 export function derivedOf({ unit: { table }, conditions }: Scene, entry: Readings): Partial<Derived> {
   const { head, suction, suctionLine, liquidLine, supply } = entry;
   const at = head === undefined ? undefined : table.saturation(head);
+  const boils = suction === undefined ? undefined : table.saturation(suction).Td;
   return {
-    ...(suction === undefined || suctionLine === undefined ? {} : { superheat: suctionLine - table.saturation(suction).Td }),
+    ...(boils === undefined || suctionLine === undefined ? {} : { superheat: suctionLine - boils }),
+    ...(boils === undefined ? {} : { coilDifference: (conditions.heating === true ? conditions.outdoorK : conditions.indoorK) - boils }),
+    ...(boils === undefined || supply === undefined ? {} : { approach: supply - boils }),
     ...(at === undefined || liquidLine === undefined ? {} : { subcooling: at.Tb - liquidLine }),
     ...(at === undefined
       ? {}

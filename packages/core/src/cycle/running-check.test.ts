@@ -10,6 +10,7 @@ import { sceneOf } from './cycle-state';
 import type { ExplanationCode } from './explanations';
 import { learnUnit } from './learn-unit';
 import { runningCheck, type CheckTask } from './running-check';
+import { seasonsOf } from './seasons';
 import { isSettled, type Moment } from './settled';
 import type { UnitPlate } from './unit';
 
@@ -205,4 +206,38 @@ test('of fifty hidden truths hardly one is charged wrongly, and a unit that was 
   for (const { harm, of } of [unknown, learned]) expect(harm / of).toBeLessThanOrEqual(0.05);
   expect(unknown.two / unknown.of).toBeGreaterThan(0.65);
   expect(learned.two / learned.of).toBeGreaterThan(0.8);
+});
+
+test('a cold room tells how far its coil boils below the box, a chiller its approach and the flow of its water', () => {
+  const room = check(plate({ kind: 'walk-in', capacityW: 8000, plateKg: 6, receiverM3: 0.006 }), {});
+  // 8 to 12 °F below the box at 80 % humidity, common practice
+  expect(room.derived.coilDifference! * 1.8).toBeGreaterThan(7);
+  expect(room.derived.coilDifference! * 1.8).toBeLessThan(15);
+  expect(room.waterFlow).toBeUndefined();
+  const chiller = plate({ kind: 'chiller', composition: refrigerant('R-134a').composition, capacityW: 70_340, plateKg: 22 });
+  const good = check(chiller, {});
+  expect(good.derived.approach).toBeGreaterThan(0);
+  // 24 over the range in °F is the flow in US gallons a minute for a ton (common practice): 20 tons
+  const gpm = (flow: number) => (flow * 60) / 3.785411784e-3;
+  const ideal = (24 / (good.derived.split! * 1.8)) * 20;
+  expect(Math.abs(gpm(good.waterFlow!.likely) / ideal - 1)).toBeLessThan(0.03);
+  // half the flow: twice the range, and the flow follows
+  const slow = check(chiller, { indoorAir: 0.6 });
+  expect(slow.waterFlow!.likely / good.waterFlow!.likely).toBeCloseTo(0.62, 1);
+  expect(slow.waterFlow!.low).toBeLessThan(slow.waterFlow!.likely);
+});
+
+test('checks of a summer and a mild day are compared each against its own weather', () => {
+  const [hot, mild] = [
+    { outdoorK: F(95), indoorK: F(80), indoorWetBulbK: F(67) },
+    { outdoorK: F(72), indoorK: F(75), indoorWetBulbK: F(63) },
+  ];
+  const of = (conditions: Conditions, charge: number) => ({ plate: plate(), conditions, readings: read(plate(), conditions, { charge }) });
+  const rows = seasonsOf([of(hot, 1), of(mild, 1), of(mild, 0.86)]);
+  const off = rows.map(({ subcooling }) => subcooling.read! - subcooling.band!.likely);
+  expect(Math.abs(off[0]!)).toBeLessThan(0.1);
+  expect(Math.abs(off[1]!)).toBeLessThan(0.1);
+  expect(off[2]).toBeLessThan(-3);
+  // raw, the right charge of the mild day already reads another subcooling
+  expect(rows[1]!.subcooling.read! - rows[0]!.subcooling.read!).toBeGreaterThan(0.5);
 });

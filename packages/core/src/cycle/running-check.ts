@@ -2,7 +2,7 @@ import { adviceOf, type Advice } from './advice';
 import { noFaults, type Conditions } from './conditions';
 import { derivedOf, type Derived, type NextReading, type Readings } from './cycle-readings';
 import { sceneOf } from './cycle-state';
-import { expectedToday, skewsOf, type Expected, type Skew } from './expected-today';
+import { expectedToday, skewsOf, type Band, type Expected, type Skew } from './expected-today';
 import { explain, predictionsOf, type Explained } from './explanations';
 import data from './readings.json';
 import { cloudOf, unknownUnit, type Knowledge } from './knowledge';
@@ -10,6 +10,7 @@ import { tellingReadings } from './next-reading';
 import { ruleOfThumb, type Thumb } from './rule-of-thumb';
 import { slipsOf, type SlipCode } from './slips';
 import type { UnitPlate } from './unit';
+import { waterFlow } from './water-flow';
 
 export interface CheckTask {
   readonly plate: UnitPlate;
@@ -38,6 +39,8 @@ export interface RunningCheck {
   readonly next: readonly { readonly name: NextReading; readonly bits: number }[];
   readonly thumb: Thumb | undefined;
   readonly skews: readonly Skew[];
+  /** m³/s through the barrel of a chiller, where the water was read on both sides. */
+  readonly waterFlow: Band | undefined;
 }
 
 /** Readings without which nothing is judged. */
@@ -66,6 +69,7 @@ export function runningCheck({ plate, conditions, readings: asRead, settled, kno
     slips,
     thumb: ruleOfThumb(plate, conditions, derived),
     skews: skewsOf(cloud, conditions, gauges),
+    waterFlow: expected === undefined ? undefined : waterFlow(cloud.likely, expected.split, derived.split),
   };
   const missing = NEEDED.some((name) => readings[name] === undefined);
   if (missing || slips.length > 0 || expected === undefined) {

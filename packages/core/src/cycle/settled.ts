@@ -5,7 +5,8 @@ export interface Moment extends Pick<Derived, 'superheat' | 'subcooling'> {
   readonly atS: number;
 }
 
-const WINDOW_S = 240;
+/** s over which it has to stand still. */
+export const WINDOW_S = 240;
 const LEAST = 4;
 /** K that it may still drift within the window. */
 const DRIFT_K = 1.5 / 1.8;

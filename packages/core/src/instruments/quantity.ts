@@ -4,6 +4,9 @@ export type Quantity = keyof typeof data.quantities;
 export const quantities = Object.keys(data.quantities) as Quantity[]; // the keys of a constant
 export const isQuantity = (name: string): name is Quantity => Object.hasOwn(data.quantities, name);
 
+/** The SI unit in which a quantity is kept. */
+export const siOf = (quantity: Quantity): string => data.quantities[quantity].si;
+
 /** What an instrument tells of itself, beside its readings. */
 export const instrumentFacts: readonly string[] = data.facts;
 

@@ -2,8 +2,11 @@ import type { Conditions } from '@hygromet/core/cycle/conditions';
 import type { Readings } from '@hygromet/core/cycle/cycle-readings';
 import { expectedToday, type Expected } from '@hygromet/core/cycle/expected-today';
 import { cloudOf } from '@hygromet/core/cycle/knowledge';
+import { followedRun, type FollowedRun, type RunTraces } from '@hygromet/core/cycle/followed-run';
 import { learnUnit } from '@hygromet/core/cycle/learn-unit';
+import type { Composition } from '@hygromet/core/fluids/composition';
 import { runningCheck, type RunningCheck } from '@hygromet/core/cycle/running-check';
+import { seasonsOf, type SeasonRow, type SeasonTask } from '@hygromet/core/cycle/seasons';
 import type { UnitPlate } from '@hygromet/core/cycle/unit';
 
 export interface RunningArgs {
@@ -25,7 +28,18 @@ export interface TodayArgs {
   readonly conditions: Conditions;
 }
 
+export interface FollowedArgs {
+  readonly composition: Composition;
+  readonly traces: RunTraces;
+}
+
 export const runningOperations = {
+  /** A running unit as its instruments have followed it. */
+  followedRun: ({ composition, traces }: FollowedArgs): FollowedRun => followedRun(composition, traces),
+
+  /** The checks of one unit, each against its own day. */
+  seasons: ({ checks }: { readonly checks: readonly SeasonTask[] }): readonly SeasonRow[] => seasonsOf(checks),
+
   /** What a good unit of this plate should read; nothing where it has no steady state there. */
   today: ({ plate, conditions }: TodayArgs): Expected | null => expectedToday(cloudOf(plate), conditions) ?? null,
 

@@ -5,6 +5,7 @@ import { lengthIn } from '@hygromet/core/units/length';
 import { massFrom, massIn, poundsOuncesOf, type MassUnit } from '@hygromet/core/units/mass';
 import { atmosphereAt, pressureDifferenceIn, pressureIn } from '@hygromet/core/units/pressure';
 import { altitude } from '@hygromet/core/units/quantity';
+import { volumeFlowIn } from '@hygromet/core/units/volume-flow';
 import { specificEnergyIn } from '@hygromet/core/units/specific-energy';
 import { temperatureDifferenceIn, temperatureIn } from '@hygromet/core/units/temperature';
 import { NOTHING_KG } from '@hygromet/core/account/ledger-resolution';
@@ -119,6 +120,12 @@ export class Units {
 
   length(metres: number): string {
     return this.metric() ? `${this.decimal(metres, 1)} m` : `${this.decimal(lengthIn(metres, 'ft'), 0)} ft`;
+  }
+
+  /** Of water, m³/s: without its unit, and its unit. */
+  waterFlow(flow: number): FormattedQuantity {
+    const unit = this.metric() ? 'L/s' : 'gpm';
+    return { number: this.decimal(volumeFlowIn(flow, unit), this.metric() ? 2 : 1), unit };
   }
 
   density(rho: number): string {

@@ -18,6 +18,7 @@ import { valueOf } from '../ui/loadable';
 import { emptyEntry, readQuantity } from '../ui/quantity-entry';
 import { massEntry } from '../ui/entry-of';
 import { QuantityField } from '../ui/quantity-field';
+import { ChargeBeam } from './live/charge-beam';
 import { FeedLive } from './live/feed-live';
 import { TakeReading } from './live/take-reading';
 import { VisitEntries } from './visit-entries';
@@ -27,7 +28,7 @@ import { VisitJob } from './visit-job';
 @Component({
   selector: 'hy-recharge-log',
   providers: [VisitEntries],
-  imports: [ChoiceField, FeedLive, QuantityField, TakeReading],
+  imports: [ChargeBeam, ChoiceField, FeedLive, QuantityField, TakeReading],
   template: `
     <h3>From which cylinder</h3>
     @if (sources(); as s) {
@@ -48,6 +49,7 @@ import { VisitJob } from './visit-job';
         <p class="short">{{ units.massText(s.shortKg, 'up') }} more are needed.</p>
       }
     }
+    <hy-charge-beam [fedKg]="inKg()" [targetKg]="targetKg()" [sigmaKg]="sigmaKg()" />
     @if (job.open() && choices().length > 0) {
       <form novalidate (submit)="$event.preventDefault(); log()">
         <hy-choice-field label="Charge from" [choices]="choices()" [value]="chosen()" (valueChange)="chosen.set($event)" />
@@ -75,6 +77,8 @@ import { VisitJob } from './visit-job';
         [leftKg]="leftKg()"
         (began)="before.set(typed($event, before().unit))"
         (finished)="after.set(typed($event, after().unit))"
+        (noted)="note({ kind: 'charge-noted', note: $event })"
+        (fed)="following.set($event)"
       />
       @if (left(); as words) {
         <p role="status" class="left" [class.over]="over()">{{ words }}</p>
@@ -125,6 +129,7 @@ import { VisitJob } from './visit-job';
 export class RechargeLog {
   readonly composition = input.required<Composition>();
   readonly targetKg = input.required<number>();
+  readonly sigmaKg = input.required<number>();
   protected readonly job = inject(VisitJob);
   protected readonly units = inject(Units);
   private readonly preferences = inject(PreferencesService).current;
@@ -177,6 +182,12 @@ export class RechargeLog {
     const [before, after] = [readQuantity('mass', this.before()), readQuantity('mass', this.after())];
     return before.state === 'good' && after.state === 'good' ? { before, after, kg: before.si - after.si } : undefined;
   });
+  /** kg that a followed scale has seen go in. */
+  protected readonly following = signal(0);
+  /** With what goes in now: as the scale is followed, or as it was typed. */
+  protected readonly inKg = computed(() => this.chargedKg() + Math.max(0, this.following(), this.reading()?.kg ?? 0));
+  /** What was called out stands in the record. */
+  protected readonly note = this.job.queue();
   protected readonly leftKg = computed(() => Math.max(0, this.targetKg() - this.chargedKg()));
   protected readonly ready = computed(() => (this.reading()?.kg ?? 0) > 0 && this.chosen() !== '');
   protected readonly fedText = computed(() => (this.ready() ? this.units.massText(this.reading()!.kg) : 'charge'));

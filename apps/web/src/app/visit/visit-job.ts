@@ -1,13 +1,13 @@
 import { fromServer } from '../data/from-server';
 import { computed, inject, Injectable, untracked } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute } from '@angular/router';
 import { stagesOf } from '@hygromet/contract/visit-stages';
 import type { NewVisitEvent } from '@hygromet/contract/visit-event';
 import type { Visit, VisitWithEvents } from '@hygromet/contract/visit';
 import { stages, type Stage, type StageState } from '@hygromet/core/visit/stage';
 import { nextStage } from '@hygromet/core/visit/stage-states';
-import { catchError, distinctUntilChanged, EMPTY, exhaustMap, filter, interval, map, merge, type Observable } from 'rxjs';
+import { catchError, concatMap, defer, distinctUntilChanged, EMPTY, exhaustMap, filter, interval, map, merge, retry, Subject, type Observable } from 'rxjs'; // prettier-ignore
 import { mutation, type Mutation } from '../data/mutation';
 import { newKey } from '../data/new-key';
 import { ServerData } from '../data/server-data.service';
@@ -16,6 +16,9 @@ import { valueOf } from '../ui/loadable';
 
 /** What a colleague adds appears after so long at most. */
 const LOOK_AGAIN_MS = 5000;
+/** Between two tries of what is added by itself. */
+const AGAIN_MS = 4000;
+const MOST_TRIES_COUNT = 100;
 
 type OwnPart<E> = E extends unknown ? Omit<E, 'key' | 'happenedAt' | 'recordedBy'> : never;
 /** What is added to a visit; who, when and its key are added on the way. */
@@ -61,6 +64,26 @@ export class VisitJob {
   /** Something a person adds by a button. Call it where things may be injected. */
   adding(done: (visit: Visit) => void = () => undefined): Mutation<Addition> {
     return mutation((addition: Addition) => this.add$(addition), done);
+  }
+
+  /**
+   * What happens whether or not somebody waits for it: added one after the other, as it was said then, and again while the server cannot be
+   * reached. Call it where things may be injected.
+   */
+  queue(): (addition: Addition) => void {
+    const said$ = new Subject<readonly [Addition, Said]>();
+    said$
+      .pipe(
+        concatMap(([addition, said]) =>
+          defer(() => this.add$(addition, said)).pipe(
+            retry({ count: MOST_TRIES_COUNT, delay: AGAIN_MS }),
+            catchError(() => EMPTY), // refused: what it belongs to has ended meanwhile
+          ),
+        ),
+        takeUntilDestroyed(),
+      )
+      .subscribe();
+    return (addition) => said$.next([addition, this.said()]);
   }
 
   private fresh$(): Observable<VisitWithEvents> {

@@ -1,12 +1,15 @@
 import type { Conditions } from '@hygromet/core/cycle/conditions';
 import type { ReadingName, Readings } from '@hygromet/core/cycle/cycle-readings';
+import { followedQuantities, type FollowedQuantity, type FollowedRun } from '@hygromet/core/cycle/followed-run';
 import { SETTLES_S } from '@hygromet/core/cycle/settled';
 import { meterings, type Metering } from '@hygromet/core/cycle/unit';
 import { PASCAL_PER_PSI } from '@hygromet/core/proof/trace';
 import { CoreError } from '@hygromet/core/errors';
+import type { PressureUnit } from '@hygromet/core/units/pressure';
 import { pascal, type Pascal } from '@hygromet/core/units/quantity';
 import { readNumber } from '@hygromet/core/units/read-number';
 import { wattsIn } from '@hygromet/core/units/power';
+import { pressureEntry, temperatureEntry } from '../../ui/entry-of';
 import { emptyEntry, readQuantity, type QuantityEntry, type QuantityKind } from '../../ui/quantity-entry';
 
 /** What is read of the unit, with the kind of field that it is typed in. */
@@ -35,6 +38,8 @@ export interface CheckDraft {
   readonly rain: boolean;
   readonly heating: boolean;
   readonly minutes: string;
+  /** What instruments have seen of it; nothing while it is read by hand: then the minutes decide. */
+  readonly seen: '' | 'settled' | 'moving';
 }
 
 export function emptyCheck(pressure: string, temperature: string): CheckDraft {
@@ -51,8 +56,31 @@ export function emptyCheck(pressure: string, temperature: string): CheckDraft {
     rain: false,
     heating: false,
     minutes: '',
+    seen: '',
   };
 }
+
+/** A draft with what instruments read now in its fields, in the units of the fields; what none of them reads stays as it was typed. */
+export function withFollowed(draft: CheckDraft, { values, settled }: FollowedRun, atmosphere: Pascal): CheckDraft {
+  const entry = (name: FollowedQuantity, kind: QuantityKind, field: QuantityEntry): QuantityEntry => {
+    const value = values[name];
+    if (value === undefined) return field;
+    // a field offers only the units of its kind
+    return kind === 'pressure'
+      ? pressureEntry(value, field.unit as PressureUnit, atmosphere)
+      : temperatureEntry(value, field.unit as 'F' | 'C');
+  };
+  const readings = Object.fromEntries(
+    Object.entries(readingKinds).map(([name, kind]) => {
+      const field = draft.readings[name as TypedReading];
+      return [name, isFollowed(name) ? entry(name, kind, field) : field];
+    }),
+  ) as CheckDraft['readings']; // of every name
+  const air = Object.fromEntries(airNames.map((name) => [name, entry(name, 'temperature', draft.air[name])])) as CheckDraft['air'];
+  return { ...draft, readings, air, seen: settled === undefined ? '' : settled ? 'settled' : 'moving' };
+}
+
+const isFollowed = (name: string): name is FollowedQuantity => followedQuantities.some((entry) => entry === name);
 
 /** What one of this person's units is: K of a degree, W of a ton or a kilowatt, Pa of a psi or a kilopascal. */
 export interface TypedUnits {
@@ -121,7 +149,7 @@ export function readCheck(draft: CheckDraft, atmosphere: Pascal, units: TypedUni
     metering: meterings.find((entry) => entry === draft.metering),
     capacityW: capacity === undefined || capacity <= 0 ? undefined : capacity * units.capacity.W,
     plateSubcoolingK: subcooling === undefined ? undefined : subcooling * units.degreeK,
-    settled: minutes !== undefined && minutes >= SETTLES_MIN,
+    settled: draft.seen === '' ? minutes !== undefined && minutes >= SETTLES_MIN : draft.seen === 'settled',
     problems,
   };
 }

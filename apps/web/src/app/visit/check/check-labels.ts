@@ -1,11 +1,12 @@
 import type { ExplanationCode } from '@hygromet/core/cycle/explanations';
-import type { NextReading } from '@hygromet/core/cycle/cycle-readings';
+import type { Derived, NextReading } from '@hygromet/core/cycle/cycle-readings';
 import type { Withheld } from '@hygromet/core/cycle/running-check';
 import type { SlipCode } from '@hygromet/core/cycle/slips';
 import type { Skew } from '@hygromet/core/cycle/expected-today';
+import type { UnitKind } from '@hygromet/core/cycle/unit';
 import type { AirName, TypedReading } from './check-draft';
 
-export const readingText: Record<TypedReading, string> = {
+const readingText: Record<TypedReading, string> = {
   head: 'Head, at the liquid port',
   suction: 'Suction',
   suctionLine: 'Suction line',
@@ -16,7 +17,32 @@ export const readingText: Record<TypedReading, string> = {
   meteringInlet: 'Inlet of the metering device',
   supplyWetBulb: 'Supply air, wet bulb',
 };
-export const airText: Record<AirName, string> = { outdoor: 'Outdoors', indoor: 'Return air', wetBulb: 'Return air, wet bulb' };
+const airText: Record<AirName, string> = { outdoor: 'Outdoors', indoor: 'Return air', wetBulb: 'Return air, wet bulb' };
+
+/** What is cooled, where it is no air of a house. */
+const ofBox = { supply: 'Air leaving the coil', indoor: 'Box' };
+const ofWater = { supply: 'Water leaving', indoor: 'Water entering' };
+/** The names of the readings for this kind of unit. */
+export const readingTextOf = (kind: UnitKind | undefined): Record<TypedReading, string> => ({
+  ...readingText,
+  ...(kind === 'walk-in' ? { supply: ofBox.supply } : kind === 'chiller' ? { supply: ofWater.supply } : {}),
+});
+export const airTextOf = (kind: UnitKind | undefined): Record<AirName, string> => ({
+  ...airText,
+  ...(kind === 'walk-in' ? { indoor: ofBox.indoor } : kind === 'chiller' ? { indoor: ofWater.indoor } : {}),
+});
+
+/** What is derived, in the order in which it is shown, for this kind of unit. */
+export const derivedText = (kind: UnitKind | undefined): Readonly<Partial<Record<keyof Derived, string>>> => ({
+  superheat: 'Superheat',
+  subcooling: 'Subcooling',
+  condensingOver: 'Condensing over ambient',
+  ...(kind === 'walk-in'
+    ? { coilDifference: 'Coil below the box', split: 'Split across the coil' }
+    : kind === 'chiller'
+      ? { approach: 'Approach: water leaving over boiling', split: 'Range of the water' }
+      : { split: 'Split across the indoor coil' }),
+});
 
 export const explanationText: Record<ExplanationCode, string> = {
   ok: 'Charge right, unit well',

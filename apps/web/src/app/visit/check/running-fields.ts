@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, model } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { meterings } from '@hygromet/core/cycle/unit';
+import { meterings, type UnitKind } from '@hygromet/core/cycle/unit';
 import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
 import { PreferencesService } from '../../preferences/preferences.service';
 import { ChoiceField } from '../../ui/choice-field';
@@ -8,7 +8,7 @@ import { QuantityField } from '../../ui/quantity-field';
 import type { QuantityEntry } from '../../ui/quantity-entry';
 import { TextField } from '../../ui/text-field';
 import { airNames, readingKinds, SETTLES_MIN, type AirName, type CheckDraft, type TypedReading, type TypedUnits } from './check-draft';
-import { airText, meteringText, readingText } from './check-labels';
+import { airTextOf, meteringText, readingTextOf } from './check-labels';
 
 const BASE: readonly TypedReading[] = ['head', 'suction', 'suctionLine', 'liquidLine', 'supply'];
 
@@ -21,7 +21,7 @@ const BASE: readonly TypedReading[] = ['head', 'suction', 'suctionLine', 'liquid
     <div class="fields">
       @for (name of base; track name) {
         <hy-quantity-field
-          [label]="names[name]"
+          [label]="names()[name]"
           [kind]="kinds[name]"
           [entry]="draft().readings[name]"
           (entryChange)="reading(name, $event)"
@@ -29,9 +29,9 @@ const BASE: readonly TypedReading[] = ['head', 'suction', 'suctionLine', 'liquid
           [hint]="name === wanted() ? 'decides most now' : ''"
         />
       }
-      @for (name of airs; track name) {
+      @for (name of airs(); track name) {
         <hy-quantity-field
-          [label]="airText[name]"
+          [label]="airText()[name]"
           kind="temperature"
           [entry]="draft().air[name]"
           (entryChange)="air(name, $event)"
@@ -65,7 +65,7 @@ const BASE: readonly TypedReading[] = ['head', 'suction', 'suctionLine', 'liquid
     <div class="fields">
       @for (name of more; track name) {
         <hy-quantity-field
-          [label]="names[name]"
+          [label]="names()[name]"
           [kind]="kinds[name]"
           [entry]="draft().readings[name]"
           (entryChange)="reading(name, $event)"
@@ -140,6 +140,7 @@ export class RunningFields {
   /** The reading that would decide most now. */
   readonly wanted = input<string | undefined>(undefined);
   readonly canHeat = input(false);
+  readonly kind = input<UnitKind | undefined>(undefined);
   readonly units = input.required<TypedUnits>();
   /** Capacity by its charge, where the plate is not read. */
   readonly usualCapacity = input<string>('');
@@ -150,9 +151,12 @@ export class RunningFields {
     { side: 'head', name: 'Head', reading: 'headZero' },
     { side: 'suction', name: 'Suction', reading: 'suctionZero' },
   ] as const;
-  protected readonly airs = airNames;
-  protected readonly names = readingText;
-  protected readonly airText = airText;
+  /** Of a house its humidity counts as well; a box is dry, and water has none. */
+  protected readonly airs = computed(() =>
+    this.kind() === 'walk-in' || this.kind() === 'chiller' ? airNames.filter((name) => name !== 'wetBulb') : airNames,
+  );
+  protected readonly names = computed(() => readingTextOf(this.kind()));
+  protected readonly airText = computed(() => airTextOf(this.kind()));
   protected readonly kinds = readingKinds;
   protected readonly settlesMin = SETTLES_MIN;
   protected readonly devices = [{ value: '', label: 'not seen yet' }, ...meterings.map((value) => ({ value, label: meteringText[value] }))];

@@ -1,5 +1,18 @@
-import { ChangeDetectionStrategy, Component, computed, effect, ElementRef, inject, input, output, signal, viewChild } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  ElementRef,
+  inject,
+  input,
+  output,
+  signal,
+  untracked,
+  viewChild,
+} from '@angular/core';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
+import type { ChargeNote } from '@hygromet/contract/charge-note';
 import type { Instrument } from '@hygromet/contract/instrument';
 import { feedAlarm } from '@hygromet/core/charge/feed-alarm';
 import { flowRate } from '@hygromet/core/twin/alarm/flow-rate';
@@ -97,6 +110,10 @@ export class FeedLive {
   /** Gross when it begins, and when it ends: kg. */
   readonly began = output<number>();
   readonly finished = output<number>();
+  /** What was called out and answered, for the record. */
+  readonly noted = output<ChargeNote>();
+  /** kg that have gone in since it is followed; 0 while it is not. */
+  readonly fed = output<number>();
 
   protected readonly units = inject(Units);
   protected readonly sound = inject(AlarmSound);
@@ -170,6 +187,11 @@ export class FeedLive {
       else this.sound.stop();
     });
     effect(() => this.answer()?.nativeElement.focus());
+    effect(() => {
+      const stage = this.active();
+      if (stage !== undefined) untracked(() => this.noted.emit({ what: 'alarm', stage, fedKg: Math.max(0, this.fedKg()) }));
+    });
+    effect(() => this.fed.emit(this.following() === undefined ? 0 : this.fedKg()));
   }
 
   protected begin(scale: string, startKg: number): void {
@@ -183,6 +205,7 @@ export class FeedLive {
 
   protected shut(): void {
     this.answered.set({ at: Date.now(), fedKg: this.fedKg() });
+    this.noted.emit({ what: 'answered', fedKg: Math.max(0, this.fedKg()) });
   }
 
   protected end(): void {

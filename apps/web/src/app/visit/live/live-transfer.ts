@@ -1,5 +1,5 @@
 import { computed, effect, inject, Injectable, untracked } from '@angular/core';
-import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import type { TransferNote, TransferReading, TransferSetUp, VisitTransfer } from '@hygromet/contract/visit-transfer';
 import { doubtsOf } from '@hygromet/core/instruments/doubts';
 import { stopAlarm } from '@hygromet/core/twin/alarm/stop-alarm';
@@ -8,14 +8,14 @@ import { AS_RECORDED } from '@hygromet/core/twin/estimate/unknowns';
 import { coreVersion } from '@hygromet/core/version';
 import { seemsTripped } from '@hygromet/core/twin/alarm/watching';
 import equal from 'fast-deep-equal/es6';
-import { catchError, concatMap, defer, EMPTY, interval, map, of, retry, scan, startWith, Subject, switchMap, type Observable } from 'rxjs';
+import { interval, map, of, scan, startWith, switchMap, type Observable } from 'rxjs';
 import { coreQuery } from '../../core-worker/core-query';
 import { newKey } from '../../data/new-key';
 import { CoreWorker } from '../../core-worker/core-worker.service';
 import { readings$ } from '../../data/reading-stream';
 import { Units } from '../../preferences/units.service';
 import { valueOf } from '../../ui/loadable';
-import { VisitJob, type Addition } from '../visit-job';
+import { VisitJob } from '../visit-job';
 import {
   deedsOf,
   pairedNow,
@@ -36,8 +36,6 @@ const FIT_EVERY_MS = 5000;
 const LEAST_TO_FIT_COUNT = 5;
 /** ms without a reading, after which what the scale would show is carried on from the last one. */
 const SILENT_MS = 6000;
-const MOST_TRIES_COUNT = 100;
-const AGAIN_MS = 3000;
 /** Readings of a minute before it began are drawn as well: they show where it started. */
 const BEFORE_MS = 60_000;
 
@@ -181,22 +179,10 @@ export class LiveTransfer {
   });
 
   readonly adding = this.job.adding();
-  /** One after the other, as they were said, and again while the server cannot be reached: what people did decides what the twin says. */
-  private readonly noted$ = new Subject<Addition>();
+  /** What people did decides what the twin says. */
+  private readonly add = this.job.queue();
 
   constructor() {
-    this.noted$
-      .pipe(
-        concatMap((addition) => {
-          const said = this.job.said();
-          return defer(() => this.job.add$(addition, said)).pipe(
-            retry({ count: MOST_TRIES_COUNT, delay: AGAIN_MS }),
-            catchError(() => EMPTY), // refused: the visit or the transfer has ended meanwhile
-          );
-        }),
-        takeUntilDestroyed(),
-      )
-      .subscribe();
     effect(() => {
       const outlook = this.outlook();
       const id = untracked(() => this.transfer()?.id);
@@ -213,7 +199,7 @@ export class LiveTransfer {
 
   note(note: TransferNote): void {
     const transfer = this.transfer();
-    if (transfer !== undefined) this.noted$.next({ kind: 'transfer-noted', transferId: transfer.id, note });
+    if (transfer !== undefined) this.add({ kind: 'transfer-noted', transferId: transfer.id, note });
   }
 
   type(reading: TransferReading): void {

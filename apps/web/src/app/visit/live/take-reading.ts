@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import type { Quantity } from '@hygromet/core/instruments/quantity';
+import { siOf, type Quantity } from '@hygromet/core/instruments/quantity';
 import type { Instrument } from '@hygromet/contract/instrument';
 import { Units } from '../../preferences/units.service';
 import { HeardInstruments, lastOf } from './heard-instruments';
@@ -38,19 +38,7 @@ export class TakeReading {
   });
 
   private text(quantity: Quantity, value: number): string {
-    switch (quantity) {
-      case 'gross':
-        return this.units.massText(value);
-      case 'suction':
-      case 'head':
-      case 'vacuum':
-        return this.units.pressure(value);
-      case 'wall':
-      case 'air':
-      case 'pipe':
-        return this.units.temperature(value, 1);
-      default:
-        return quantity satisfies never;
-    }
+    const si = siOf(quantity);
+    return si === 'kg' ? this.units.massText(value) : si === 'Pa' ? this.units.pressure(value) : this.units.temperature(value, 1);
   }
 }

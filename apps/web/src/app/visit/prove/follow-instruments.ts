@@ -5,13 +5,14 @@ import type { TestReading, VisitTest } from '@hygromet/contract/visit-test';
 import type { Quantity } from '@hygromet/core/instruments/quantity';
 import { samplesOf, type ReadInTest } from '@hygromet/core/proof/followed';
 import equal from 'fast-deep-equal/es6';
-import { catchError, concatMap, defer, EMPTY, interval, map, of, retry, startWith, Subject, switchMap } from 'rxjs';
+import { interval, map, of, startWith, switchMap } from 'rxjs';
 import { errorIn } from '../../data/mutation';
 import { readings$ } from '../../data/reading-stream';
 import { Caution } from '../../ui/caution';
 import { HeardInstruments, lastOf } from '../live/heard-instruments';
+import { quantityNames } from '../live/quantity-names';
 import { Units } from '../../preferences/units.service';
-import { VisitJob, type Addition } from '../visit-job';
+import { VisitJob } from '../visit-job';
 import { minutesText } from './prove-labels';
 
 const LOOK_EVERY_MS = 2000;
@@ -19,8 +20,6 @@ const LOOK_EVERY_MS = 2000;
 const SEND_EVERY_MS = 6000;
 const MOST_IN_ONE_COUNT = 300;
 const SILENT_MS = 30_000;
-const AGAIN_MS = 4000;
-const MOST_TRIES_COUNT = 100;
 
 /**
  * A test that is read by its instruments: samples are taken as they come and added to the visit, and those that came while no page was open
@@ -110,7 +109,7 @@ export class FollowInstruments {
   });
   protected readonly silentText = computed(() =>
     this.silent()
-      .map((quantity) => QUANTITY[quantity])
+      .map((quantity) => quantityNames[quantity])
       .join(', '),
   );
   protected readonly lastText = computed(() => {
@@ -123,22 +122,10 @@ export class FollowInstruments {
 
   private readonly changing = this.job.adding();
   protected readonly refused = computed(() => errorIn(this.changing.state()));
-  /** One after the other, and again while the server cannot be reached: what was read is added once. */
-  private readonly taken$ = new Subject<Addition>();
+  /** What was read is added once. */
+  private readonly add = this.job.queue();
 
   constructor() {
-    this.taken$
-      .pipe(
-        concatMap((addition) => {
-          const said = this.job.said();
-          return defer(() => this.job.add$(addition, said)).pipe(
-            retry({ count: MOST_TRIES_COUNT, delay: AGAIN_MS }),
-            catchError(() => EMPTY), // refused: the test has ended meanwhile
-          );
-        }),
-        takeUntilDestroyed(),
-      )
-      .subscribe();
     toObservable(this.followed)
       .pipe(
         switchMap(({ begunAt, by }) => {
@@ -208,18 +195,8 @@ export class FollowInstruments {
         ),
       );
     const readings = samples.map(({ t, values }) => ({ t, reading: asRead(values) }));
-    this.taken$.next({ kind: 'test-followed', testId: id, ...by, readings });
+    this.add({ kind: 'test-followed', testId: id, ...by, readings });
   }
 }
-
-const QUANTITY: Record<Quantity, string> = {
-  gross: 'weight',
-  suction: 'suction pressure',
-  head: 'pressure',
-  wall: 'pipe temperature',
-  air: 'air temperature',
-  pipe: 'pipe temperature',
-  vacuum: 'vacuum (above its range a micron gauge shows nothing)',
-};
 
 const unique = (names: readonly string[]): readonly string[] => [...new Set(names)];

@@ -6,6 +6,7 @@ import type { Run } from '@hygromet/contract/visit-record';
 import { readingsFrom, readingsTo } from '@hygromet/contract/running-readings';
 import type { Band } from '@hygromet/core/cycle/expected-today';
 import type { Derived } from '@hygromet/core/cycle/cycle-readings';
+import type { FollowedRun } from '@hygromet/core/cycle/followed-run';
 import { unitKindOf, usualCapacityW } from '@hygromet/core/cycle/unit-of-kind';
 import { coreVersion } from '@hygromet/core/version';
 import { worthReading } from '@hygromet/core/cycle/told';
@@ -23,25 +24,20 @@ import { Caution } from '../../ui/caution';
 import { momentText } from '../../ui/day';
 import { isStale, valueOf } from '../../ui/loadable';
 import { BandRows, type BandRow } from '../check/band-rows';
-import { emptyCheck, readCheck, typedUnits, type CheckDraft } from '../check/check-draft';
+import { emptyCheck, readCheck, typedUnits, withFollowed, type CheckDraft } from '../check/check-draft';
 import { CheckTables } from '../check/check-tables';
-import { nextText, slipText, withheldText, withheldWhy } from '../check/check-labels';
+import { derivedText, nextText, slipText, withheldText, withheldWhy } from '../check/check-labels';
+import { FollowRun } from '../check/follow-run';
 import { RunningFields } from '../check/running-fields';
+import { SeasonTable } from '../check/season-table';
 import { plateOf } from '../check/unit-of-system';
 import { StageMark } from '../stage-mark';
 import { VisitJob } from '../visit-job';
 
-const BANDS: Readonly<Record<keyof Derived, string>> = {
-  superheat: 'Superheat',
-  subcooling: 'Subcooling',
-  condensingOver: 'Condensing over ambient',
-  split: 'Split across the indoor coil',
-};
-
 /** The running unit: what it reads against what it should read today, what explains it, the charge with its range, and what to do. */
 @Component({
   selector: 'hy-check-stage',
-  imports: [BandRows, BigNumber, Caution, CheckTables, RouterLink, RunningFields, StageMark],
+  imports: [BandRows, BigNumber, Caution, CheckTables, FollowRun, RouterLink, RunningFields, SeasonTable, StageMark],
   template: `
     @if (covered() === false) {
       <h2>Check it by the maker's chart</h2>
@@ -82,6 +78,9 @@ const BANDS: Readonly<Record<keyof Derived, string>> = {
         <section aria-label="Readings against today">
           <h3>Read, against what it should be today</h3>
           <hy-band-rows [rows]="rows()" />
+          @if (water(); as words) {
+            <p>{{ words }}</p>
+          }
         </section>
       }
       @if (answer(); as a) {
@@ -96,9 +95,13 @@ const BANDS: Readonly<Record<keyof Derived, string>> = {
           </p>
         }
       }
+      @if (composition(); as it) {
+        <hy-follow-run [composition]="it" (read)="follow($event)" />
+      }
       <hy-running-fields
         [draft]="draft()"
-        (draftChange)="stored.value.set($event)"
+        (draftChange)="type($event)"
+        [kind]="kind()"
         [problems]="read().problems"
         [wanted]="telling()"
         [canHeat]="job.visit()?.system?.kind === 'heat-pump'"
@@ -116,6 +119,9 @@ const BANDS: Readonly<Record<keyof Derived, string>> = {
       }
       @if (refused(); as sentence) {
         <p class="over" role="alert">{{ sentence }}</p>
+      }
+      @if (composition(); as it) {
+        <hy-season-table [composition]="it" [runs]="everyRun()" />
       }
       @if (runs().length > 0) {
         <section aria-label="Logged readings">
@@ -170,15 +176,28 @@ export class CheckStage {
     return system === undefined ? '' : `${this.units.decimal(usualCapacityW(system.nameplateKg) / W, 1)} ${name}`;
   });
 
-  /** Earlier visits to this system on which it ran well. */
+  protected readonly kind = computed(() => {
+    const system = this.system();
+    return system === undefined ? undefined : unitKindOf(system.kind);
+  });
+  protected readonly composition = this.session.composition;
+
   private readonly visits = fromServer(this.serverData.visits$);
-  private readonly good = computed((): RunningArgs['good'] =>
+  /** Every check of this system, the oldest first. */
+  protected readonly everyRun = computed((): readonly Run[] =>
     (valueOf(this.visits()) ?? [])
       .filter(({ id, system }) => id !== this.job.id && system.id === this.job.visit()?.system.id)
-      .flatMap(({ runs }) => runs.filter(({ good }) => good))
-      .sort((a, b) => a.at.localeCompare(b.at))
-      .map(({ conditions, readings }) => ({ conditions, readings: readingsFrom(readings) })),
+      .flatMap(({ runs }) => runs)
+      .concat(this.runs())
+      .sort((a, b) => a.at.localeCompare(b.at)),
   );
+  /** Those of earlier visits on which it ran well. */
+  private readonly good = computed((): RunningArgs['good'] => {
+    const here = new Set(this.runs());
+    return this.everyRun()
+      .filter((run) => run.good && !here.has(run))
+      .map(({ conditions, readings }) => ({ conditions, readings: readingsFrom(readings) }));
+  });
 
   private readonly question = computed((): RunningArgs | undefined => {
     const [system, composition, read] = [this.system(), this.session.composition(), this.read()];
@@ -240,16 +259,24 @@ export class CheckStage {
     const answer = this.answer();
     if (answer?.expected === undefined) return [];
     const { expected, derived } = answer;
-    const names = Object.keys(BANDS) as (keyof Derived)[]; // the keys of the table
+    const names = Object.entries(derivedText(this.kind())) as [keyof Derived, string][]; // the keys of the table
     const degrees = (K: number): FormattedQuantity => ({
       number: this.units.decimal(K / this.units.kelvinsInADegree(), 0),
       unit: `°${this.units.temperatureUnit()}`,
     });
-    const steps = names.map((name) => rowOf(BANDS[name], expected[name], derived[name], degrees));
+    const steps = names.map(([name, text]) => rowOf(text, expected[name], derived[name], degrees));
     const pressures = (['suction', 'head'] as const).map((name) =>
       rowOf(name === 'suction' ? 'Suction' : 'Head', expected[name], this.read().readings[name], (p) => this.units.pressureShown(p)),
     );
     return [...steps, ...pressures];
+  });
+
+  /** Of a chiller: what flows through its barrel, by what it cools today. */
+  protected readonly water = computed(() => {
+    const flow = this.answer()?.waterFlow;
+    if (flow === undefined) return undefined;
+    const [low, likely, high] = [flow.low, flow.likely, flow.high].map((value) => this.units.waterFlow(value));
+    return `Water through the barrel, by what it cools today: about ${likely!.number} ${likely!.unit}, ${low!.number} to ${high!.number}.`;
   });
 
   protected readonly runs = computed(() => this.job.visit()?.runs ?? []);
@@ -260,6 +287,15 @@ export class CheckStage {
     () =>
       this.job.open() && this.question() !== undefined && this.answer() !== undefined && !this.stale() && this.answer()?.slips.length === 0,
   );
+
+  /** What somebody types is read by hand: whether it has settled is told by the minutes again. */
+  protected type(draft: CheckDraft): void {
+    this.stored.value.set({ ...draft, seen: '' });
+  }
+
+  protected follow(run: FollowedRun): void {
+    this.stored.value.update((draft) => withFollowed(draft, run, this.units.atmosphere()));
+  }
 
   protected log(good: boolean): void {
     const [question, answer] = [this.question(), this.answer()];

@@ -4,6 +4,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import type { ChargeTerm, HoseBore } from '@hygromet/core/charge/charge-target';
 import { chargingSteps, schoolsFor, type ChargingFacts } from '@hygromet/core/charge/charging';
 import { feedingRules, goesInStanding } from '@hygromet/core/charge/feeding';
+import { estimatedVolume } from '@hygromet/core/circuit/part-volume';
 import { partsOf } from '@hygromet/core/circuit/system-kind';
 import { meterings } from '@hygromet/core/cycle/unit';
 import { kilogram } from '@hygromet/core/units/quantity';
@@ -25,6 +26,7 @@ import { QuantityField } from '../../ui/quantity-field';
 import { emptyEntry, readQuantity, type QuantityEntry } from '../../ui/quantity-entry';
 import { TextField } from '../../ui/text-field';
 import { emptyCheck, typedUnits, type CheckDraft } from '../check/check-draft';
+import { ReceiverCharge } from '../receiver-charge';
 import { RechargeLog } from '../recharge-log';
 import { chargingStepText, schoolReasonText, schoolStandingText, schoolText } from '../recharge-labels';
 import { StageMark } from '../stage-mark';
@@ -38,6 +40,10 @@ interface RechargeDraft {
   readonly superheat: string;
   readonly capacity: string;
   readonly warmer: string;
+  /** Whether the outdoor unit is a new one that came with its charge. */
+  readonly unit: string;
+  /** The coldest day that it runs on, where its head pressure is held by flooding. */
+  readonly coldest: QuantityEntry;
 }
 
 const termNames: Record<ChargeTerm, string> = {
@@ -48,6 +54,7 @@ const termNames: Record<ChargeTerm, string> = {
   oil: 'Oil that was changed',
   hose: 'Left in the hose',
   flooded: 'Flooded condenser in the cold',
+  'came-with': 'Shipped with the new unit',
   scale: 'Scale',
 };
 const TON = /^\s*\d+([.,]\d+)?\s*$/;
@@ -55,14 +62,24 @@ const TON = /^\s*\d+([.,]\d+)?\s*$/;
 /** How much to weigh in and how sure that is; where to feed it, how fast, and when to stop. */
 @Component({
   selector: 'hy-recharge-stage',
-  imports: [Computing, BigNumber, Caution, ChoiceField, QuantityField, RechargeLog, StageMark, TextField],
+  imports: [Computing, BigNumber, Caution, ChoiceField, QuantityField, ReceiverCharge, RechargeLog, StageMark, TextField],
   template: `
     @if (target(); as t) {
-      <hy-big-number what="Weigh in" [number]="big().number" [unit]="big().unit" [computing]="stale()">
-        <div>± {{ units.massText(t.sigmaKg, 'up') }}</div>
-        <div>{{ units.massText(t.kg, 'nearest', 'lb-oz') }}</div>
-        <div>{{ units.massText(t.kg, 'nearest', 'kg') }}</div>
-      </hy-big-number>
+      @if (t.kg > 0) {
+        <hy-big-number what="Weigh in" [number]="big().number" [unit]="big().unit" [computing]="stale()">
+          <div>± {{ units.massText(t.sigmaKg, 'up') }}</div>
+          <div>{{ units.massText(t.kg, 'nearest', 'lb-oz') }}</div>
+          <div>{{ units.massText(t.kg, 'nearest', 'kg') }}</div>
+        </hy-big-number>
+      } @else {
+        <h2>Nothing to add</h2>
+        <p>
+          The new unit came with its charge, and that covers these lines.
+          @if (t.beyondKg > t.sigmaKg) {
+            It holds about {{ units.massText(t.beyondKg) }} more than these short lines need: leave it, unless its maker says otherwise.
+          }
+        </p>
+      }
       <table>
         <caption class="unseen">
           What the charge is made of
@@ -89,6 +106,16 @@ const TON = /^\s*\d+([.,]\d+)?\s*$/;
       <h2>Working out the charge</h2>
     }
     <div class="fields">
+      <hy-choice-field label="The outdoor unit" [choices]="unitChoices" [value]="draft().unit" (valueChange)="change({ unit: $event })" />
+      @if (floods()) {
+        <hy-quantity-field
+          label="Coldest day that it runs"
+          hint="its head pressure is held by flooding"
+          kind="temperature"
+          [entry]="draft().coldest"
+          (entryChange)="change({ coldest: $event })"
+        />
+      }
       <hy-choice-field label="Hose to the cylinder" [choices]="hoses" [value]="draft().hose" (valueChange)="change({ hose: $event })" />
       <hy-quantity-field label="Oil that was changed" kind="charge" [entry]="draft().oil" (entryChange)="change({ oil: $event })" />
       <hy-choice-field label="The system" [choices]="states" [value]="draft().running" (valueChange)="change({ running: $event })" />
@@ -135,8 +162,13 @@ const TON = /^\s*\d+([.,]\d+)?\s*$/;
     </hy-caution>
     @if (target(); as t) {
       @if (composition(); as item) {
-        <hy-recharge-log [composition]="item" [targetKg]="t.kg" />
+        @if (t.kg > 0) {
+          <hy-recharge-log [composition]="item" [targetKg]="t.kg" [sigmaKg]="t.sigmaKg" />
+        }
       }
+    }
+    @if (facts()?.receiver) {
+      <hy-receiver-charge [chargeKg]="wholeKg()" />
     }
     <hy-stage-mark ask="How much was charged, and from which cylinder?" done="Recharged" [quiet]="true" />
   `,
@@ -172,6 +204,8 @@ export class RechargeStage {
     superheat: '',
     capacity: '',
     warmer: '',
+    unit: 'evacuated',
+    coldest: emptyEntry(this.preferences().temperature),
   }));
   protected readonly draft = this.stored.value.asReadonly();
   protected readonly names = termNames;
@@ -198,6 +232,10 @@ export class RechargeStage {
     { value: '3/8', label: '3/8 in, run back' },
     { value: '3/8-left', label: '3/8 in, left full' },
   ];
+  protected readonly unitChoices = [
+    { value: 'evacuated', label: 'stood here, and was evacuated' },
+    { value: 'came-charged', label: 'is new, and came with its charge' },
+  ];
   protected readonly states = [
     { value: 'standing', label: 'evacuated and standing' },
     { value: 'running', label: 'running' },
@@ -205,7 +243,7 @@ export class RechargeStage {
 
   private readonly system = computed(() => valueOf(this.session.system()));
   protected readonly composition = this.session.inside;
-  private readonly facts = computed((): ChargingFacts | undefined => {
+  protected readonly facts = computed((): ChargingFacts | undefined => {
     const [system, composition, ambient] = [this.system(), this.composition(), this.session.ambient()];
     if (system === undefined || composition === undefined) return undefined;
     const seen = meterings.find((entry) => entry === this.check.value().metering);
@@ -234,21 +272,30 @@ export class RechargeStage {
     return facts === undefined ? [] : chargingSteps(facts);
   });
   private readonly question = computed((): ChargeArgs | undefined => {
-    const [system, composition, { hose, oil }] = [this.system(), this.composition(), this.draft()];
+    const [system, composition, { hose, oil, unit, coldest }] = [this.system(), this.composition(), this.draft()];
     if (system === undefined || composition === undefined) return undefined;
-    const oilRead = readQuantity('charge', oil);
+    const [oilRead, cold] = [readQuantity('charge', oil), readQuantity('temperature', coldest)];
+    const condenserM3 = system.facts.volumes?.condenser?.m3 ?? estimatedVolume('condenser', kilogram(system.nameplateKg)).likely;
     return {
       composition,
       plateKg: system.nameplateKg,
       lineSet: system.facts.lineSet,
       hose: { bore: hose.split('-')[0] as HoseBore, lengthM: usualHoseM, givenBack: !hose.endsWith('left') },
       ...(oilRead.state === 'good' && oilRead.si > 0 ? { oilKg: oilRead.si } : {}),
+      ...(unit === 'came-charged' ? { cameWithKg: system.nameplateKg } : {}),
+      ...(this.floods() && cold.state === 'good' ? { flooded: { condenserM3, outdoorK: cold.si } } : {}),
     };
+  });
+  protected readonly floods = computed(() => {
+    const system = this.system();
+    return system !== undefined && partsOf({ kind: system.kind, fitted: system.facts.fitted }).includes('head-pressure-valve');
   });
   private readonly computed = coreQuery(this.properties, 'chargeTarget', this.question);
   protected readonly target = computed(() => valueOf(this.computed()));
   protected readonly stale = computed(() => isStale(this.computed()));
   protected readonly big = computed(() => this.units.mass(this.target()?.kg ?? 0));
+  /** kg in the system when it is charged, with what it came with. */
+  protected readonly wholeKg = computed(() => (this.target()?.budget ?? []).reduce((sum, { term, kg }) => (term === 'came-with' ? sum : sum + kg), 0)); // prettier-ignore
   /** What no error covers: it is a question. */
   protected readonly asks = computed(() => {
     const lineSet = this.system()?.facts.lineSet;
