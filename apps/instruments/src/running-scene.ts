@@ -1,5 +1,6 @@
 import { estimatedVolume } from '@hygromet/core/circuit/part-volume';
 import { partsOf } from '@hygromet/core/circuit/system-kind';
+import { usualFlooded } from '@hygromet/core/charge/charge-target';
 import { feedRate, feedingRules, goesInStanding } from '@hygromet/core/charge/feeding';
 import { noFaults, type Conditions, type Faults } from '@hygromet/core/cycle/conditions';
 import { designOf, ratingOf } from '@hygromet/core/cycle/cycle-design';
@@ -60,7 +61,8 @@ const SIGMAS = 0.4;
 function plateOf({ kind, refrigerant: id, nameplateKg, facts }: System, metering: Metering): UnitPlate {
   const unitKind = unitKindOf(kind);
   if (unitKind === undefined) throw new Error('The running of this kind of system is not modelled.');
-  const receiver = partsOf({ kind, fitted: facts.fitted }).includes('receiver');
+  const parts = partsOf({ kind, fitted: facts.fitted });
+  const receiver = parts.includes('receiver');
   return {
     composition: refrigerant(id).composition,
     kind: unitKind,
@@ -68,6 +70,7 @@ function plateOf({ kind, refrigerant: id, nameplateKg, facts }: System, metering
     capacityW: usualCapacityW(nameplateKg),
     plateKg: nameplateKg,
     lineM: facts.lineSet?.lengthM,
+    headHeldK: parts.includes('head-pressure-valve') ? usualFlooded.setK : undefined,
     receiverM3: receiver ? (facts.volumes?.receiver?.m3 ?? estimatedVolume('receiver', kilogram(nameplateKg)).likely) : undefined,
   };
 }

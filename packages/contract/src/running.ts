@@ -24,6 +24,7 @@ const unit = {
   plateSubcoolingK: finite('plateSubcoolingK').min(0).max(40).optional(),
   receiverM3: finite('receiverM3').positive().max(100).optional(),
   lineM: finite('lineM').min(0).max(200).optional(),
+  headHeldK: kelvin('headHeldK').optional(),
 };
 
 const conditions = {

@@ -45,7 +45,7 @@ export interface Scene {
 }
 
 export function sceneOf(unit: Unit, conditions: Conditions, faults: Faults): Scene {
-  const [outside, inside] = [airOutside(conditions), airInside(conditions)];
+  const [outside, inside] = [heldUp(unit, airOutside(conditions)), airInside(conditions)];
   const heating = conditions.heating === true;
   return {
     unit,
@@ -56,6 +56,10 @@ export function sceneOf(unit: Unit, conditions: Conditions, faults: Faults): Sce
     airDensity: (conditions.atmospherePa ?? STANDARD_ATMOSPHERE) / STANDARD_ATMOSPHERE,
   };
 }
+
+/** Where its head is held in the cold, by flooding the condenser or by its fans, it condenses as on a day that is as warm as that takes. */
+const heldUp = ({ plate: { headHeldK }, guesses }: Unit, air: AirOn): AirOn =>
+  headHeldK === undefined ? air : { ...air, T: Math.max(air.T, headHeldK - guesses.ctoaK) };
 
 /** Everything of a running circuit at this guess. */
 export function stateAt(scene: Scene, u: Unknown): CycleState {

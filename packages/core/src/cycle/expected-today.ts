@@ -5,6 +5,7 @@ import { sceneOf } from './cycle-state';
 import { solveCycle } from './cycle-solve';
 import type { UnitCloud } from './knowledge';
 import { predict } from './prediction';
+import readings from './readings.json';
 
 export interface Band {
   readonly low: number;
@@ -14,6 +15,10 @@ export interface Band {
 
 /** K, and Pa absolute: what each should be today if nothing is wrong, nine times of ten. */
 export type Expected = Readonly<Record<keyof Derived | 'suction' | 'head', Band>>;
+
+/** Whether a band is narrow enough to say anything: in some weathers a unit without head control may read nearly everything. */
+export const tells = (name: keyof Expected, { low, likely, high }: Band): boolean =>
+  name === 'suction' || name === 'head' ? high - low <= readings.bandTells.share * likely : high - low <= readings.bandTells.K;
 
 const NINE_OF_TEN = 1.645;
 type All = Record<ReadingName, number>;

@@ -3,6 +3,8 @@ import { temperatureFrom } from '../units/temperature';
 import { runningCheckRates } from '../../test/running-check-rates';
 import { adviceOf } from './advice';
 import { noFaults, type Conditions, type Faults } from './conditions';
+import { expectedToday, tells } from './expected-today';
+import { cloudOf } from './knowledge';
 import { designOf, ratingOf } from './cycle-design';
 import { readingsOf, type ReadingName, type Readings } from './cycle-readings';
 import { solveCycle } from './cycle-solve';
@@ -225,6 +227,27 @@ test('a cold room tells how far its coil boils below the box, a chiller its appr
   const slow = check(chiller, { indoorAir: 0.6 });
   expect(slow.waterFlow!.likely / good.waterFlow!.likely).toBeCloseTo(0.62, 1);
   expect(slow.waterFlow!.low).toBeLessThan(slow.waterFlow!.likely);
+});
+
+test('a unit whose head is held condenses no lower in the cold, and reads as on a mild day', () => {
+  const room = { kind: 'walk-in', capacityW: 8000, plateKg: 6, receiverM3: 0.006 } as const;
+  const cold: Conditions = { outdoorK: F(25), indoorK: F(36) };
+  const free = read(plate(room), cold);
+  const held = read(plate({ ...room, headHeldK: F(90) }), cold);
+  const condenses = (readings: Readings) => designOf(plate(room)).table.saturation(readings.head!).Tb;
+  expect(condenses(free)).toBeLessThan(F(60));
+  expect(Math.abs(condenses(held) - F(90)) * 1.8).toBeLessThan(6);
+  // on a warm day nothing is held
+  const warm: Conditions = { outdoorK: F(90), indoorK: F(36) };
+  expect(read(plate({ ...room, headHeldK: F(90) }), warm)).toEqual(read(plate(room), warm));
+});
+
+test('a band that would hold nearly everything says so instead', () => {
+  const room = plate({ kind: 'walk-in', capacityW: 8000, plateKg: 6, receiverM3: 0.006, composition: refrigerant('R-407A').composition });
+  const [mild, cold] = [90, 20].map((outdoorF) => expectedToday(cloudOf(room), { outdoorK: F(outdoorF), indoorK: F(36) })!);
+  expect(tells('superheat', mild!.superheat)).toBe(true);
+  expect(tells('head', mild!.head)).toBe(true);
+  expect(tells('superheat', cold!.superheat)).toBe(false);
 });
 
 test('checks of a summer and a mild day are compared each against its own weather', () => {

@@ -18,6 +18,8 @@ export interface UnitPlate {
   /** K, where the plate prints it. */
   readonly plateSubcoolingK?: number | undefined;
   readonly receiverM3?: number | undefined;
+  /** K at which it condenses at least, where a valve or its fans hold the head in the cold. */
+  readonly headHeldK?: number | undefined;
   /** m of line set; where it is not known, what the kind usually has. */
   readonly lineM?: number | undefined;
   readonly compressor?: 'scroll' | 'reciprocating' | undefined;

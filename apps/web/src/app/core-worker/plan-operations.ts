@@ -1,8 +1,8 @@
 import { lineSetOf, recordedSystem } from '@hygromet/contract/plan-facts';
 import type { System } from '@hygromet/contract/system';
-import type { Holding } from '@hygromet/core/circuit/holding';
+import { holding, type Holding } from '@hygromet/core/circuit/holding';
 import { lineCorrection } from '@hygromet/core/circuit/line-set';
-import type { PartVolume } from '@hygromet/core/circuit/part-volume';
+import { estimatedVolume, knownVolume, type PartVolume } from '@hygromet/core/circuit/part-volume';
 import type { PartLimit } from '@hygromet/core/circuit/weakest-part';
 import type { EvacuationLevel } from '@hygromet/core/compliance/evacuation-level';
 import type { Composition } from '@hygromet/core/fluids/composition';
@@ -17,7 +17,7 @@ import { trialCriterion, type TrialCriterion } from '@hygromet/core/planning/sig
 import type { ContentNow } from '@hygromet/core/planning/content-now';
 import type { Step } from '@hygromet/core/planning/steps';
 import { bubblePoint } from '@hygromet/core/thermo/saturation';
-import { kelvin, pascal } from '@hygromet/core/units/quantity';
+import { cubicMetre, kelvin, kilogram, pascal } from '@hygromet/core/units/quantity';
 
 /** A look in plain numbers, SI. */
 export type PlainLook = Omit<Look, 'T' | 'standingPressure' | 'atmosphere'> & {
@@ -59,6 +59,14 @@ export interface PlanAnswer {
   readonly hosesTake: number | undefined;
 }
 
+export interface ReceiverArgs {
+  readonly composition: Composition;
+  /** As it is recorded; otherwise it is estimated by the plate. */
+  readonly volume: { readonly m3: number; readonly known: 'measured' | 'plate' } | undefined;
+  readonly nameplateKg: number;
+  readonly practice: CompanyPractice;
+}
+
 export interface LineSetArgs {
   readonly lineSet: NonNullable<System['facts']['lineSet']>;
   readonly composition: Composition;
@@ -84,6 +92,15 @@ export const planOperations = {
       id,
       planFor(recordedSystem(system, composition, flammable), inUnits(look), practice).content,
     ]),
+
+  /** What a receiver may hold at the hottest that it gets: the day's own warmth never allows more. */
+  receiverRoom: ({ composition, volume, nameplateKg, practice }: ReceiverArgs): Holding =>
+    holding(
+      volume === undefined ? estimatedVolume('receiver', kilogram(nameplateKg)) : knownVolume(cubicMetre(volume.m3), volume.known),
+      composition,
+      kelvin(practice.hottestK),
+      { share: practice.partShare, keptShare: practice.keptShare, hottest: practice.hottestK },
+    ),
 
   plan: ({ system, composition, flammable, look, practice, method }: PlanArgs): PlanAnswer => {
     const known = recordedSystem(system, composition, flammable);

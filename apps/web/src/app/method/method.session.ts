@@ -54,6 +54,11 @@ export class MethodSession {
       ? undefined
       : { ...askedOf(system, summary), look, practice: schoolsOf(organisation), method: draft.method ?? undefined };
   });
+  /** What the organisation has decided for all its people. */
+  readonly practice = computed(() => {
+    const organisation = valueOf(this.organisation());
+    return organisation === undefined ? undefined : schoolsOf(organisation);
+  });
   readonly plan = coreQuery(inject(CoreWorker), 'plan', this.question);
 
   /** As installed, by the record and by what was found today. */

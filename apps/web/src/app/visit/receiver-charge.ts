@@ -1,5 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import type { ChargeNote } from '@hygromet/contract/charge-note';
+import { CoreWorker } from '../core-worker/core-worker.service';
+import { coreQuery } from '../core-worker/core-query';
+import type { ReceiverArgs } from '../core-worker/plan-operations';
 import { errorIn } from '../data/mutation';
 import { MethodSession } from '../method/method.session';
 import { PreferencesService } from '../preferences/preferences.service';
@@ -81,9 +84,18 @@ export class ReceiverCharge {
   private readonly units = inject(Units);
   private readonly preferences = inject(PreferencesService).current;
 
+  private readonly asked = coreQuery(
+    inject(CoreWorker),
+    'receiverRoom',
+    computed((): ReceiverArgs | undefined => {
+      const [system, composition, practice] = [valueOf(this.session.system()), this.session.inside(), this.session.practice()];
+      if (system === undefined || composition === undefined || practice === undefined) return undefined;
+      return { composition, volume: system.facts.volumes?.receiver, nameplateKg: system.nameplateKg, practice };
+    }),
+  );
   /** At the hottest that it will see; what is only estimated may warn, and neither allows nor forbids. */
   protected readonly room = computed(() => {
-    const holding = valueOf(this.session.plan())?.receiver;
+    const holding = valueOf(this.asked());
     if (holding === undefined) return undefined;
     const charge = this.units.massText(this.chargeKg());
     const at = `${this.units.percent(holding.share)} liquid at ${this.units.temperature(holding.T)}`;

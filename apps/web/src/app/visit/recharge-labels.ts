@@ -30,7 +30,7 @@ export const chargingStepText: Record<ChargingStep, string> = {
   'liquid-only': 'As liquid only: cylinder upside down, or by its liquid port. Drawn as vapor its composition shifts.',
   'throttle-suction': 'Throttle liquid into the suction in pulses, and watch the superheat: no liquid to the compressor.',
   'heat-pump': 'Heat pump: weigh it in, and check it in cooling; in heating its subcooling is only a band.',
-  'receiver-room': 'The whole charge fits into the receiver at pump-down, at most 80 % at the hottest.',
+  'receiver-room': 'See that the whole charge has room in the receiver at pump-down, at most 80 % at the hottest.',
   'low-switch': 'See the low-pressure switch stop the compressor, and note its setting.',
   'mark-level': 'Mark the level on the receiver for the next person.',
   'hose-back': 'At the end run the hose back into the suction side; then weigh once more.',

@@ -1,5 +1,5 @@
 import { fromServer } from '../data/from-server';
-import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, linkedSignal, output, signal } from '@angular/core';
 
 import type { Cylinder } from '@hygromet/contract/cylinder';
 import { findingNow } from '@hygromet/core/account/refrigerant-tests';
@@ -18,7 +18,6 @@ import { valueOf } from '../ui/loadable';
 import { emptyEntry, readQuantity } from '../ui/quantity-entry';
 import { massEntry } from '../ui/entry-of';
 import { QuantityField } from '../ui/quantity-field';
-import { ChargeBeam } from './live/charge-beam';
 import { FeedLive } from './live/feed-live';
 import { TakeReading } from './live/take-reading';
 import { VisitEntries } from './visit-entries';
@@ -28,7 +27,7 @@ import { VisitJob } from './visit-job';
 @Component({
   selector: 'hy-recharge-log',
   providers: [VisitEntries],
-  imports: [ChargeBeam, ChoiceField, FeedLive, QuantityField, TakeReading],
+  imports: [ChoiceField, FeedLive, QuantityField, TakeReading],
   template: `
     <h3>From which cylinder</h3>
     @if (sources(); as s) {
@@ -49,7 +48,6 @@ import { VisitJob } from './visit-job';
         <p class="short">{{ units.massText(s.shortKg, 'up') }} more are needed.</p>
       }
     }
-    <hy-charge-beam [fedKg]="inKg()" [targetKg]="targetKg()" [sigmaKg]="sigmaKg()" />
     @if (job.open() && choices().length > 0) {
       <form novalidate (submit)="$event.preventDefault(); log()">
         <hy-choice-field label="Charge from" [choices]="choices()" [value]="chosen()" (valueChange)="chosen.set($event)" />
@@ -129,7 +127,8 @@ import { VisitJob } from './visit-job';
 export class RechargeLog {
   readonly composition = input.required<Composition>();
   readonly targetKg = input.required<number>();
-  readonly sigmaKg = input.required<number>();
+  /** kg in the system, with what goes in now: as the scale is followed, or as it was typed. */
+  readonly inKg = output<number>();
   protected readonly job = inject(VisitJob);
   protected readonly units = inject(Units);
   private readonly preferences = inject(PreferencesService).current;
@@ -184,8 +183,6 @@ export class RechargeLog {
   });
   /** kg that a followed scale has seen go in. */
   protected readonly following = signal(0);
-  /** With what goes in now: as the scale is followed, or as it was typed. */
-  protected readonly inKg = computed(() => this.chargedKg() + Math.max(0, this.following(), this.reading()?.kg ?? 0));
   /** What was called out stands in the record. */
   protected readonly note = this.job.queue();
   protected readonly leftKg = computed(() => Math.max(0, this.targetKg() - this.chargedKg()));
@@ -212,6 +209,10 @@ export class RechargeLog {
   protected readonly typed = (kg: number, unit: string) => massEntry(kg, unit as MassUnit); // the field offers only these
   protected readonly field = (pointer: string) => errorIn(this.logging.state(), pointer);
   protected readonly refused = computed(() => errorIn(this.logging.state()));
+
+  constructor() {
+    effect(() => this.inKg.emit(this.chargedKg() + Math.max(0, this.following(), this.reading()?.kg ?? 0)));
+  }
 
   protected log(): void {
     const [reading, system] = [this.reading(), this.book.system()];

@@ -9,6 +9,8 @@ export interface BandRow {
   readonly text: string;
   /** "12 to 20 °F" */
   readonly band: string;
+  /** Whether the band is narrow enough to say anything. */
+  readonly tells: boolean;
 }
 
 interface Drawn extends BandRow {
@@ -32,7 +34,9 @@ interface Drawn extends BandRow {
             <th scope="row">{{ row.name }}</th>
             <td class="track" aria-hidden="true">
               <span class="rail"></span>
-              <span class="band" [style.left.%]="row.left" [style.width.%]="row.width"></span>
+              @if (row.tells) {
+                <span class="band" [style.left.%]="row.left" [style.width.%]="row.width"></span>
+              }
               @if (row.mark !== undefined) {
                 <span class="mark" [style.left.%]="row.mark"></span>
               }
@@ -44,7 +48,7 @@ interface Drawn extends BandRow {
                 <span class="second">not read</span>
               }
             </td>
-            <td class="number second">{{ row.band }}</td>
+            <td class="number second">{{ row.tells ? row.band : 'not known today' }}</td>
           </tr>
         }
       </tbody>
@@ -149,7 +153,7 @@ export class BandRows {
 
 /** The band takes the middle third of its line, unless the reading lies further out. */
 function drawnOf(row: BandRow): Drawn {
-  const { low, high, read } = row;
+  const { low, high, read, tells } = row;
   const width = Math.max(1e-9, high - low);
   const [from, to] = [Math.min(low - width, (read ?? low) - 0.2 * width), Math.max(high + width, (read ?? high) + 0.2 * width)];
   const at = (value: number) => (100 * (value - from)) / (to - from);
@@ -158,6 +162,6 @@ function drawnOf(row: BandRow): Drawn {
     left: at(low),
     width: at(high) - at(low),
     mark: read === undefined ? undefined : at(read),
-    off: read === undefined ? undefined : read > high ? 'above' : read < low ? 'below' : undefined,
+    off: read === undefined || !tells ? undefined : read > high ? 'above' : read < low ? 'below' : undefined,
   };
 }

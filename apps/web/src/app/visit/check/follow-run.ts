@@ -88,6 +88,8 @@ interface Following {
 })
 export class FollowRun {
   readonly composition = input.required<Composition>();
+  /** What such a unit has to read. */
+  readonly quantities = input.required<readonly FollowedQuantity[]>();
   /** What is read now, each time that something came. */
   readonly read = output<FollowedRun>();
 
@@ -96,7 +98,7 @@ export class FollowRun {
   /** Which instrument reads what now. */
   private readonly there = computed(() =>
     Object.fromEntries(
-      followedQuantities.flatMap((name) => {
+      this.quantities().flatMap((name) => {
         const found = lastOf(this.heard(), name);
         return found === undefined ? [] : [[name, found]];
       }),

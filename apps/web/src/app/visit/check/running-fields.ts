@@ -40,7 +40,7 @@ const BASE: readonly TypedReading[] = ['head', 'suction', 'suctionLine', 'liquid
       }
       <hy-text-field
         label="Running for, min"
-        [hint]="'settled from ' + settlesMin + ' min'"
+        [hint]="draft().seen === '' ? 'settled from ' + settlesMin + ' min' : 'its instruments tell'"
         [text]="draft().minutes"
         (textChange)="change({ minutes: $event })"
         [problem]="problems()['minutes']"

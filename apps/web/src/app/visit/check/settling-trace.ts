@@ -45,7 +45,7 @@ const APART_PX = 18;
     }
 
     path.superheat {
-      stroke: var(--vapour, var(--caution));
+      stroke: var(--ink);
     }
 
     path.subcooling {

@@ -1,5 +1,6 @@
 import type { System } from '@hygromet/contract/system';
 import { estimatedVolume } from '@hygromet/core/circuit/part-volume';
+import { usualFlooded } from '@hygromet/core/charge/charge-target';
 import { partsOf } from '@hygromet/core/circuit/system-kind';
 import type { UnitPlate } from '@hygromet/core/cycle/unit';
 import { unitKindOf, usualCapacityW } from '@hygromet/core/cycle/unit-of-kind';
@@ -16,7 +17,8 @@ export function plateOf(
 ): UnitPlate | undefined {
   const kind = unitKindOf(system.kind);
   if (kind === undefined || metering === undefined) return undefined;
-  const receiver = partsOf({ kind: system.kind, fitted: system.facts.fitted }).includes('receiver');
+  const parts = partsOf({ kind: system.kind, fitted: system.facts.fitted });
+  const receiver = parts.includes('receiver');
   const volume = system.facts.volumes?.receiver?.m3 ?? estimatedVolume('receiver', kilogram(system.nameplateKg)).likely;
   return {
     composition,
@@ -28,5 +30,6 @@ export function plateOf(
     plateSubcoolingK,
     receiverM3: receiver ? volume : undefined,
     lineM: system.facts.lineSet?.lengthM,
+    headHeldK: parts.includes('head-pressure-valve') ? usualFlooded.setK : undefined,
   };
 }

@@ -48,6 +48,7 @@ export class AlarmSound {
   }
 
   stop(): void {
+    if (this.sounding === undefined) return;
     clearInterval(this.timer);
     this.timer = undefined;
     this.sounding = undefined;

@@ -4,9 +4,9 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { RouterLink } from '@angular/router';
 import type { Run } from '@hygromet/contract/visit-record';
 import { readingsFrom, readingsTo } from '@hygromet/contract/running-readings';
-import type { Band } from '@hygromet/core/cycle/expected-today';
+import { tells, type Band } from '@hygromet/core/cycle/expected-today';
 import type { Derived } from '@hygromet/core/cycle/cycle-readings';
-import type { FollowedRun } from '@hygromet/core/cycle/followed-run';
+import { followedQuantities, type FollowedRun } from '@hygromet/core/cycle/followed-run';
 import { unitKindOf, usualCapacityW } from '@hygromet/core/cycle/unit-of-kind';
 import { coreVersion } from '@hygromet/core/version';
 import { worthReading } from '@hygromet/core/cycle/told';
@@ -96,7 +96,7 @@ import { VisitJob } from '../visit-job';
         }
       }
       @if (composition(); as it) {
-        <hy-follow-run [composition]="it" (read)="follow($event)" />
+        <hy-follow-run [composition]="it" [quantities]="quantities()" (read)="follow($event)" />
       }
       <hy-running-fields
         [draft]="draft()"
@@ -181,6 +181,10 @@ export class CheckStage {
     return system === undefined ? undefined : unitKindOf(system.kind);
   });
   protected readonly composition = this.session.composition;
+  /** A box is dry, and water has no wet bulb. */
+  protected readonly quantities = computed(() =>
+    this.kind() === 'walk-in' || this.kind() === 'chiller' ? followedQuantities.filter((name) => name !== 'wetBulb') : followedQuantities,
+  );
 
   private readonly visits = fromServer(this.serverData.visits$);
   /** Every check of this system, the oldest first. */
@@ -264,9 +268,11 @@ export class CheckStage {
       number: this.units.decimal(K / this.units.kelvinsInADegree(), 0),
       unit: `°${this.units.temperatureUnit()}`,
     });
-    const steps = names.map(([name, text]) => rowOf(text, expected[name], derived[name], degrees));
+    const steps = names.map(([name, text]) => rowOf(text, tells(name, expected[name]), expected[name], derived[name], degrees));
     const pressures = (['suction', 'head'] as const).map((name) =>
-      rowOf(name === 'suction' ? 'Suction' : 'Head', expected[name], this.read().readings[name], (p) => this.units.pressureShown(p)),
+      rowOf(name === 'suction' ? 'Suction' : 'Head', tells(name, expected[name]), expected[name], this.read().readings[name], (p) =>
+        this.units.pressureShown(p),
+      ),
     );
     return [...steps, ...pressures];
   });
@@ -344,13 +350,20 @@ export class CheckStage {
   }
 }
 
-function rowOf(name: string, { low, high }: Band, read: number | undefined, shown: (value: number) => FormattedQuantity): BandRow {
+function rowOf(
+  name: string,
+  tells: boolean,
+  { low, high }: Band,
+  read: number | undefined,
+  shown: (value: number) => FormattedQuantity,
+): BandRow {
   const [from, to, own] = [shown(low), shown(high), read === undefined ? undefined : shown(read)];
   return {
     name,
     low,
     high,
     read,
+    tells,
     text: own === undefined ? '' : `${own.number} ${own.unit}`,
     band: `${from.number} to ${to.number} ${to.unit}`,
   };

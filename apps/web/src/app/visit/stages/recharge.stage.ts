@@ -1,5 +1,5 @@
 import { fromServer } from '../../data/from-server';
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 
 import type { ChargeTerm, HoseBore } from '@hygromet/core/charge/charge-target';
 import { chargingSteps, schoolsFor, type ChargingFacts } from '@hygromet/core/charge/charging';
@@ -26,6 +26,7 @@ import { QuantityField } from '../../ui/quantity-field';
 import { emptyEntry, readQuantity, type QuantityEntry } from '../../ui/quantity-entry';
 import { TextField } from '../../ui/text-field';
 import { emptyCheck, typedUnits, type CheckDraft } from '../check/check-draft';
+import { ChargeBeam } from '../live/charge-beam';
 import { ReceiverCharge } from '../receiver-charge';
 import { RechargeLog } from '../recharge-log';
 import { chargingStepText, schoolReasonText, schoolStandingText, schoolText } from '../recharge-labels';
@@ -62,7 +63,7 @@ const TON = /^\s*\d+([.,]\d+)?\s*$/;
 /** How much to weigh in and how sure that is; where to feed it, how fast, and when to stop. */
 @Component({
   selector: 'hy-recharge-stage',
-  imports: [Computing, BigNumber, Caution, ChoiceField, QuantityField, ReceiverCharge, RechargeLog, StageMark, TextField],
+  imports: [Computing, BigNumber, Caution, ChargeBeam, ChoiceField, QuantityField, ReceiverCharge, RechargeLog, StageMark, TextField],
   template: `
     @if (target(); as t) {
       @if (t.kg > 0) {
@@ -71,6 +72,7 @@ const TON = /^\s*\d+([.,]\d+)?\s*$/;
           <div>{{ units.massText(t.kg, 'nearest', 'lb-oz') }}</div>
           <div>{{ units.massText(t.kg, 'nearest', 'kg') }}</div>
         </hy-big-number>
+        <hy-charge-beam [fedKg]="inKg()" [targetKg]="t.kg" [sigmaKg]="t.sigmaKg" />
       } @else {
         <h2>Nothing to add</h2>
         <p>
@@ -139,6 +141,21 @@ const TON = /^\s*\d+([.,]\d+)?\s*$/;
       }
     </div>
     <p class="asFound" [hyComputing]="feed()">{{ feeding() }}</p>
+    <hy-caution [grave]="true">
+      A cylinder is warmed in water below {{ units.temperature(warmest) }}, never with a flame. Stop at {{ stops() }}.
+    </hy-caution>
+    <ol class="minded">
+      @for (item of steps(); track item) {
+        <li>{{ stepTexts[item] }}</li>
+      }
+    </ol>
+    @if (target(); as t) {
+      @if (composition(); as item) {
+        @if (t.kg > 0) {
+          <hy-recharge-log [composition]="item" [targetKg]="t.kg" (inKg)="inKg.set($event)" />
+        }
+      }
+    }
     <section aria-label="How the charge is found">
       <h3>How the charge is found</h3>
       <table>
@@ -152,21 +169,6 @@ const TON = /^\s*\d+([.,]\d+)?\s*$/;
         </tbody>
       </table>
     </section>
-    <ol class="minded">
-      @for (item of steps(); track item) {
-        <li>{{ stepTexts[item] }}</li>
-      }
-    </ol>
-    <hy-caution [grave]="true">
-      A cylinder is warmed in water below {{ units.temperature(warmest) }}, never with a flame. Stop at {{ stops() }}.
-    </hy-caution>
-    @if (target(); as t) {
-      @if (composition(); as item) {
-        @if (t.kg > 0) {
-          <hy-recharge-log [composition]="item" [targetKg]="t.kg" [sigmaKg]="t.sigmaKg" />
-        }
-      }
-    }
     @if (facts()?.receiver) {
       <hy-receiver-charge [chargeKg]="wholeKg()" />
     }
@@ -208,6 +210,8 @@ export class RechargeStage {
     coldest: emptyEntry(this.preferences().temperature),
   }));
   protected readonly draft = this.stored.value.asReadonly();
+  /** kg in it, while it is fed. */
+  protected readonly inKg = signal(0);
   protected readonly names = termNames;
   protected readonly schoolNames = schoolText;
   protected readonly stepTexts = chargingStepText;
@@ -233,8 +237,8 @@ export class RechargeStage {
     { value: '3/8-left', label: '3/8 in, left full' },
   ];
   protected readonly unitChoices = [
-    { value: 'evacuated', label: 'stood here, and was evacuated' },
-    { value: 'came-charged', label: 'is new, and came with its charge' },
+    { value: 'evacuated', label: 'was here, evacuated' },
+    { value: 'came-charged', label: 'new, came charged' },
   ];
   protected readonly states = [
     { value: 'standing', label: 'evacuated and standing' },
