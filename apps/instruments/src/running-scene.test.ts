@@ -1,6 +1,6 @@
 import type { System } from '@hygromet/contract/system';
 import { runningCheck } from '@hygromet/core/cycle/running-check';
-import { followedQuantities, followedRun, type FollowedQuantity, type RunTraces } from '@hygromet/core/cycle/followed-run';
+import { followedQuantities, followedRun, type FollowedQuantity } from '@hygromet/core/cycle/followed-run';
 import { usualCapacityW } from '@hygromet/core/cycle/unit-of-kind';
 import { refrigerant } from '@hygromet/core/fluids/refrigerant';
 import { Noise } from './noise';

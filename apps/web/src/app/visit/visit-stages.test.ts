@@ -1,5 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import type { Cylinder } from '@hygromet/contract/cylinder';
+import type { System } from '@hygromet/contract/system';
 import type { Visit } from '@hygromet/contract/visit';
 import type { VisitTest } from '@hygromet/contract/visit-test';
 import { PASCAL_PER_PSI } from '@hygromet/core/proof/trace';
@@ -472,6 +473,66 @@ test('the charge to weigh in is the plate and the lines with its error; running 
   expect(text()).toMatch(/0\.4\d? lb a minute at most, in pulses 5 min apart/);
   await type('Superheat at the compressor, °F', '8');
   expect(text()).toContain('No superheat to spare');
+});
+
+test('a new unit that came charged takes only what its lines need, or nothing', async () => {
+  const { text, type, root } = await open('recharge', { look: SEEN, plan }, { system$: () => of(split) });
+  expect(root.querySelector('hy-charge-beam svg')?.getAttribute('aria-label')).toMatch(/^Charge: 0\.0 lb in, target 2\d\.\d lb ± /);
+  await type('The outdoor unit', 'came-charged');
+  expect(text()).toMatch(/Weigh in ?0\.9\d lb/);
+  expect(text()).toContain('Shipped with the new unit');
+  TestBed.resetTestingModule();
+  const lineSet = { lengthM: 4, coveredM: 7.6, liquid: '3/8', suction: '3/4' } as const;
+  const short = await open('recharge', { look: SEEN, plan }, { system$: () => of({ ...split, facts: { lineSet } }) });
+  await short.type('The outdoor unit', 'came-charged');
+  expect(short.text()).toContain('Nothing to add');
+  expect(short.text()).toMatch(/It holds about 0\.\d+ lb more than these short lines need/);
+  expect(short.root.querySelector('hy-recharge-log')).toBeNull();
+});
+
+test('a condenser that is flooded in the cold takes more, by the coldest day that it runs', async () => {
+  const cold = aSystem({ kind: 'walk-in', refrigerant: 'R-410A', facts: { fitted: { 'head-pressure-valve': 'fitted' } } });
+  const { text, type } = await open('recharge', { look: SEEN, plan }, { system$: () => of(cold) });
+  expect(text()).not.toContain('Flooded condenser in the cold');
+  await type('Coldest day that it runs', '0');
+  expect(text()).toMatch(/Flooded condenser in the cold ?\d/);
+});
+
+describe('a receiver', () => {
+  const room = (m3?: number) =>
+    aSystem({
+      kind: 'walk-in',
+      refrigerant: 'R-410A',
+      nameplateKg: 4.6,
+      contentKg: 4.6,
+      facts: m3 === undefined ? {} : { volumes: { receiver: { m3, known: 'plate' } } },
+    });
+  const charged = (system: System) => open('recharge', { look: {}, plan: null }, { system$: () => of(system) });
+
+  test('has room for the whole charge, or has none, before anything else was looked at', async () => {
+    expect((await charged(room(0.012))).text()).toMatch(
+      /The whole charge, 10\.1 lb, has room in it at pump-down: \d+\.\d lb, \d\d % liquid at 1\d\d °F/,
+    );
+    TestBed.resetTestingModule();
+    expect((await charged(room(0.003))).text()).toContain('has no room in it at pump-down');
+    TestBed.resetTestingModule();
+    expect((await charged(room())).text()).toMatch(/has room in it at pump-down|is not sure: .* Record its volume from the plate/);
+  });
+
+  test('its switch is seen to stop it, and its level is marked for the next person', async () => {
+    const { type, press, sent, text } = await charged(room(0.012));
+    await type('Low-pressure switch stopped it at', '9.5');
+    await press('Log the switch');
+    expect(sent[0]).toMatchObject({
+      kind: 'charge-noted',
+      note: { what: 'low-switch-stops', gaugePa: expect.closeTo(65_500, -2) as number },
+    });
+    await type('Level marked, for the next person', ' a hand above the lower glass ');
+    await press('Log the mark');
+    expect(sent[1]).toMatchObject({ note: { what: 'level-marked', where: 'a hand above the lower glass' } });
+    expect(text()).toMatch(/the low-pressure switch was seen to stop the compressor at (9|10) psig/);
+    expect(text()).toContain('level marked: a hand above the lower glass');
+  });
 });
 
 describe('the charge', () => {

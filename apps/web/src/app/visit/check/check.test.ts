@@ -168,6 +168,65 @@ describe('the stage', () => {
     TestBed.resetTestingModule();
   });
 
+  test('checks of two seasons stand beside each other, each against its own day', async () => {
+    const run = (at: string, outdoorF: number, more: Partial<Faults>): Run => {
+      const conditions: Conditions = { outdoorK: F(outdoorF), indoorK: F(76), indoorWetBulbK: F(64) };
+      const unit = designOf({ composition: refrigerant('R-410A').composition, kind: 'split', metering: 'txv', capacityW: 10_560, plateKg: 3.2 }); // prettier-ignore
+      const faults = { ...noFaults, ...more };
+      const solved = solveCycle(unit, conditions, faults);
+      if (solved.state === 'not') throw new Error(solved.why);
+      const { head, suction, suctionLine, liquidLine, supply } = readingsOf(sceneOf(unit, conditions, faults), solved.cycle);
+      return {
+        unit: { kind: 'split', metering: 'txv', capacityW: 10_560, plateKg: 3.2 },
+        conditions,
+        readings: { headPa: head, suctionPa: suction, suctionLineK: suctionLine, liquidLineK: liquidLine, supplyK: supply },
+        settled: true,
+        good: false,
+        advice: 'leave',
+        chargeShare: more.charge ?? null,
+        coreVersion: '1',
+        at,
+        by: 'Tobin Wake',
+      };
+    };
+    const one = run('2026-06-01T10:00:00.000Z', 95, {});
+    const earlier = aVisit({ id: 'v0', runs: [one] });
+    const { root } = await open('check', {}, { system$: () => of(split), visits$: of([earlier]) });
+    expect(root.querySelector('hy-season-table table')).toBeNull(); // one check compares with nothing
+    TestBed.resetTestingModule();
+    const both = aVisit({ id: 'v0', runs: [one, run('2026-10-09T10:00:00.000Z', 70, { charge: 0.85 })] });
+    const page = await open('check', {}, { system$: () => of(split), visits$: of([both]) });
+    const rows = [...page.root.querySelectorAll('hy-season-table tbody tr')].map(({ textContent }) =>
+      (textContent ?? '').replace(/\s+/g, ' '),
+    );
+    expect(rows).toHaveLength(2);
+    expect(rows[0]).toMatch(/Oct 9.*70 °F.*−15 %/);
+    expect(rows[1]).toMatch(/Jun 1.*95 °F.*not told/);
+  });
+
+  test('a cold room is read by its box, a chiller by its water, and tells the flow of it', async () => {
+    const room = await open('check', {}, { system$: () => of(aSystem({ kind: 'walk-in', refrigerant: 'R-410A' })) });
+    expect(() => room.control('Box')).not.toThrow();
+    expect(() => room.control('Return air, wet bulb')).toThrow();
+    TestBed.resetTestingModule();
+    const chiller = aSystem({ kind: 'chiller', refrigerant: 'R-134a', nameplateKg: 22, contentKg: 22 });
+    const { type, text } = await open('check', {}, { system$: () => of(chiller) });
+    await type('Metering device', 'txv');
+    for (const [label, value] of Object.entries({
+      'Head, at the liquid port': '155',
+      Suction: '33',
+      'Suction line': '48',
+      'Liquid line': '102',
+      'Water entering': '54',
+      'Water leaving': '44',
+      Outdoors: '88',
+    }))
+      await type(label, value);
+    expect(text()).toContain('Approach: water leaving over boiling');
+    // 2.4 gpm a ton over 10 °F (common practice): 20.6 tons
+    expect(text()).toMatch(/Water through the barrel, by what it cools today: about (4|5)\d\.\d gpm/);
+  });
+
   test('what is not modelled says so', async () => {
     const { text } = await open('check', {}, { system$: () => of(aSystem({ kind: 'geothermal' })) });
     expect(text()).toContain("Check it by the maker's chart");

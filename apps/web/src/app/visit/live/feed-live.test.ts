@@ -1,3 +1,4 @@
+import type { ChargeNote } from '@hygromet/contract/charge-note';
 import type { Instrument } from '@hygromet/contract/instrument';
 import { of, Subject } from 'rxjs';
 import { render, settled, stage } from '../../../../test/scene';
@@ -24,6 +25,8 @@ async function feeding(leftKg = 2) {
   stage({ providers: [{ provide: HeardInstruments, useValue: { heard$: of([scale(20)]) } }] });
   const page = await render(FeedLive, { leftKg });
   const told: [string, number][] = [];
+  const noted: ChargeNote[] = [];
+  page.fixture.componentInstance.noted.subscribe((note) => noted.push(note));
   page.fixture.componentInstance.began.subscribe((kg) => told.push(['began', kg]));
   page.fixture.componentInstance.finished.subscribe((kg) => told.push(['ended', kg]));
   /** The scale, a second later each. */
@@ -35,7 +38,7 @@ async function feeding(leftKg = 2) {
     await settled(page.fixture);
   };
   const alarm = () => page.root.querySelector('[role=alertdialog]');
-  return { ...page, told, reads, alarm };
+  return { ...page, told, noted, reads, alarm };
 }
 
 test('it is followed from what the scale shows, and says what is fed and left', async () => {
@@ -56,11 +59,14 @@ test('it calls before the charge is in, with the whole screen, and the answer is
 });
 
 test('answered it is still, and comes again while more goes in than hand and valve explain', async () => {
-  const { press, reads, alarm } = await feeding();
+  const { press, reads, alarm, noted } = await feeding();
   await press(/^Follow/);
   await reads(18.4, 18.35, 18.3, 18.25, 18.2, 18.15);
   await press('Valve is shut');
   expect(alarm()).toBeNull();
+  // both stand in the record
+  expect(noted).toMatchObject([{ what: 'alarm', stage: 'now' }, { what: 'answered' }]);
+  expect(noted[1]).toHaveProperty('fedKg', expect.closeTo(1.85, 9));
   await reads(18.12, 18.11, 18.1, 18.1, 18.1, 18.1);
   expect(alarm()).toBeNull();
   await reads(18.06, 18.02, 17.98);

@@ -1,7 +1,7 @@
 import type { Instrument } from '@hygromet/contract/instrument';
 import type { VisitTest } from '@hygromet/contract/visit-test';
 import { of, Subject } from 'rxjs';
-import { aVisit, render, settled, stage } from '../../../../test/scene';
+import { render, settled, stage } from '../../../../test/scene';
 import type { FromStream } from '../../data/reading-stream';
 import { HeardInstruments } from '../live/heard-instruments';
 import { VisitJob, type Addition } from '../visit-job';
@@ -44,11 +44,7 @@ const running = (more: Partial<VisitTest> = {}) =>
 async function following(test: VisitTest, instruments: readonly Instrument[] = [gauge()], quantities: readonly string[] = ['vacuum']) {
   const sent: Addition[] = [];
   const job = {
-    said: () => ({ key: 'k', happenedAt: new Date().toISOString(), recordedBy: 'Tobin Wake' }),
-    add$: (addition: Addition) => {
-      sent.push(addition);
-      return of(aVisit());
-    },
+    queue: () => (addition: Addition) => void sent.push(addition),
     adding: () => ({ send: (addition: Addition) => void sent.push(addition), state: () => ({ state: 'idle' }) }),
   };
   stage({
