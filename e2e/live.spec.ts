@@ -180,3 +180,48 @@ test('a vacuum read by the micron gauge: a leak of the own hose is put there', a
   await act(page.request, { act: 'system-valve', to: 'open' });
   await expect(page.getByText(/in your own rig/).first()).toBeVisible({ timeout: 120_000 });
 });
+
+test('an evacuated unit is charged beside the scale until it is called, and checked by its instruments once it has settled', async ({
+  page,
+}) => {
+  const registered = await page.request.post('/api/systems', {
+    data: { key: randomUUID(), site: 'Signal house', name: 'watch room', kind: 'split', refrigerant: 'R-410A', nameplateKg: 1.2 },
+  });
+  const { id: system } = (await registered.json()) as { id: string };
+  const said = { recordedBy: 'Ines Marrow' };
+  const day = new Date().toLocaleDateString('sv');
+  const opened = await page.request.post('/api/visits', { data: { key: randomUUID(), system, day, reason: 'charged', ...said } });
+  const { id } = (await opened.json()) as { id: string };
+  const cylinder = await cylinderId(page, 'C-01');
+  const scene = { system, cylinder, fault: 'none', metering: 'txv', start: 'evacuated', outdoorK: 290 };
+  expect((await page.request.post(`${INSTRUMENTS}/run`, { data: scene })).ok()).toBe(true);
+
+  await page.goto(`/visits/${id}/recharge`);
+  await expect(page.getByRole('img', { name: /^Charge: 0\.0 lb in, target 2\.6 lb/ })).toBeVisible();
+  await page.getByRole('button', { name: /^Follow scale-1/ }).click();
+  await act(page.request, { act: 'feed', to: 'open' });
+  const alarm = page.getByRole('alertdialog');
+  await expect(alarm.getByText('Close the valve now')).toBeVisible({ timeout: 90_000 });
+  await act(page.request, { act: 'feed', to: 'shut' });
+  await alarm.getByRole('button', { name: 'Valve is shut' }).click();
+  await expect(alarm).toBeHidden();
+  await page.getByRole('button', { name: 'Stop following, take the reading' }).click();
+  await page.getByRole('button', { name: /^Log \d/ }).click();
+  await expect(page.getByText(/Logged on this visit: 2\.[2-6]\d? lb of 2\.6 lb/)).toBeVisible();
+  const notes = async () => ((await (await page.request.get(`/api/visits/${id}`)).json()) as { chargeNotes: { note: { what: string } }[] }).chargeNotes; // prettier-ignore
+  await expect.poll(async () => (await notes()).map(({ note }) => note.what)).toEqual(['alarm', 'answered']);
+
+  await act(page.request, { act: 'compressor', to: 'on' });
+  await act(page.request, { act: 'speed', to: 60 });
+  const speeds = async () => ((await (await page.request.get('/api/instruments')).json()) as { id: string; facts: { speed?: number } }[]).map(({ facts }) => facts.speed); // prettier-ignore
+  await expect.poll(speeds).toContain(60);
+  await page.goto(`/visits/${id}/check`);
+  await page.getByRole('button', { name: /^Follow \d+ instruments/ }).click();
+  await page.getByLabel('Metering device', { exact: true }).selectOption('txv');
+  await expect(page.getByText('It has settled')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByRole('cell', { name: /^\d+ %$/ }).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Stop following' }).click();
+  await page.getByRole('button', { name: 'Log these readings' }).click();
+  await expect(page.getByRole('region', { name: 'Logged readings' }).getByText(/Ines Marrow: /)).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Logged readings' }).getByText(/not settled/)).toBeHidden();
+});

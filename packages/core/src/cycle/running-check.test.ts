@@ -229,6 +229,16 @@ test('a cold room tells how far its coil boils below the box, a chiller its appr
   expect(slow.waterFlow!.low).toBeLessThan(slow.waterFlow!.likely);
 });
 
+test('a unit that stands is told so, however still its readings are', () => {
+  const standing = { head: 9.6e5, suction: 9.62e5, suctionLine: 295, liquidLine: 295, supply: 299 };
+  const answer = runningCheck({ plate: plate(), conditions: ratingOf(plate()), readings: standing, settled: true });
+  expect([answer.slips, answer.withheld, answer.advice]).toEqual([['stands'], 'slip', 'cannot-tell']);
+  const crossed = { ...standing, suction: 2.4e6 };
+  expect(runningCheck({ plate: plate(), conditions: ratingOf(plate()), readings: crossed, settled: true }).slips).toContain(
+    'suction-above-head',
+  );
+});
+
 test('a unit whose head is held condenses no lower in the cold, and reads as on a mild day', () => {
   const room = { kind: 'walk-in', capacityW: 8000, plateKg: 6, receiverM3: 0.006 } as const;
   const cold: Conditions = { outdoorK: F(25), indoorK: F(36) };

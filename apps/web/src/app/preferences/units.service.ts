@@ -125,7 +125,8 @@ export class Units {
   /** Of water, m³/s: without its unit, and its unit. */
   waterFlow(flow: number): FormattedQuantity {
     const unit = this.metric() ? 'L/s' : 'gpm';
-    return { number: this.decimal(volumeFlowIn(flow, unit), this.metric() ? 2 : 1), unit };
+    const value = volumeFlowIn(flow, unit);
+    return { number: this.decimal(value, value < 20 ? 1 : 0), unit };
   }
 
   density(rho: number): string {

@@ -44,7 +44,7 @@ export const derivedText = (kind: UnitKind | undefined): Readonly<Partial<Record
       : { split: 'Split across the indoor coil' }),
 });
 
-export const explanationText: Record<ExplanationCode, string> = {
+const explanationText: Record<ExplanationCode, string> = {
   ok: 'Charge right, unit well',
   undercharge: 'Undercharged',
   overcharge: 'Overcharged',
@@ -60,8 +60,12 @@ export const explanationText: Record<ExplanationCode, string> = {
   'none-of-these': 'None of these, or two at once',
 };
 
+/** The same of this kind of unit: what cools a chiller's barrel is no air. */
+export const explanationTextOf = (kind: UnitKind | undefined): Record<ExplanationCode, string> =>
+  kind === 'chiller' ? { ...explanationText, 'indoor-airflow': 'Too little water through the barrel' } : explanationText;
+
 /** What is read next, as it is asked for. */
-export const nextText: Record<NextReading, string> = {
+const nextText: Record<NextReading, string> = {
   discharge: 'the discharge line temperature, a hand from the compressor',
   power: 'the power of the unit',
   condenserAir: 'the air leaving the condenser',
@@ -73,6 +77,9 @@ export const nextText: Record<NextReading, string> = {
   airflow: 'the air flow indoors',
   outdoorCoil: 'the outdoor coil, by eye: dirt, a slow fan, a wall before it',
 };
+
+export const nextTextOf = (kind: UnitKind | undefined): Record<NextReading, string> =>
+  kind === 'chiller' ? { ...nextText, airflow: 'the flow of the water' } : nextText;
 
 export const withheldText: Record<Withheld, string> = {
   slip: 'A reading can hardly be',
@@ -92,8 +99,13 @@ export const withheldWhy: Record<Withheld, string> = {
   'no-steady-state': 'At these temperatures a unit of this plate would trip, or flood back. Check the plate and the temperatures.',
 };
 
+/** Of one that its instruments follow. */
+export const stillMoves =
+  'Superheat or subcooling still moves: its instruments tell when they stand. Until then nothing is said of the charge.';
+
 export const slipText: Record<SlipCode, string> = {
   'suction-above-head': 'The suction is above the head. Are the gauges on each other’s ports, or is it not running?',
+  stands: 'Head and suction are the same: it stands. Start it, and let it run.',
   'wet-bulb-above-dry': 'A wet bulb is never above the dry bulb. Are the two exchanged?',
   'wet-superheat': 'The suction line is colder than its saturation. Clamp on the wrong pipe, or a gauge that reads high?',
   'liquid-above-condensing':

@@ -1,8 +1,9 @@
 import { worthSaying } from '@hygromet/core/cycle/told';
+import type { UnitKind } from '@hygromet/core/cycle/unit';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { RunningAnswer } from '../../core-worker/running-operations';
 import { Units } from '../../preferences/units.service';
-import { explanationText, skewOfText, skewText } from './check-labels';
+import { explanationTextOf, skewOfText, skewText } from './check-labels';
 
 const MOST_SHOWN = 4;
 
@@ -24,7 +25,7 @@ const MOST_SHOWN = 4;
         <tbody>
           @for (entry of explanations(); track entry.code; let first = $first) {
             <tr [class.first]="first">
-              <th scope="row">{{ names[entry.code] }}</th>
+              <th scope="row">{{ names()[entry.code] }}</th>
               <td class="number">{{ units.percent(entry.probability) }}</td>
             </tr>
           }
@@ -85,8 +86,9 @@ const MOST_SHOWN = 4;
 })
 export class CheckTables {
   readonly answer = input.required<RunningAnswer>();
+  readonly kind = input<UnitKind | undefined>(undefined);
   protected readonly units = inject(Units);
-  protected readonly names = explanationText;
+  protected readonly names = computed(() => explanationTextOf(this.kind()));
   protected readonly explanations = computed(() =>
     this.answer()
       .explanations.slice(0, MOST_SHOWN)

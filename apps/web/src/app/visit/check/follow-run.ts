@@ -16,7 +16,10 @@ import { HeardInstruments, lastOf } from '../live/heard-instruments';
 import { quantityNames } from '../live/quantity-names';
 import { SettlingTrace } from './settling-trace';
 
-const LOOK_EVERY_MS = 2000;
+/** Often enough for somebody who waits, and seldom enough that what is computed from it stands still to be read. */
+const LOOK_EVERY_MS = 4000;
+/** Between two readings that are kept, by the time of the unit. */
+const APART_MS = 2000;
 /** What was sent before is looked at as well: a page that was opened late knows whether it has settled. */
 const BEFORE_MS = 900_000;
 const SILENT_MS = 15_000;
@@ -178,7 +181,7 @@ export class FollowRun {
     const t = ((at - Date.parse(following.since)) / 1000) * following.speed;
     const trace = this.traces.get(name) ?? [];
     const last = trace.at(-1)?.t ?? Number.NEGATIVE_INFINITY;
-    if (t - last >= LOOK_EVERY_MS / 1000) trace.push({ t, value });
+    if (t - last >= APART_MS / 1000) trace.push({ t, value });
     this.traces.set(name, trace.slice(-KEPT_COUNT));
   }
 

@@ -63,7 +63,7 @@ const BASE: readonly TypedReading[] = ['head', 'suction', 'suctionLine', 'liquid
     </div>
     <h3>What decides more</h3>
     <div class="fields">
-      @for (name of more; track name) {
+      @for (name of more(); track name) {
         <hy-quantity-field
           [label]="names()[name]"
           [kind]="kinds[name]"
@@ -146,15 +146,17 @@ export class RunningFields {
   readonly usualCapacity = input<string>('');
   protected readonly preferences = inject(PreferencesService).current;
   protected readonly base = BASE;
-  protected readonly more = (Object.keys(readingKinds) as TypedReading[]).filter((name) => !BASE.includes(name)); // the keys of the table
+  protected readonly more = computed(() =>
+    (Object.keys(readingKinds) as TypedReading[]) // the keys of the table
+      .filter((name) => !BASE.includes(name) && (this.humid() || name !== 'supplyWetBulb')),
+  );
   protected readonly gauges = [
     { side: 'head', name: 'Head', reading: 'headZero' },
     { side: 'suction', name: 'Suction', reading: 'suctionZero' },
   ] as const;
   /** Of a house its humidity counts as well; a box is dry, and water has none. */
-  protected readonly airs = computed(() =>
-    this.kind() === 'walk-in' || this.kind() === 'chiller' ? airNames.filter((name) => name !== 'wetBulb') : airNames,
-  );
+  private readonly humid = computed(() => this.kind() !== 'walk-in' && this.kind() !== 'chiller');
+  protected readonly airs = computed(() => airNames.filter((name) => this.humid() || name !== 'wetBulb'));
   protected readonly names = computed(() => readingTextOf(this.kind()));
   protected readonly airText = computed(() => airTextOf(this.kind()));
   protected readonly kinds = readingKinds;

@@ -26,7 +26,7 @@ import { isStale, valueOf } from '../../ui/loadable';
 import { BandRows, type BandRow } from '../check/band-rows';
 import { emptyCheck, readCheck, typedUnits, withFollowed, type CheckDraft } from '../check/check-draft';
 import { CheckTables } from '../check/check-tables';
-import { derivedText, nextText, slipText, withheldText, withheldWhy } from '../check/check-labels';
+import { derivedText, nextTextOf, slipText, stillMoves, withheldText, withheldWhy } from '../check/check-labels';
 import { FollowRun } from '../check/follow-run';
 import { RunningFields } from '../check/running-fields';
 import { SeasonTable } from '../check/season-table';
@@ -46,7 +46,7 @@ import { VisitJob } from '../visit-job';
       @if (answer(); as a) {
         @if (a.withheld; as why) {
           <h2>{{ withheldText[why] }}</h2>
-          <p>{{ withheldWhy[why] }}</p>
+          <p>{{ why === 'not-settled' && draft().seen === 'moving' ? stillMoves : withheldWhy[why] }}</p>
         } @else {
           <hy-big-number
             what="Charge, by how it runs today"
@@ -84,7 +84,7 @@ import { VisitJob } from '../visit-job';
         </section>
       }
       @if (answer(); as a) {
-        <hy-check-tables [answer]="a" />
+        <hy-check-tables [answer]="a" [kind]="kind()" />
         <p class="second">
           Computed from plate and readings by a model of the circuit; what no plate says is its doubt. Air flow before charge: filter,
           blower and coil first. The maker's chart comes first where there is one.
@@ -160,6 +160,7 @@ export class CheckStage {
   protected readonly draft = this.stored.value.asReadonly();
   protected readonly withheldText = withheldText;
   protected readonly withheldWhy = withheldWhy;
+  protected readonly stillMoves = stillMoves;
   protected readonly slips = slipText;
 
   protected readonly typed = computed(() => typedUnits(this.units.kelvinsInADegree(), this.preferences().mass === 'kg'));
@@ -256,7 +257,7 @@ export class CheckStage {
   });
   protected readonly next = computed(() => {
     const name = this.telling();
-    return name === undefined ? undefined : nextText[name];
+    return name === undefined ? undefined : nextTextOf(this.kind())[name];
   });
 
   protected readonly rows = computed((): readonly BandRow[] => {
