@@ -3,6 +3,7 @@ import type { Known } from '@hygromet/core/account/explanation';
 import { reuseOf, type Reuse, type ReuseTask } from '@hygromet/core/account/reuse-verdict';
 import { visitTerms, type VisitMasses, type VisitTerms } from '@hygromet/core/account/visit-terms';
 import { chargeTarget, floodedCharge, usualFlooded, type ChargeTarget, type HoseBore } from '@hygromet/core/charge/charge-target';
+import { drawnAsVapour, type VapourError, type VapourTask } from '@hygromet/core/charge/drawn-as-vapour';
 import { feedRate, type FeedRate } from '@hygromet/core/charge/feeding';
 import { lineSetOf } from '@hygromet/contract/plan-facts';
 import type { System } from '@hygromet/contract/system';
@@ -60,6 +61,9 @@ export const accountOperations = {
     const { beyond, ...own } = reuseOf(task);
     return { ...own, beyond: [...beyond] };
   },
+
+  /** What a blend would be, drawn from the vapour of its cylinder. */
+  drawnAsVapour: (task: VapourTask): VapourError | null => drawnAsVapour(task) ?? null,
 
   feedRate: (task: FeedArgs): FeedRate => feedRate(task),
 };

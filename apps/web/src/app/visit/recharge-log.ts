@@ -4,10 +4,13 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, li
 import type { Cylinder } from '@hygromet/contract/cylinder';
 import { findingNow } from '@hygromet/core/account/refrigerant-tests';
 import { mayGoBackByTests } from '@hygromet/core/account/reuse-verdict';
+import type { VapourTask } from '@hygromet/core/charge/drawn-as-vapour';
 import { mayFeed, sourcesFor, type Stock } from '@hygromet/core/charge/sources';
 import type { Composition } from '@hygromet/core/fluids/composition';
 import type { MassUnit } from '@hygromet/core/units/mass';
 import { feedingRules } from '@hygromet/core/charge/feeding';
+import { CoreWorker } from '../core-worker/core-worker.service';
+import { coreQuery } from '../core-worker/core-query';
 import { mutation, errorIn } from '../data/mutation';
 import { newKey } from '../data/new-key';
 import { ServerData } from '../data/server-data.service';
@@ -22,6 +25,9 @@ import { FeedLive } from './live/feed-live';
 import { TakeReading } from './live/take-reading';
 import { VisitEntries } from './visit-entries';
 import { VisitJob } from './visit-job';
+
+/** Of a cylinder that does not hold the whole charge the error is told for half of it. */
+const HALF_DRAWN = 0.5;
 
 /** From which cylinders the charge comes, and the charge as it is weighed in: what is left to the target, and its entry in the ledger. */
 @Component({
@@ -78,6 +84,9 @@ import { VisitJob } from './visit-job';
         (noted)="note({ kind: 'charge-noted', note: $event })"
         (fed)="following.set($event)"
       />
+      @if (asVapor(); as words) {
+        <p class="second">{{ words }}</p>
+      }
       @if (left(); as words) {
         <p role="status" class="left" [class.over]="over()">{{ words }}</p>
       }
@@ -198,6 +207,23 @@ export class RechargeLog {
     if (this.over()) return `${this.units.massText(-left, 'up')} more than the charge: shut the valve. Too much is recovered again.`;
     if (left <= feedingRules.shutByHandKg) return 'Shut the valve: the rest comes out of the hose.';
     return `${this.units.massText(left, 'down')} left to the charge.`;
+  });
+
+  private readonly vapor = coreQuery(
+    inject(CoreWorker),
+    'drawnAsVapour',
+    computed((): VapourTask | undefined => {
+      const from = this.rack().find(({ id }) => id === this.chosen());
+      if (from?.composition == null || this.leftKg() <= 0) return undefined;
+      const { composition, volumeM3, contentKg } = from;
+      return { composition, volumeM3, contentKg, T: feedingRules.cylinderK, kg: Math.min(this.leftKg(), HALF_DRAWN * contentKg) };
+    }),
+  );
+  protected readonly asVapor = computed(() => {
+    const error = valueOf(this.vapor());
+    if (error === undefined || error === null) return undefined;
+    const share = this.units.decimal(100 * Math.abs(error.off), 0);
+    return `Liquid only: drawn from its vapor, what goes in would hold ${share} % ${error.off > 0 ? 'more' : 'less'} ${error.substance} than the blend.`;
   });
 
   private readonly logging = mutation(this.serverData.bookRemoval$, () => {

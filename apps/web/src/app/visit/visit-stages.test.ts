@@ -464,6 +464,8 @@ test('the charge to weigh in is the plate and the lines with its error; running 
   const { text, type } = await open('recharge', { look: SEEN, plan }, { system$: () => of(split) });
   expect(text()).toMatch(/Weigh in ?2\d\.\d lb/);
   expect(text()).toContain('The plate is taken to cover 25 ft of line set: check that on the plate.');
+  await type('A larger drier takes more', '8');
+  expect(text()).toMatch(/Drier ?0\.50/);
   await type('System warmer than the cylinder by, °F', '12');
   expect(text()).toMatch(/About \d+\.\d lb go in by themselves within half an hour/);
   await type('The system', 'running');
@@ -570,6 +572,8 @@ describe('the charge', () => {
     expect(text()).not.toContain('not before acid and moisture');
     expect(lines[1]).toMatch(/^C-01 .* virgin/);
     expect(lines.join()).not.toMatch(/C-08|C-12/);
+    // the blend parts a little where it boils
+    expect(text()).toMatch(/Liquid only: drawn from its vapor, what goes in would hold [1-3] % more R-32 than the blend\./);
   });
 
   test.each([

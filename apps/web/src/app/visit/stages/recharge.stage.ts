@@ -37,6 +37,8 @@ import { Computing } from '../../ui/computing';
 interface RechargeDraft {
   readonly hose: string;
   readonly oil: QuantityEntry;
+  /** That a larger drier takes beyond the one that was in it. */
+  readonly drier: QuantityEntry;
   readonly running: string;
   readonly superheat: string;
   readonly capacity: string;
@@ -120,6 +122,13 @@ const TON = /^\s*\d+([.,]\d+)?\s*$/;
       }
       <hy-choice-field label="Hose to the cylinder" [choices]="hoses" [value]="draft().hose" (valueChange)="change({ hose: $event })" />
       <hy-quantity-field label="Oil that was changed" kind="charge" [entry]="draft().oil" (entryChange)="change({ oil: $event })" />
+      <hy-quantity-field
+        label="A larger drier takes more"
+        hint="beyond the one that was in it"
+        kind="charge"
+        [entry]="draft().drier"
+        (entryChange)="change({ drier: $event })"
+      />
       <hy-choice-field label="The system" [choices]="states" [value]="draft().running" (valueChange)="change({ running: $event })" />
       @if (draft().running === 'running') {
         <hy-text-field
@@ -202,6 +211,7 @@ export class RechargeStage {
   private readonly stored = inject(Drafts).open<RechargeDraft>(`recharge.${this.job.id}`, () => ({
     hose: '1/4',
     oil: emptyEntry('oz'),
+    drier: emptyEntry('oz'),
     running: 'standing',
     superheat: '',
     capacity: '',
@@ -276,9 +286,10 @@ export class RechargeStage {
     return facts === undefined ? [] : chargingSteps(facts);
   });
   private readonly question = computed((): ChargeArgs | undefined => {
-    const [system, composition, { hose, oil, unit, coldest }] = [this.system(), this.composition(), this.draft()];
+    const [system, composition, { hose, oil, drier, unit, coldest }] = [this.system(), this.composition(), this.draft()];
     if (system === undefined || composition === undefined) return undefined;
-    const [oilRead, cold] = [readQuantity('charge', oil), readQuantity('temperature', coldest)];
+    const [oilRead, drierRead] = [readQuantity('charge', oil), readQuantity('charge', drier)];
+    const cold = readQuantity('temperature', coldest);
     const condenserM3 = system.facts.volumes?.condenser?.m3 ?? estimatedVolume('condenser', kilogram(system.nameplateKg)).likely;
     return {
       composition,
@@ -286,6 +297,7 @@ export class RechargeStage {
       lineSet: system.facts.lineSet,
       hose: { bore: hose.split('-')[0] as HoseBore, lengthM: usualHoseM, givenBack: !hose.endsWith('left') },
       ...(oilRead.state === 'good' && oilRead.si > 0 ? { oilKg: oilRead.si } : {}),
+      ...(drierRead.state === 'good' && drierRead.si > 0 ? { drierKg: drierRead.si } : {}),
       ...(unit === 'came-charged' ? { cameWithKg: system.nameplateKg } : {}),
       ...(this.floods() && cold.state === 'good' ? { flooded: { condenserM3, outdoorK: cold.si } } : {}),
     };
