@@ -63,16 +63,19 @@ interface Measured {
   readonly standingPressure: Pascal | undefined;
   readonly atmosphere: Pascal;
   readonly reportedShortKg?: number | undefined;
+  /** Share of the charge by a running check on this visit. */
+  readonly ranShare?: number | undefined;
 }
 
 /** What was said of a look, beside what was measured. What nobody has said is not known; of two levels the stricter one is asked. */
-export function seenLook(look: Look, { T, standingPressure, atmosphere, reportedShortKg }: Measured): SeenLook {
+export function seenLook(look: Look, { T, standingPressure, atmosphere, reportedShortKg, ranShare }: Measured): SeenLook {
   const found = valves.flatMap((valve) => (look[valve] === undefined ? [] : [[valve, look[valve]] as const]));
   return {
     T,
     standingPressure,
     atmosphere,
     reportedShortKg,
+    ranShare,
     sides: look.sides,
     purpose: look.purpose,
     failed: look.failed ?? 'unknown',

@@ -1,3 +1,5 @@
+import { circuitOf } from './circuit-of';
+import { exchangerOf } from './exchanger';
 import { levelAt } from '../cylinder/level';
 import { allRefrigerants, refrigerant } from '../fluids/refrigerant';
 import { bubblePoint } from '../thermo/saturation';
@@ -83,4 +85,14 @@ test('of no refrigerant does a shut part get full of liquid at the hottest it wi
       last = likely;
     }
   }
+});
+
+test('an exchanger with water on its other side is called what it is', () => {
+  const of = (record: Parameters<typeof circuitOf>[0], id: 'condenser' | 'evaporator') => exchangerOf(circuitOf(record), id);
+  expect(of({ kind: 'split' }, 'evaporator')).toBe('coil');
+  expect(of({ kind: 'chiller' }, 'evaporator')).toBe('barrel');
+  expect(of({ kind: 'chiller' }, 'condenser')).toBe('coil');
+  expect(of({ kind: 'chiller', condenserCooling: 'water' }, 'condenser')).toBe('water-cooled');
+  expect(of({ kind: 'geothermal' }, 'condenser')).toBe('coaxial');
+  expect(of({ kind: 'geothermal' }, 'evaporator')).toBe('coil');
 });

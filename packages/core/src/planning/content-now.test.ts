@@ -82,3 +82,15 @@ test('it is a range in order, and without a reading nobody takes away what is on
     ),
   );
 });
+
+test('how it ran makes what it tells likelier, takes nothing from what may be there, and may add to it', () => {
+  const short = of(8, saturated, { runningKg: 6.4, reportedShortKg: 5 });
+  expect(short.likely).toBeCloseTo(6.4, 9);
+  expect(short.low).toBeLessThan(6.4);
+  expect(short.high).toBe(of(8, saturated).high);
+  expect(codes(short)).toEqual(['on-record', 'running']); // what was seen to run goes before what somebody says
+  const over = of(8, saturated, { runningKg: 9.6 });
+  expect([over.likely, over.high > of(8, saturated).high]).toEqual([9.6, true]);
+  // only vapor is left: then it does not matter how it once ran
+  expect(of(8, pressureFrom(60, 'psig', STANDARD_ATMOSPHERE), { runningKg: 6.4 }).high).toBeLessThan(1);
+});

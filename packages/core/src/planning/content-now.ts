@@ -18,6 +18,8 @@ export type ContentReason =
   | { readonly code: 'overdrawn'; readonly kg: number }
   /** Somebody says that so much is missing: it makes it likelier, and nothing sure. */
   | { readonly code: 'reported-short'; readonly kg: number }
+  /** How it ran says that about so much is in it: it makes that likelier, and nothing sure. */
+  | { readonly code: 'running'; readonly kg: number }
   /** The standing pressure is below saturation: vapour alone, so much at most. */
   | { readonly code: 'vapour-only'; readonly kg: number }
   /** No pressure is left: at most the vapour that stands at that pressure. */
@@ -46,6 +48,8 @@ export interface ContentFacts {
   readonly standingPressure?: Pascal | undefined;
   /** Whether it was read on both sides: on one, a shut valve hides what is on the other. */
   readonly bothSides: boolean;
+  /** kg that a running check on this visit says are in it, before anything was taken out. */
+  readonly runningKg?: number | undefined;
   /** kg that somebody says are missing. */
   readonly reportedShortKg?: number | undefined;
 }
@@ -55,7 +59,7 @@ export interface ContentFacts {
  * most, and only where it was made on both sides; what somebody says makes less likely. Sources: `charge-doubt.json`, vapour by the property core.
  */
 export function contentNow(facts: ContentFacts): ContentNow {
-  const { ledgerKg, lineKg, reportedShortKg = 0, asFound } = facts;
+  const { ledgerKg, lineKg, runningKg, reportedShortKg = 0, asFound } = facts;
   const onRecord = Math.max(0, ledgerKg + Math.max(0, lineKg));
   const start: ContentNow = {
     ...withDoubt(onRecord),
@@ -66,10 +70,21 @@ export function contentNow(facts: ContentFacts): ContentNow {
       ...(ledgerKg < 0 ? [{ code: 'overdrawn' as const, kg: -ledgerKg }] : []),
     ],
   };
-  const reported = reportedShortKg > 0 ? shortBy(start, reportedShortKg) : start;
+  const ran = runningKg === undefined ? start : asItRan(start, runningKg);
+  // what was seen to run goes before what somebody says
+  const reported = reportedShortKg > 0 && runningKg === undefined ? shortBy(start, reportedShortKg) : ran;
   if (asFound.state === 'vapour-only' || asFound.state === 'flat') return vapourAlone(reported, facts, asFound.state);
   return reported;
 }
+
+/** A running check is off by some of the charge as well: it takes nothing from what may be there at most, and may add to it. */
+const asItRan = (content: ContentNow, kg: number): ContentNow => ({
+  ...content,
+  low: Math.min(content.low, (1 - data.runningShare) * kg),
+  likely: kg,
+  high: Math.max(content.high, (1 + data.runningShare) * kg),
+  reasons: [...content.reasons, { code: 'running', kg }],
+});
 
 function shortBy(content: ContentNow, shortKg: number): ContentNow {
   const likely = Math.max(0, content.likely - shortKg);

@@ -67,6 +67,8 @@ export interface Look {
   readonly failed: Thing | 'unknown' | 'none';
   /** kg that somebody says are missing. */
   readonly reportedShortKg?: number | undefined;
+  /** Share of the charge that a settled running check of this visit has told. */
+  readonly ranShare?: number | undefined;
   readonly compressor: CompressorState;
   readonly metering: MeteringState;
   /** What was found of the valves today; the others are as recorded. */
@@ -108,7 +110,7 @@ export function planFor(system: RecordedSystem, look: Look, practice: CompanyPra
   const [condenser, receiver] = [mayHold('condenser', system, look, practice), mayHold('receiver', system, look, practice)];
   const level = levelOf(system, look);
   const found = arrivalOf(composition, look, volume, level);
-  const { T, standingPressure, reportedShortKg } = look;
+  const { T, standingPressure, reportedShortKg, ranShare } = look;
   const content = contentNow({
     composition,
     T,
@@ -119,6 +121,7 @@ export function planFor(system: RecordedSystem, look: Look, practice: CompanyPra
     standingPressure,
     bothSides: look.sides === 'both',
     reportedShortKg,
+    runningKg: ranShare === undefined ? undefined : ranShare * (system.nameplateKg + Math.max(0, lineKg)),
   });
   const conditions = situationOf({
     kind,

@@ -1,10 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, input, model } from '@angular/core';
 import type { Circuit, ComponentId, ValveId } from '@hygromet/core/circuit/circuit';
+import { exchangerOf } from '@hygromet/core/circuit/exchanger';
 import type { Part, Valve } from '@hygromet/core/circuit/part';
 import type { Holds, Where } from '@hygromet/core/planning/where';
-import { componentName, partNames, valveIdName, valveNames } from '../systems/system-labels';
+import { nameIn, partNames, valveIdName, valveNames } from '../systems/system-labels';
 import { partOf } from '@hygromet/core/circuit/circuit-of';
-import { layoutOf } from './circuit-layout';
+import { layoutOf, type DrawnPart } from './circuit-layout';
+import { drawnName } from './drawn-name';
 import { touchesOf } from './circuit-touches';
 
 const nameOf = (thing: Part | Valve): string => ({ ...partNames, ...valveNames })[thing];
@@ -19,7 +21,6 @@ const shortValves: Record<Valve, string> = {
   'branch-gas': 'Gas valve',
   'suction-service': 'Suction valve',
 };
-const shortParts: Partial<Record<Part, string>> = { 'outdoor-metering': 'Outdoor metering' };
 const holdsWords: Record<Holds, string> = { liquid: 'liquid', vapour: 'vapor', both: 'liquid and vapor', 'nearly-empty': 'nearly empty' };
 
 /** The circuit: double lines filled with what is in them, valves filled when shut, the part to be opened dashed in the danger colour. */
@@ -67,7 +68,14 @@ const holdsWords: Record<Holds, string> = { liquid: 'liquid', vapour: 'vapor', b
                 rx="6"
               />
             }
-            <rect [class]="drawn" [attr.x]="part.x" [attr.y]="part.y" [attr.width]="part.width" [attr.height]="part.height" rx="6" />
+            <rect
+              [class]="drawn"
+              [attr.x]="part.x"
+              [attr.y]="part.y"
+              [attr.width]="part.width"
+              [attr.height]="part.height"
+              [attr.rx]="isCoil(part.id) ? 6 : part.height / 2"
+            />
             <path class="detail" [attr.d]="coil(part.x, part.y, part.width)" />
           }
           @case ('bow-tie') {
@@ -90,7 +98,7 @@ const holdsWords: Record<Holds, string> = { liquid: 'liquid', vapour: 'vapor', b
           [attr.text-anchor]="part.label.anchor"
           [class.opened-text]="isOpened(part.part)"
         >
-          {{ names[part.part] }}{{ part.count > 1 ? ' × ' + part.count : '' }}
+          {{ drawnName(part) }}
         </text>
       }
       @for (valve of l.valves; track valve.id) {
@@ -148,7 +156,6 @@ export class CircuitDrawing {
   readonly pickable = input(false);
   readonly picked = model<Part | Valve | undefined>();
 
-  protected readonly names = { ...partNames, ...shortParts };
   protected readonly shortValves = shortValves;
   protected readonly layout = computed(() => layoutOf(this.circuit()));
   protected readonly touches = computed(() => touchesOf(this.layout()).map((touch) => ({ ...touch, name: nameOf(touch.thing) })));
@@ -157,13 +164,15 @@ export class CircuitDrawing {
       .filter(([id]) => !id.startsWith('before-'))
       .map(
         ([id, holds]) =>
-          `${componentName(id)}: ${holdsWords[holds]}${this.opened().includes(id) ? ', will be open to the air' : ''}${this.bearsLeast() === partOf(id) ? ', bears least' : ''}`,
+          `${nameIn(this.circuit(), id)}: ${holdsWords[holds]}${this.opened().includes(id) ? ', will be open to the air' : ''}${this.bearsLeast() === partOf(id) ? ', bears least' : ''}`,
       );
     const shut = [...this.shut()].map((id) => `${valveIdName(id)} shut`);
     return `Circuit. ${[...shut, ...told].join('. ')}.`;
   });
 
   protected holds = (id: ComponentId): Holds => this.where().get(id) ?? 'nearly-empty';
+  protected drawnName = (part: DrawnPart): string => drawnName(this.circuit(), part);
+  protected isCoil = (id: ComponentId): boolean => exchangerOf(this.circuit(), id) === 'coil';
   protected isShut = (id: ValveId): boolean => this.shut().has(id);
   /** Of several alike that are drawn as one, any of them. */
   protected isOpened = (part: Part): boolean => this.opened().some((id) => partOf(id) === part && !id.startsWith('before-'));

@@ -3,6 +3,7 @@ import { optionalParts, valves, type Valve } from '@hygromet/core/circuit/part';
 import { partsOf, systemKinds, type CircuitRecord } from '@hygromet/core/circuit/system-kind';
 import fc from 'fast-check';
 import { layoutOf, type Label } from './circuit-layout';
+import { drawnName } from './drawn-name';
 
 interface Box {
   readonly left: number;
@@ -50,18 +51,14 @@ const names: Record<string, string> = {
   'branch-liquid': 'Branch valve, shut',
   'branch-gas': 'Gas valve, shut',
   'suction-service': 'Suction valve, shut',
-  'outdoor-metering': 'Outdoor metering',
 };
 
 /** What is wrong with a drawing: names over lines, parts or each other, or out of it; bodies over each other. */
 function faultsOf(record: CircuitRecord): readonly string[] {
-  const layout = layoutOf(circuitOf(record));
-  const several = (count: number) => (count > 1 ? ` × ${count}` : '');
+  const circuit = circuitOf(record);
+  const layout = layoutOf(circuit);
   const labels = [
-    ...layout.parts.map(({ part, count, label }) => ({
-      name: part,
-      box: boxOf(label, (names[part] ?? part.replaceAll('-', ' ')) + several(count)),
-    })),
+    ...layout.parts.map((placed) => ({ name: placed.part, box: boxOf(placed.label, drawnName(circuit, placed)) })),
     ...layout.valves.map(({ valve, label }) => ({ name: valve, box: boxOf(label, names[valve]!) })),
   ];
   const lines = layout.pipes.flatMap(({ way }) => pieces(way));
@@ -92,9 +89,11 @@ const anyRecord: fc.Arbitrary<CircuitRecord> = fc
     fitted: fc.subarray([...optionalParts]),
     there: fc.subarray([...valves]),
     indoorUnits: fc.integer({ min: 1, max: 5 }),
+    condenserCooling: fc.constantFrom('air' as const, 'water' as const),
   })
-  .map(({ kind, fitted, there, indoorUnits }) => ({
+  .map(({ kind, fitted, there, indoorUnits, condenserCooling }) => ({
     kind,
+    condenserCooling,
     indoorUnits,
     fitted: Object.fromEntries(optionalParts.map((part) => [part, fitted.includes(part) ? 'fitted' : 'none'])),
     valves: Object.fromEntries(valves.map((valve): [Valve, 'holds' | 'none'] => [valve, there.includes(valve) ? 'holds' : 'none'])),

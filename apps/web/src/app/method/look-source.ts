@@ -11,6 +11,8 @@ export abstract class LookSource {
   abstract readonly draft: Signal<LookDraft>;
   /** Why what was seen is not saved yet; it stays on the device until it is. */
   abstract readonly unsaved: Signal<string | undefined>;
+  /** Share of the charge by a running check, where one was made on this visit. */
+  abstract readonly ranShare: Signal<number | undefined>;
   abstract change(part: Partial<LookDraft>): void;
 }
 
@@ -21,6 +23,7 @@ export class LookOnDevice implements LookSource {
   private readonly stored = inject(Drafts).open<KeptLook>(`look.${inject(SYSTEM_ID)}`, () => newKeptLook(this.preferences()));
   readonly draft = computed(() => lookOf(this.stored.value()));
   readonly unsaved = signal(undefined);
+  readonly ranShare = signal(undefined);
 
   change(part: Partial<LookDraft>): void {
     this.stored.value.update((draft) => ({ ...draft, ...part }));

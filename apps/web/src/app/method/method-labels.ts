@@ -115,6 +115,8 @@ export function contentReasonText({ code, kg }: ContentReason, tell: Pick<Units,
       return `${tell.massText(kg)} in the line set`;
     case 'overdrawn':
       return `${tell.massText(kg)} more taken out than was in it: who charged it?`;
+    case 'running':
+      return `about ${tell.massText(kg)} in it, by how it ran`;
     case 'reported-short':
       return `about ${tell.massText(kg)} short, as reported`;
     case 'vapour-only':

@@ -49,7 +49,7 @@ export class MethodSession {
   readonly question = computed((): PlanArgs | undefined => {
     const [system, summary, organisation, draft] = [this.known(), this.summary(), valueOf(this.organisation()), this.draft()];
     if (system === undefined || summary === undefined || organisation === undefined) return undefined;
-    const look = lookIn(saidOf(draft), draft, this.units.atmosphere());
+    const look = lookIn(saidOf(draft), draft, this.units.atmosphere(), this.look.ranShare());
     return look === undefined
       ? undefined
       : { ...askedOf(system, summary), look, practice: schoolsOf(organisation), method: draft.method ?? undefined };

@@ -14,8 +14,13 @@ type Typed = Partial<
 const entryOf = (typed: Typed['ambient']): QuantityEntry =>
   typed === undefined ? emptyEntry('') : { ...emptyEntry(typed.unit), text: typed.text, ounces: typed.ounces ?? '' };
 
-/** What was seen, in plain numbers; nothing while the outdoor temperature is not measured or something cannot be read. */
-export function lookIn(said: Look, { ambient, standing, short }: Typed, atmosphere: number): PlanArgs['look'] | undefined {
+/** What was seen, in plain numbers, and what a running check has told; nothing while the outdoor temperature is not measured or something cannot be read. */
+export function lookIn(
+  said: Look,
+  { ambient, standing, short }: Typed,
+  atmosphere: number,
+  ranShare?: number,
+): PlanArgs['look'] | undefined {
   const [T, p, kg] = [
     readQuantity('temperature', entryOf(ambient)),
     readQuantity('pressure', entryOf(standing), pascal(atmosphere)),
@@ -27,6 +32,7 @@ export function lookIn(said: Look, { ambient, standing, short }: Typed, atmosphe
     standingPressure: p.state === 'good' ? pascal(p.si) : undefined,
     atmosphere: pascal(atmosphere),
     reportedShortKg: kg.state === 'good' ? kg.si : undefined,
+    ranShare,
   });
 }
 

@@ -1,5 +1,6 @@
-import type { ComponentId } from '@hygromet/core/circuit/circuit';
+import type { Circuit, ComponentId } from '@hygromet/core/circuit/circuit';
 import { partOf } from '@hygromet/core/circuit/circuit-of';
+import { exchangerOf } from '@hygromet/core/circuit/exchanger';
 import type { Purpose, Thing } from '@hygromet/core/circuit/opened';
 import { valves, type FittedState, type Part, type Port, type Valve, type ValveState } from '@hygromet/core/circuit/part';
 import type { Ports } from '@hygromet/core/circuit/system-kind';
@@ -57,6 +58,14 @@ export const componentName = (id: ComponentId): string =>
   id.startsWith('before-')
     ? `Pipe before the ${valveIdName(id.slice('before-'.length)).toLowerCase()}`
     : withNumber(partNames[partOf(id)], id);
+
+const exchangerNames = { barrel: 'Barrel', coaxial: 'Coaxial exchanger', 'water-cooled': 'Water condenser' } as const;
+
+/** A component as this circuit has it: an exchanger with water on its other side is called what it is. */
+export function nameIn(circuit: Circuit, id: ComponentId): string {
+  const exchanger = exchangerOf(circuit, id);
+  return exchanger === 'coil' ? componentName(id) : withNumber(exchangerNames[exchanger], id);
+}
 
 /** A valve as installed, such as "Branch liquid valve 2". */
 export function valveIdName(id: string): string {

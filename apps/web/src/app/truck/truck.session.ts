@@ -1,3 +1,4 @@
+import { ranShareOf } from '@hygromet/contract/ran-share';
 import type { SolvedTruck } from '@hygromet/core/planning/solve-truck';
 import { burnsByList } from '@hygromet/core/fluids/safety-group';
 import { fromServer } from '../data/from-server';
@@ -75,10 +76,11 @@ export class TruckSession {
     if (visits === undefined || systems === undefined || refrigerants === undefined || organisation === undefined) return undefined;
     return visits
       .filter(({ state, day }) => state === 'open' && day === this.day())
-      .flatMap(({ id, look, system: { id: systemId } }) => {
+      .flatMap((visit) => {
+        const { id, look, system: { id: systemId } } = visit; // prettier-ignore
         const system = systems.find((one) => one.id === systemId);
         const summary = refrigerants.find((one) => one.id === system?.refrigerant);
-        const seen = lookIn(look, look, this.units.atmosphere());
+        const seen = lookIn(look, look, this.units.atmosphere(), ranShareOf(visit));
         if (system === undefined || summary === undefined || seen === undefined) return [];
         return [{ id, args: { ...askedOf(system, summary), look: seen, practice: schoolsOf(organisation) } }];
       });

@@ -1,3 +1,4 @@
+import { ranShareOf } from '@hygromet/contract/ran-share';
 import { computed, effect, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import equal from 'fast-deep-equal/es6';
@@ -35,6 +36,10 @@ export class VisitLook implements LookSource {
   private readonly stored = this.drafts.open<Pending>(`visit.${this.job.id}`, () => ({ changes: {}, readings: {}, seenVersion: null }));
   private readonly changed$ = new Subject<void>();
   readonly unsaved = signal<string | undefined>(undefined);
+  readonly ranShare = computed(() => {
+    const visit = this.job.visit();
+    return visit === undefined ? undefined : ranShareOf(visit);
+  });
 
   readonly draft = computed((): LookDraft => {
     const { changes, readings, seenVersion } = this.stored.value();
