@@ -73,6 +73,17 @@ import { VisitJob } from './visit-job';
     form > button {
       margin-top: 26px; /* beside the field, not its label */
     }
+
+    @media (max-width: 599px) {
+      form {
+        grid-template-columns: minmax(0, 1fr);
+      }
+
+      form > button {
+        justify-self: start;
+        margin-top: 0;
+      }
+    }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
