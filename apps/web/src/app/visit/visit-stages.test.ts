@@ -496,7 +496,9 @@ test('a condenser that is flooded in the cold takes more, by the coldest day tha
   const cold = aSystem({ kind: 'walk-in', refrigerant: 'R-410A', facts: { fitted: { 'head-pressure-valve': 'fitted' } } });
   const { text, type } = await open('recharge', { look: SEEN, plan }, { system$: () => of(cold) });
   expect(text()).not.toContain('Flooded condenser in the cold');
+  expect(text()).toContain('What that takes is not in this charge yet');
   await type('Coldest day that it runs', '0');
+  expect(text()).not.toContain('is not in this charge yet');
   expect(text()).toMatch(/Flooded condenser in the cold ?\d/);
 });
 

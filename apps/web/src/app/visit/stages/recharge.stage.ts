@@ -74,7 +74,7 @@ const TON = /^\s*\d+([.,]\d+)?\s*$/;
           <div>{{ units.massText(t.kg, 'nearest', 'lb-oz') }}</div>
           <div>{{ units.massText(t.kg, 'nearest', 'kg') }}</div>
         </hy-big-number>
-        <hy-charge-beam [fedKg]="inKg()" [targetKg]="t.kg" [sigmaKg]="t.sigmaKg" />
+        <hy-charge-beam [hyComputing]="charge()" [fedKg]="inKg()" [targetKg]="t.kg" [sigmaKg]="t.sigmaKg" />
       } @else {
         <h2>Nothing to add</h2>
         <p>
@@ -106,6 +106,11 @@ const TON = /^\s*\d+([.,]\d+)?\s*$/;
         </tbody>
       </table>
       <p class="second">{{ asks() }}</p>
+      @if (floodUnsaid()) {
+        <hy-caution>
+          Its head pressure is held by flooding the condenser: type the coldest day that it runs. What that takes is not in this charge yet.
+        </hy-caution>
+      }
     } @else {
       <h2>Working out the charge</h2>
     }
@@ -306,9 +311,10 @@ export class RechargeStage {
     const system = this.system();
     return system !== undefined && partsOf({ kind: system.kind, fitted: system.facts.fitted }).includes('head-pressure-valve');
   });
-  private readonly computed = coreQuery(this.properties, 'chargeTarget', this.question);
-  protected readonly target = computed(() => valueOf(this.computed()));
-  protected readonly stale = computed(() => isStale(this.computed()));
+  protected readonly floodUnsaid = computed(() => this.floods() && readQuantity('temperature', this.draft().coldest).state !== 'good');
+  protected readonly charge = coreQuery(this.properties, 'chargeTarget', this.question);
+  protected readonly target = computed(() => valueOf(this.charge()));
+  protected readonly stale = computed(() => isStale(this.charge()));
   protected readonly big = computed(() => this.units.mass(this.target()?.kg ?? 0));
   /** kg in the system when it is charged, with what it came with. */
   protected readonly wholeKg = computed(() => (this.target()?.budget ?? []).reduce((sum, { term, kg }) => (term === 'came-with' ? sum : sum + kg), 0)); // prettier-ignore
