@@ -193,7 +193,7 @@ test('an evacuated unit is charged beside the scale until it is called, and chec
   const opened = await page.request.post('/api/visits', { data: { key: randomUUID(), system, day, reason: 'charged', ...said } });
   const { id } = (await opened.json()) as { id: string };
   const cylinder = await cylinderId(page, 'C-01');
-  const scene = { system, cylinder, fault: 'none', metering: 'txv', start: 'evacuated', outdoorK: 290 };
+  const scene = { system, cylinder, fault: 'none', metering: 'txv', start: 'evacuated', heating: false, outdoorK: 290 };
   expect((await page.request.post(`${INSTRUMENTS}/run`, { data: scene })).ok()).toBe(true);
 
   await page.goto(`/visits/${id}/recharge`);

@@ -30,6 +30,7 @@ const run = z.strictObject({
   fault: z.enum(runFaults),
   metering: z.enum(meterings),
   start: z.enum(runStarts),
+  heating: z.boolean(),
   outdoorK: z.number().min(240).max(325),
 });
 

@@ -23,11 +23,11 @@ const system = (more: Partial<System> = {}): System => ({
   changedBy: null,
   ...more,
 });
-const set = (more: Partial<Pick<RunSetting, 'fault' | 'metering' | 'start' | 'outdoorK'>> = {}, seed = 1, of = system()) =>
+const set = (more: Partial<Pick<RunSetting, 'fault' | 'metering' | 'start' | 'heating' | 'outdoorK'>> = {}, seed = 1, of = system()) =>
   new RunningScene(
     of,
     { tareKg: 11, contentKg: 9 },
-    { fault: 'none', metering: 'txv', start: 'standing', outdoorK: 308.15, ...more },
+    { fault: 'none', metering: 'txv', start: 'standing', heating: false, outdoorK: 308.15, ...more },
     new Noise(seed),
   );
 
@@ -122,6 +122,19 @@ test('each instrument is told once, with what it is; each reading under its own 
     'urn:dev:ser:air-return:wetBulb',
     'urn:dev:ser:scale-1:gross',
   ]);
+});
+
+test('a heat pump that heats warms its house, and nothing else heats', () => {
+  const pump = system({ kind: 'heat-pump', refrigerant: 'R-454B', nameplateKg: 1.4 });
+  const scene = set({ heating: true, outdoorK: 281 }, 1, pump);
+  scene.do({ act: 'compressor', to: 'on' });
+  scene.do({ act: 'speed', to: 60 });
+  scene.pass(20);
+  const { supply, indoor, wetBulb } = scene.shown();
+  expect(supply! - indoor!).toBeGreaterThan(8);
+  expect(wetBulb).toBeUndefined();
+  expect(scene.state().subcoolingK).toBeGreaterThan(3);
+  expect(() => set({ heating: true })).toThrow('Only a heat pump heats.');
 });
 
 test('a kind whose running is not modelled is refused with a sentence, a cold room has its receiver', () => {

@@ -4,6 +4,7 @@ import { usualFlooded } from '@hygromet/core/charge/charge-target';
 import { feedRate, feedingRules, goesInStanding } from '@hygromet/core/charge/feeding';
 import { noFaults, type Conditions, type Faults } from '@hygromet/core/cycle/conditions';
 import { designOf, ratingOf } from '@hygromet/core/cycle/cycle-design';
+import { heatingRating } from '@hygromet/core/cycle/heating';
 import { RunningUnit } from '@hygromet/core/cycle/simulator';
 import { guessNames, sigmaOf, usualGuesses, type Guesses, type Metering, type Unit, type UnitPlate } from '@hygromet/core/cycle/unit';
 import { unitKindOf, usualCapacityW } from '@hygromet/core/cycle/unit-of-kind';
@@ -36,6 +37,8 @@ export interface RunSetting {
   readonly fault: RunFault;
   readonly metering: Metering;
   readonly start: (typeof runStarts)[number];
+  /** A heat pump that heats. */
+  readonly heating: boolean;
   readonly outdoorK: number;
 }
 
@@ -91,14 +94,15 @@ export class RunningScene implements Played<RunAct> {
   constructor(
     system: System,
     private readonly cylinder: { readonly tareKg: number; readonly contentKg: number },
-    setting: Pick<RunSetting, 'fault' | 'metering' | 'start' | 'outdoorK'>,
+    setting: Pick<RunSetting, 'fault' | 'metering' | 'start' | 'heating' | 'outdoorK'>,
     private readonly noise: Noise,
   ) {
-    const { fault, metering, start, outdoorK } = setting;
+    const { fault, metering, start, heating, outdoorK } = setting;
     this.plate = plateOf(system, metering);
     this.unit = designOf(this.plate, this.hidden());
+    if (heating && this.plate.kind !== 'heat-pump') throw new Error('Only a heat pump heats.');
     const faults = { ...noFaults, ...FAULTS[fault], ...(start === 'evacuated' ? { charge: 0 } : {}) };
-    this.run = new RunningUnit(this.unit, { ...ratingOf(this.plate), outdoorK }, faults);
+    this.run = new RunningUnit(this.unit, { ...(heating ? heatingRating : ratingOf(this.plate)), outdoorK }, faults);
     this.contentKg = cylinder.contentKg;
     this.bias = {
       suction: 1 + 0.004 * noise.normal(),

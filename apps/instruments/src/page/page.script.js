@@ -170,8 +170,8 @@ proof.onsubmit = (event) => {
 
 run.onsubmit = (event) => {
   event.preventDefault();
-  const { outdoorK, ...chosen } = Object.fromEntries(new FormData(run));
-  void ask('/run', { ...chosen, outdoorK: Number(outdoorK) }).then(show);
+  const { outdoorK, heating, ...chosen } = Object.fromEntries(new FormData(run));
+  void ask('/run', { ...chosen, heating: heating === 'yes', outdoorK: Number(outdoorK) }).then(show);
 };
 
 async function offer() {
