@@ -207,7 +207,7 @@ test('an evacuated unit is charged beside the scale until it is called, and chec
   await expect(alarm).toBeHidden();
   await page.getByRole('button', { name: 'Stop following, take the reading' }).click();
   await page.getByRole('button', { name: /^Log \d/ }).click();
-  await expect(page.getByText(/Logged on this visit: (0\.\d\d|1\.\d) lb of 1\.5 lb/)).toBeVisible();
+  await expect(page.getByText(/Logged on this visit: [01]\.\d+ lb of 1\.5 lb/)).toBeVisible();
   const notes = async () => ((await (await page.request.get(`/api/visits/${id}`)).json()) as { chargeNotes: { note: { what: string } }[] }).chargeNotes; // prettier-ignore
   await expect.poll(async () => (await notes()).map(({ note }) => note.what)).toEqual(['alarm', 'answered']);
 
