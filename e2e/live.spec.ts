@@ -185,7 +185,7 @@ test('an evacuated unit is charged beside the scale until it is called, and chec
   page,
 }) => {
   const registered = await page.request.post('/api/systems', {
-    data: { key: randomUUID(), site: 'Signal house', name: 'watch room', kind: 'split', refrigerant: 'R-410A', nameplateKg: 0.7 },
+    data: { key: randomUUID(), site: 'Signal house', name: 'watch room', kind: 'split', refrigerant: 'R-410A', nameplateKg: 1.2 },
   });
   const { id: system } = (await registered.json()) as { id: string };
   const said = { recordedBy: 'Ines Marrow' };
@@ -197,7 +197,7 @@ test('an evacuated unit is charged beside the scale until it is called, and chec
   expect((await page.request.post(`${INSTRUMENTS}/run`, { data: scene })).ok()).toBe(true);
 
   await page.goto(`/visits/${id}/recharge`);
-  await expect(page.getByRole('img', { name: /^Charge: 0\.0 lb in, target 1\.5 lb/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /^Charge: 0\.0 lb in, target 2\.6 lb/ })).toBeVisible();
   await page.getByRole('button', { name: /^Follow scale-1/ }).click();
   await act(page.request, { act: 'feed', to: 'open' });
   const alarm = page.getByRole('alertdialog');
@@ -207,7 +207,7 @@ test('an evacuated unit is charged beside the scale until it is called, and chec
   await expect(alarm).toBeHidden();
   await page.getByRole('button', { name: 'Stop following, take the reading' }).click();
   await page.getByRole('button', { name: /^Log \d/ }).click();
-  await expect(page.getByText(/Logged on this visit: [01]\.\d+ lb of 1\.5 lb/)).toBeVisible();
+  await expect(page.getByText(/Logged on this visit: [12]\.\d+ lb of 2\.6 lb/)).toBeVisible();
   const notes = async () => ((await (await page.request.get(`/api/visits/${id}`)).json()) as { chargeNotes: { note: { what: string } }[] }).chargeNotes; // prettier-ignore
   await expect.poll(async () => (await notes()).map(({ note }) => note.what)).toEqual(['alarm', 'answered']);
 

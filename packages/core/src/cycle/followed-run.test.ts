@@ -116,5 +116,7 @@ test('what is fed goes in, what stands is as warm as its air, and what has no st
   expect(run.now.head).toBeLessThan(100);
   run.start();
   run.advance(60);
+  expect(run.runs).toBe(true); // what lies in the evaporator may still come
+  run.advance(900);
   expect(run.runs).toBe(false);
 });

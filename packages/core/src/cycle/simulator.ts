@@ -67,7 +67,8 @@ export class RunningUnit {
     this.active += (1 - Math.exp(-seconds / data.chargeS)) * (1 - this.active);
     const goal = this.running ? this.goal() : this.standing();
     if (goal === undefined) {
-      this.lostS += seconds;
+      // a start with half the charge still in the evaporator is no reason to stop
+      if (this.active > data.allTakesPart) this.lostS += seconds;
       if (this.lostS > NO_STEADY_STATE_AFTER_S) this.stop();
       return;
     }
