@@ -1,16 +1,12 @@
-import { estimatedVolume } from '@hygromet/core/circuit/part-volume';
-import { partsOf } from '@hygromet/core/circuit/system-kind';
-import { usualFlooded } from '@hygromet/core/charge/charge-target';
 import { feedRate, feedingRules, goesInStanding } from '@hygromet/core/charge/feeding';
 import { noFaults, type Conditions, type Faults } from '@hygromet/core/cycle/conditions';
 import { designOf, ratingOf } from '@hygromet/core/cycle/cycle-design';
 import { heatingRating } from '@hygromet/core/cycle/heating';
 import { RunningUnit } from '@hygromet/core/cycle/simulator';
 import { guessNames, sigmaOf, usualGuesses, type Guesses, type Metering, type Unit, type UnitPlate } from '@hygromet/core/cycle/unit';
-import { unitKindOf, usualCapacityW } from '@hygromet/core/cycle/unit-of-kind';
 import { refrigerant } from '@hygromet/core/fluids/refrigerant';
-import { kilogram } from '@hygromet/core/units/quantity';
 import type { System } from '@hygromet/contract/system';
+import { plateOf } from '@hygromet/contract/unit-of-system';
 import type { Noise } from './noise';
 import { arriving, type Played, type Shown, type Speed } from './played';
 
@@ -60,24 +56,6 @@ const CRACKED_FLOW = 2e-4;
 const SCALE_STEP = 0.005;
 const SIGMAS = 0.4;
 
-/** The plate of a system as its record has it. @throws where its running is not modelled */
-function plateOf({ kind, refrigerant: id, nameplateKg, facts }: System, metering: Metering): UnitPlate {
-  const unitKind = unitKindOf(kind);
-  if (unitKind === undefined) throw new Error('The running of this kind of system is not modelled.');
-  const parts = partsOf({ kind, fitted: facts.fitted });
-  const receiver = parts.includes('receiver');
-  return {
-    composition: refrigerant(id).composition,
-    kind: unitKind,
-    metering,
-    capacityW: usualCapacityW(nameplateKg),
-    plateKg: nameplateKg,
-    lineM: facts.lineSet?.lengthM,
-    headHeldK: parts.includes('head-pressure-valve') ? usualFlooded.setK : undefined,
-    receiverM3: receiver ? (facts.volumes?.receiver?.m3 ?? estimatedVolume('receiver', kilogram(nameplateKg)).likely) : undefined,
-  };
-}
-
 /** A unit that runs, or is charged, as it really is: what the running check is to find out. Beside it a cylinder on a scale. */
 export class RunningScene implements Played<RunAct> {
   private readonly plate: UnitPlate;
@@ -98,7 +76,9 @@ export class RunningScene implements Played<RunAct> {
     private readonly noise: Noise,
   ) {
     const { fault, metering, start, heating, outdoorK } = setting;
-    this.plate = plateOf(system, metering);
+    const plate = plateOf(system, refrigerant(system.refrigerant).composition, 0, { metering });
+    if (plate === undefined) throw new Error('The running of this kind of system is not modelled.');
+    this.plate = plate;
     this.unit = designOf(this.plate, this.hidden());
     if (heating && this.plate.kind !== 'heat-pump') throw new Error('Only a heat pump heats.');
     const faults = { ...noFaults, ...FAULTS[fault], ...(start === 'evacuated' ? { charge: 0 } : {}) };

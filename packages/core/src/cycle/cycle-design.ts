@@ -185,7 +185,8 @@ function volumesOf({ plateKg, receiverM3, capacityW }: UnitPlate, { volumeRatio 
   return { outdoor, indoor: volumeRatio * outdoor };
 }
 
-function pressureOf(table: CycleTable, T: number, of: (at: { readonly Tb: number; readonly Td: number }) => number): number {
+/** Pa at which what is asked of the saturated state is T. */
+export function pressureOf(table: CycleTable, T: number, of: (at: { readonly Tb: number; readonly Td: number }) => number): number {
   let [low, high] = [Math.log(table.least), Math.log(table.most)];
   for (let k = 0; k < 60; k++) {
     const middle = (low + high) / 2;

@@ -1,4 +1,5 @@
 import { noFaults, type Conditions, type Faults } from './conditions';
+import { pressureOf } from './cycle-design';
 import { readingsOf, type ReadingName } from './cycle-readings';
 import { solveCycle } from './cycle-solve';
 import { sceneOf, type Unknown } from './cycle-state';
@@ -115,7 +116,7 @@ export class RunningUnit {
   private standing(): All {
     const { outdoorK, indoorK, indoorWetBulbK } = this.conditions;
     const full = Math.min(1, this.faults.charge / data.gasShare);
-    const pressure = Math.max(data.vacuumPa, full * pressureAt(this.unit, Math.min(outdoorK, indoorK)));
+    const pressure = Math.max(data.vacuumPa, full * pressureOf(this.unit.table, Math.min(outdoorK, indoorK), ({ Td }) => Td));
     const { headGauge, suctionGauge } = this.faults;
     return {
       head: pressure + headGauge,
@@ -135,15 +136,4 @@ export class RunningUnit {
       outdoorCoil: this.faults.outdoorAir,
     };
   }
-}
-
-/** Pa of the dew point at T, from the unit's own table. */
-function pressureAt({ table }: Unit, T: number): number {
-  let [low, high] = [Math.log(table.least), Math.log(table.most)];
-  for (let k = 0; k < 50; k++) {
-    const middle = (low + high) / 2;
-    if (table.saturation(Math.exp(middle)).Td < T) low = middle;
-    else high = middle;
-  }
-  return Math.exp((low + high) / 2);
 }

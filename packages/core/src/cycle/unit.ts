@@ -5,6 +5,8 @@ import type { CycleTable } from './cycle-table';
 
 export const unitKinds = ['split', 'packaged', 'heat-pump', 'walk-in', 'chiller'] as const;
 export type UnitKind = (typeof unitKinds)[number];
+/** Of a house its humidity counts as well; a box is dry, and water has none. */
+export const coolsMoistAir = (kind: UnitKind | undefined): boolean => kind !== 'walk-in' && kind !== 'chiller';
 export const meterings = ['orifice', 'txv', 'eev'] as const;
 export type Metering = (typeof meterings)[number];
 

@@ -1,4 +1,5 @@
 import { TestBed } from '@angular/core/testing';
+import { plateOf } from '@hygromet/contract/unit-of-system';
 import type { Run } from '@hygromet/contract/visit-record';
 import { designOf } from '@hygromet/core/cycle/cycle-design';
 import { noFaults, type Conditions, type Faults } from '@hygromet/core/cycle/conditions';
@@ -15,7 +16,6 @@ import { open } from '../../../../test/visit-scene';
 import { chargeLabelPdf } from './charge-label-pdf';
 import { emptyCheck, readCheck, typedUnits, type CheckDraft } from './check-draft';
 import { runRows, runSenml } from './run-files';
-import { plateOf } from './unit-of-system';
 
 const F = (value: number) => temperatureFrom(value, 'F');
 const ATMOSPHERE = pascal(101_325);

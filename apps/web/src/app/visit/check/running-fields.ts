@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, model } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { meterings, type UnitKind } from '@hygromet/core/cycle/unit';
+import { coolsMoistAir, meterings, type UnitKind } from '@hygromet/core/cycle/unit';
 import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
 import { PreferencesService } from '../../preferences/preferences.service';
 import { ChoiceField } from '../../ui/choice-field';
@@ -154,8 +154,7 @@ export class RunningFields {
     { side: 'head', name: 'Head', reading: 'headZero' },
     { side: 'suction', name: 'Suction', reading: 'suctionZero' },
   ] as const;
-  /** Of a house its humidity counts as well; a box is dry, and water has none. */
-  private readonly humid = computed(() => this.kind() !== 'walk-in' && this.kind() !== 'chiller');
+  private readonly humid = computed(() => coolsMoistAir(this.kind()));
   protected readonly airs = computed(() => airNames.filter((name) => this.humid() || name !== 'wetBulb'));
   protected readonly names = computed(() => readingTextOf(this.kind()));
   protected readonly airText = computed(() => airTextOf(this.kind()));

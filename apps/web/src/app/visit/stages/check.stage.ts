@@ -4,9 +4,11 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { RouterLink } from '@angular/router';
 import type { Run } from '@hygromet/contract/visit-record';
 import { readingsFrom, readingsTo } from '@hygromet/contract/running-readings';
+import { plateOf } from '@hygromet/contract/unit-of-system';
 import { tells, type Band } from '@hygromet/core/cycle/expected-today';
 import type { Derived } from '@hygromet/core/cycle/cycle-readings';
 import { followedQuantities, type FollowedRun } from '@hygromet/core/cycle/followed-run';
+import { coolsMoistAir } from '@hygromet/core/cycle/unit';
 import { unitKindOf, usualCapacityW } from '@hygromet/core/cycle/unit-of-kind';
 import { coreVersion } from '@hygromet/core/version';
 import { worthReading } from '@hygromet/core/cycle/told';
@@ -30,7 +32,6 @@ import { derivedText, nextTextOf, slipText, stillMoves, withheldText, withheldWh
 import { FollowRun } from '../check/follow-run';
 import { RunningFields } from '../check/running-fields';
 import { SeasonTable } from '../check/season-table';
-import { plateOf } from '../check/unit-of-system';
 import { StageMark } from '../stage-mark';
 import { VisitJob } from '../visit-job';
 
@@ -80,6 +81,9 @@ import { VisitJob } from '../visit-job';
           <hy-band-rows [rows]="rows()" />
           @if (water(); as words) {
             <p>{{ words }}</p>
+          }
+          @if (held(); as words) {
+            <p class="second">{{ words }}</p>
           }
         </section>
       }
@@ -182,10 +186,7 @@ export class CheckStage {
     return system === undefined ? undefined : unitKindOf(system.kind);
   });
   protected readonly composition = this.session.composition;
-  /** A box is dry, and water has no wet bulb. */
-  protected readonly quantities = computed(() =>
-    this.kind() === 'walk-in' || this.kind() === 'chiller' ? followedQuantities.filter((name) => name !== 'wetBulb') : followedQuantities,
-  );
+  protected readonly quantities = computed(() => followedQuantities.filter((name) => name !== 'wetBulb' || coolsMoistAir(this.kind())));
 
   private readonly visits = fromServer(this.serverData.visits$);
   /** Every check of this system, the oldest first. */
@@ -284,6 +285,14 @@ export class CheckStage {
     if (flow === undefined) return undefined;
     const [low, likely, high] = [flow.low, flow.likely, flow.high].map((value) => this.units.waterFlow(value));
     return `Water through the barrel, by what it cools today: about ${likely!.number} ${likely!.unit}, ${low!.number} to ${high!.number}.`;
+  });
+
+  /** What is taken for granted of its head. */
+  protected readonly held = computed(() => {
+    const K = this.question()?.plate.headHeldK;
+    return K === undefined
+      ? undefined
+      : `Its head-pressure valve is taken to hold ${this.units.temperature(K)} of condensing in the cold, the usual setting (common practice): check the one on it.`;
   });
 
   protected readonly runs = computed(() => this.job.visit()?.runs ?? []);

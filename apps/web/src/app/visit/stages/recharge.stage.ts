@@ -1,7 +1,7 @@
 import { fromServer } from '../../data/from-server';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 
-import type { ChargeTerm, HoseBore } from '@hygromet/core/charge/charge-target';
+import { usualFlooded, type ChargeTerm, type HoseBore } from '@hygromet/core/charge/charge-target';
 import { chargingSteps, schoolsFor, type ChargingFacts } from '@hygromet/core/charge/charging';
 import { feedingRules, goesInStanding } from '@hygromet/core/charge/feeding';
 import { estimatedVolume } from '@hygromet/core/circuit/part-volume';
@@ -119,7 +119,7 @@ const TON = /^\s*\d+([.,]\d+)?\s*$/;
       @if (floods()) {
         <hy-quantity-field
           label="Coldest day that it runs"
-          hint="its head pressure is held by flooding"
+          [hint]="'its head is held by flooding, taken at ' + units.temperature(heldAt) + ' of condensing'"
           kind="temperature"
           [entry]="draft().coldest"
           (entryChange)="change({ coldest: $event })"
@@ -244,6 +244,7 @@ export class RechargeStage {
       return composition === undefined ? undefined : { composition, given: { T: USUAL_REFERENCE } };
     }),
   );
+  protected readonly heldAt = usualFlooded.setK;
   protected readonly warmest = feedingRules.warmestCylinderK;
   protected readonly hoses = [
     { value: '1/4', label: '1/4 in, run back' },

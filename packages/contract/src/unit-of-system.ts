@@ -1,19 +1,25 @@
-import type { System } from '@hygromet/contract/system';
+import type { System } from './system';
 import { estimatedVolume } from '@hygromet/core/circuit/part-volume';
 import { usualFlooded } from '@hygromet/core/charge/charge-target';
 import { partsOf } from '@hygromet/core/circuit/system-kind';
-import type { UnitPlate } from '@hygromet/core/cycle/unit';
+import type { Metering, UnitPlate } from '@hygromet/core/cycle/unit';
 import { unitKindOf, usualCapacityW } from '@hygromet/core/cycle/unit-of-kind';
 import type { Composition } from '@hygromet/core/fluids/composition';
 import { kilogram } from '@hygromet/core/units/quantity';
-import type { CheckRead } from './check-draft';
+
+/** What is read of a plate and of the unit; what is not there nobody has read. */
+interface PlateRead {
+  readonly metering: Metering | undefined;
+  readonly capacityW?: number | undefined;
+  readonly plateSubcoolingK?: number | undefined;
+}
 
 /** The unit that stands there, as far as register and person know it; nothing while its metering device was not seen. */
 export function plateOf(
   system: System,
   composition: Composition,
   lineKg: number,
-  { metering, capacityW, plateSubcoolingK }: CheckRead,
+  { metering, capacityW, plateSubcoolingK }: PlateRead,
 ): UnitPlate | undefined {
   const kind = unitKindOf(system.kind);
   if (kind === undefined || metering === undefined) return undefined;
