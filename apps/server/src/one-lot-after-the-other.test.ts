@@ -1,8 +1,12 @@
 import { oneLotAfterTheOther } from './one-lot-after-the-other';
 
-const settled = () => new Promise((resolve) => setImmediate(resolve));
+/** Two turns of the event loop: those who come at once have been gathered, and are being worked on. */
+const settled = async () => {
+  await new Promise((resolve) => setImmediate(resolve));
+  await new Promise((resolve) => setImmediate(resolve));
+};
 
-test('who comes alone is worked on at once; who comes meanwhile goes together into the next lot, in the order of coming', async () => {
+test('who come at once are one lot; who comes meanwhile goes into the next, in the order of coming', async () => {
   const lots: (readonly string[])[] = [];
   const done: (() => void)[] = [];
   const put = oneLotAfterTheOther<string>((those) => {
@@ -11,18 +15,21 @@ test('who comes alone is worked on at once; who comes meanwhile goes together in
   });
   put('Tobin');
   put('Maren');
+  await settled();
+  expect(lots).toEqual([['Tobin', 'Maren']]);
   put('Ode');
-  expect(lots).toEqual([['Tobin']]);
+  await settled();
+  put('Wim');
+  expect(lots).toHaveLength(1);
   done[0]?.();
   await settled();
-  expect(lots).toEqual([['Tobin'], ['Maren', 'Ode']]);
-  put('Wim');
-  done[1]?.();
-  await settled();
-  expect(lots.at(-1)).toEqual(['Wim']);
+  expect(lots).toEqual([
+    ['Tobin', 'Maren'],
+    ['Ode', 'Wim'],
+  ]);
 });
 
-test('after everything is done the next one is again worked on at once', async () => {
+test('after everything is done the next one is worked on without waiting for others', async () => {
   const lots: (readonly number[])[] = [];
   const put = oneLotAfterTheOther<number>((those) => {
     lots.push(those);
@@ -31,5 +38,6 @@ test('after everything is done the next one is again worked on at once', async (
   put(1);
   await settled();
   put(2);
+  await settled();
   expect(lots).toEqual([[1], [2]]);
 });

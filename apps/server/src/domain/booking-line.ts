@@ -161,10 +161,10 @@ export class BookingLine {
    * @throws what the database says where it refuses a statement: then nothing of it is written
    */
   private async written(those: readonly Waiting[], lock: Lock) {
-    const outside = await this.outside();
-    const { organisation } = outside;
     return inTransaction(this.db, async (tx) => {
-      const others = await lock(tx, [...new Set(those.flatMap(({ into, from }) => [into, from]))]);
+      const cylinders = [...new Set(those.flatMap(({ into, from }) => [into, from]))];
+      const [others, outside] = await Promise.all([lock(tx, cylinders), this.outside()]);
+      const { organisation } = outside;
       const isHeld = ({ into, from }: Waiting) => others.includes(into) || others.includes(from);
       const desk = { organisation, store: new AtOnce(tx, organisation.id) };
       const inTurn = turnsOf(tx);

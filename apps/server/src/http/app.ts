@@ -2,7 +2,6 @@ import { Hono } from 'hono';
 import { compress } from 'hono/compress';
 import { etag } from 'hono/etag';
 import { requestId } from 'hono/request-id';
-import { secureHeaders } from 'hono/secure-headers';
 import { calendarRoutes } from './calendar-routes';
 import { cylinderRoutes } from './cylinder-routes';
 import { documentRoutes } from './document-routes';
@@ -12,6 +11,7 @@ import { healthRoutes } from './health-routes';
 import { instrumentRoutes, instrumentStream } from './instrument-routes';
 import { notTooManyAtOnce } from './in-flight';
 import { movementRoutes } from './movement-routes';
+import { ownHeaders } from './own-headers';
 import { bodyOfFittingSize, ownHouse } from './own-house';
 import { photographRoutes } from './photograph-routes';
 import { registerRoutes } from './register-routes';
@@ -39,35 +39,18 @@ export function createApp(deps: Deps, webRoot?: string) {
       'request',
     );
   });
+  app.use(ownHeaders());
   app.use(ownHouse);
   app.use('/api/*', notTooManyAtOnce());
   app.use('/api/*', bodyOfFittingSize);
   // a stream has no end that could be compressed, hashed or counted
   app.route('/', instrumentStream(deps));
-  app.use(compress());
-  // what is booked is answered once: only what is read is asked for again
-  const hashed = etag();
-  app.use((c, next) => (c.req.method === 'GET' ? hashed(c, next) : next()));
-  app.use(
-    secureHeaders({
-      contentSecurityPolicy: {
-        defaultSrc: ["'self'"],
-        // the solver of the truck is WebAssembly
-        scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
-        styleSrc: ["'self'", "'unsafe-inline'"],
-        imgSrc: ["'self'", 'data:'],
-        workerSrc: ["'self'"],
-      },
-    }),
-  );
+  // what is booked is answered once and is short: only what is read is large, and asked for again
+  app.on('GET', '*', compress(), etag());
   if (deps.checkAnswers === true) app.use('/api/*', validAnswers);
   app.onError((error, c) => problemOf(error, c, deps.log));
 
   app.route('/', healthRoutes(deps));
-  app.use('/api/*', async (c, next) => {
-    await next();
-    if (!c.res.headers.has('cache-control')) c.header('cache-control', 'no-cache');
-  });
   app.route('/', documentRoutes(deps));
   app.route('/', registerRoutes(deps));
   app.route('/', systemRoutes(deps));

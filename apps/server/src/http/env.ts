@@ -9,9 +9,9 @@ export interface Deps {
   readonly db: Db;
   readonly environment: Environment;
   readonly log: Logger;
-  /** Readings as they come in; nothing where nobody listens to PostgreSQL. */
   /** Shared with whatever else receives readings. */
   readonly receiver?: Receiver | undefined;
+  /** Readings as they come in; nothing where nobody listens to PostgreSQL. */
   readonly live?: LiveReadings | undefined;
   readonly version: string;
   /** Holds every answer to its contract: in tests and in development. */

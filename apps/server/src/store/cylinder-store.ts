@@ -109,10 +109,14 @@ export async function lockCylinders(tx: Tx, ids: readonly string[]): Promise<voi
 
 /** Holds those of the cylinders that nobody else holds; which of them others hold. Other accounts among the ids are passed over. */
 export async function lockFreeCylinders(tx: Tx, ids: readonly string[]): Promise<readonly string[]> {
-  const free = await tx.selectFrom('cylinder').select('id').where('id', '=', anyOf(ids)).orderBy('id').forUpdate().skipLocked().execute();
-  const others = ids.filter((id) => !free.some((own) => own.id === id));
-  if (others.length === 0) return [];
-  return (await tx.selectFrom('cylinder').select('id').where('id', '=', anyOf(others)).execute()).map(({ id }) => id);
+  const held = await tx
+    .with('free', (db) => db.selectFrom('cylinder').select('id').where('id', '=', anyOf(ids)).orderBy('id').forUpdate().skipLocked())
+    .selectFrom('cylinder')
+    .select('id')
+    .where('id', '=', anyOf(ids))
+    .where('id', 'not in', (free) => free.selectFrom('free').select('id'))
+    .execute();
+  return held.map(({ id }) => id);
 }
 
 const typedColumn = (typed: Typed | undefined) => (typed === undefined ? null : JSON.stringify(typed));
