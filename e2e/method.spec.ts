@@ -61,6 +61,9 @@ test('the make-up of a circuit is drawn as it is chosen, and what it adds can fa
   await page.getByLabel('Head pressure valve').selectOption('fitted');
   await expect(drawing.getByRole('button', { name: 'Head pressure valve' })).toBeVisible();
   await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText(/Say how you know it/)).toBeVisible();
+  await page.getByLabel('How you know what you changed').selectOption('seen');
+  await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText('Saved.')).toBeVisible();
   await page.getByRole('link', { name: 'Inspect and choose method' }).click();
   await page.getByLabel('Failed part').selectOption('head-pressure-valve');
@@ -104,6 +107,7 @@ test('a receiver holds the charge of the cheese cave, and a leaking king valve d
   await page.getByLabel('Notes for the next technician').fill('king valve weeps');
   await page.getByRole('button', { name: 'King valve' }).click(); // in the drawing
   await page.getByRole('combobox', { name: 'King valve' }).selectOption('leaks');
+  await page.getByLabel('How you know what you changed').selectOption('seen');
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText('Saved.')).toBeVisible();
   await page.getByRole('link', { name: 'Inspect and choose method' }).click();
@@ -117,6 +121,7 @@ test('a receiver holds the charge of the cheese cave, and a leaking king valve d
   await page.goBack();
   await page.getByLabel('Facts of').selectOption('king');
   await page.getByRole('combobox', { name: 'King valve' }).selectOption('holds');
+  await page.getByLabel('How you know what you changed').selectOption('seen');
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText('Saved.')).toBeVisible();
   await page.getByRole('link', { name: 'Inspect and choose method' }).click();
@@ -142,4 +147,28 @@ test('a volume that cannot be read is named beside its field', async ({ page }) 
   await page.getByLabel('Condenser volume', { exact: true }).fill('big');
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText(/"big" is not a number/)).toBeVisible();
+});
+
+test('a unit that nobody has compared with its record is compared with one press, and what it says counts from then on', async ({
+  page,
+}) => {
+  await page.goto('/systems');
+  await page
+    .getByRole('row', { name: /circuit B/ })
+    .getByRole('link')
+    .click();
+  await expect(page.getByText('Is it built like this?')).toBeVisible();
+  await page.getByRole('link', { name: 'Inspect and choose method' }).click();
+  await page.getByLabel('Ambient', { exact: true }).fill('80');
+  await page.getByLabel('Standing pressure', { exact: true }).fill('86');
+  await page.getByLabel('Water', { exact: true }).selectOption('flows');
+  await expect(page.getByRole('heading', { name: 'Compare the unit with its drawing' })).toBeVisible();
+  await expect(page.getByText(/nobody has seen whether air or water cools its condenser/i).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Yes, I see it so' }).click();
+  await expect(page.getByText(/Drawing compared with the unit. Seen by Ines Marrow/)).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Compare the unit with its drawing' })).toHaveCount(0);
+  await page.goBack();
+  await expect(page.getByRole('region', { name: 'Changes of the facts' })).toContainText(
+    'Ports: liquid and suction side (seen on the unit)',
+  );
 });

@@ -4,6 +4,7 @@ import { ActivatedRoute, convertToParamMap, provideRouter } from '@angular/route
 import type { Account } from '@hygromet/contract/account';
 import type { Cylinder } from '@hygromet/contract/cylinder';
 import type { Movement } from '@hygromet/contract/movement';
+import { asDrawn } from '@hygromet/contract/known-facts';
 import type { CurrentOrganisation } from '@hygromet/contract/organisation';
 import type { RefrigerantSummary } from '@hygromet/contract/refrigerant';
 import type { System } from '@hygromet/contract/system';
@@ -68,6 +69,9 @@ export const aCylinder = (more: Partial<Cylinder> = {}): Cylinder => ({
   ...more,
 });
 
+const SEEN_BY_TOBIN = { how: 'seen', by: 'Tobin Wake', at: '2026-05-12T09:00:00Z' } as const;
+
+/** A system that somebody has compared with its drawing, unless its facts are told. */
 export const aSystem = (more: Partial<System> = {}): System => ({
   id: 's1',
   site: 'Planetarium',
@@ -78,7 +82,7 @@ export const aSystem = (more: Partial<System> = {}): System => ({
   nameplateTyped: { text: '19.8', unit: 'lb' },
   contentKg: 8.98,
   overdrawnByKg: null,
-  facts: {},
+  facts: asDrawn({ kind: more.kind ?? 'packaged', facts: {} }, SEEN_BY_TOBIN),
   version: 1,
   changedAt: null,
   changedBy: null,
@@ -286,3 +290,9 @@ export async function settled(fixture: ComponentFixture<unknown>): Promise<void>
 }
 
 const words = (element: Element) => (element.textContent ?? '').replace(/\s+/g, ' ').trim();
+
+/** Keeps what is sent, and answers. */
+export function keeping<B, A>(answer: A) {
+  const sent: B[] = [];
+  return { sent, call: (...args: unknown[]) => (sent.push(args.at(-1) as B), of(answer)) };
+}

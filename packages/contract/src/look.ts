@@ -27,6 +27,8 @@ const failed = z
 export const look = z
   .strictObject({
     ambient: entry,
+    /** It is beyond any usual weather, and was read again. */
+    ambientConfirmed: z.boolean(),
     standing: entry,
     sides: z.enum(sidesRead),
     /** What somebody says is missing, as it was typed. */

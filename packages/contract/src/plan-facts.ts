@@ -1,4 +1,5 @@
 import type { LineSet } from '@hygromet/core/circuit/line-set';
+import { isFirm, makeUpFacts, triedState, type MakeUpFact } from '@hygromet/core/circuit/evidence';
 import { valves } from '@hygromet/core/circuit/part';
 import { knownVolume, partsWithVolume, type PartVolume } from '@hygromet/core/circuit/part-volume';
 import type { CircuitRecord } from '@hygromet/core/circuit/system-kind';
@@ -11,11 +12,11 @@ import type { Look } from './look';
 import type { Organisation } from './organisation';
 import type { System } from './system';
 
-/** What the register says of the make-up of a circuit. */
+/** What the register says of the make-up of a circuit; a valve that somebody only says to hold is one that nobody has tried. */
 export const circuitRecord = ({ kind, facts }: Pick<System, 'kind' | 'facts'>): CircuitRecord => ({
   kind,
   fitted: facts.fitted,
-  valves: facts.valves,
+  valves: triedValves(facts),
   ports: facts.ports,
   indoorUnits: facts.indoorUnits,
   condenserCooling: facts.condenserCooling,
@@ -29,7 +30,8 @@ export function recordedSystem(
 ): RecordedSystem {
   return {
     ...circuitRecord({ kind, facts }),
-    valves: facts.valves ?? {},
+    valves: triedValves(facts),
+    unseen: unseenOf(facts),
     composition,
     flammable,
     nameplateKg,
@@ -41,6 +43,17 @@ export function recordedSystem(
     limits: facts.limits ?? [],
   };
 }
+
+/** What of the make-up of this system nobody has compared with the unit. */
+export const unseenOf = ({ known = {} }: System['facts']): readonly MakeUpFact[] => makeUpFacts.filter((fact) => !isFirm(known[fact]?.how));
+
+const triedValves = ({ valves: recorded = {}, known = {} }: System['facts']): NonNullable<CircuitRecord['valves']> =>
+  Object.fromEntries(
+    valves.flatMap((valve) => {
+      const state = recorded[valve];
+      return state === undefined ? [] : [[valve, triedState(state, known[valve]?.how)] as const];
+    }),
+  );
 
 export const lineSetOf = ({ lengthM, coveredM, liquid, suction }: NonNullable<System['facts']['lineSet']>): LineSet => ({
   length: lengthM as Metre,

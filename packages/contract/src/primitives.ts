@@ -1,5 +1,7 @@
 import { NOTHING_KG } from '@hygromet/core/account/ledger-resolution';
 import * as z from 'zod';
+import { isUnusualAmbient } from '@hygromet/core/planning/usual-ambient';
+import { kelvin } from '@hygromet/core/units/quantity';
 
 /** Everything at the wire is SI with its unit in the name; ids are UUIDs; instants are ISO 8601 with an offset. */
 export const id = z.uuid({ error: 'This id is not a UUID.' });
@@ -46,6 +48,20 @@ export const temperatureK = (what: string) =>
   quantity(what)
     .min(150, { error: `The ${what} is below 150 K. Check the unit.` })
     .max(500, { error: `The ${what} is above 500 K. Check the unit.` });
+
+/** The outdoor temperature that something rests on; one that is hardly weather says that somebody has read it again. */
+export const ambientRead = { ambientK: temperatureK('outdoor temperature'), ambientConfirmed: z.boolean().optional() };
+export const isAmbientSure = ({
+  ambientK,
+  ambientConfirmed,
+}: {
+  readonly ambientK: number;
+  readonly ambientConfirmed?: boolean | undefined;
+}): boolean => ambientConfirmed === true || !isUnusualAmbient(kelvin(ambientK));
+export const ambientAsked = {
+  path: ['ambientK'],
+  error: 'The outdoor temperature is beyond −40 to 140 °F. Read it again, and its unit; if it is right, send ambientConfirmed with it.',
+};
 
 /** Pa above the atmosphere, as stamped on a collar or a valve. */
 export const stampedPa = (what: string, where = 'collar') =>

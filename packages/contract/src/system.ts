@@ -1,4 +1,5 @@
 import { tubeSizes } from '@hygromet/core/circuit/line-set';
+import { recordFacts, waysKnown } from '@hygromet/core/circuit/evidence';
 import { fittedStates, optionalParts, parts, valves, valveStates } from '@hygromet/core/circuit/part';
 import { partsWithVolume } from '@hygromet/core/circuit/part-volume';
 import { condenserCoolings, portChoices, systemKinds } from '@hygromet/core/circuit/system-kind';
@@ -23,6 +24,10 @@ const gauge = (what: string) =>
 
 /** A volume of a part that somebody measured or read from its plate; what is not here is estimated. */
 export const partVolume = z.strictObject({ m3: volumeM3, known: z.enum(['measured', 'plate']), typed: typed.optional() });
+
+/** How a fact is known: by whom, and since when. */
+export const evidence = z.strictObject({ how: z.enum(waysKnown), by: name('name of the person'), at: instant });
+export type Evidence = z.infer<typeof evidence>;
 
 /** What the register knows of a circuit beyond its kind. Everything may be absent: then it is as that kind of system usually is. */
 export const systemFacts = z.strictObject({
@@ -71,6 +76,8 @@ export const systemFacts = z.strictObject({
     .optional(),
   /** What the last person left written on the unit. */
   written: note.optional(),
+  /** How each of the facts above is known, and each that is as such a kind usually is; what is not here nobody has seen. */
+  known: z.partialRecord(z.enum(recordFacts), evidence).optional(),
 });
 export type SystemFacts = z.infer<typeof systemFacts>;
 

@@ -1,22 +1,24 @@
 import { methods } from '@hygromet/core/planning/method';
 import * as z from 'zod';
 import { look } from './look';
-import { note, plainText, quantity, temperatureK, versionSeen } from './primitives';
+import { ambientAsked, ambientRead, isAmbientSure, note, plainText, quantity, versionSeen } from './primitives';
 
 /** What was decided at the unit, and from which facts. */
-export const visitPlan = z.strictObject({
-  method: z.enum(methods),
-  /** What the table of reasons proposed; another method carries its reason. */
-  proposed: z.enum(methods).nullable(),
-  why: note,
-  failed: plainText.max(80),
-  /** Whether the compressor burnt out: what comes out of the system is kept apart. */
-  burntOut: z.boolean().optional(),
-  ambientK: temperatureK('ambient temperature'),
-  standingPa: quantity('standing pressure').nullable(),
-  /** What was seen that the plan rests on. */
-  look: look.optional(),
-  /** Version of the system's facts that the plan rests on. */
-  factsVersion: versionSeen,
-});
+export const visitPlan = z
+  .strictObject({
+    method: z.enum(methods),
+    /** What the table of reasons proposed; another method carries its reason. */
+    proposed: z.enum(methods).nullable(),
+    why: note,
+    failed: plainText.max(80),
+    /** Whether the compressor burnt out: what comes out of the system is kept apart. */
+    burntOut: z.boolean().optional(),
+    ...ambientRead,
+    standingPa: quantity('standing pressure').nullable(),
+    /** What was seen that the plan rests on. */
+    look: look.optional(),
+    /** Version of the system's facts that the plan rests on. */
+    factsVersion: versionSeen,
+  })
+  .refine(isAmbientSure, ambientAsked);
 export type VisitPlan = z.infer<typeof visitPlan>;

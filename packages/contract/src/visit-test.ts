@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { pullDownVerdicts } from '@hygromet/core/proof/pull-down';
 import { hoseSizes } from '@hygromet/core/proof/conductance';
-import { id, instant, name, plainText, quantity, temperatureK, volumeM3 } from './primitives';
+import { ambientAsked, ambientRead, isAmbientSure, id, instant, name, plainText, quantity, temperatureK, volumeM3 } from './primitives';
 
 const gaugePa = (what: string) =>
   quantity(what)
@@ -49,19 +49,21 @@ export const riseSetUp = z.strictObject({
 export type RiseSetUp = z.infer<typeof riseSetUp>;
 
 /** How a vacuum is pulled: what stands between pump and system. */
-export const pullDownSetUp = z.strictObject({
-  test: z.literal('pull-down'),
-  volumeM3,
-  hose: z.enum(hoseSizes),
-  lengthM: quantity('length of the hose')
-    .positive({ error: 'The length of the hose is above 0.' })
-    .max(30, { error: 'The hose is above 30 m.' }),
-  core: z.enum(['in', 'out']),
-  /** m³/s. */
-  pumpSpeed: quantity('speed of the pump').positive({ error: 'The speed of the pump is above 0.' }).max(1),
-  ambientK: temperatureK('ambient'),
-  targetMicron: quantity('target').positive({ error: 'The target is above 0.' }).max(10_000),
-});
+export const pullDownSetUp = z
+  .strictObject({
+    test: z.literal('pull-down'),
+    volumeM3,
+    hose: z.enum(hoseSizes),
+    lengthM: quantity('length of the hose')
+      .positive({ error: 'The length of the hose is above 0.' })
+      .max(30, { error: 'The hose is above 30 m.' }),
+    core: z.enum(['in', 'out']),
+    /** m³/s. */
+    pumpSpeed: quantity('speed of the pump').positive({ error: 'The speed of the pump is above 0.' }).max(1),
+    ...ambientRead,
+    targetMicron: quantity('target').positive({ error: 'The target is above 0.' }).max(10_000),
+  })
+  .refine(isAmbientSure, ambientAsked);
 export type PullDownSetUp = z.infer<typeof pullDownSetUp>;
 
 export const anySetUp = z.discriminatedUnion('test', [holdSetUp, riseSetUp, pullDownSetUp]);

@@ -1,7 +1,20 @@
 import { alarmStages } from '@hygromet/core/twin/alarm/stop-alarm';
 import { coolingsOfCylinder, transferMethods, twinHoses, twinMachines } from '@hygromet/core/twin/scenario';
 import * as z from 'zod';
-import { composition, id, instant, massKg, name, plainText, quantity, temperatureK, volumeM3 } from './primitives';
+import {
+  ambientAsked,
+  ambientRead,
+  isAmbientSure,
+  composition,
+  id,
+  instant,
+  massKg,
+  name,
+  plainText,
+  quantity,
+  temperatureK,
+  volumeM3,
+} from './primitives';
 
 const pressurePa = (what: string) =>
   quantity(what)
@@ -9,32 +22,34 @@ const pressurePa = (what: string) =>
     .max(8e6, { error: `The ${what} is above 1160 psig: check the unit.` });
 
 /** Records from which the twin of a transfer is built, as they stood when it began. */
-export const transferScenario = z.strictObject({
-  composition,
-  system: z.strictObject({
-    chargeKg: massKg('charge'),
-    temperatureK: temperatureK('temperature of the system'),
-    condenserM3: volumeM3,
-    evaporatorM3: volumeM3,
-  }),
-  cylinder: z.strictObject({
-    volumeM3,
-    tareKg: massKg('tare'),
-    contentKg: massKg('contents'),
-    temperatureK: temperatureK('temperature of the cylinder'),
-    cooling: z.enum(coolingsOfCylinder),
-    stopKg: massKg('stop'),
-  }),
-  machine: z.enum(twinMachines).nullable(),
-  hoses: z.strictObject({
-    size: z.enum(twinHoses),
-    lengthM: quantity('length of the hoses').positive().max(60),
-    cores: z.enum(['in', 'out']),
-  }),
-  ambientK: temperatureK('ambient'),
-  method: z.enum(transferMethods),
-  endPa: pressurePa('pressure at the end'),
-});
+export const transferScenario = z
+  .strictObject({
+    composition,
+    system: z.strictObject({
+      chargeKg: massKg('charge'),
+      temperatureK: temperatureK('temperature of the system'),
+      condenserM3: volumeM3,
+      evaporatorM3: volumeM3,
+    }),
+    cylinder: z.strictObject({
+      volumeM3,
+      tareKg: massKg('tare'),
+      contentKg: massKg('contents'),
+      temperatureK: temperatureK('temperature of the cylinder'),
+      cooling: z.enum(coolingsOfCylinder),
+      stopKg: massKg('stop'),
+    }),
+    machine: z.enum(twinMachines).nullable(),
+    hoses: z.strictObject({
+      size: z.enum(twinHoses),
+      lengthM: quantity('length of the hoses').positive().max(60),
+      cores: z.enum(['in', 'out']),
+    }),
+    ...ambientRead,
+    method: z.enum(transferMethods),
+    endPa: pressurePa('pressure at the end'),
+  })
+  .refine(isAmbientSure, ambientAsked);
 export type TransferScenario = z.infer<typeof transferScenario>;
 
 const instrumentName = plainText.min(1).max(100);

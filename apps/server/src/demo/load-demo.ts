@@ -1,6 +1,7 @@
 import type { CylinderMarks, Place } from '@hygromet/contract/cylinder';
 import { usualMarks } from '@hygromet/contract/usual-marks';
-import type { SystemFacts, SystemKind } from '@hygromet/contract/system';
+import { asDrawn, evidenced } from '@hygromet/contract/known-facts';
+import type { Evidence, SystemFacts, SystemKind } from '@hygromet/contract/system';
 import { fillLimits } from '@hygromet/core/cylinder/fill-limit';
 import { fillRules } from '@hygromet/core/cylinder/fill-rule';
 import { cubicMetre, kilogram } from '@hygromet/core/units/quantity';
@@ -101,11 +102,19 @@ async function addDemoSystem(
       refrigerant: system.refrigerant,
       nameplateKg: massFrom(value, unit),
       nameplateTyped: { text: String(value), unit },
-      // the demo's own file, checked against the contract by its test
-      ...('facts' in system ? { facts: system.facts as SystemFacts } : {}),
+      ...factsOf(system, environment),
     },
     environment,
   );
+}
+
+/** What is known of a system, and by whom it was compared with the unit; of one nobody has. */
+function factsOf(system: (typeof scenario.systems)[number], environment: Environment): { readonly facts?: SystemFacts } {
+  if (!('facts' in system)) return {};
+  const facts = system.facts as SystemFacts; // the demo's own file, checked against the contract by its test
+  if (!('seenBy' in system)) return { facts };
+  const seen: Evidence = { how: 'seen', by: system.seenBy, at: environment.now().toISOString() };
+  return { facts: asDrawn({ kind: system.kind as SystemKind, facts: evidenced({}, facts, seen) }, seen) };
 }
 
 async function addDemoVisit(

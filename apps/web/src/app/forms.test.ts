@@ -3,7 +3,7 @@ import { TestBed } from '@angular/core/testing';
 import { fahrenheit } from '@hygromet/core/units/temperature';
 import { massFrom, massFromPoundsOunces } from '@hygromet/core/units/mass';
 import { BehaviorSubject, of, throwError } from 'rxjs';
-import { aCylinder, aSystem, organisation, render, settled, stage } from '../../test/scene';
+import { aCylinder, aSystem, keeping, organisation, render, settled, stage } from '../../test/scene';
 import { AddCylinderPage } from './cylinders/add-cylinder.page';
 import { ApiError } from './data/api-error';
 import { SettingsPage } from './preferences/settings.page';
@@ -11,12 +11,6 @@ import { AddSystemPage } from './systems/add-system.page';
 import { SystemPage } from './systems/system.page';
 
 const refusing = (apiError: ApiError) => () => throwError(() => apiError);
-
-/** Keeps what is sent, and answers. */
-function keeping<B, A>(answer: A) {
-  const sent: B[] = [];
-  return { sent, call: (...args: unknown[]) => (sent.push(args.at(-1) as B), of(answer)) };
-}
 
 describe('a cylinder as its collar tells it', () => {
   const typed = async (page: Awaited<ReturnType<typeof render>>) => {

@@ -17,6 +17,8 @@ export interface KindOfSystem {
   readonly water: readonly Part[];
   /** Where a suction service valve sits. */
   readonly suctionValve: 'unit' | 'compressor';
+  /** Whether such a unit is built with a condenser cooled by water as well. */
+  readonly condenserMayBeWater: boolean;
   /** Sealed at the factory, with its charge. */
   readonly sealed: boolean;
   /** Its condensing unit is shipped with the charge of the plate. */

@@ -48,7 +48,14 @@ function standingOf(reasons: readonly Reason[]): Verdict['feasibility'] {
   return reasons.length > 0 ? 'not-advised' : 'possible';
 }
 
+/** Whether it would be possible only if the unit differs from its record. */
+export const restsOnRecord = ({ feasibility, reasons }: Pick<Verdict, 'feasibility' | 'reasons'>): boolean =>
+  feasibility === 'once-seen' && reasons.some(({ asRecorded }) => asRecorded === true);
+
 const toSee = ({ reasons }: Verdict): readonly Sight[] => [...new Set(reasons.flatMap(({ see }) => see ?? []))];
+
+/** Nobody is sent to look for a receiver where such a kind has none: who sees one puts it on record. */
+const HARDLY_EVER_THERE = 'no-receiver';
 
 /** The standing pressure first of all; then what would make a better method possible than the one that is. */
 function nextLook(verdicts: readonly Verdict[], chosen: Verdict | undefined, { asFound }: JobConditions): NextLook | undefined {
@@ -56,7 +63,9 @@ function nextLook(verdicts: readonly Verdict[], chosen: Verdict | undefined, { a
   const withLooks = (verdict: Verdict) => burden(verdict) + toSee(verdict).reduce((sum, sight) => sum + minutesToSee(sight), 0);
   const best = verdicts
     .filter(({ feasibility, reasons }) => feasibility === 'once-seen' && !reasons.some(({ effect }) => effect === 'not-advised'))
-    .sort((a, b) => withLooks(a) - withLooks(b))[0];
+    .filter(({ reasons }) => !reasons.some(({ code, asRecorded }) => asRecorded === true && code === HARDLY_EVER_THERE))
+    // that the unit is not as its record has it is looked for last
+    .sort((a, b) => Number(restsOnRecord(a)) - Number(restsOnRecord(b)) || withLooks(a) - withLooks(b))[0];
   if (best === undefined || (chosen?.feasibility === 'possible' && withLooks(best) >= burden(chosen))) return undefined;
   const see = cheapestOf(toSee(best));
   return see === undefined ? undefined : { see, for: best.method };

@@ -1,5 +1,6 @@
 import type { Holding } from '../circuit/holding';
 import type { Circuit } from '../circuit/circuit';
+import type { MakeUpFact } from '../circuit/evidence';
 import { circuitOf } from '../circuit/circuit-of';
 import type { Purpose, Thing } from '../circuit/opened';
 import { valves, type Valve, type ValveState } from '../circuit/part';
@@ -53,6 +54,8 @@ export interface JobConditions {
   readonly sides: SidesRead;
   /** As installed. */
   readonly circuit: Circuit;
+  /** What of its make-up nobody has compared with the unit: as the record says, or as such a kind usually is. */
+  readonly unseen: readonly MakeUpFact[];
   readonly purpose: Purpose;
   /** What has failed; `unknown` until it is found, `none` where the system is only to be emptied. */
   readonly failed: Thing | 'unknown' | 'none';
@@ -87,6 +90,7 @@ export function situationOf(given: Given & Partial<JobConditions>): JobCondition
   return {
     asFound: { state: 'unread' },
     sides: 'both',
+    unseen: [],
     purpose: 'repair',
     failed: 'none',
     ports,

@@ -3,6 +3,7 @@ import { holding, type Holding } from '../circuit/holding';
 import { IN_THE_SHADE } from '../circuit/part-room';
 import { lineCorrection, type LineSet } from '../circuit/line-set';
 import { circuitOf } from '../circuit/circuit-of';
+import type { MakeUpFact } from '../circuit/evidence';
 import type { Purpose, Thing } from '../circuit/opened';
 import { valves, type Part, type Valve, type ValveState } from '../circuit/part';
 import { circuitVolume, estimatedVolume, type KnownVolumes, type PartVolume } from '../circuit/part-volume';
@@ -48,6 +49,8 @@ export interface RecordedSystem extends CircuitRecord {
   readonly compressor: CompressorType;
   readonly switches: Switches;
   readonly limits: readonly PartLimit[];
+  /** What of its make-up nobody has compared with the unit; nothing where all of it was seen. */
+  readonly unseen?: readonly MakeUpFact[] | undefined;
 }
 
 /** The pressure switches of a system; the pressures at which they open are Pa above the atmosphere. */
@@ -133,6 +136,7 @@ export function planFor(system: RecordedSystem, look: Look, practice: CompanyPra
     asFound: found,
     sides: look.sides ?? 'unknown',
     circuit,
+    unseen: stillUnseen(system, look),
     purpose: look.purpose ?? 'repair',
     failed: look.failed,
     valves: { ...recordedValves(system), ...look.valves } as JobConditions['valves'],
@@ -158,6 +162,10 @@ export function planFor(system: RecordedSystem, look: Look, practice: CompanyPra
     reuse: reuseOf(look),
   };
 }
+
+/** A valve of which something was found today was seen. */
+const stillUnseen = ({ unseen = [] }: RecordedSystem, { valves: found = {} }: Look): readonly MakeUpFact[] =>
+  unseen.filter((fact) => !(fact in found));
 
 /** The checklist of a method, and how long it takes and how warm it gets where a machine is used. */
 export function stepsFor(

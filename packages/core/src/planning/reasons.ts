@@ -1,4 +1,5 @@
 import type { Holding } from '../circuit/holding';
+import type { MakeUpFact } from '../circuit/evidence';
 import { kindOf, type Ports } from '../circuit/system-kind';
 import { methods, pumpDowns, recoveries, type Method } from './method';
 import type { Sight } from './sight';
@@ -11,6 +12,8 @@ export interface Reason {
   readonly effect: Effect;
   /** What would settle it, where nobody has seen it. */
   readonly see?: Sight;
+  /** It would be impossible if the unit is as the record has it, and nobody has compared the two. */
+  readonly asRecorded?: true;
   /** Figures behind it, SI: kg, Pa, K, shares. */
   readonly numbers: Readonly<Record<string, number>>;
 }
@@ -26,6 +29,8 @@ interface Rule {
   readonly effect: Effect;
   readonly see?: Sight;
   readonly against: readonly Method[];
+  /** Facts of the make-up that it rests on: it forbids where they were seen. */
+  readonly restsOn?: readonly MakeUpFact[];
   /** The figures when the reason applies. */
   readonly when: (conditions: JobConditions) => Numbers | undefined;
 }
@@ -137,20 +142,32 @@ const rules = [
     when: ({ water }) => applies(water === 'unknown'),
   },
   {
+    // with water on its other side it freezes, and nobody has looked
+    code: 'condenser-cooling-unseen',
+    effect: 'once-seen',
+    see: 'as-installed',
+    against: [...pumpDowns, ...recoveries],
+    when: ({ kind, circuit, unseen }) =>
+      applies(kindOf(kind).condenserMayBeWater && !circuit.water.includes('condenser') && unseen.includes('condenser-cooling')),
+  },
+  {
     code: 'no-service-valves',
     effect: 'impossible',
+    restsOn: ['liquid-service', 'king'],
     against: pumpDowns,
     when: ({ valves }) => applies(valves['liquid-service'] === 'none' && valves.king === 'none'),
   },
   {
     code: 'no-liquid-service-valve',
     effect: 'impossible',
+    restsOn: ['liquid-service'],
     against: ['pump-down-condenser', 'pump-down-and-recover'],
     when: ({ valves }) => applies(valves['liquid-service'] === 'none' && valves.king !== 'none'),
   },
   {
     code: 'no-receiver',
     effect: 'impossible',
+    restsOn: ['receiver', 'king'],
     against: ['pump-down-receiver'],
     when: ({ receiver, valves }) => applies(receiver === undefined || valves.king === 'none'),
   },
@@ -226,6 +243,7 @@ const rules = [
   {
     code: 'not-emptied-through-ports',
     effect: 'impossible',
+    restsOn: ['ports'],
     against: recoveries,
     when: (conditions) => applies(conditions.ports !== 'none' && !emptiedWhereOpened(conditions, conditions.metering === 'stuck-closed')),
   },
@@ -322,7 +340,7 @@ const rules = [
     against: pumpDowns,
     when: ({ asFound }) => applies(asFound.state === 'flat'),
   },
-  { code: 'no-ports', effect: 'impossible', against: recoveries, when: ({ ports }) => applies(ports === 'none') },
+  { code: 'no-ports', effect: 'impossible', restsOn: ['ports'], against: recoveries, when: ({ ports }) => applies(ports === 'none') },
   {
     // what no port empties is pierced, whatever ports there are
     code: 'has-ports',
@@ -330,7 +348,7 @@ const rules = [
     against: ['pierce'],
     when: (conditions) => applies(conditions.ports !== 'none' && emptiedWhereOpened(conditions, conditions.metering === 'stuck-closed')),
   },
-  { code: 'one-port', effect: 'impossible', against: ['push-pull'], when: ({ ports }) => applies(hasOnePort(ports)) },
+  { code: 'one-port', effect: 'impossible', restsOn: ['ports'], against: ['push-pull'], when: ({ ports }) => applies(hasOnePort(ports)) },
   {
     code: 'too-little-for-push-pull',
     effect: 'not-advised',
@@ -367,9 +385,12 @@ const fitsPart = (condition: boolean, content: number, holds: number | undefined
 
 /** Everything that speaks against a method here and now. */
 export function reasonsAgainst(method: Method, conditions: JobConditions): readonly Reason[] {
-  return (rules as readonly Rule[]).flatMap(({ code, effect, see, against, when }) => {
+  return (rules as readonly Rule[]).flatMap(({ code, effect, see, against, restsOn = [], when }) => {
     const numbers = against.includes(method) ? when(conditions) : undefined;
-    // the codes are those of the table
-    return numbers === undefined ? [] : [{ code: code as ReasonCode, effect, numbers, ...(see === undefined ? {} : { see }) }];
+    if (numbers === undefined) return [];
+    const reason = { code: code as ReasonCode, numbers }; // the codes are those of the table
+    if (effect === 'impossible' && restsOn.some((fact) => conditions.unseen.includes(fact)))
+      return [{ ...reason, effect: 'once-seen', see: 'as-installed', asRecorded: true }];
+    return [{ ...reason, effect, ...(see === undefined ? {} : { see }) }];
   });
 }

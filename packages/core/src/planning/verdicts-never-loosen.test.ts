@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { makeUpFacts } from '../circuit/evidence';
 import { parts, valves, valveStates, type Valve } from '../circuit/part';
 import { knownVolume, type KnownVolumes } from '../circuit/part-volume';
 import { kindOf, systemKinds } from '../circuit/system-kind';
@@ -28,8 +29,9 @@ const system: fc.Arbitrary<RecordedSystem> = fc
     receiver: volume,
     valves: fc.record({ 'liquid-service': valve, 'suction-service': valve, king: valve }),
     ports: fc.option(fc.constantFrom('both' as const, 'one' as const, 'none' as const), { nil: undefined }),
+    unseen: fc.subarray([...makeUpFacts]),
   })
-  .map(({ kind, id, plate, left, receiver, valves: recorded, ports }) => ({
+  .map(({ kind, id, plate, left, receiver, valves: recorded, ports, unseen }) => ({
     kind,
     composition: refrigerant(id).composition,
     flammable: false,
@@ -38,6 +40,7 @@ const system: fc.Arbitrary<RecordedSystem> = fc
     volumes: volumesOf(receiver),
     valves: withoutUnsaid(recorded),
     ports,
+    unseen,
     compressor: 'scroll' as const,
     switches: { low: 'fitted' as const },
     limits: [],
@@ -80,6 +83,7 @@ const forgotten: Readonly<Record<string, (system: RecordedSystem, look: Look) =>
     { ...recordedSystem, valves: unseen(recordedSystem) },
     { ...seen, valves: {} },
   ],
+  'make-up': (recordedSystem, seen) => [{ ...recordedSystem, unseen: makeUpFacts }, seen],
   shade: (recordedSystem, seen) => [recordedSystem, { ...seen, shaded: false }],
 };
 /** That there is no such valve stays known. */
@@ -168,6 +172,37 @@ test('only what was seen forbids a pump-down for its compressor, its valves and 
               effect === 'impossible' && /^(compressor|liquid-valve|suction-valve|king-valve|metering|not-held)/.test(code),
           ),
         ).toEqual([]);
+    }),
+    { numRuns: 150 },
+  );
+});
+
+/** Codes that forbid by the make-up of the circuit alone. */
+const BY_MAKE_UP = ['no-service-valves', 'no-liquid-service-valve', 'no-receiver', 'no-ports', 'one-port'];
+
+test('a make-up that nobody has compared with the unit forbids nothing and allows nothing', () => {
+  fc.assert(
+    fc.property(system, look, (recordedSystem, seen) => {
+      const of = { ...recordedSystem, unseen: makeUpFacts };
+      const before = planFor({ ...of, unseen: [] }, { ...seen, valves: {} }, USUAL_PRACTICE).decision.verdicts;
+      const after = planFor(of, { ...seen, valves: {} }, USUAL_PRACTICE).decision.verdicts;
+      for (const [k, { method, reasons, feasibility }] of after.entries()) {
+        expect(reasons.filter(({ code, effect }) => effect === 'impossible' && BY_MAKE_UP.includes(code))).toEqual([]);
+        expect([method, permits(before[k]!) || !permits({ feasibility })]).toEqual([method, true]);
+      }
+    }),
+    { numRuns: 200 },
+  );
+});
+
+test('no machine is put to a condenser of which nobody has seen whether water cools it', () => {
+  fc.assert(
+    fc.property(system, look, (recordedSystem, seen) => {
+      fc.pre(kindOf(recordedSystem.kind).condenserMayBeWater);
+      const of = { ...recordedSystem, unseen: ['condenser-cooling' as const] };
+      for (const verdict of planFor(of, seen, USUAL_PRACTICE).decision.verdicts)
+        if (verdict.method !== 'nothing' && verdict.method !== 'pierce')
+          expect([verdict.method, permits(verdict)]).toEqual([verdict.method, false]);
     }),
     { numRuns: 150 },
   );

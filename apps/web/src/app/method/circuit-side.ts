@@ -6,6 +6,7 @@ import { pumpDowns } from '@hygromet/core/planning/method';
 import { whereRunning } from '@hygromet/core/planning/where';
 import type { PlanAnswer } from '../core-worker/plan-operations';
 import { Units } from '../preferences/units.service';
+import { ComparedWithUnit } from '../systems/compared-with-unit';
 import { systemKindNames } from '../systems/system-labels';
 import { Caution } from '../ui/caution';
 import { valueOf } from '../ui/loadable';
@@ -17,7 +18,7 @@ import { contentReasonText, coolingWords } from './method-labels';
 /** The circuit as the map of the job: what is in its parts, what is shut, what will be open, and the figures the method rests on. */
 @Component({
   selector: 'hy-circuit-side',
-  imports: [Caution, CircuitDrawing, EquipmentFields],
+  imports: [Caution, CircuitDrawing, ComparedWithUnit, EquipmentFields],
   template: `
     @if (system(); as s) {
       <h2>{{ title() }}</h2>
@@ -30,6 +31,9 @@ import { contentReasonText, coolingWords } from './method-labels';
           [opened]="running() ? [] : session.opened()"
           [bearsLeast]="bearsLeast()"
         />
+      }
+      @if (planning()) {
+        <hy-compared-with-unit [system]="s" [needed]="waitsForIt()" (compared)="session.compared($event)" />
       }
       @if (plan(); as p) {
         <dl class="figures">
@@ -125,6 +129,9 @@ export class CircuitSide {
   protected readonly plan = computed(() => valueOf(this.session.plan()));
 
   protected readonly bearsLeast = computed(() => (this.proving() ? this.plan()?.weakest?.part : undefined));
+
+  /** Whether a verdict waits for the drawing to be compared with the unit. */
+  protected readonly waitsForIt = computed(() => this.plan()?.decision.next?.see === 'as-installed');
 
   /** The drawing shows the end of the method; without one, what is there today. */
   protected readonly title = computed(() => {

@@ -12,6 +12,8 @@ export interface LookDraft {
   /** The visit it was made for; nothing before one is open. */
   readonly visit: string | null;
   readonly ambient: QuantityEntry;
+  /** It is beyond any usual weather, and was read again. */
+  readonly ambientConfirmed: boolean;
   readonly standing: QuantityEntry;
   readonly sides: Said<'sides'>;
   /** What somebody says is missing. */
@@ -55,6 +57,7 @@ export interface LookDraft {
 export const newLookDraft = ({ temperature, pressure, mass }: Preferences): LookDraft => ({
   visit: null,
   ambient: emptyEntry(temperature),
+  ambientConfirmed: false,
   standing: emptyEntry(pressure),
   sides: 'unknown',
   short: emptyEntry(mass),

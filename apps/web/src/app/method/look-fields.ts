@@ -32,7 +32,7 @@ const GROUPS: Record<ThingSort, string> = { part: 'Parts', valve: 'Valves', port
       hint="measured at the condenser"
       kind="temperature"
       [entry]="draft.ambient"
-      (entryChange)="session.change({ ambient: $event })"
+      (entryChange)="session.change({ ambient: $event, ambientConfirmed: false })"
     />
     <hy-quantity-field
       label="Reported short"

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import type { Method } from '@hygromet/core/planning/method';
+import { usualAmbient } from '@hygromet/core/planning/usual-ambient';
 import type { PlanAnswer } from '../core-worker/plan-operations';
 import { Units } from '../preferences/units.service';
 import { Caution } from '../ui/caution';
@@ -71,6 +72,18 @@ import { Computing } from '../ui/computing';
       }
     } @else if (refused(); as sentence) {
       <hy-caution>{{ sentence }}</hy-caution>
+    } @else if (session.ambientDoubted()) {
+      <div class="decided">
+        <p class="second">First</p>
+        <h2>Read the outdoor temperature again</h2>
+        <p>
+          {{ session.draft().ambient.text }} °{{ session.draft().ambient.unit }} is beyond {{ units.temperature(usualAmbient.least) }} to
+          {{ units.temperature(usualAmbient.most) }}: a slip, or the other unit. Nothing is computed from it until it was read again.
+        </p>
+        <div class="actions">
+          <button type="button" class="button" (click)="session.change({ ambientConfirmed: true })">It is right</button>
+        </div>
+      </div>
     } @else if (session.ambient().state !== 'good') {
       <div class="decided">
         <p class="second">First</p>
@@ -103,6 +116,7 @@ export class MethodDecision {
   protected readonly session = inject(MethodSession);
   protected readonly units = inject(Units);
   protected readonly names = methodNames;
+  protected readonly usualAmbient = usualAmbient;
   protected readonly plan = computed(() => valueOf(this.session.plan()));
   protected readonly refused = computed(() => {
     const plan = this.session.plan();

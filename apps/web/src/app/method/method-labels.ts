@@ -66,6 +66,7 @@ const reasonWords: Record<ReasonCode, (numbers: Numbers, tell: QuantityFormatter
   'not-held-in-cooling': () => 'it cannot be held in cooling',
   'metering-stuck-closed': () => 'the metering device is shut: the liquid line cannot empty',
   'water-stands': () => 'no water through the barrel: its tubes freeze and burst. Start the pump first',
+  'condenser-cooling-unseen': () => 'nobody has seen whether air or water cools its condenser: without flow the tubes freeze and burst',
   'no-service-valves': () => 'it has no service valves',
   'no-liquid-service-valve': () => 'there is a king valve instead of a liquid service valve',
   'no-receiver': () => 'it has no receiver with a king valve',
@@ -97,7 +98,11 @@ const reasonWords: Record<ReasonCode, (numbers: Numbers, tell: QuantityFormatter
   'sealed-unit': () => 'single port – slow',
 };
 
-export const reasonText = ({ code, numbers }: Reason, tell: QuantityFormatter): string => reasonWords[code](numbers, tell);
+/** What a record says and nobody has compared with the unit tells how it is on record, not how it is. */
+export const reasonText = ({ code, numbers, asRecorded }: Reason, tell: QuantityFormatter): string =>
+  asRecorded === true
+    ? `on record ${reasonWords[code](numbers, tell)}, which nobody has compared with the unit`
+    : reasonWords[code](numbers, tell);
 
 export const feasibilityNames = {
   possible: 'possible',

@@ -8,9 +8,12 @@ import { idsOf } from '@hygromet/core/circuit/sections';
 import { valveStateOf, type CircuitRecord } from '@hygromet/core/circuit/system-kind';
 import { atStep, type Moment } from '@hygromet/core/planning/at-step';
 import { keptApart } from '@hygromet/core/planning/reuse';
+import { isUnusualAmbient } from '@hygromet/core/planning/usual-ambient';
 import { opened } from '@hygromet/core/planning/what-is-opened';
 import { pumpedInto, SHUT_AT_THE_END, whereAfter, whereAtRest } from '@hygromet/core/planning/where';
+import { kelvin } from '@hygromet/core/units/quantity';
 import { circuitRecord, decisiveLook, schoolsOf } from '@hygromet/contract/plan-facts';
+import type { System } from '@hygromet/contract/system';
 import type { VisitPlan } from '@hygromet/contract/visit-plan';
 import { coreQuery } from '../core-worker/core-query';
 import type { PlanArgs } from '../core-worker/plan-operations';
@@ -20,7 +23,7 @@ import { Units } from '../preferences/units.service';
 import { currentOf, valueOf } from '../ui/loadable';
 import { readQuantity } from '../ui/quantity-entry';
 import { saidOf, type LookDraft } from './look-draft';
-import { askedOf, lookIn } from './plan-question';
+import { ambientOf, askedOf, lookIn } from './plan-question';
 import { LookSource, SYSTEM_ID } from './look-source';
 import type { DrawnMoment } from './step-list';
 
@@ -44,6 +47,11 @@ export class MethodSession {
   /** What is in it: changed by a leak where that was seen, else as it is named; without any reading as well. */
   readonly inside = computed(() => this.question()?.composition ?? this.composition());
   readonly ambient = computed(() => readQuantity('temperature', this.draft().ambient));
+  /** It is hardly weather, and nobody has read it again. */
+  readonly ambientDoubted = computed(() => {
+    const [ambient, { ambientConfirmed }] = [this.ambient(), this.draft()];
+    return ambient.state === 'good' && isUnusualAmbient(kelvin(ambient.si)) && !ambientConfirmed;
+  });
   readonly standing = computed(() => readQuantity('pressure', this.draft().standing, this.units.atmosphere()));
 
   readonly question = computed((): PlanArgs | undefined => {
@@ -106,7 +114,7 @@ export class MethodSession {
     if (system === undefined) return [];
     const record = circuitRecord(system);
     return allValves
-      .filter((valve) => record.valves?.[valve] !== undefined || valveStateOf(valve, record) !== 'none')
+      .filter((valve) => valveStateOf(valve, record) !== 'none')
       .map((valve) => ({ valve, state: valveStateOf(valve, this.recordAsFound()) }));
   });
 
@@ -136,7 +144,7 @@ export class MethodSession {
       failed: draft.failed,
       burntOut: this.keptApart(),
       look: decisiveLook(saidOf(draft)),
-      ambientK: question.look.T,
+      ...ambientOf(question.look),
       standingPa: question.look.standingPressure ?? null,
       factsVersion: draft.seenVersion ?? system.version,
     };
@@ -145,6 +153,11 @@ export class MethodSession {
   /** What is changed is looked at with the facts as they are now. */
   change(part: Partial<LookDraft>): void {
     this.look.change({ seenVersion: this.draft().seenVersion ?? this.known()?.version ?? null, ...part });
+  }
+
+  /** A plan stands that rests on the facts as they were until this person has compared them with the unit. */
+  compared({ version }: Pick<System, 'version'>): void {
+    if (this.draft().seenVersion === version - 1) this.change({ seenVersion: version });
   }
 
   lookAgain(): void {

@@ -11,6 +11,8 @@ export function sightTitle(sight: Sight, method: Method | undefined): string {
       return 'Read zero on both sides';
     case 'water-flows':
       return 'Check the water flow';
+    case 'as-installed':
+      return 'Compare the unit with its drawing';
     case 'part-volume':
       return `Read the capacity of the ${method === 'pump-down-receiver' ? 'receiver' : 'condenser'}`;
     case 'compressor-runs':
@@ -39,6 +41,8 @@ export function sightCriterion(
       return 'Each side with its own gauge: a shut valve, a solenoid or a metering device may hide a charge on the other. Then say so above.';
     case 'water-flows':
       return 'Pump in hand mode, flow switch made, pressure drop across the exchanger. Without flow the tubes freeze and burst within seconds.';
+    case 'as-installed':
+      return 'Valves, ports, receiver, and what cools the condenser: what is on record is what such a unit usually has, or what somebody said of it.';
     case 'part-volume':
       return 'From its plate, in volume, or from the maker’s data; record it with the system.';
     case 'compressor-runs':

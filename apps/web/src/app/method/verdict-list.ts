@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import type { Verdict } from '@hygromet/core/planning/decide';
+import { restsOnRecord, type Verdict } from '@hygromet/core/planning/decide';
 import type { Method } from '@hygromet/core/planning/method';
 import { Units } from '../preferences/units.service';
 import { methodNames, reasonText, feasibilityNames } from './method-labels';
@@ -59,10 +59,12 @@ export class VerdictList {
   /** What may be done, what is advised first. */
   protected readonly open = computed(() =>
     this.verdicts()
-      .filter(({ feasibility }) => feasibility !== 'impossible')
+      .filter((verdict) => !this.isOut(verdict))
       .sort((a, b) => this.rank(a) - this.rank(b)),
   );
-  protected readonly out = computed(() => this.verdicts().filter(({ feasibility }) => feasibility === 'impossible'));
+  protected readonly out = computed(() => this.verdicts().filter((verdict) => this.isOut(verdict)));
+  /** What is impossible, or would be if the unit is as its record has it. */
+  private isOut = (verdict: Verdict): boolean => verdict.feasibility === 'impossible' || restsOnRecord(verdict);
   private rank = ({ feasibility }: Verdict): number => ORDER.indexOf(feasibility);
   protected readonly names = methodNames;
   protected readonly feasibilityText = feasibilityNames;

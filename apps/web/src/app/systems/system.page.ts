@@ -6,6 +6,7 @@ import { fromServer } from '../data/from-server';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, linkedSignal, signal, untracked } from '@angular/core';
 
 import { ActivatedRoute, RouterLink } from '@angular/router';
+import { changedFacts } from '@hygromet/contract/known-facts';
 import type { SavedFacts, System } from '@hygromet/contract/system';
 import { tubeSizes } from '@hygromet/core/circuit/line-set';
 import { valvesOf } from '@hygromet/core/circuit/circuit';
@@ -33,7 +34,11 @@ import { PageHead } from '../ui/page-head';
 import { QuantityField } from '../ui/quantity-field';
 import { TextField } from '../ui/text-field';
 import { circuitRecordOf, draftOf, factsOf, type FactsDraft, type PartWithVolume } from './facts-draft';
+import { ComparedWithUnit } from './compared-with-unit';
+import { wayChoices } from './evidence-labels';
+import { FactsEvidence } from './facts-evidence';
 import { changesIn } from './facts-labels';
+import { KnownLine } from './known-line';
 import { LimitsField } from './limits-field';
 import {
   compressorNames,
@@ -61,6 +66,8 @@ const AS_USUAL = { value: '', label: 'default for this system type' };
     Caution,
     ChoiceField,
     CircuitDrawing,
+    ComparedWithUnit,
+    KnownLine,
     LimitsField,
     MovementsTable,
     PageHead,
@@ -68,6 +75,7 @@ const AS_USUAL = { value: '', label: 'default for this system type' };
     RouterLink,
     TextField,
   ],
+  providers: [FactsEvidence],
   templateUrl: './system.page.html',
   styleUrls: ['../ui/columns.css', '../ui/form.css', '../ui/figures.css', '../ui/state-page.css', './system.page.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -76,6 +84,8 @@ export class SystemPage {
   private readonly serverData = inject(ServerData);
   private readonly preferences = inject(PreferencesService).current;
   protected readonly units = inject(Units);
+  protected readonly evidence = inject(FactsEvidence);
+  protected readonly wayChoices = wayChoices;
   private readonly id = inject(ActivatedRoute).snapshot.paramMap.get('id') ?? '';
   protected readonly system = fromServer(this.serverData.system$(this.id));
   protected readonly ledger = ledger({ account: this.id });
@@ -121,11 +131,12 @@ export class SystemPage {
       : undefined;
   });
 
-  /** The version that was being changed when somebody began to type; nothing while nobody has. */
-  private readonly begunAt = signal<number | undefined>(undefined);
+  /** What was being changed when somebody began to type; nothing while nobody has. */
+  private readonly begun = signal<Pick<System, 'version' | 'facts'> | undefined>(undefined);
+  protected readonly isTyped = computed(() => this.begun() !== undefined);
   /** Follows what is stored until somebody types; from then on it is theirs until it is saved. */
   protected readonly draft = linkedSignal<number | undefined, FactsDraft>({
-    source: computed(() => (this.begunAt() === undefined ? (this.known()?.version ?? 0) : undefined)),
+    source: computed(() => (this.begun() === undefined ? (this.known()?.version ?? 0) : undefined)),
     computation: (stored, before) => (stored === undefined && before !== undefined ? before.value : untracked(() => this.storedDraft())),
   });
   /** What of the circuit is looked at; its facts stand beside the drawing. */
@@ -148,7 +159,8 @@ export class SystemPage {
   protected readonly saving = mutation(
     (body: SavedFacts) => this.serverData.saveSystemFacts$(this.id, body),
     () => {
-      this.begunAt.set(undefined);
+      this.begun.set(undefined);
+      this.evidence.forget();
       this.saved.set(true);
     },
   );
@@ -156,6 +168,15 @@ export class SystemPage {
   protected readonly busy = computed(() => this.saving.state().state === 'busy');
   protected readonly refused = computed(() => errorIn(this.saving.state()));
   /** Somebody else has saved meanwhile: their state is read, and what is typed here stays until the person decides. */
+  /** Whether something was changed that carries how it is known. */
+  protected readonly asksHow = computed(() => {
+    const [facts, begun] = [factsOf(this.draft()), this.begun()];
+    return facts !== undefined && begun !== undefined && changedFacts(begun.facts, facts).length > 0;
+  });
+  /** Something was changed, and he has not said how he knows it. */
+  protected readonly isAskedHow = computed(() => {
+    return this.asksHow() && this.evidence.way() === undefined;
+  });
   protected readonly overtaken = computed(() => {
     const state = this.saving.state();
     return state.state === 'refused' && state.apiError.code === 'changed-meanwhile';
@@ -224,7 +245,7 @@ export class SystemPage {
 
   protected edit(part: Partial<FactsDraft>): void {
     this.saved.set(false);
-    this.begunAt.update((version) => version ?? this.known()?.version);
+    this.begun.update((begun) => begun ?? this.known());
     this.draft.update((draft) => ({ ...draft, ...part }));
   }
 
@@ -233,8 +254,9 @@ export class SystemPage {
     const [facts, system] = [factsOf(this.draft()), this.known()];
     // what is wrong may stand with a part that is not looked at
     if (facts === undefined) this.looked.set('all');
-    if (facts === undefined || system === undefined) return;
-    this.saving.send({ version: this.begunAt() ?? system.version, facts, recordedBy: this.preferences().person });
+    if (facts === undefined || system === undefined || this.isAskedHow()) return;
+    const { version, facts: before } = this.begun() ?? system;
+    this.saving.send({ version, facts: this.evidence.evidenced(before, facts), recordedBy: this.preferences().person });
   }
 
   private storedDraft(): FactsDraft {
@@ -244,11 +266,12 @@ export class SystemPage {
 
   protected takeTheirs(): void {
     this.saving.reset();
-    this.begunAt.set(undefined);
+    this.begun.set(undefined);
   }
 
   protected saveOver(): void {
-    this.begunAt.set(this.known()?.version);
+    const { version } = this.known() ?? {};
+    this.begun.update((begun) => (begun === undefined || version === undefined ? begun : { ...begun, version }));
     this.save();
   }
 }

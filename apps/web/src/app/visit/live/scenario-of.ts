@@ -1,6 +1,7 @@
 import type { Cylinder } from '@hygromet/contract/cylinder';
 import type { TransferScenario } from '@hygromet/contract/visit-transfer';
 import type { Method } from '@hygromet/core/planning/method';
+import { ambientOf } from '../../method/plan-question';
 import type { TransferMethod } from '@hygromet/core/twin/scenario';
 import { usualTransfer } from '@hygromet/core/twin/usual-transfer';
 import { usualHoseM } from '@hygromet/core/instruments/usual-instruments';
@@ -51,7 +52,7 @@ export function scenarioOf(
     },
     machine: equipment.machine === 'one-cylinder' ? 'one-cylinder' : 'two-cylinders',
     hoses: { size: equipment.hoses === 'quarter-inch' ? '1/4' : '3/8', lengthM: usualHoseM, cores: equipment.cores },
-    ambientK: T,
+    ...ambientOf(question.look),
     method,
     endPa: Math.max(usualTransfer.least.endPa, plan.level.p),
   };

@@ -14,6 +14,7 @@ import { newKey } from '../../data/new-key';
 import type { PullDownArgs, PullDownPlanArgs } from '../../core-worker/proof-operations';
 import { CoreWorker } from '../../core-worker/core-worker.service';
 import { MethodSession } from '../../method/method.session';
+import { ambientOf } from '../../method/plan-question';
 import { PreferencesService } from '../../preferences/preferences.service';
 import { Units } from '../../preferences/units.service';
 import { BigNumber } from '../../ui/big-number';
@@ -178,14 +179,14 @@ export class PullDown {
   protected readonly planQuestion = computed((): PullDownPlanArgs | undefined => {
     const [volumeM3, length, speed] = [this.volume(), readQuantity('length', this.length()), this.speed()];
     if (volumeM3 === undefined || length.state !== 'good' || length.si <= 0 || speed === undefined) return undefined;
-    const ambient = this.session.ambient();
+    const asked = this.session.question();
     return {
       volumeM3,
       hose: this.hose() as HoseSize, // the list offers only these
       lengthM: length.si,
       core: this.core() === 'in' ? 'in' : 'out',
       pumpSpeed: speed,
-      ambientK: ambient.state === 'good' ? ambient.si : usualPullDown.ambientK,
+      ...(asked === undefined ? { ambientK: usualPullDown.ambientK } : ambientOf(asked.look)),
       targetMicron: this.target(),
     };
   });

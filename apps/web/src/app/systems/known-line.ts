@@ -1,0 +1,48 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import type { SystemFacts } from '@hygromet/contract/system';
+import type { RecordFact } from '@hygromet/core/circuit/evidence';
+import { evidenceText } from './evidence-labels';
+import { FactsEvidence } from './facts-evidence';
+
+/** Under a fact: how it is known, and one press for who has just looked at it. */
+@Component({
+  selector: 'hy-known-line',
+  template: `
+    @if (evidence.isLookedAt(fact())) {
+      <span class="now">Seen now, once saved</span>
+      <button type="button" class="link" (click)="evidence.look(fact())">undo</button>
+    } @else {
+      <span>{{ text() }}</span>
+      @if (isToSee()) {
+        <button type="button" class="link" (click)="evidence.look(fact())">I see it so</button>
+      }
+    }
+  `,
+  styles: `
+    :host {
+      display: flex;
+      flex-wrap: wrap;
+      align-items: baseline;
+      gap: 0 10px;
+      color: var(--ink-2);
+      font-size: 13.5px;
+    }
+
+    .link {
+      font-weight: 500;
+    }
+
+    .now {
+      color: var(--fine);
+      font-weight: 600;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class KnownLine {
+  protected readonly evidence = inject(FactsEvidence);
+  readonly facts = input.required<SystemFacts>();
+  readonly fact = input.required<RecordFact>();
+  protected readonly text = computed(() => evidenceText(this.facts().known?.[this.fact()]));
+  protected readonly isToSee = computed(() => this.evidence.isToSee(this.facts(), this.fact()));
+}

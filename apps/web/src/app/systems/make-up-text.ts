@@ -1,0 +1,25 @@
+import { valves } from '@hygromet/core/circuit/part';
+import { kindOf, partsOf, valveStateOf, type CircuitRecord } from '@hygromet/core/circuit/system-kind';
+import { partNames, portNames, valveNames } from './system-labels';
+
+/** What of a circuit decides and can be seen from outside: its valves, its receiver, its ports, and what cools its condenser. */
+export function makeUpText(record: CircuitRecord): string {
+  const { kind, ports, condenserCooling, indoorUnits = 1 } = record;
+  const present = partsOf(record);
+  const found = valves.filter((valve) => valveStateOf(valve, record) !== 'none').map((valve) => valveNames[valve].toLowerCase());
+  const parts = (['reversing-valve', 'receiver', 'solenoid', 'accumulator'] as const).map((part) =>
+    present.includes(part) ? partNames[part].toLowerCase() : `no ${partNames[part].toLowerCase()}`,
+  );
+  const cooling = condenserCooling ?? (kindOf(kind).water.includes('condenser') ? 'water' : 'air');
+  return [
+    capital(found.length === 0 ? 'no service valves' : found.join(', ')),
+    ...parts,
+    `ports: ${portNames[ports ?? kindOf(kind).ports]}`,
+    `condenser cooled by ${cooling}`,
+    ...(kind === 'multi-split' ? [`${indoorUnits} indoor ${indoorUnits === 1 ? 'unit' : 'units'}`] : []),
+  ]
+    .join(' · ')
+    .concat('.');
+}
+
+const capital = (text: string): string => `${text[0]?.toUpperCase() ?? ''}${text.slice(1)}`;

@@ -1,0 +1,38 @@
+import { visitPlan } from './visit-plan';
+import { transferScenario } from './visit-transfer';
+import { pullDownSetUp } from './visit-test';
+
+const plan = { method: 'recover', proposed: 'recover', why: '', failed: 'evaporator', standingPa: null, factsVersion: 1 };
+const pullDown = {
+  test: 'pull-down',
+  volumeM3: 0.01,
+  hose: '3/8',
+  lengthM: 1,
+  core: 'out',
+  pumpSpeed: 0.002,
+  targetMicron: 500,
+};
+const scenario = {
+  composition: { 'R-134a': 1 },
+  system: { chargeKg: 5, temperatureK: 300, condenserM3: 0.01, evaporatorM3: 0.01 },
+  cylinder: { volumeM3: 0.02, tareKg: 10, contentKg: 0, temperatureK: 300, cooling: 'still-air', stopKg: 15 },
+  machine: null,
+  hoses: { size: '3/8', lengthM: 2, cores: 'out' },
+  method: 'vapour',
+  endPa: 1e5,
+};
+
+test.each([
+  ['a plan', visitPlan, plan],
+  ['a vacuum', pullDownSetUp, pullDown],
+  ['a transfer', transferScenario, scenario],
+] as const)(
+  '%s that rests on an outdoor temperature beyond the usual asks back, and takes it when it was read again',
+  (_, schema, body) => {
+    const sentences = (more: object) =>
+      schema.safeParse({ ...body, ...more }).error?.issues.map(({ path, message }) => [path.join('.'), message]);
+    expect(sentences({ ambientK: 300 })).toBeUndefined();
+    expect(sentences({ ambientK: 353.15 })).toEqual([['ambientK', expect.stringContaining('Read it again')]]);
+    expect(sentences({ ambientK: 353.15, ambientConfirmed: true })).toBeUndefined();
+  },
+);
