@@ -48,6 +48,9 @@ test('a system is added with its plate, and its charge stands in the book', asyn
   await page.getByLabel('Nameplate charge', { exact: true }).fill('5');
   await page.getByLabel('Nameplate charge, ounces').fill('5');
   await page.getByRole('button', { name: 'Add the system' }).click();
+  // what it is like is compared with the unit next
+  await expect(page.getByText('Is it built like this?')).toBeVisible();
+  await page.goto('/systems');
   await expect(page.getByRole('row', { name: /bait freezer/ })).toContainText('5 lb 5 oz');
   await page.goto('/book');
   await expect(page.getByRole('row', { name: /Net loft, bait freezer/ })).toContainText('5.3 lb');

@@ -61,9 +61,9 @@ export class AddSystemPage {
   protected readonly form = this.drafted.form;
   protected readonly kinds = Object.entries(systemKindNames).map(([value, label]) => ({ value, label }));
 
-  private readonly saving = mutation(this.serverData.addSystem$, () => {
+  private readonly saving = mutation(this.serverData.addSystem$, (added) => {
     this.drafted.clear();
-    void this.router.navigate(['/systems']);
+    void this.router.navigate(['/systems', added.id]);
   });
   protected readonly busy = computed(() => this.saving.state().state === 'busy');
   protected readonly refused = serverProblems(this.saving.state, {
