@@ -1,7 +1,20 @@
 import * as z from 'zod';
 import { pullDownVerdicts } from '@hygromet/core/proof/pull-down';
+import { shutInVerdicts } from '@hygromet/core/planning/shut-in';
 import { hoseSizes } from '@hygromet/core/proof/conductance';
-import { ambientAsked, ambientRead, isAmbientSure, id, instant, name, plainText, quantity, temperatureK, volumeM3 } from './primitives';
+import {
+  ambientAsked,
+  ambientRead,
+  isAmbientSure,
+  id,
+  instant,
+  name,
+  plainText,
+  pressurePa,
+  quantity,
+  temperatureK,
+  volumeM3,
+} from './primitives';
 
 const gaugePa = (what: string) =>
   quantity(what)
@@ -66,7 +79,11 @@ export const pullDownSetUp = z
   .refine(isAmbientSure, ambientAsked);
 export type PullDownSetUp = z.infer<typeof pullDownSetUp>;
 
-export const anySetUp = z.discriminatedUnion('test', [holdSetUp, riseSetUp, pullDownSetUp]);
+/** A system that was recovered, shut in: whether it stays at the level that was to be reached, Pa absolute. */
+export const shutInSetUp = z.strictObject({ test: z.literal('shut-in'), levelPa: pressurePa('level') });
+export type ShutInSetUp = z.infer<typeof shutInSetUp>;
+
+export const anySetUp = z.discriminatedUnion('test', [holdSetUp, riseSetUp, pullDownSetUp, shutInSetUp]);
 
 export const testSetUp = anySetUp.refine(
   (entry) => entry.test !== 'hold' || entry.mostGaugePa === null || entry.setGaugePa <= entry.mostGaugePa + 1,
@@ -89,7 +106,9 @@ export const riseReading = z.strictObject({
 export const pullDownReading = z.strictObject({
   micron: quantity('vacuum').min(0).max(800_000, { error: 'A vacuum is below the air: check the unit of the reading.' }),
 });
-export const testReading = z.union([holdReading, riseReading, pullDownReading]);
+/** Pa absolute. */
+export const shutInReading = z.strictObject({ shutInPa: pressurePa('pressure') });
+export const testReading = z.union([holdReading, riseReading, pullDownReading, shutInReading]);
 export type TestReading = z.infer<typeof testReading>;
 export type HoldReading = z.infer<typeof holdReading>;
 export type RiseReading = z.infer<typeof riseReading>;
@@ -113,7 +132,7 @@ export const followedReadings = z
 
 /** What a test has shown, with its limit: never "tight" alone. */
 export const testFinding = z.strictObject({
-  verdict: z.enum(['leaking', 'tight', 'leak', 'no-leak', 'cannot-tell', ...pullDownVerdicts]),
+  verdict: z.enum(['leaking', 'tight', 'leak', 'no-leak', 'cannot-tell', ...pullDownVerdicts, ...shutInVerdicts]),
   /** In words, as it stood on the page, with its numbers. */
   said: z.string().max(400),
   coreVersion: z.string().max(40),

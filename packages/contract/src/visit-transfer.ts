@@ -12,14 +12,10 @@ import {
   name,
   plainText,
   quantity,
+  pressurePa,
   temperatureK,
   volumeM3,
 } from './primitives';
-
-const pressurePa = (what: string) =>
-  quantity(what)
-    .min(0, { error: `The ${what} is below a vacuum.` })
-    .max(8e6, { error: `The ${what} is above 1160 psig: check the unit.` });
 
 /** Records from which the twin of a transfer is built, as they stood when it began. */
 export const transferScenario = z

@@ -105,7 +105,7 @@ function refuseOutdated(event: NewVisitEvent, visit: Visit): void {
 }
 
 const kindOfReading = (reading: TestReading): TestSetUp['test'] =>
-  'isolated' in reading ? 'rise' : 'micron' in reading ? 'pull-down' : 'hold';
+  'shutInPa' in reading ? 'shut-in' : 'isolated' in reading ? 'rise' : 'micron' in reading ? 'pull-down' : 'hold';
 
 /** A reading belongs to a test of its kind that is still running. */
 function refuseStrangeTest(

@@ -8,6 +8,7 @@ import { emptiedWhereOpened } from './what-is-opened';
 import type { EndOfPumpDown } from './company-practice';
 import { SLIGHTLY_POSITIVE } from './sight';
 import type { JobConditions } from './job-conditions';
+import { WATCHED_MINUTES } from './shut-in';
 
 export type StepCode =
   | 'prove-flat'
@@ -98,9 +99,6 @@ export interface StepFacts {
   /** Pa absolute that the weakest recorded part bears. */
   readonly weakest?: Pascal | undefined;
 }
-
-/** Common practice: after a recovery the system is watched for this long. */
-const WATCHED_MINUTES = 10;
 
 /** The ordered checklist of a method for this system. */
 export function steps(method: Method, conditions: JobConditions, facts: StepFacts): readonly Step[] {

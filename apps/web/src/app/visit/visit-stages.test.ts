@@ -204,6 +204,7 @@ describe('what a test leaves behind', () => {
     const tell = {
       pressureStep: (p: number) => `${Math.round(p / PASCAL_PER_PSI)} psi`,
       pressureNumber: (p: number) => (p - 101_325) / PASCAL_PER_PSI,
+      pressure: (p: number) => `${Math.round((p - 101_325) / PASCAL_PER_PSI)} psig`,
       pressureUnit: () => 'psig',
       temperature: (T: number) => `${T} K`,
       volumeText: (m3: number) => `${m3 * 1000} L`,

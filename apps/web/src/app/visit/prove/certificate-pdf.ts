@@ -8,7 +8,12 @@ import { momentText } from '../../ui/day';
 const [WIDTH, HEIGHT, MARGIN] = [612, 792, 56];
 const [INK, SOFT, ACT] = [rgb(0.08, 0.1, 0.11), rgb(0.42, 0.45, 0.47), rgb(0.04, 0.35, 0.3)];
 
-const titles = { hold: 'Pressure test with dry nitrogen', rise: 'Vacuum and rise test', 'pull-down': 'Pull-down of the vacuum' } as const;
+const titles = {
+  hold: 'Pressure test with dry nitrogen',
+  rise: 'Vacuum and rise test',
+  'pull-down': 'Pull-down of the vacuum',
+  'shut-in': 'Recovered system, shut in',
+} as const;
 
 interface Fonts {
   readonly plain: PDFFont;
@@ -23,7 +28,7 @@ export interface ShownPhotograph {
 
 type QuantityFormatter = Pick<
   Units,
-  'pressureStep' | 'pressureNumber' | 'pressureUnit' | 'temperature' | 'volumeText' | 'atmosphere' | 'decimal' | 'length'
+  'pressure' | 'pressureStep' | 'pressureNumber' | 'pressureUnit' | 'temperature' | 'volumeText' | 'atmosphere' | 'decimal' | 'length'
 >;
 
 /** What a test has shown, with its limit, its set-up and its trace, on one page. */
@@ -47,7 +52,10 @@ export async function certificatePdf(
   sheet.space(8);
   for (const [what, figure] of figuresOf(test, tell)) sheet.pair(what, figure);
   sheet.space(12);
-  sheet.trace(pointsOf(test, tell), test.setUp.test === 'hold' ? `${tell.pressureUnit()} over minutes` : 'microns over minutes');
+  sheet.trace(
+    pointsOf(test, tell),
+    test.setUp.test === 'hold' || test.setUp.test === 'shut-in' ? `${tell.pressureUnit()} over minutes` : 'microns over minutes',
+  );
   sheet.space(14);
   sheet.words(
     'A hold proves that no leak is above its limit; it never proves a system tight, and it never replaces soap or a detector at the joints. Local codes and the maker’s instructions come first.',
@@ -119,6 +127,8 @@ function setUpOf(setUp: VisitTest['setUp'], tell: QuantityFormatter): Pairs {
         ['Pump', `${tell.decimal(1000 * setUp.pumpSpeed, 1)} L/s`],
         ['To', `${tell.decimal(setUp.targetMicron, 0)} microns`],
       ];
+    case 'shut-in':
+      return [['Level to be kept', tell.pressure(setUp.levelPa)]];
     default:
       return setUp satisfies never;
   }
@@ -129,7 +139,9 @@ function pointsOf({ readings }: VisitTest, tell: QuantityFormatter): readonly (r
   const start = Date.parse(readings[0]?.at ?? '');
   return readings.map(({ at, reading }) => [
     (Date.parse(at) - start) / 60_000,
-    'micron' in reading ? reading.micron : tell.pressureNumber(tell.atmosphere() + reading.gaugePa),
+    'micron' in reading
+      ? reading.micron
+      : tell.pressureNumber('shutInPa' in reading ? reading.shutInPa : tell.atmosphere() + reading.gaugePa),
   ]);
 }
 

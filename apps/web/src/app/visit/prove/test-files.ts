@@ -13,6 +13,7 @@ const rowsOf = (test: VisitTest): readonly Row[] => test.readings.map(({ at, by,
 function valuesOf(reading: VisitTest['readings'][number]['reading']): Row['values'] {
   if ('isolated' in reading) return { isolated: reading.isolated, micron: reading.micron };
   if ('micron' in reading) return { micron: reading.micron };
+  if ('shutInPa' in reading) return { absolutePa: reading.shutInPa };
   const { gaugePa, airK, pipeK } = reading;
   return { gaugePa, airK, ...(pipeK === undefined ? {} : { pipeK }) };
 }

@@ -18,6 +18,7 @@ import { isStale, valueOf } from '../../ui/loadable';
 import { QuantityField } from '../../ui/quantity-field';
 import { emptyEntry, readQuantity, type QuantityEntry } from '../../ui/quantity-entry';
 import { StageMark } from '../stage-mark';
+import { lastWatched } from '../shut-in-readings';
 import { VisitEntries } from '../visit-entries';
 import { VisitJob } from '../visit-job';
 import { AccountTerms, type TermRow } from './account-terms';
@@ -67,7 +68,7 @@ interface AccountDraft {
         <div class="two">
           <hy-quantity-field
             label="Pressure at the end"
-            hint="of the shut-in system"
+            [hint]="endHint()"
             kind="pressure"
             [entry]="draft().end"
             (entryChange)="change({ end: $event })"
@@ -180,9 +181,17 @@ export class AccountStage {
   protected readonly beforeKg = computed(
     () => this.leftKg() + this.loggedKg() + this.entries().reduce((sum, { massKg }) => sum + massKg, 0),
   );
+  /** Pa absolute that the shut-in system showed last. */
+  private readonly watched = computed(() => lastWatched(this.job.visit()?.tests ?? []));
+  protected readonly endHint = computed(() => {
+    const p = this.watched();
+    return p === undefined ? 'of the shut-in system' : `of the shut-in system: ${this.units.pressure(p)} as it was watched`;
+  });
   private readonly end = computed(() => {
     const [p, ambient] = [readQuantity('pressure', this.draft().end, this.units.atmosphere()), this.session.ambient()];
-    return p.state === 'good' && ambient.state === 'good' ? { p: p.si, T: ambient.si } : undefined;
+    const watched = this.watched();
+    const read = p.state === 'good' ? p.si : p.state === 'empty' ? watched : undefined;
+    return read !== undefined && ambient.state === 'good' ? { p: read, T: ambient.si } : undefined;
   });
 
   private readonly question = computed((): AccountArgs | undefined => {

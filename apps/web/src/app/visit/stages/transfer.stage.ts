@@ -10,6 +10,7 @@ import { valueOf } from '../../ui/loadable';
 import { stateText } from '../stage-labels';
 import { EndedTransfers } from '../live/ended-transfers';
 import { LiveTransfer } from '../live/live-transfer';
+import { ShutInWatch } from '../shut-in-watch';
 import { TransferForecast } from '../transfer-forecast';
 import { VisitFill } from '../visit-fill';
 import { VisitJob } from '../visit-job';
@@ -17,13 +18,16 @@ import { VisitJob } from '../visit-job';
 /** Which cylinder takes the charge, and its transfer by the scale. */
 @Component({
   selector: 'hy-transfer-stage-of-visit',
-  imports: [CylinderChoice, EndedTransfers, RouterLink, TransferForecast, VisitFill],
+  imports: [CylinderChoice, EndedTransfers, RouterLink, ShutInWatch, TransferForecast, VisitFill],
   template: `
     @if (job.visit(); as visit) {
       @if (cylinder(); as id) {
         <!-- another cylinder is another transfer -->
         @for (entry of [id]; track entry) {
           <hy-visit-fill />
+          @if (live.transfer() === undefined && visit.recovered.bookings > 0) {
+            <hy-shut-in-watch />
+          }
           @if (live.transfer() === undefined) {
             <hy-transfer-forecast [cylinder]="entry" />
           }
@@ -44,6 +48,7 @@ import { VisitJob } from '../visit-job';
           <h2>{{ visit.recovered.bookings === 0 ? 'Which cylinder?' : 'Another cylinder?' }}</h2>
           @if (visit.recovered.bookings > 0) {
             <p>{{ units.massText(visit.recovered.massKg) }} recovered so far, {{ units.massText(leftKg()) }} left on record.</p>
+            <hy-shut-in-watch />
           }
           <hy-cylinder-choice [visit]="visit" [massKg]="leftKg()" [burnt]="apart()" [goesBack]="back()" [suspect]="suspect()" />
         }
