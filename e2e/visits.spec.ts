@@ -79,7 +79,22 @@ test('a visit from the look through the cylinder to its account', async ({ page 
   await page.getByRole('button', { name: 'Start the transfer' }).click();
   await reads('Ending gross weight', before + 2.5);
   await page.getByRole('button', { name: 'Log transfer' }).click();
+  const on = { name: /^(Next cylinder|Go on into .*), .* left$/ };
+  await expect(page.getByRole('link', on).or(page.getByRole('button', on))).toBeVisible();
+  // shut in it creeps above the level: that is told at the first reading, and stands in the account
+  const watch = page.getByRole('region', { name: 'Shut in and watch' });
+  await watch.getByRole('button', { name: 'It is shut in' }).click();
+  await watch.getByLabel('Pressure, shut in', { exact: true }).fill('12');
+  await watch.getByRole('button', { name: 'Add reading' }).click();
+  await expect(watch.getByText(/It stands at 12 psig, above the level of 0 psig: recover again/)).toBeVisible();
+  await watch.getByRole('button', { name: 'End the watch' }).click();
+  // recovered again, and shut in anew
+  await watch.getByRole('button', { name: 'It is shut in again' }).click();
+  await watch.getByLabel('Pressure, shut in', { exact: true }).fill('-6');
+  await watch.getByRole('button', { name: 'Add reading' }).click();
+  await expect(watch.getByText(/Watched for 0\.0 of 10 minutes/)).toBeVisible();
   await page.getByRole('link', { name: 'Continue to the account' }).click();
+  await expect(page.getByText(/of the shut-in system: .* vacuum as it was watched/)).toBeVisible();
   await expect(page.getByText('Not accounted for', { exact: true })).toBeVisible();
   await expect(page.getByText('Cheapest check that decides:')).toBeVisible();
   await expect(page.getByRole('row', { name: new RegExp(name) })).toContainText('−2.5');

@@ -18,6 +18,12 @@ test.each([
   ['above the level from the start', rising(110_000, 0, 200, 0), 'passed'],
 ] as const)('%s', (_, readings, verdict) => expect(shutIn(readings, LEVEL).verdict).toBe(verdict));
 
+test('where it was recovered again in between, the watch begins anew', () => {
+  const again = [...rising(110_000, 0, 200, 3), ...rising(70_000, 0, 200, 9).map(({ t, p }) => ({ t: t + 240, p }))];
+  expect(shutIn(again, LEVEL)).toMatchObject({ verdict: 'watching', watchedS: 540 });
+  expect(shutIn([...again, { t: 840, p: 70_000 }], LEVEL).verdict).toBe('stays');
+});
+
 test('where it comes to rest is told between usual oil and the slowest', () => {
   const { rests } = shutIn(rising(70_000, 20_000, 250, 8), LEVEL);
   expect(rests!.likely).toBeGreaterThan(88_000);

@@ -20,7 +20,7 @@ export type ShutInVerdict = (typeof shutInVerdicts)[number];
 
 export interface ShutIn {
   readonly verdict: ShutInVerdict;
-  /** s between the first reading and the last. */
+  /** s that were read: where it stood above the level in between, since it is below it again. */
   readonly watchedS: number;
   /** Pa absolute, of the last reading. */
   readonly p: Pascal;
@@ -36,11 +36,12 @@ export interface ShutIn {
  * @param level Pa absolute that was to be reached
  */
 export function shutIn(readings: readonly ShutInReading[], level: Pascal): ShutIn {
-  const [first, last] = [readings[0], readings.at(-1)];
-  if (first === undefined || last === undefined) throw new RangeError('a shut-in without a reading');
-  const watchedS = last.t - first.t;
+  const last = readings.at(-1);
+  if (last === undefined) throw new RangeError('a shut-in without a reading');
+  const below = readings.slice(readings.findLastIndex((reading) => reading.p > level) + 1);
+  const watchedS = below.length === 0 ? last.t - readings[0]!.t : last.t - below[0]!.t;
   const p = pascal(last.p);
-  const rate = rateOf(readings);
+  const rate = rateOf(below.length === 0 ? readings : below);
   const rests =
     rate === undefined ? undefined : { likely: pascal(last.p + rate * data.oil.likelyS), most: pascal(last.p + rate * data.oil.mostS) };
   return { verdict: verdictOf({ p, watchedS, rests }, level), watchedS, p, rate, rests };

@@ -1,6 +1,6 @@
 import type { Evidence } from '@hygromet/contract/system';
 import { waysKnown, type WayKnown } from '@hygromet/core/circuit/evidence';
-import { momentText } from '../ui/day';
+import { dayOf, momentText, monthDayYear } from '../ui/day';
 
 export const wayNames: Record<WayKnown, string> = {
   seen: 'seen on the unit',
@@ -10,6 +10,14 @@ export const wayNames: Record<WayKnown, string> = {
 };
 
 const BY: Record<WayKnown, string> = { seen: 'Seen by', plate: 'From its plate:', measured: 'Measured by', reported: 'Reported, noted by' };
+
+const SHORT: Record<WayKnown, string> = { seen: 'Seen', plate: 'From its plate', measured: 'Measured', reported: 'Reported' };
+
+/** How a fact is known, beside its field: who it was in full is a touch away, and in the timeline. */
+export const shortEvidence = (evidence: Evidence | undefined): string =>
+  evidence === undefined
+    ? 'Nobody has seen it'
+    : `${SHORT[evidence.how]} ${monthDayYear(dayOf(new Date(evidence.at)))}, ${evidence.by.split(' ')[0] ?? ''}`;
 
 /** How a fact is known, in one line. */
 export const evidenceText = (evidence: Evidence | undefined): string =>

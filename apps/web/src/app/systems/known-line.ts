@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { SystemFacts } from '@hygromet/contract/system';
 import type { RecordFact } from '@hygromet/core/circuit/evidence';
-import { evidenceText } from './evidence-labels';
+import { evidenceText, shortEvidence } from './evidence-labels';
 import { FactsEvidence } from './facts-evidence';
 
 /** Under a fact: how it is known, and one press for who has just looked at it. */
@@ -12,7 +12,7 @@ import { FactsEvidence } from './facts-evidence';
       <span class="now">Seen now, once saved</span>
       <button type="button" class="link" (click)="evidence.look(fact())">undo</button>
     } @else {
-      <span>{{ text() }}</span>
+      <span [title]="full()">{{ text() }}</span>
       @if (isToSee()) {
         <button type="button" class="link" (click)="evidence.look(fact())">I see it so</button>
       }
@@ -43,6 +43,7 @@ export class KnownLine {
   protected readonly evidence = inject(FactsEvidence);
   readonly facts = input.required<SystemFacts>();
   readonly fact = input.required<RecordFact>();
-  protected readonly text = computed(() => evidenceText(this.facts().known?.[this.fact()]));
+  protected readonly text = computed(() => shortEvidence(this.facts().known?.[this.fact()]));
+  protected readonly full = computed(() => evidenceText(this.facts().known?.[this.fact()]));
   protected readonly isToSee = computed(() => this.evidence.isToSee(this.facts(), this.fact()));
 }

@@ -1,5 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
+import { pumpDowns } from '@hygromet/core/planning/method';
+import { worthAnother } from '@hygromet/core/twin/alarm/next-cylinder';
 import { Units } from '../preferences/units.service';
 import { BigNumber } from '../ui/big-number';
 import { Caution } from '../ui/caution';
@@ -68,12 +70,27 @@ import { FillSession } from './fill.session';
         </p>
         <div class="actions">
           @if (booked.movement.visit; as visit) {
-            <a class="button main" [routerLink]="['/visits', visit, 'account']" (click)="session.again()">Continue to the account</a>
+            @if (more(); as kg) {
+              @if (fits(kg)) {
+                <button type="button" class="button main" (click)="session.again()">
+                  Go on into {{ c.name }}, {{ units.massText(kg) }} left
+                </button>
+              } @else {
+                <a class="button main" [routerLink]="['/visits', visit, 'transfer']" (click)="session.again()"
+                  >Next cylinder, {{ units.massText(kg) }} left</a
+                >
+              }
+            }
+            <a class="button" [class.main]="more() === undefined" [routerLink]="['/visits', visit, 'account']" (click)="session.again()"
+              >Continue to the account</a
+            >
           }
           <a class="button" [class.main]="booked.movement.visit === null" [routerLink]="['/cylinders', c.id]" (click)="session.again()"
             >View cylinder</a
           >
-          <button type="button" class="button" (click)="session.again()">Start another transfer</button>
+          @if (booked.movement.visit === null) {
+            <button type="button" class="button" (click)="session.again()">Start another transfer</button>
+          }
         </div>
       }
     </section>
@@ -91,8 +108,15 @@ export class BookedStage {
     const { limits, movement } = this.booked() ?? {};
     return limits ? Math.min(limits.stopGrossKg, movement?.target?.grossKg ?? Infinity) : undefined;
   });
-  protected readonly left = computed(() => {
-    const nowKg = this.cylinder().tareKg + (this.booked()?.to.massKg ?? 0);
-    return this.units.mass(Math.max(0, (this.stopKg() ?? 0) - nowKg), 'down', this.session.scaleUnit());
+  /** What is left in the system of the visit by the record, where it is worth another cylinder. */
+  protected readonly more = computed(() => {
+    const from = this.booked()?.from;
+    // what was pumped down stays in the system
+    const method = this.session.visit()?.plan?.method;
+    if (method !== undefined && pumpDowns.includes(method)) return undefined;
+    return from?.kind === 'system' && worthAnother(from.massKg) ? from.massKg : undefined;
   });
+  private readonly roomKg = computed(() => (this.stopKg() ?? 0) - this.cylinder().tareKg - (this.booked()?.to.massKg ?? 0));
+  protected fits = (kg: number): boolean => kg <= this.roomKg();
+  protected readonly left = computed(() => this.units.mass(Math.max(0, this.roomKg()), 'down', this.session.scaleUnit()));
 }

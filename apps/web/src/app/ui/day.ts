@@ -6,6 +6,7 @@ export const dayOf = (date: Date): string => `${date.getFullYear()}-${twoDigits(
 const thisYear = new Intl.DateTimeFormat('en-US', { weekday: 'short', month: 'short', day: 'numeric' });
 const otherYear = new Intl.DateTimeFormat('en-US', { weekday: 'short', month: 'short', day: 'numeric', year: 'numeric' });
 const shortDay = new Intl.DateTimeFormat('en-US', { month: 'short', day: 'numeric' });
+const withYear = new Intl.DateTimeFormat('en-US', { month: 'short', day: 'numeric', year: 'numeric' });
 const inFull = new Intl.DateTimeFormat('en-US', { weekday: 'long', month: 'long', day: 'numeric' });
 
 /** A day as people say it, from "2026-11-29": today, tomorrow, Sun, Nov 29; with its year where that is another. */
@@ -17,6 +18,9 @@ export function dayWords(day: string, today = dayOf(new Date())): string {
 
 /** "Nov 29". */
 export const monthDay = (day: string): string => shortDay.format(noonOf(day));
+
+/** "Nov 29, 2026". */
+export const monthDayYear = (day: string): string => withYear.format(noonOf(day));
 
 /** A day as a heading, "Sunday, November 29". */
 export const longDay = (day: string): string => inFull.format(noonOf(day));

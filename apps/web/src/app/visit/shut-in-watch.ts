@@ -94,6 +94,13 @@ import { VisitJob } from './visit-job';
       }
     </section>
   `,
+  styles: `
+    section {
+      display: grid;
+      gap: 10px;
+      margin: 12px 0 20px;
+    }
+  `,
   styleUrl: './prove/prove.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })

@@ -29,6 +29,7 @@ import { AlarmSound } from './alarm-sound';
 import { LiveChart } from './live-chart';
 import { LiveTransfer } from './live-transfer';
 import { coolingBy, coolingNames, doubtText, durationText, endText, fromNow, suspectText, twentyText } from './live-labels';
+import { SwapGuide } from './swap-guide';
 import { screenOn } from './wake-lock';
 
 /** What the scale showed when it was stopped, and when it began. */
@@ -46,7 +47,7 @@ interface TypedDraft {
 /** A transfer as it runs: the scale in large, what is left to the stop and for how long, where the pressures go, what to do next. */
 @Component({
   selector: 'hy-live-panel',
-  imports: [BigNumber, Caution, LiveChart, QuantityField, WeightBeam],
+  imports: [BigNumber, Caution, LiveChart, QuantityField, SwapGuide, WeightBeam],
   template: `
     @if (live.transfer(); as t) {
       <hy-big-number [what]="what()" [number]="gross().number" [unit]="gross().unit">
@@ -101,6 +102,7 @@ interface TypedDraft {
       } @else if (nearTrip()) {
         <hy-caution>The head is at {{ headText() }}: cool the cylinder, or throttle the suction.</hy-caution>
       }
+      <hy-swap-guide />
       @for (doubt of live.doubts(); track doubt.quantity + doubt.doubt) {
         <hy-caution>{{ doubtText(doubt.quantity, doubt.doubt) }}</hy-caution>
       }

@@ -1,0 +1,99 @@
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal } from '@angular/core';
+import { machineHoldsKg, nextCylinder, type NextCylinder } from '@hygromet/core/twin/alarm/next-cylinder';
+import { Units } from '../../preferences/units.service';
+import { FillSession } from '../../transfer/fill.session';
+import { valueOf } from '../../ui/loadable';
+import { fromNow } from './live-labels';
+import { LiveTransfer } from './live-transfer';
+
+/** That another cylinder will be needed, in time to fetch it, and how the two are swapped: each thing done stands in the record. */
+@Component({
+  selector: 'hy-swap-guide',
+  template: `
+    @if (next(); as n) {
+      <section class="foreseen" aria-label="Next cylinder">
+        <div>
+          <b
+            >Another cylinder {{ n.sure ? 'is' : 'may be' }} needed: about {{ more() }} will be left when {{ name() }} is at its stop{{
+              when()
+            }}.</b
+          >
+          <br />Have it beside the scale: evacuated or of this refrigerant, its tare read, empty enough.
+          <details [open]="live.machineOff() || live.valveShut()">
+            <summary>Swap it</summary>
+            <ol>
+              @if (live.transfer()?.setUp?.machine) {
+                <li>Shut the inlet of the machine and let it clear itself: about {{ machineHolds() }} stand in it.</li>
+                <li [class.done]="live.machineOff()">
+                  Stop the machine: it never pumps against a shut valve.
+                  @if (!live.machineOff()) {
+                    <button type="button" class="button small" (click)="live.note({ what: 'machine', state: 'off' })">It is off</button>
+                  }
+                </li>
+              }
+              <li [class.done]="live.valveShut()">
+                Shut the valve of {{ name() }}.
+                @if (!live.valveShut()) {
+                  <button type="button" class="button small" (click)="live.note({ what: 'valve', state: 'shut' })">It is shut</button>
+                }
+              </li>
+              <li>Stop here, read the scale with the hose off, log it and label it.</li>
+              <li>Hose to the next one, its end purged; weigh it, choose it, go on.</li>
+            </ol>
+          </details>
+        </div>
+      </section>
+    }
+  `,
+  styles: `
+    ol {
+      display: grid;
+      gap: 8px;
+      margin: 8px 0 0;
+      padding-left: 22px;
+    }
+
+    summary {
+      min-height: 32px;
+      padding-top: 8px;
+      font-weight: 600;
+      cursor: pointer;
+    }
+
+    .done {
+      color: var(--fine);
+      font-weight: 600;
+    }
+
+    .done::marker {
+      content: '✓ ';
+    }
+  `,
+  styleUrl: './live.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class SwapGuide {
+  protected readonly live = inject(LiveTransfer);
+  private readonly fill = inject(FillSession);
+  private readonly units = inject(Units);
+  protected readonly name = computed(() => valueOf(this.fill.cylinder())?.name ?? 'this cylinder');
+  private readonly foretold = computed(() => {
+    const outlook = this.live.outlook();
+    return { next: outlook === undefined ? undefined : nextCylinder(outlook), swapping: this.live.machineOff() || this.live.valveShut() };
+  });
+  /** With the machine off nothing fills it any more: what was told before goes on while it is swapped. */
+  protected readonly next = linkedSignal<{ next: NextCylinder | undefined; swapping: boolean }, NextCylinder | undefined>({
+    source: this.foretold,
+    computation: ({ next, swapping }, before) => next ?? (swapping ? before?.value : undefined),
+  });
+  protected readonly more = computed(() => this.onScale(this.next()?.moreKg.likely ?? 0));
+  protected readonly machineHolds = computed(() => this.onScale(machineHoldsKg));
+  protected readonly when = computed(() => {
+    const next = this.next();
+    const elapsed = this.live.elapsed();
+    return next === undefined || this.live.valveShut() || next.at.likely <= elapsed
+      ? ''
+      : `, in about ${fromNow(next.at, elapsed, this.units)}`;
+  });
+  private onScale = (kg: number): string => this.units.massText(kg, 'nearest', this.fill.scaleUnit());
+}

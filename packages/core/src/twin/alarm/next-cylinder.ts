@@ -1,0 +1,25 @@
+import type { Outlook, Range } from '../estimate/outlook';
+import data from './watching.json';
+
+/** Another cylinder that is needed to bring out what is left. */
+export interface NextCylinder {
+  /** Whether it is needed nine times of ten, or only likely. */
+  readonly sure: boolean;
+  /** kg that do not fit into this one. */
+  readonly moreKg: Range;
+  /** s of the transfer at which this one is at its stop. */
+  readonly at: Range;
+}
+
+/** kg that usually stand in the condenser of a recovery machine until it is purged. */
+export const machineHoldsKg = data.machineHoldsKg;
+
+/** Whether so much, kg, is worth another cylinder; less stays as vapor, in oil and in hoses. */
+export const worthAnother = (kg: number): boolean => kg >= data.nextCylinderFromKg;
+
+/** Whether the cylinder is at its stop before the system is empty; nothing where it is not, or what is left is too little. */
+export function nextCylinder({ end }: Pick<Outlook, 'end'>): NextCylinder | undefined {
+  const isFull = end.reason === 'stop-weight' || end.reason === 'cylinder-full';
+  if (!isFull || !worthAnother(end.leftKg.likely)) return undefined;
+  return { sure: worthAnother(end.leftKg.low), moreKg: end.leftKg, at: end.t };
+}
