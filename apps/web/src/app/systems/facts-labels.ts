@@ -60,7 +60,7 @@ const COMPARED_COUNT = 10;
 
 /** What was found as drawn when the whole drawing was compared with the unit; nothing where it was not. */
 function foundAsDrawn(now: SystemFacts, then: SystemFacts): readonly RecordFact[] {
-  const anew = makeUpFacts.filter((fact) => now.known?.[fact] !== undefined && now.known[fact]?.at !== then.known?.[fact]?.at);
+  const anew = makeUpFacts.filter((fact) => now.known?.[fact] !== undefined && now.known[fact].at !== then.known?.[fact]?.at);
   if (anew.length < COMPARED_COUNT) return [];
   const same = (fact: RecordFact) => saidOf(then, fact) === undefined || saidOf(then, fact) === saidOf(now, fact);
   return anew.filter(same);
