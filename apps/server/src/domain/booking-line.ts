@@ -46,6 +46,8 @@ const LONGEST_GATHERING_MS = 5;
 export class BookingLine {
   private waiting: readonly Waiting[] = [];
   private busy = false;
+  /** The rules as the last lot has read them: who is judged ahead by others is judged once more where he is written. */
+  private lately: OrganisationRow | undefined;
   /** Told of each who joins the line. */
   private come: () => void = () => undefined;
 
@@ -109,7 +111,7 @@ export class BookingLine {
   /** What goes wrong here goes wrong again where it is written, and is told there. */
   private async judgeAhead(those: readonly Waiting[]): Promise<void> {
     try {
-      const outside = await this.outside();
+      const outside = this.lately === undefined ? await this.outside() : this.deskOf(this.lately);
       await Promise.allSettled(those.map((one) => one.judgeAhead(outside)));
     } catch {
       return;
@@ -118,9 +120,10 @@ export class BookingLine {
 
   /** Outside of any transaction, by the rules of now. */
   private async outside(): Promise<Desk> {
-    const organisation = await ownOrganisation(this.db);
-    return { organisation, store: new AtOnce(this.db, organisation.id) };
+    return this.deskOf(await ownOrganisation(this.db));
   }
+
+  private deskOf = (organisation: OrganisationRow): Desk => ({ organisation, store: new AtOnce(this.db, organisation.id) });
 
   /** The first of the line, and of those behind it whoever books into nothing that one before books into or out of. */
   private next(): readonly Waiting[] {
@@ -165,6 +168,7 @@ export class BookingLine {
       const cylinders = [...new Set(those.flatMap(({ into, from }) => [into, from]))];
       const [others, outside] = await Promise.all([lock(tx, cylinders), this.outside()]);
       const { organisation } = outside;
+      this.lately = organisation;
       const isHeld = ({ into, from }: Waiting) => others.includes(into) || others.includes(from);
       const desk = { organisation, store: new AtOnce(tx, organisation.id) };
       const inTurn = turnsOf(tx);

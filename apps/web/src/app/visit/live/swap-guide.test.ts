@@ -1,34 +1,50 @@
-import { of } from 'rxjs';
+import { signal } from '@angular/core';
+import type { TransferNote } from '@hygromet/contract/visit-transfer';
+import type { EndReason } from '@hygromet/core/twin/transfer-run';
 import { aTransfer } from '../../../../test/live-scene';
-import { settled } from '../../../../test/scene';
-import { open, plan, SEEN } from '../../../../test/visit-scene';
+import { aCylinder, render, stage } from '../../../../test/scene';
+import { FillSession } from '../../transfer/fill.session';
+import { LiveTransfer } from './live-transfer';
+import { SwapGuide } from './swap-guide';
 
-// a canvas draws nothing here
-jest.mock('./live-chart-setup', () => ({ DrawnLive: { on: () => Promise.resolve({ set: () => undefined, destroy: () => undefined }) } }));
+const around = (likely: number) => ({ likely, low: 0.9 * likely, high: 1.1 * likely });
+const outlook = (reason: EndReason, leftKg: number) => ({ end: { reason, t: around(600), grossKg: around(16.8), leftKg: around(leftKg) } });
 
-const begunAt = new Date(Date.now() - 60_000).toISOString();
-/** 9 kg in the system, room for 5.6 kg. */
-const follow = (more: object = {}) =>
-  open('transfer', { look: SEEN, plan, transfers: [aTransfer({ begunAt, ...more })] }, { instruments$: of([]) }, { cylinder: 'c7' });
+/** A transfer after a minute, as the twin foretells it. */
+async function follow(first: ReturnType<typeof outlook>) {
+  const [foretold, machineOff, valveShut] = [signal(first), signal(false), signal(false)];
+  const notes: TransferNote[] = [];
+  const note = (kept: TransferNote) => {
+    notes.push(kept);
+    machineOff.set(notes.some(({ what }) => what === 'machine'));
+    valveShut.set(notes.some(({ what }) => what === 'valve'));
+    // with the machine off nothing flows any more
+    foretold.set(outlook('stalled', 3.4));
+  };
+  const live = { outlook: foretold, machineOff, valveShut, elapsed: signal(60), transfer: signal(aTransfer()), note };
+  const fill = { cylinder: signal({ state: 'ready', value: aCylinder({ name: 'C-07' }) }), scaleUnit: () => 'lb' };
+  stage({ providers: [{ provide: LiveTransfer, useValue: live }, { provide: FillSession, useValue: fill }] }); // prettier-ignore
+  return { ...(await render(SwapGuide)), notes };
+}
 
-test('a cylinder that will be full first is told in time, and each step of the swap is kept', async () => {
-  const { text, press, sent, fixture } = await follow();
-  await settled(fixture);
-  expect(text()).toMatch(/Another cylinder is needed: about \d\.\d\d? lb will be left when C-07 is at its stop, in about/);
+test('a cylinder that will be full first is told in time, and each step of the swap is kept until it is done', async () => {
+  const { text, press, notes } = await follow(outlook('stop-weight', 3.4));
+  expect(text()).toContain('Another cylinder is needed: about 7.5 lb will be left when C-07 is at its stop, in about');
   expect(text()).toContain('let it clear itself: about 0.88 lb stand in it');
   await press('It is off');
+  expect(text()).toContain('Another cylinder is needed: about 7.5 lb');
   await press('It is shut');
-  const notes = sent.flatMap((event) => (event.kind === 'transfer-noted' ? [event.note] : []));
-  expect(notes.filter(({ what }) => what !== 'trip-foreseen')).toEqual([
+  expect(text()).not.toContain('in about');
+  expect(notes).toEqual([
     { what: 'machine', state: 'off' },
     { what: 'valve', state: 'shut' },
   ]);
 });
 
-test('where all of it finds room nothing is said of another one', async () => {
-  const { setUp } = aTransfer();
-  const scenario = { ...setUp.scenario!, system: { ...setUp.scenario!.system, chargeKg: 3 } };
-  const { text, fixture } = await follow({ setUp: { ...setUp, scenario } });
-  await settled(fixture);
+test.each([
+  ['all of it finds room', outlook('reached', 0.1)],
+  ['it stalls first', outlook('stalled', 3.4)],
+])('where %s nothing is said of another one', async (_, foretold) => {
+  const { text } = await follow(foretold);
   expect(text()).not.toContain('Another cylinder');
 });
