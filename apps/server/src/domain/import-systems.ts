@@ -1,5 +1,7 @@
 import type { ImportAnswer, SystemsImport } from '@hygromet/contract/import';
-import type { NewSystem, System } from '@hygromet/contract/system';
+import { saidOf } from '@hygromet/contract/known-facts';
+import type { NewSystem, System, SystemFacts } from '@hygromet/contract/system';
+import type { RecordFact } from '@hygromet/core/circuit/evidence';
 import { refrigerant } from '@hygromet/core/fluids/refrigerant';
 import type { Executor } from '../store/database';
 import type { OrganisationRow } from '../store/organisation-store';
@@ -26,11 +28,21 @@ export const importSystems = (
       return 'added';
     }
     refuseOtherPlate(known, row);
-    const facts = row.facts ?? {};
+    const facts = stillKnown(row.facts ?? {}, known.facts);
     if (sameFacts(facts, known.facts)) return 'unchanged';
     await saveFacts(tx, organisation.id, known.id, { version: known.version, facts, recordedBy }, environment.now());
     return 'changed';
   });
+
+/** A table does not tell how a fact is known: of what it leaves as it is, that stays known. */
+function stillKnown(facts: SystemFacts, before: SystemFacts): SystemFacts {
+  if (facts.known !== undefined || before.known === undefined) return facts;
+  const same = Object.entries(before.known).filter(([fact]) => {
+    const name = fact as RecordFact; // the contract names them
+    return sameFacts(saidOf(facts, name), saidOf(before, name));
+  });
+  return { ...facts, known: Object.fromEntries(same) };
+}
 
 function refuseOtherPlate(known: System, row: NewSystem): void {
   const differs = [
