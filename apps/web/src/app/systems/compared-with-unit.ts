@@ -21,7 +21,8 @@ import { makeUpText } from './make-up-text';
       <div class="ask" [class.needed]="needed()">
         <p><b>Is it built like this?</b> {{ text() }}</p>
         <p class="small">
-          As on record, or as such a unit usually is: nobody has compared it with the unit. Until then it forbids nothing.
+          As on record, or as such a unit usually is: nobody has compared it with the unit. Until then it forbids nothing, and allows
+          nothing.
         </p>
         @if (refused(); as sentence) {
           <p class="refused" role="alert">{{ sentence }}</p>
@@ -43,7 +44,7 @@ import { makeUpText } from './make-up-text';
       gap: 6px;
       padding: 10px 12px;
       border: 1px solid var(--line);
-      border-radius: var(--round, 6px);
+      border-radius: var(--radius);
     }
 
     .needed {

@@ -167,16 +167,14 @@ export class SystemPage {
   protected readonly saved = signal(false);
   protected readonly busy = computed(() => this.saving.state().state === 'busy');
   protected readonly refused = computed(() => errorIn(this.saving.state()));
-  /** Somebody else has saved meanwhile: their state is read, and what is typed here stays until the person decides. */
   /** Whether something was changed that carries how it is known. */
   protected readonly asksHow = computed(() => {
     const [facts, begun] = [factsOf(this.draft()), this.begun()];
     return facts !== undefined && begun !== undefined && changedFacts(begun.facts, facts).length > 0;
   });
   /** Something was changed, and he has not said how he knows it. */
-  protected readonly isAskedHow = computed(() => {
-    return this.asksHow() && this.evidence.way() === undefined;
-  });
+  protected readonly isAskedHow = computed(() => this.asksHow() && this.evidence.way() === undefined);
+  /** Somebody else has saved meanwhile: their state is read, and what is typed here stays until the person decides. */
   protected readonly overtaken = computed(() => {
     const state = this.saving.state();
     return state.state === 'refused' && state.apiError.code === 'changed-meanwhile';
