@@ -12,6 +12,7 @@ import { computeAnswer, computeRequest } from './compute';
 import { addedPhotograph, newPhotograph } from './photograph';
 import { newPrice, price } from './price';
 import { propertyAnswer, propertyRequest } from './properties';
+import { readsAnswer, readsQuery } from './reads';
 import { refrigerantSummary } from './refrigerant';
 import { newReceipt, newShipment, shipment } from './shipment';
 import { factsChange, newSystem, savedFacts, system } from './system';
@@ -38,6 +39,7 @@ export const endpoints = {
   fillLimits: { method: 'post', path: '/api/fill-limits', summary: 'Every fill limit of a cylinder, side by side, and the one that rules', body: fillLimitsRequest, answer: fillLimitsAnswer, status: 200 },
   compute: { method: 'post', path: '/api/compute', summary: 'Transfer, proof, account, restoring, charge: what stands on the property core', body: computeRequest, answer: computeAnswer, status: 200 },
   properties: { method: 'post', path: '/api/properties', summary: 'Saturation, closed volume, liquid-full temperature or leak by the property core', body: propertyRequest, answer: propertyAnswer, status: 200 },
+  reads: { method: 'get', path: '/api/reads', summary: 'Several reads at once: what each “of” would have answered alone', query: readsQuery, answer: readsAnswer, status: 200 },
   refrigerants: { method: 'get', path: '/api/refrigerants', summary: 'All refrigerants the core knows', answer: z.array(refrigerantSummary), status: 200 },
   organisation: { method: 'get', path: '/api/organisation', summary: 'The rules and the altitude of the organisation', answer: currentOrganisation, status: 200 },
   saveOrganisation: { method: 'put', path: '/api/organisation', summary: 'Change the rules or the altitude; refused where somebody else has changed them meanwhile', body: savedOrganisation, answer: currentOrganisation, status: 200 },

@@ -2,23 +2,17 @@ import { Hono } from 'hono';
 import { compress } from 'hono/compress';
 import { etag } from 'hono/etag';
 import { requestId } from 'hono/request-id';
-import { calendarRoutes } from './calendar-routes';
-import { cylinderRoutes } from './cylinder-routes';
+import { apiRoutes } from './api-routes';
 import { documentRoutes } from './document-routes';
 import type { Deps, Env } from './env';
-import { problemAnswer, problemOf } from './errors';
+import { nothingHere, problemOf } from './errors';
 import { healthRoutes } from './health-routes';
-import { instrumentRoutes, instrumentStream } from './instrument-routes';
+import { instrumentStream } from './instrument-routes';
 import { notTooManyAtOnce } from './in-flight';
-import { movementRoutes } from './movement-routes';
 import { ownHeaders } from './own-headers';
 import { bodyOfFittingSize, ownHouse } from './own-house';
-import { photographRoutes } from './photograph-routes';
-import { registerRoutes } from './register-routes';
-import { shipmentRoutes } from './shipment-routes';
-import { systemRoutes } from './system-routes';
+import { readsRoutes } from './reads-routes';
 import { validAnswers } from './valid-answers';
-import { visitRoutes } from './visit-routes';
 import { webFiles } from './web-files';
 
 /** The whole server as one function from request to answer; `webRoot` is where the built web application lies. */
@@ -50,18 +44,12 @@ export function createApp(deps: Deps, webRoot?: string) {
   if (deps.checkAnswers === true) app.use('/api/*', validAnswers);
   app.onError((error, c) => problemOf(error, c, deps.log));
 
+  const ofTheHouse = apiRoutes(deps);
   app.route('/', healthRoutes(deps));
   app.route('/', documentRoutes(deps));
-  app.route('/', registerRoutes(deps));
-  app.route('/', systemRoutes(deps));
-  app.route('/', visitRoutes(deps));
-  app.route('/', photographRoutes(deps));
-  app.route('/', cylinderRoutes(deps));
-  app.route('/', calendarRoutes(deps));
-  app.route('/', movementRoutes(deps));
-  app.route('/', shipmentRoutes(deps));
-  app.route('/', instrumentRoutes(deps));
-  app.all('/api/*', (c) => problemAnswer(c, { code: 'not-found', detail: `There is no ${c.req.method} ${c.req.path}. See /api/docs.` }));
+  app.route('/', ofTheHouse);
+  app.route('/', readsRoutes(ofTheHouse));
+  app.all('/api/*', nothingHere);
   app.route('/', webFiles(webRoot));
   return app;
 }

@@ -130,3 +130,7 @@ export function problemAnswer(c: Context<Env>, said: Said): Response {
     ...(said.code === 'unavailable' ? { 'retry-after': RETRY_AFTER } : {}),
   });
 }
+
+/** There is no such way into the server. */
+export const nothingHere = (c: Context<Env>): Response =>
+  problemAnswer(c, { code: 'not-found', detail: `There is no ${c.req.method} ${c.req.path}. See /api/docs.` });

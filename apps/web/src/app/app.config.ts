@@ -16,6 +16,7 @@ import {
 } from '@angular/router';
 import { en_US, provideNzI18n } from 'ng-zorro-antd/i18n';
 import { interceptors } from './data/interceptors';
+import { readsTogether } from './data/reads-together';
 import { routes } from './app.routes';
 import { FreshPage } from './shell/fresh-page';
 import { ToldErrors } from './shell/told-errors';
@@ -27,7 +28,7 @@ export const appConfig: ApplicationConfig = {
     provideZonelessChangeDetection(),
     provideBrowserGlobalErrorListeners(),
     { provide: ErrorHandler, useClass: ToldErrors },
-    provideHttpClient(withFetch(), withInterceptors(interceptors)),
+    provideHttpClient(withFetch(), withInterceptors([...interceptors, readsTogether])),
     provideRouter(
       routes,
       withComponentInputBinding(),

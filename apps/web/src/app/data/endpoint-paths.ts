@@ -8,6 +8,7 @@ export const endpointPaths = {
   fillLimits: { method: 'post', path: '/api/fill-limits' },
   compute: { method: 'post', path: '/api/compute' },
   properties: { method: 'post', path: '/api/properties' },
+  reads: { method: 'get', path: '/api/reads' },
   refrigerants: { method: 'get', path: '/api/refrigerants' },
   organisation: { method: 'get', path: '/api/organisation' },
   saveOrganisation: { method: 'put', path: '/api/organisation' },
