@@ -11,7 +11,8 @@ import { Caution } from '../ui/caution';
 import { ChoiceField } from '../ui/choice-field';
 import { CylinderDrawing } from '../ui/cylinder-drawing';
 import { LimitsTable } from '../ui/limits-table';
-import { valueOf } from '../ui/loadable';
+import { valueOf, waiting } from '../ui/loadable';
+import { settledOnce } from '../ui/settled';
 import { MovementsTable } from '../ui/movements-table';
 import { PageHead } from '../ui/page-head';
 import { QuantityField } from '../ui/quantity-field';
@@ -62,6 +63,8 @@ export class CylinderPage {
   protected readonly session = inject(CylinderSession);
   protected readonly units = inject(Units);
 
+  protected readonly notYet = waiting;
+  protected readonly settled = settledOnce(this.session.read);
   protected readonly limits = computed(() => valueOf(this.session.limits()));
   protected readonly noLimit = computed(() => {
     const limits = this.session.limits();

@@ -68,6 +68,12 @@ export class CylinderSession {
       };
     }),
   );
+  /** Nothing more is on its way that the page begins with. */
+  readonly read = computed(
+    () =>
+      [this.cylinder(), this.organisation(), this.refrigerants(), this.ledger.entries()].every(({ state }) => state !== 'waiting') &&
+      (this.composition() === undefined || this.limits().state !== 'waiting'),
+  );
   /** Of what nobody has identified nothing can be drawn. */
   readonly unidentified = computed(() => isUnknown(this.composition() ?? {}));
   /** Now, at the limit, and at 131 °F; where there is no limit, what is in it now and at 131 °F. */

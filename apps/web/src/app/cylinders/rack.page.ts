@@ -56,6 +56,7 @@ export class RackPage {
   private readonly out = computed(() => this.everything().filter(({ retiredAt }) => retiredAt !== null));
 
   protected readonly line = computed(() => {
+    if (this.cylinders().state !== 'ready') return '';
     const all = this.all();
     const content = all.reduce((sum, { contentKg }) => sum + contentKg, 0);
     const room = all.reduce((sum, { fillStatus }) => sum + (fillStatus.state === 'limited' ? Math.max(0, fillStatus.mayAddKg) : 0), 0);
@@ -83,9 +84,9 @@ export class RackPage {
   });
 
   /** Rows are drawn when they come into sight, so that thousands open as fast as ten. */
-  private readonly measured = viewChild(Width);
+  private readonly measured = viewChild.required(Width);
   protected readonly columns = computed(() => {
-    const width = this.measured()?.pixels() ?? 1000;
+    const width = this.measured().pixels();
     return Math.max(1, Math.floor(width / (width < NARROW_PX ? COLUMN.narrow : COLUMN.wide)));
   });
   protected readonly levelsAt = USUAL_REFERENCE;

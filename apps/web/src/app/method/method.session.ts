@@ -68,6 +68,12 @@ export class MethodSession {
     return organisation === undefined ? undefined : schoolsOf(organisation);
   });
   readonly plan = coreQuery(inject(CoreWorker), 'plan', this.question);
+  /** Nothing more is on its way that a page of this look begins with. */
+  readonly read = computed(
+    () =>
+      [this.system(), this.refrigerants(), this.organisation()].every(({ state }) => state !== 'waiting') &&
+      (this.question() === undefined || this.plan().state !== 'waiting'),
+  );
 
   /** As installed, by the record and by what was found today. */
   readonly circuit = computed((): Circuit | undefined => {

@@ -10,6 +10,7 @@ import { NextTruck } from '../truck/next-truck';
 import { truckVisits } from '../truck/truck-task';
 import { dayOf, dayWords, longDay } from '../ui/day';
 import { valueOf } from '../ui/loadable';
+import { settledOnce } from '../ui/settled';
 import { PageHead } from '../ui/page-head';
 import { DueList } from './due-list';
 import { NewVisit } from './new-visit';
@@ -34,7 +35,7 @@ import { byDay, leadOf } from './visit-labels';
         {{ adding() ? 'Not now' : 'Add a visit' }}
       </button>
     </hy-page-head>
-    @switch (visits().state) {
+    @switch (settled() ? visits().state : 'waiting') {
       @default {
         <hy-read-state [of]="visits()" what="visits" />
       }
@@ -88,6 +89,9 @@ export class TodayPage {
   protected readonly visits = fromServer(this.serverData.visits$);
   private readonly systems = fromServer(this.serverData.systems$);
   private readonly all = computed(() => valueOf(this.visits()) ?? []);
+  /** Read with the page for what stands beside the visits: it comes with them, and pushes nothing away. */
+  private readonly cylinders = fromServer(this.serverData.cylinders$);
+  protected readonly settled = settledOnce(() => this.visits().state === 'failed' || this.cylinders().state !== 'waiting');
 
   protected readonly plates = computed(() => new Map((valueOf(this.systems()) ?? []).map(({ id, nameplateKg }) => [id, nameplateKg])));
   protected readonly groups = computed(() => byDay(this.all(), this.today));

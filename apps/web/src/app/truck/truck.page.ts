@@ -5,6 +5,7 @@ import type { Cylinder } from '@hygromet/contract/cylinder';
 import { placeNames, stateWords } from '../cylinders/cylinder-labels';
 import { Units } from '../preferences/units.service';
 import { dayWords } from '../ui/day';
+import { ReadState } from '../shell/read-state';
 import { Caution } from '../ui/caution';
 import { ChoiceField } from '../ui/choice-field';
 import { valueOf } from '../ui/loadable';
@@ -17,7 +18,7 @@ import { beforeSentence, fetchedSentences, notToBeDriven, otherThings, shortSent
 /** Which cylinders go along on a day, and what else; drag one on or off, and see what follows. */
 @Component({
   selector: 'hy-truck-page',
-  imports: [Caution, CdkDrag, CdkDropList, ChoiceField, PageHead, QuantityField, RouterLink, VisitDay],
+  imports: [Caution, CdkDrag, CdkDropList, ChoiceField, PageHead, QuantityField, ReadState, RouterLink, VisitDay],
   providers: [TruckSession],
   templateUrl: './truck.page.html',
   styleUrls: ['../ui/columns.css', '../ui/state-page.css', './truck.page.css'],
@@ -33,6 +34,7 @@ export class TruckPage {
   });
   protected readonly dayChoices = computed(() => this.session.days().map((value) => ({ value, label: dayWords(value) })));
   protected readonly line = computed(() => {
+    if (this.session.reads().state !== 'ready') return dayWords(this.session.day());
     const visits = this.session.visits().length;
     return `${visits === 0 ? 'no open visit' : visits === 1 ? 'one open visit' : `${visits} open visits`}, ${dayWords(this.session.day())}`;
   });

@@ -59,6 +59,11 @@ export class TruckSession {
   private readonly refrigerants = fromServer(this.serverData.refrigerants$);
   private readonly organisation = fromServer(this.serverData.organisation$);
 
+  /** All that a plan is made of: waited for, there, or failed as the first of it that failed. */
+  readonly reads = computed((): Loadable<unknown> => {
+    const reads = [this.visitsRead(), this.systems(), this.cylindersRead(), this.refrigerants(), this.organisation()];
+    return reads.find(({ state }) => state === 'failed') ?? reads.find(({ state }) => state === 'waiting') ?? this.visitsRead();
+  });
   readonly cylinders = computed(() => valueOf(this.cylindersRead()) ?? []);
   /** Days with open visits, for the choice of the day. */
   readonly days = computed(() => {

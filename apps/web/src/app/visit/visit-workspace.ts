@@ -7,9 +7,11 @@ import { CircuitSide } from '../method/circuit-side';
 import { LookSource, SYSTEM_ID } from '../method/look-source';
 import { MethodSession } from '../method/method.session';
 import { Units } from '../preferences/units.service';
+import { ReadState } from '../shell/read-state';
 import { dayWords } from '../ui/day';
-import { valueOf } from '../ui/loadable';
+import { valueOf, waiting } from '../ui/loadable';
 import { PageHead } from '../ui/page-head';
+import { settledOnce } from '../ui/settled';
 import { AccountStage } from './stages/account.stage';
 import { CheckStage } from './stages/check.stage';
 import { CloseStage } from './stages/close.stage';
@@ -40,6 +42,7 @@ import { VisitStepper } from './visit-stepper';
     MethodStage,
     PageHead,
     ProveStage,
+    ReadState,
     RechargeStage,
     RouterLink,
     SaidStage,
@@ -56,7 +59,9 @@ import { VisitStepper } from './visit-stepper';
     AlarmSound,
   ],
   template: `
-    @if (job.visit(); as visit) {
+    @if (!settled()) {
+      <hy-read-state [of]="notYet" what="visit" />
+    } @else if (job.visit(); as visit) {
       <hy-page-head [title]="visit.system.site + ', ' + visit.system.name" [line]="line(visit)">
         <hy-visit-stepper [visit]="visit.id" [states]="job.states()" [here]="job.here()" />
       </hy-page-head>
@@ -118,8 +123,8 @@ import { VisitStepper } from './visit-stepper';
           <hy-circuit-side [planning]="planning()" [running]="job.here() === 'check'" [proving]="job.here() === 'prove'" />
         </aside>
       </div>
-      <hy-stop-alarm />
     }
+    <hy-stop-alarm />
   `,
   styleUrl: './visit-workspace.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -129,6 +134,8 @@ export class VisitWorkspace {
   protected readonly session = inject(MethodSession);
   protected readonly live = inject(LiveTransfer);
   private readonly units = inject(Units);
+  protected readonly settled = settledOnce(this.session.read);
+  protected readonly notYet = waiting;
   protected readonly action = nextActionText;
   /** What is done next, where that is another stage than the one that is looked at. */
   protected readonly elsewhere = computed(() => (this.job.open() && this.job.next() !== this.job.here() ? this.job.next() : undefined));

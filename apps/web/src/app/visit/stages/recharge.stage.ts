@@ -23,6 +23,7 @@ import { Caution } from '../../ui/caution';
 import { ChoiceField } from '../../ui/choice-field';
 import { isStale, valueOf } from '../../ui/loadable';
 import { QuantityField } from '../../ui/quantity-field';
+import { settledOnce } from '../../ui/settled';
 import { emptyEntry, readQuantity, type QuantityEntry } from '../../ui/quantity-entry';
 import { TextField } from '../../ui/text-field';
 import { emptyCheck, typedUnits, type CheckDraft } from '../check/check-draft';
@@ -67,126 +68,131 @@ const TON = /^\s*\d+([.,]\d+)?\s*$/;
   selector: 'hy-recharge-stage',
   imports: [Computing, BigNumber, Caution, ChargeBeam, ChoiceField, QuantityField, ReceiverCharge, RechargeLog, StageMark, TextField],
   template: `
-    @if (target(); as t) {
-      @if (t.kg > 0) {
-        <hy-big-number what="Weigh in" [number]="big().number" [unit]="big().unit" [computing]="stale()">
-          <div>± {{ units.massText(t.sigmaKg, 'up') }}</div>
-          <div>{{ units.massText(t.kg, 'nearest', 'lb-oz') }}</div>
-          <div>{{ units.massText(t.kg, 'nearest', 'kg') }}</div>
-        </hy-big-number>
-        <hy-charge-beam [hyComputing]="charge()" [fedKg]="inKg()" [targetKg]="t.kg" [sigmaKg]="t.sigmaKg" />
-      } @else {
-        <h2>Nothing to add</h2>
-        <p>
-          The new unit came with its charge, and that covers these lines.
-          @if (t.beyondKg > t.sigmaKg) {
-            It holds about {{ units.massText(t.beyondKg) }} more than these short lines need: leave it, unless its maker says otherwise.
-          }
-        </p>
-      }
-      <table>
-        <caption class="unseen">
-          What the charge is made of
-        </caption>
-        <thead>
-          <tr>
-            <th scope="col">What takes it</th>
-            <th scope="col" class="number">{{ units.mass(0).unit }}</th>
-            <th scope="col" class="number">±</th>
-          </tr>
-        </thead>
-        <tbody>
-          @for (line of t.budget; track line.term) {
-            <tr>
-              <th scope="row">{{ names[line.term] }}</th>
-              <td class="number">{{ units.mass(line.kg).number }}</td>
-              <td class="number second">{{ units.mass(line.sigmaKg, 'up').number }}</td>
-            </tr>
-          }
-        </tbody>
-      </table>
-      <p class="second">{{ asks() }}</p>
-      @if (floodUnsaid()) {
-        <hy-caution>
-          Its head pressure is held by flooding the condenser: type the coldest day that it runs. What that takes is not in this charge yet.
-        </hy-caution>
-      }
+    @if (!settled()) {
+      <h2 role="status">Working out the charge</h2>
     } @else {
-      <h2>Working out the charge</h2>
-    }
-    <div class="fields">
-      <hy-choice-field label="The outdoor unit" [choices]="unitChoices" [value]="draft().unit" (valueChange)="change({ unit: $event })" />
-      @if (floods()) {
-        <hy-quantity-field
-          label="Coldest day that it runs"
-          [hint]="'its head is held by flooding, taken at ' + units.temperature(heldAt) + ' of condensing'"
-          kind="temperature"
-          [entry]="draft().coldest"
-          (entryChange)="change({ coldest: $event })"
-        />
-      }
-      <hy-choice-field label="Hose to the cylinder" [choices]="hoses" [value]="draft().hose" (valueChange)="change({ hose: $event })" />
-      <hy-quantity-field label="Oil that was changed" kind="charge" [entry]="draft().oil" (entryChange)="change({ oil: $event })" />
-      <hy-quantity-field
-        label="A larger drier takes more"
-        hint="beyond the one that was in it"
-        kind="charge"
-        [entry]="draft().drier"
-        (entryChange)="change({ drier: $event })"
-      />
-      <hy-choice-field label="The system" [choices]="states" [value]="draft().running" (valueChange)="change({ running: $event })" />
-      @if (draft().running === 'running') {
-        <hy-text-field
-          [label]="'Superheat at the compressor, °' + units.temperatureUnit()"
-          [text]="draft().superheat"
-          (textChange)="change({ superheat: $event })"
-        />
-        <hy-text-field
-          [label]="'Cooling capacity, ' + typed().capacity.name"
-          [text]="draft().capacity"
-          (textChange)="change({ capacity: $event })"
-        />
-      } @else {
-        <hy-text-field
-          [label]="'System warmer than the cylinder by, °' + units.temperatureUnit()"
-          [text]="draft().warmer"
-          (textChange)="change({ warmer: $event })"
-        />
-      }
-    </div>
-    <p class="asFound" [hyComputing]="feed()">{{ feeding() }}</p>
-    <hy-caution [grave]="true">
-      A cylinder is warmed in water below {{ units.temperature(warmest) }}, never with a flame. Stop at {{ stops() }}.
-    </hy-caution>
-    <ol class="minded">
-      @for (item of steps(); track item) {
-        <li>{{ stepTexts[item] }}</li>
-      }
-    </ol>
-    @if (target(); as t) {
-      @if (composition(); as item) {
+      @if (target(); as t) {
         @if (t.kg > 0) {
-          <hy-recharge-log [composition]="item" [targetKg]="t.kg" (inKg)="inKg.set($event)" />
+          <hy-big-number what="Weigh in" [number]="big().number" [unit]="big().unit" [computing]="stale()">
+            <div>± {{ units.massText(t.sigmaKg, 'up') }}</div>
+            <div>{{ units.massText(t.kg, 'nearest', 'lb-oz') }}</div>
+            <div>{{ units.massText(t.kg, 'nearest', 'kg') }}</div>
+          </hy-big-number>
+          <hy-charge-beam [hyComputing]="charge()" [fedKg]="inKg()" [targetKg]="t.kg" [sigmaKg]="t.sigmaKg" />
+        } @else {
+          <h2>Nothing to add</h2>
+          <p>
+            The new unit came with its charge, and that covers these lines.
+            @if (t.beyondKg > t.sigmaKg) {
+              It holds about {{ units.massText(t.beyondKg) }} more than these short lines need: leave it, unless its maker says otherwise.
+            }
+          </p>
+        }
+        <table>
+          <caption class="unseen">
+            What the charge is made of
+          </caption>
+          <thead>
+            <tr>
+              <th scope="col">What takes it</th>
+              <th scope="col" class="number">{{ units.mass(0).unit }}</th>
+              <th scope="col" class="number">±</th>
+            </tr>
+          </thead>
+          <tbody>
+            @for (line of t.budget; track line.term) {
+              <tr>
+                <th scope="row">{{ names[line.term] }}</th>
+                <td class="number">{{ units.mass(line.kg).number }}</td>
+                <td class="number second">{{ units.mass(line.sigmaKg, 'up').number }}</td>
+              </tr>
+            }
+          </tbody>
+        </table>
+        <p class="second">{{ asks() }}</p>
+        @if (floodUnsaid()) {
+          <hy-caution>
+            Its head pressure is held by flooding the condenser: type the coldest day that it runs. What that takes is not in this charge
+            yet.
+          </hy-caution>
+        }
+      } @else {
+        <h2>Working out the charge</h2>
+      }
+      <div class="fields">
+        <hy-choice-field label="The outdoor unit" [choices]="unitChoices" [value]="draft().unit" (valueChange)="change({ unit: $event })" />
+        @if (floods()) {
+          <hy-quantity-field
+            label="Coldest day that it runs"
+            [hint]="'its head is held by flooding, taken at ' + units.temperature(heldAt) + ' of condensing'"
+            kind="temperature"
+            [entry]="draft().coldest"
+            (entryChange)="change({ coldest: $event })"
+          />
+        }
+        <hy-choice-field label="Hose to the cylinder" [choices]="hoses" [value]="draft().hose" (valueChange)="change({ hose: $event })" />
+        <hy-quantity-field label="Oil that was changed" kind="charge" [entry]="draft().oil" (entryChange)="change({ oil: $event })" />
+        <hy-quantity-field
+          label="A larger drier takes more"
+          hint="beyond the one that was in it"
+          kind="charge"
+          [entry]="draft().drier"
+          (entryChange)="change({ drier: $event })"
+        />
+        <hy-choice-field label="The system" [choices]="states" [value]="draft().running" (valueChange)="change({ running: $event })" />
+        @if (draft().running === 'running') {
+          <hy-text-field
+            [label]="'Superheat at the compressor, °' + units.temperatureUnit()"
+            [text]="draft().superheat"
+            (textChange)="change({ superheat: $event })"
+          />
+          <hy-text-field
+            [label]="'Cooling capacity, ' + typed().capacity.name"
+            [text]="draft().capacity"
+            (textChange)="change({ capacity: $event })"
+          />
+        } @else {
+          <hy-text-field
+            [label]="'System warmer than the cylinder by, °' + units.temperatureUnit()"
+            [text]="draft().warmer"
+            (textChange)="change({ warmer: $event })"
+          />
+        }
+      </div>
+      <p class="asFound" [hyComputing]="feed()">{{ feeding() }}</p>
+      <hy-caution [grave]="true">
+        A cylinder is warmed in water below {{ units.temperature(warmest) }}, never with a flame. Stop at {{ stops() }}.
+      </hy-caution>
+      <ol class="minded">
+        @for (item of steps(); track item) {
+          <li>{{ stepTexts[item] }}</li>
+        }
+      </ol>
+      @if (target(); as t) {
+        @if (composition(); as item) {
+          @if (t.kg > 0) {
+            <hy-recharge-log [composition]="item" [targetKg]="t.kg" (inKg)="inKg.set($event)" />
+          }
         }
       }
+      <section aria-label="How the charge is found">
+        <h3>How the charge is found</h3>
+        <table>
+          <tbody>
+            @for (item of schools(); track item.school) {
+              <tr>
+                <th scope="row">{{ schoolNames[item.school] }}</th>
+                <td class="second">{{ item.text }}</td>
+              </tr>
+            }
+          </tbody>
+        </table>
+      </section>
+      @if (facts()?.receiver) {
+        <hy-receiver-charge [chargeKg]="wholeKg()" />
+      }
+      <hy-stage-mark ask="How much was charged, and from which cylinder?" done="Recharged" [quiet]="true" />
     }
-    <section aria-label="How the charge is found">
-      <h3>How the charge is found</h3>
-      <table>
-        <tbody>
-          @for (item of schools(); track item.school) {
-            <tr>
-              <th scope="row">{{ schoolNames[item.school] }}</th>
-              <td class="second">{{ item.text }}</td>
-            </tr>
-          }
-        </tbody>
-      </table>
-    </section>
-    @if (facts()?.receiver) {
-      <hy-receiver-charge [chargeKg]="wholeKg()" />
-    }
-    <hy-stage-mark ask="How much was charged, and from which cylinder?" done="Recharged" [quiet]="true" />
   `,
   styleUrl: './stage.css',
   styles: `
@@ -316,6 +322,7 @@ export class RechargeStage {
   protected readonly charge = coreQuery(this.properties, 'chargeTarget', this.question);
   protected readonly target = computed(() => valueOf(this.charge()));
   protected readonly stale = computed(() => isStale(this.charge()));
+  protected readonly settled = settledOnce(() => this.charge().state !== 'waiting');
   protected readonly big = computed(() => this.units.mass(this.target()?.kg ?? 0));
   /** kg in the system when it is charged, with what it came with. */
   protected readonly wholeKg = computed(() => (this.target()?.budget ?? []).reduce((sum, { term, kg }) => (term === 'came-with' ? sum : sum + kg), 0)); // prettier-ignore
