@@ -33,6 +33,8 @@ export class CylinderSession {
   readonly ledger = ledger({ account: this.id });
   readonly events = fromServer(this.serverData.cylinderEvents$(this.id));
   private readonly organisation = fromServer(this.serverData.organisation$);
+  /** Read with the rest: an empty cylinder is held against what the systems hold. */
+  private readonly systems = fromServer(this.serverData.systems$);
   private readonly refrigerants = fromServer(this.serverData.refrigerants$);
 
   /** Where it will be; the organisation's own place until the person chooses. */
@@ -71,7 +73,9 @@ export class CylinderSession {
   /** Nothing more is on its way that the page begins with. */
   readonly read = computed(
     () =>
-      [this.cylinder(), this.organisation(), this.refrigerants(), this.ledger.entries()].every(({ state }) => state !== 'waiting') &&
+      [this.cylinder(), this.organisation(), this.refrigerants(), this.systems(), this.ledger.entries()].every(
+        ({ state }) => state !== 'waiting',
+      ) &&
       (this.composition() === undefined || this.limits().state !== 'waiting'),
   );
   /** Of what nobody has identified nothing can be drawn. */

@@ -154,20 +154,21 @@ export class WouldHold {
   });
   protected readonly answer = coreQuery(inject(CoreWorker), 'mayTake', this.question);
   protected readonly rows = computed(() => {
-    const [answers, { tareKg }] = [valueOf(this.answer()) ?? [], this.cylinder()];
-    return this.common().flatMap(({ id, count }, k) => {
-      const answer = answers[k];
-      if (answer === undefined) return [];
-      const { objections, roomKg, stopGrossKg = tareKg } = answer;
-      return [
-        {
-          id,
-          systems: `in ${count === 1 ? 'one system' : `${count} systems`}`,
-          net: this.units.massText(roomKg, 'down'),
-          gross: this.units.massText(stopGrossKg, 'down'),
-          against: objections.map((objection) => objectionWords[objection]).join(', '),
-        },
-      ];
+    const [answer, { tareKg }] = [this.answer(), this.cylinder()];
+    if (answer.state === 'failed') return [];
+    return this.common().map(({ id, count }, k) => {
+      const systems = `in ${count === 1 ? 'one system' : `${count} systems`}`;
+      const found = valueOf(answer)?.[k];
+      // its row is kept free, so that nothing moves when the answer comes
+      if (found === undefined) return { id, systems, net: '…', gross: '…', against: '' };
+      const { objections, roomKg, stopGrossKg = tareKg } = found;
+      return {
+        id,
+        systems,
+        net: this.units.massText(roomKg, 'down'),
+        gross: this.units.massText(stopGrossKg, 'down'),
+        against: objections.map((objection) => objectionWords[objection]).join(', '),
+      };
     });
   });
 }
