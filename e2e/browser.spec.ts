@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test';
+import { cylinderId, openFill } from './pages';
 
 test('a browser that keeps nothing shows every page all the same, and says so', async ({ page }) => {
   await page.addInitScript(() => {
@@ -139,4 +140,50 @@ test('a page asks each thing once, and needs at most four requests for it', asyn
     expect([path, read.length]).toEqual([path, new Set(read).size]);
     expect([path, requests.length <= 4]).toEqual([path, true]);
   }
+});
+
+interface Kept {
+  readonly workers: Worker[];
+}
+
+test('a computation that breaks off takes its number with it: nothing starts by it, and the next question is answered', async ({
+  page,
+}) => {
+  // the page keeps its workers where the test can end them, as a device does that runs out of memory
+  await page.addInitScript(() => {
+    const workers: Worker[] = [];
+    Object.assign(globalThis, { workers });
+    const Original = globalThis.Worker;
+    globalThis.Worker = class extends Original {
+      constructor(url: string | URL, options?: WorkerOptions) {
+        super(url, options);
+        workers.push(this);
+      }
+    };
+  });
+  await openFill(page, 'C-11');
+  await page.getByLabel('Source').selectOption({ label: 'Ceramics museum, storage (R-513A)' });
+  const gross = page.getByLabel('Gross weight (scale reading)', { exact: true });
+  const start = page.getByRole('button', { name: 'Start the transfer' });
+  const cylinder = (await (await page.request.get(`/api/cylinders/${await cylinderId(page, 'C-11')}`)).json()) as {
+    tareKg: number;
+    contentKg: number;
+  };
+  const tare = (cylinder.tareKg + cylinder.contentKg) / 0.45359237;
+  await gross.fill(tare.toFixed(1));
+  await expect(start).toBeEnabled();
+
+  // it is gone, and says nothing of it; only then does the device tell
+  await page.evaluate(() => {
+    for (const worker of (globalThis as unknown as Kept).workers) worker.terminate();
+  });
+  await gross.fill((tare + 0.2).toFixed(1));
+  await expect(start).toBeDisabled();
+  await page.evaluate(() => {
+    for (const worker of (globalThis as unknown as Kept).workers.splice(0)) worker.dispatchEvent(new Event('error'));
+  });
+  await expect(page.getByText(/The computation broke off/).first()).toBeVisible();
+  await expect(start).toBeDisabled();
+  await gross.fill((tare + 0.3).toFixed(1));
+  await expect(start).toBeEnabled();
 });
