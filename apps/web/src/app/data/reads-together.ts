@@ -10,7 +10,7 @@ import {
 import { inject, Injectable } from '@angular/core';
 import { MOST_READS_COUNT } from '@hygromet/contract/reads-limit';
 import type { ReadsAnswer } from '@hygromet/contract/reads';
-import { defer, filter, map, share, switchMap, timer, type Observable } from 'rxjs';
+import { defer, filter, of, share, switchMap, throwError, timer, type Observable } from 'rxjs';
 import { endpointPaths } from './endpoint-paths';
 
 type Asked = HttpRequest<unknown>;
@@ -34,7 +34,7 @@ class ReadsTogether {
       const turn = this.turn ?? this.begin(next);
       const place = turn.reads.push(read) - 1;
       if (turn.reads.length === MOST_READS_COUNT) this.turn = undefined;
-      return turn.answer$.pipe(map((answer) => (turn.reads.length === 1 ? answer : partOf(answer, place, read))));
+      return turn.answer$.pipe(switchMap((answer) => (turn.reads.length === 1 ? of(answer) : partOf$(answer, place, read))));
     });
   }
 
@@ -62,11 +62,11 @@ function oneOf(reads: readonly Asked[]): Asked {
 }
 
 /** The answer to one of them, as it would have come alone. */
-function partOf(answer: HttpResponse<unknown>, place: number, { urlWithParams: url }: Asked): HttpResponse<unknown> {
+function partOf$(answer: HttpResponse<unknown>, place: number, { urlWithParams: url }: Asked): Observable<HttpResponse<unknown>> {
   const part = (answer.body as ReadsAnswer)[place]; // as the server's contract says
   const { status, body } = part ?? { status: 0, body: null };
-  if (status >= 200 && status < 300) return new HttpResponse({ body, status, url });
-  throw new HttpErrorResponse({ error: body, status, url });
+  const isGood = status >= 200 && status < 300;
+  return isGood ? of(new HttpResponse({ body, status, url })) : throwError(() => new HttpErrorResponse({ error: body, status, url }));
 }
 
 /** Reads of the interface that answer with JSON go together. */

@@ -1,5 +1,5 @@
 import { fromServer } from '../data/from-server';
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
 
 import type { Instrument } from '@hygromet/contract/instrument';
 import { mutation, errorIn } from '../data/mutation';
@@ -8,11 +8,15 @@ import { momentText } from '../ui/day';
 import { valueOf } from '../ui/loadable';
 import { TextField } from '../ui/text-field';
 import { PreferencesService } from './preferences.service';
+import { FormGroupDirective, ReactiveFormsModule } from '@angular/forms';
+import { draftForm } from '../forms/draft-form';
+import { serverProblems } from '../forms/server-problems';
+import { filled } from '../forms/validators';
 
 /** What may send readings, and which instruments were heard: a gateway gets a token that is shown once. */
 @Component({
   selector: 'hy-instruments',
-  imports: [TextField],
+  imports: [ReactiveFormsModule, TextField],
   template: `
     <h2 id="instruments">Instruments</h2>
     <p class="small">
@@ -52,14 +56,8 @@ import { PreferencesService } from './preferences.service';
         Token of {{ added() }}, shown this once: <code>{{ text }}</code>
       </p>
     }
-    <form novalidate (submit)="$event.preventDefault(); send()">
-      <hy-text-field
-        label="Name of the gateway"
-        placeholder="e.g. van 2"
-        [text]="name()"
-        (textChange)="name.set($event)"
-        [problem]="problem()"
-      />
+    <form novalidate [formGroup]="gateway.form" (ngSubmit)="send()">
+      <hy-text-field label="Name of the gateway" placeholder="e.g. van 2" formControlName="name" />
       <button type="submit" class="button" [disabled]="adding.state().state === 'busy'">Add a gateway</button>
     </form>
     @if (refused(); as sentence) {
@@ -99,29 +97,24 @@ export class Instruments {
   private readonly loadedInstruments = fromServer(this.serverData.instruments$);
   protected readonly gateways = computed(() => valueOf(this.loadedGateways()) ?? []);
   protected readonly heard = computed(() => valueOf(this.loadedInstruments()) ?? []);
-  protected readonly name = signal('');
+  protected readonly gateway = draftForm('gateway', () => ({ name: '' }), { fields: { name: [filled('Give the gateway a name.')] } });
+  private readonly sheet = viewChild(FormGroupDirective);
   protected readonly token = signal('');
   protected readonly added = signal('');
-  private readonly submitted = signal(false);
   protected readonly moment = momentText;
 
   protected readonly adding = mutation(this.serverData.addGateway$, ({ name, token }) => {
     this.added.set(name);
     this.token.set(token);
-    this.name.set('');
-    this.submitted.set(false);
+    this.gateway.clear();
+    this.sheet()?.resetForm(this.gateway.value());
   });
   protected readonly revoking = mutation(this.serverData.revokeGateway$, () => undefined);
-  protected readonly problem = computed(
-    () => errorIn(this.adding.state(), '/name') ?? (this.submitted() && this.name().trim() === '' ? 'Give the gateway a name.' : undefined),
-  );
-  protected readonly refused = computed(
-    () => (this.problem() === undefined ? errorIn(this.adding.state()) : undefined) ?? errorIn(this.revoking.state()),
-  );
+  private readonly notAdded = serverProblems(this.adding.state, { '/name': this.gateway.form.controls.name });
+  protected readonly refused = computed(() => this.notAdded() ?? errorIn(this.revoking.state()));
 
   protected send(): void {
-    this.submitted.set(true);
-    if (this.name().trim() !== '') this.adding.send({ name: this.name(), recordedBy: this.preferences().person });
+    if (this.gateway.form.valid) this.adding.send({ name: this.gateway.value().name, recordedBy: this.preferences().person });
   }
 
   protected about({ facts, gateway, heardAt }: Instrument): string {

@@ -3,6 +3,7 @@ import { pressureIn, type PressureUnit } from '@hygromet/core/units/pressure';
 import { kelvin, kilogram, pascal, type Pascal } from '@hygromet/core/units/quantity';
 import { temperatureIn } from '@hygromet/core/units/temperature';
 import type { QuantityEntry } from './quantity-entry';
+import { PASCAL_PER_MICRON } from '@hygromet/core/proof/water';
 
 /** Digits that a field scale shows. */
 const DIGITS = { lb: 2, kg: 3, oz: 1, g: 0 } as const;
@@ -18,6 +19,13 @@ export function massEntry(kg: number, unit: MassUnit): QuantityEntry {
 export const pressureEntry = (p: number, unit: PressureUnit, atmosphere: Pascal): QuantityEntry => ({
   unit,
   text: pressureIn(pascal(p), unit, atmosphere).toFixed(unit === 'barg' || unit === 'bar' ? 3 : 1),
+  ounces: '',
+});
+
+/** A vacuum as a gauge shows it. @param p Pa absolute */
+export const vacuumEntry = (p: number, unit: 'micron' | 'Pa'): QuantityEntry => ({
+  unit,
+  text: unit === 'micron' ? (p / PASCAL_PER_MICRON).toFixed(0) : p.toFixed(1),
   ounces: '',
 });
 

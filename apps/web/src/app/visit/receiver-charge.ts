@@ -1,24 +1,25 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { ChargeNote } from '@hygromet/contract/charge-note';
 import { CoreWorker } from '../core-worker/core-worker.service';
 import { coreQuery } from '../core-worker/core-query';
 import type { ReceiverArgs } from '../core-worker/plan-operations';
 import { errorIn } from '../data/mutation';
 import { MethodSession } from '../method/method.session';
-import { PreferencesService } from '../preferences/preferences.service';
 import { Units } from '../preferences/units.service';
 import { Caution } from '../ui/caution';
 import { momentText } from '../ui/day';
 import { valueOf } from '../ui/loadable';
-import { emptyEntry, readQuantity } from '../ui/quantity-entry';
 import { QuantityField } from '../ui/quantity-field';
 import { TextField } from '../ui/text-field';
 import { VisitJob } from './visit-job';
+import { ReactiveFormsModule } from '@angular/forms';
+import { readingForm } from '../forms/reading-form';
+import { draftForm } from '../forms/draft-form';
 
 /** A system with a receiver: whether the whole charge has room in it at pump-down, and what has to be seen for the next person. */
 @Component({
   selector: 'hy-receiver-charge',
-  imports: [Caution, QuantityField, TextField],
+  imports: [Caution, QuantityField, ReactiveFormsModule, TextField],
   template: `
     <h3>The receiver</h3>
     @if (room(); as r) {
@@ -29,25 +30,22 @@ import { VisitJob } from './visit-job';
       }
     }
     @if (job.open()) {
-      <form novalidate (submit)="$event.preventDefault(); seen()">
+      <form novalidate [formGroup]="switched.form" (ngSubmit)="seen()">
         <hy-quantity-field
           label="Low-pressure switch stopped it at"
           hint="seen, with the king valve shut"
           kind="pressure"
-          [entry]="stops()"
-          (entryChange)="stops.set($event)"
-          [problem]="problem()"
+          formControlName="stops"
         />
         <button type="submit" class="button" [disabled]="gaugePa() === undefined">Log the switch</button>
       </form>
-      <form novalidate (submit)="$event.preventDefault(); marked()">
+      <form novalidate [formGroup]="mark.form" (ngSubmit)="marked()">
         <hy-text-field
           label="Level marked, for the next person"
           placeholder="such as a hand above the lower sight glass, at pump-down"
-          [text]="where()"
-          (textChange)="where.set($event)"
+          formControlName="where"
         />
-        <button type="submit" class="button" [disabled]="where().trim() === ''">Log the mark</button>
+        <button type="submit" class="button" [disabled]="mark.value().where.trim() === ''">Log the mark</button>
       </form>
     }
     @for (item of logged(); track item.at) {
@@ -93,7 +91,6 @@ export class ReceiverCharge {
   protected readonly job = inject(VisitJob);
   private readonly session = inject(MethodSession);
   private readonly units = inject(Units);
-  private readonly preferences = inject(PreferencesService).current;
 
   private readonly asked = coreQuery(
     inject(CoreWorker),
@@ -124,23 +121,16 @@ export class ReceiverCharge {
     };
   });
 
-  protected readonly stops = signal(emptyEntry(this.preferences().pressure));
-  private readonly read = computed(() => readQuantity('pressure', this.stops(), this.units.atmosphere()));
-  protected readonly problem = computed(() => {
-    const read = this.read();
-    return read.state === 'bad' ? read.sentence : undefined;
-  });
+  protected readonly switched = readingForm(`receiver-switch.${this.job.id}`, { stops: 'pressure' });
+  protected readonly mark = draftForm(`receiver-mark.${this.job.id}`, () => ({ where: '' }), {});
   protected readonly gaugePa = computed(() => {
-    const read = this.read();
+    const read = this.switched.read().stops;
     return read.state === 'good' ? read.si - this.units.atmosphere() : undefined;
   });
-  protected readonly where = signal('');
 
-  private readonly adding = this.job.adding(() => {
-    this.stops.set(emptyEntry(this.preferences().pressure));
-    this.where.set('');
-  });
-  protected readonly refused = computed(() => errorIn(this.adding.state()));
+  private readonly addingSwitch = this.job.adding(() => this.switched.empty('stops'));
+  private readonly addingMark = this.job.adding(() => this.mark.clear());
+  protected readonly refused = computed(() => errorIn(this.addingSwitch.state()) ?? errorIn(this.addingMark.state()));
   protected readonly logged = computed(() =>
     (this.job.visit()?.chargeNotes ?? []).flatMap(({ note, at, by }) => {
       const text = this.textOf(note);
@@ -161,10 +151,10 @@ export class ReceiverCharge {
 
   protected seen(): void {
     const gaugePa = this.gaugePa();
-    if (gaugePa !== undefined) this.adding.send({ kind: 'charge-noted', note: { what: 'low-switch-stops', gaugePa } });
+    if (gaugePa !== undefined) this.addingSwitch.send({ kind: 'charge-noted', note: { what: 'low-switch-stops', gaugePa } });
   }
 
   protected marked(): void {
-    this.adding.send({ kind: 'charge-noted', note: { what: 'level-marked', where: this.where().trim() } });
+    this.addingMark.send({ kind: 'charge-noted', note: { what: 'level-marked', where: this.mark.value().where.trim() } });
   }
 }

@@ -7,24 +7,25 @@ import { mayGoBackByTests } from '@hygromet/core/account/reuse-verdict';
 import type { VapourTask } from '@hygromet/core/charge/drawn-as-vapour';
 import { mayFeed, sourcesFor, type Stock } from '@hygromet/core/charge/sources';
 import type { Composition } from '@hygromet/core/fluids/composition';
-import type { MassUnit } from '@hygromet/core/units/mass';
 import { feedingRules } from '@hygromet/core/charge/feeding';
 import { CoreWorker } from '../core-worker/core-worker.service';
 import { coreQuery } from '../core-worker/core-query';
-import { mutation, errorIn } from '../data/mutation';
+import { mutation } from '../data/mutation';
 import { newKey } from '../data/new-key';
 import { ServerData } from '../data/server-data.service';
 import { PreferencesService } from '../preferences/preferences.service';
 import { Units } from '../preferences/units.service';
 import { ChoiceField } from '../ui/choice-field';
 import { valueOf } from '../ui/loadable';
-import { emptyEntry, readQuantity } from '../ui/quantity-entry';
-import { massEntry } from '../ui/entry-of';
 import { QuantityField } from '../ui/quantity-field';
 import { FeedLive } from './live/feed-live';
 import { TakeReading } from './live/take-reading';
 import { VisitEntries } from './visit-entries';
 import { VisitJob } from './visit-job';
+import { ReactiveFormsModule } from '@angular/forms';
+import { readingForm } from '../forms/reading-form';
+import { serverProblems } from '../forms/server-problems';
+import { Drafts } from '../data/draft.service';
 
 /** Of a cylinder that does not hold the whole charge the error is told for half of it. */
 const HALF_DRAWN = 0.5;
@@ -33,7 +34,7 @@ const HALF_DRAWN = 0.5;
 @Component({
   selector: 'hy-recharge-log',
   providers: [VisitEntries],
-  imports: [ChoiceField, FeedLive, QuantityField, TakeReading],
+  imports: [ChoiceField, FeedLive, QuantityField, ReactiveFormsModule, TakeReading],
   template: `
     <h3>From which cylinder</h3>
     @if (sources(); as s) {
@@ -55,32 +56,20 @@ const HALF_DRAWN = 0.5;
       }
     }
     @if (job.open() && choices().length > 0) {
-      <form novalidate (submit)="$event.preventDefault(); log()">
+      <form novalidate [formGroup]="weights.form" (ngSubmit)="log()">
         <hy-choice-field label="Charge from" [choices]="choices()" [value]="chosen()" (valueChange)="chosen.set($event)" />
-        <hy-quantity-field
-          label="Gross before"
-          kind="mass"
-          [entry]="before()"
-          (entryChange)="before.set($event)"
-          [problem]="field('/grossBeforeKg')"
-        >
-          <hy-take-reading quantity="gross" (taken)="before.set(typed($event, before().unit))" />
+        <hy-quantity-field label="Gross before" kind="mass" formControlName="before">
+          <hy-take-reading quantity="gross" (taken)="weights.take('before', $event)" />
         </hy-quantity-field>
-        <hy-quantity-field
-          label="Gross now"
-          kind="mass"
-          [entry]="after()"
-          (entryChange)="after.set($event)"
-          [problem]="field('/grossAfterKg')"
-        >
-          <hy-take-reading quantity="gross" (taken)="after.set(typed($event, after().unit))" />
+        <hy-quantity-field label="Gross now" kind="mass" formControlName="after">
+          <hy-take-reading quantity="gross" (taken)="weights.take('after', $event)" />
         </hy-quantity-field>
         <button type="submit" class="button main" [disabled]="!ready() || busy()">Log {{ fedText() }}</button>
       </form>
       <hy-feed-live
         [leftKg]="leftKg()"
-        (began)="before.set(typed($event, before().unit))"
-        (finished)="after.set(typed($event, after().unit))"
+        (began)="weights.take('before', $event)"
+        (finished)="weights.take('after', $event)"
         (noted)="note({ kind: 'charge-noted', note: $event })"
         (fed)="following.set($event)"
       />
@@ -183,11 +172,11 @@ export class RechargeLog {
     return [...first, ...rest.map(({ id }) => id)].map((id) => ({ value: id, label: this.name(id) }));
   });
   protected readonly chosen = linkedSignal<string>(() => this.choices()[0]?.value ?? '');
-  protected readonly before = signal(emptyEntry(this.preferences().mass));
-  protected readonly after = signal(emptyEntry(this.preferences().mass));
-  private readonly key = signal(newKey());
+  protected readonly weights = readingForm(`recharge-weights.${this.job.id}`, { before: 'mass', after: 'mass' });
+  /** The same charge is booked once, also by a page that was loaded again in between. */
+  private readonly key = inject(Drafts).open(`recharge-key.${this.job.id}`, () => ({ key: newKey() }));
   private readonly reading = computed(() => {
-    const [before, after] = [readQuantity('mass', this.before()), readQuantity('mass', this.after())];
+    const { before, after } = this.weights.read();
     return before.state === 'good' && after.state === 'good' ? { before, after, kg: before.si - after.si } : undefined;
   });
   /** kg that a followed scale has seen go in. */
@@ -227,14 +216,14 @@ export class RechargeLog {
   });
 
   private readonly logging = mutation(this.serverData.bookRemoval$, () => {
-    this.key.set(newKey());
-    this.before.set(emptyEntry(this.preferences().mass));
-    this.after.set(emptyEntry(this.preferences().mass));
+    this.key.clear();
+    this.weights.empty('before', 'after');
   });
   protected readonly busy = computed(() => this.logging.state().state === 'busy');
-  protected readonly typed = (kg: number, unit: string) => massEntry(kg, unit as MassUnit); // the field offers only these
-  protected readonly field = (pointer: string) => errorIn(this.logging.state(), pointer);
-  protected readonly refused = computed(() => errorIn(this.logging.state()));
+  protected readonly refused = serverProblems(this.logging.state, {
+    '/grossBeforeKg': this.weights.form.controls.before,
+    '/grossAfterKg': this.weights.form.controls.after,
+  });
 
   constructor() {
     effect(() => this.inKg.emit(this.chargedKg() + Math.max(0, this.following(), this.reading()?.kg ?? 0)));
@@ -244,7 +233,7 @@ export class RechargeLog {
     const [reading, system] = [this.reading(), this.book.system()];
     if (reading === undefined || system === undefined || !this.ready()) return;
     this.logging.send({
-      key: this.key(),
+      key: this.key.value().key,
       cylinder: this.chosen(),
       to: system,
       grossBeforeKg: reading.before.si,

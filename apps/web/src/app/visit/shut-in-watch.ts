@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import type { TestReading } from '@hygromet/contract/visit-test';
 import { shutIn, WATCHED_MINUTES } from '@hygromet/core/planning/shut-in';
 import { pascal } from '@hygromet/core/units/quantity';
@@ -6,25 +6,25 @@ import { coreVersion } from '@hygromet/core/version';
 import { errorIn } from '../data/mutation';
 import { newKey } from '../data/new-key';
 import { MethodSession } from '../method/method.session';
-import { PreferencesService } from '../preferences/preferences.service';
 import { Units } from '../preferences/units.service';
 import { BigNumber } from '../ui/big-number';
 import { Caution } from '../ui/caution';
 import { clockText } from '../ui/day';
 import { valueOf } from '../ui/loadable';
-import { pressureEntry } from '../ui/entry-of';
 import { QuantityField } from '../ui/quantity-field';
-import { emptyEntry, readQuantity } from '../ui/quantity-entry';
 import { FollowInstruments } from './prove/follow-instruments';
 import { TakeReading } from './live/take-reading';
 import { shutInText } from './shut-in-labels';
 import { isShutIn, shutInReadings } from './shut-in-readings';
 import { VisitJob } from './visit-job';
+import { ReactiveFormsModule } from '@angular/forms';
+import { readingForm } from '../forms/reading-form';
+import { serverProblems } from '../forms/server-problems';
 
 /** After the last cylinder: the system is shut in and watched; what creeps above the level is recovered again. */
 @Component({
   selector: 'hy-shut-in-watch',
-  imports: [BigNumber, Caution, FollowInstruments, QuantityField, TakeReading],
+  imports: [BigNumber, Caution, FollowInstruments, QuantityField, ReactiveFormsModule, TakeReading],
   template: `
     <section aria-label="Shut in and watch">
       @if (running(); as test) {
@@ -45,21 +45,19 @@ import { VisitJob } from './visit-job';
           <p>Machine off, valves shut since {{ clock(test.begunAt) }}. The first reading is the start of the watch.</p>
         }
         <hy-follow-instruments [test]="test" [quantities]="gauge" [leastS]="15" [readingOf]="readingOf" />
-        <form novalidate (submit)="$event.preventDefault(); add(test.id)">
+        <form novalidate [formGroup]="reading.form" (ngSubmit)="add(test.id)">
           @if (test.followed === null) {
-            <hy-quantity-field
-              label="Pressure, shut in"
-              kind="pressure"
-              [entry]="entry()"
-              (entryChange)="entry.set($event)"
-              [problem]="problem()"
-            >
-              <hy-take-reading quantity="suction" (taken)="entry.set(entryOf($event))" />
+            <hy-quantity-field label="Pressure, shut in" kind="pressure" formControlName="pressure">
+              <hy-take-reading quantity="suction" (taken)="reading.take('pressure', $event)" />
             </hy-quantity-field>
           }
           <div class="wide actions">
             @if (test.followed === null) {
-              <button type="submit" class="button main" [disabled]="read().state !== 'good' || adding.state().state === 'busy'">
+              <button
+                type="submit"
+                class="button main"
+                [disabled]="reading.read().pressure.state !== 'good' || adding.state().state === 'busy'"
+              >
                 Add reading
               </button>
             }
@@ -108,11 +106,9 @@ export class ShutInWatch {
   protected readonly job = inject(VisitJob);
   protected readonly units = inject(Units);
   private readonly session = inject(MethodSession);
-  private readonly preferences = inject(PreferencesService).current;
   protected readonly minutes = WATCHED_MINUTES;
   protected readonly gauge = ['suction'] as const;
   protected readonly readingOf = ([p = 0]: readonly number[]): TestReading => ({ shutInPa: p });
-  protected readonly entryOf = (p: number) => pressureEntry(p, this.preferences().pressure, this.units.atmosphere());
   protected readonly clock = (at: string): string => clockText(Date.parse(at));
 
   private readonly watches = computed(() => (this.job.visit()?.tests ?? []).filter(isShutIn));
@@ -140,23 +136,19 @@ export class ShutInWatch {
     return { number, unit: unit.join(' ') };
   });
 
-  protected readonly entry = signal(emptyEntry(this.preferences().pressure));
-  protected readonly read = computed(() => readQuantity('pressure', this.entry(), this.units.atmosphere()));
-  protected readonly problem = computed(() => {
-    const reading = this.read();
-    return reading.state === 'bad' ? reading.sentence : errorIn(this.adding.state(), '/reading/shutInPa');
-  });
-  protected readonly adding = this.job.adding(() => this.entry.set(emptyEntry(this.entry().unit)));
+  protected readonly reading = readingForm(`shut-in-reading.${this.job.id}`, { pressure: 'pressure' });
+  protected readonly adding = this.job.adding(() => this.reading.empty('pressure'));
+  private readonly notAdded = serverProblems(this.adding.state, { '/reading/shutInPa': this.reading.form.controls.pressure });
   private readonly beginning = this.job.adding();
   private readonly ending = this.job.adding();
-  protected readonly refused = computed(() => errorIn(this.beginning.state()) ?? errorIn(this.ending.state()));
+  protected readonly refused = computed(() => this.notAdded() ?? errorIn(this.beginning.state()) ?? errorIn(this.ending.state()));
 
   protected begin(levelPa: number): void {
     this.beginning.send({ kind: 'test-begun', testId: newKey(), setUp: { test: 'shut-in', levelPa } });
   }
 
   protected add(testId: string): void {
-    const current = this.read();
+    const current = this.reading.read().pressure;
     if (current.state === 'good') this.adding.send({ kind: 'test-read', testId, reading: { shutInPa: current.si } });
   }
 

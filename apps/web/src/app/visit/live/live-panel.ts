@@ -13,8 +13,6 @@ import { coolingsOfCylinder, type CylinderCooling } from '@hygromet/core/twin/sc
 import type { MassUnit } from '@hygromet/core/units/mass';
 import { nearCutOut, slowsDown } from '@hygromet/core/twin/alarm/watching';
 import { errorIn } from '../../data/mutation';
-import { Drafts } from '../../data/draft.service';
-import { PreferencesService } from '../../preferences/preferences.service';
 import { Units } from '../../preferences/units.service';
 import { FillSession } from '../../transfer/fill.session';
 import { BigNumber } from '../../ui/big-number';
@@ -22,7 +20,6 @@ import { Caution } from '../../ui/caution';
 import { clockText } from '../../ui/day';
 import { valueOf } from '../../ui/loadable';
 import { QuantityField } from '../../ui/quantity-field';
-import { emptyEntry, readQuantity, type QuantityEntry } from '../../ui/quantity-entry';
 import { WeightBeam } from '../../ui/weight-beam';
 import { VisitJob } from '../visit-job';
 import { AlarmSound } from './alarm-sound';
@@ -31,6 +28,8 @@ import { LiveTransfer } from './live-transfer';
 import { coolingBy, coolingNames, doubtText, durationText, endText, fromNow, suspectText, twentyText } from './live-labels';
 import { SwapGuide } from './swap-guide';
 import { screenOn } from './wake-lock';
+import { ReactiveFormsModule } from '@angular/forms';
+import { readingForm } from '../../forms/reading-form';
 
 /** What the scale showed when it was stopped, and when it began. */
 export interface EndedGross {
@@ -38,16 +37,10 @@ export interface EndedGross {
   readonly startGrossKg: number;
 }
 
-interface TypedDraft {
-  readonly gross: QuantityEntry;
-  readonly suction: QuantityEntry;
-  readonly head: QuantityEntry;
-}
-
 /** A transfer as it runs: the scale in large, what is left to the stop and for how long, where the pressures go, what to do next. */
 @Component({
   selector: 'hy-live-panel',
-  imports: [BigNumber, Caution, LiveChart, QuantityField, SwapGuide, WeightBeam],
+  imports: [BigNumber, Caution, LiveChart, QuantityField, ReactiveFormsModule, SwapGuide, WeightBeam],
   template: `
     @if (live.transfer(); as t) {
       <hy-big-number [what]="what()" [number]="gross().number" [unit]="gross().unit">
@@ -139,10 +132,10 @@ interface TypedDraft {
       </div>
       <details [open]="typedOnly()">
         <summary>Type a reading</summary>
-        <form class="typed" novalidate (submit)="$event.preventDefault(); type()">
-          <hy-quantity-field label="Gross weight" kind="mass" [entry]="draft().gross" (entryChange)="change({ gross: $event })" />
-          <hy-quantity-field label="Suction" kind="pressure" [entry]="draft().suction" (entryChange)="change({ suction: $event })" />
-          <hy-quantity-field label="Head" kind="pressure" [entry]="draft().head" (entryChange)="change({ head: $event })" />
+        <form class="typed" novalidate [formGroup]="typed.form" (ngSubmit)="type()">
+          <hy-quantity-field label="Gross weight" kind="mass" formControlName="gross" />
+          <hy-quantity-field label="Suction" kind="pressure" formControlName="suction" />
+          <hy-quantity-field label="Head" kind="pressure" formControlName="head" />
           <button type="submit" class="button" [disabled]="!readable()">Add reading</button>
         </form>
         @if (refused(); as sentence) {
@@ -166,13 +159,7 @@ export class LivePanel {
   protected readonly fill = inject(FillSession);
   protected readonly units = inject(Units);
   protected readonly sound = inject(AlarmSound);
-  private readonly preferences = inject(PreferencesService).current;
-  private readonly stored = inject(Drafts).open<TypedDraft>(`live-reading.${inject(VisitJob).id}`, () => ({
-    gross: emptyEntry(this.preferences().mass),
-    suction: emptyEntry(this.preferences().pressure),
-    head: emptyEntry(this.preferences().pressure),
-  }));
-  protected readonly draft = this.stored.value.asReadonly();
+  protected readonly typed = readingForm(`live-reading.${inject(VisitJob).id}`, { gross: 'mass', suction: 'pressure', head: 'pressure' });
   readonly stopped = output<EndedGross>();
 
   protected readonly coolings = coolingsOfCylinder;
@@ -275,9 +262,7 @@ export class LivePanel {
     ];
     return parts.join(' · ');
   });
-  protected readonly readable = computed(() =>
-    Object.values<QuantityEntry>({ ...this.draft() }).some((entry) => readQuantity('mass', entry).state !== 'empty'),
-  );
+  protected readonly readable = computed(() => Object.values(this.typed.read()).some(({ state }) => state !== 'empty'));
   protected readonly refused = computed(() => errorIn(this.live.adding.state()));
 
   constructor() {
@@ -295,10 +280,6 @@ export class LivePanel {
     });
   }
 
-  protected change(part: Partial<TypedDraft>): void {
-    this.stored.value.update((draft) => ({ ...draft, ...part }));
-  }
-
   protected cool(cooling: CylinderCooling): void {
     void this.sound.wake();
     if (cooling !== this.cooling()) this.live.note({ what: 'cooling', cooling });
@@ -313,17 +294,12 @@ export class LivePanel {
   }
 
   protected type(): void {
-    const { gross, suction, head } = this.draft();
-    const atmosphere = this.units.atmosphere();
-    const read = {
-      grossKg: readQuantity('mass', gross),
-      suctionPa: readQuantity('pressure', suction, atmosphere),
-      headPa: readQuantity('pressure', head, atmosphere),
-    };
+    const { gross, suction, head } = this.typed.read();
+    const read = { grossKg: gross, suctionPa: suction, headPa: head };
     const good = Object.fromEntries(Object.entries(read).flatMap(([name, item]) => (item.state === 'good' ? [[name, item.si]] : [])));
     if (Object.values(read).some(({ state }) => state === 'bad') || Object.keys(good).length === 0) return;
     this.live.type(good);
-    this.change({ gross: emptyEntry(gross.unit), suction: emptyEntry(suction.unit), head: emptyEntry(head.unit) });
+    this.typed.empty('gross', 'suction', 'head');
   }
 
   protected stop(): void {

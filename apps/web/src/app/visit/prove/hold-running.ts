@@ -4,21 +4,17 @@ import type { LeavingFacts } from '@hygromet/core/proof/long-hold';
 import { interval, map, startWith } from 'rxjs';
 import { coreQuery } from '../../core-worker/core-query';
 import { errorIn } from '../../data/mutation';
-import { Drafts } from '../../data/draft.service';
 import type { HoldArgs } from '../../core-worker/proof-operations';
 import { CoreWorker } from '../../core-worker/core-worker.service';
 import type { HoldReading } from '@hygromet/contract/visit-test';
 import type { Quantity } from '@hygromet/core/instruments/quantity';
 import { MethodSession } from '../../method/method.session';
-import { PreferencesService } from '../../preferences/preferences.service';
 import { Units } from '../../preferences/units.service';
 import { BigNumber } from '../../ui/big-number';
 import { Caution } from '../../ui/caution';
 import { clockText } from '../../ui/day';
 import { isStale, valueOf } from '../../ui/loadable';
 import { QuantityField } from '../../ui/quantity-field';
-import { emptyEntry, readQuantity, type QuantityEntry } from '../../ui/quantity-entry';
-import { pressureEntry, temperatureEntry } from '../../ui/entry-of';
 import { TakeReading } from '../live/take-reading';
 import { VisitJob } from '../visit-job';
 import { BeforeLeaving } from './before-leaving';
@@ -26,24 +22,20 @@ import { comeBackText, durationText } from './come-back';
 import { FollowInstruments } from './follow-instruments';
 import { HoldChart } from './hold-chart';
 import { firstAt, metaOf, readingsOf, type RunningHold } from './hold-trace';
-import type { PressureUnit } from '@hygromet/core/units/pressure';
 import { coreVersion } from '@hygromet/core/version';
 import { celsius } from '@hygromet/core/units/temperature';
 import { holdSentence, percentPerHour, problemText, termAdvice, yearlyText } from './prove-labels';
+import { ReactiveFormsModule } from '@angular/forms';
+import { readingForm } from '../../forms/reading-form';
+import { serverProblems } from '../../forms/server-problems';
 
 const MINUTE_MS = 60_000;
 const LEAST_READINGS_COUNT = 4;
 
-interface ReadingDraft {
-  readonly pressure: QuantityEntry;
-  readonly air: QuantityEntry;
-  readonly pipe: QuantityEntry;
-}
-
 /** A hold that runs: readings as they are typed, the verdict with its limit after each, and when to look again. */
 @Component({
   selector: 'hy-hold-running',
-  imports: [BeforeLeaving, BigNumber, Caution, FollowInstruments, HoldChart, QuantityField, TakeReading],
+  imports: [BeforeLeaving, BigNumber, Caution, FollowInstruments, HoldChart, QuantityField, ReactiveFormsModule, TakeReading],
   template: `
     @if (answer(); as a) {
       <hy-big-number [what]="what()" [number]="big().number" [unit]="big().unit" [computing]="stale()">
@@ -69,23 +61,17 @@ interface ReadingDraft {
       <hy-before-leaving [facts]="leaving()" />
     }
     <hy-follow-instruments [test]="test()" [quantities]="quantities()" [leastS]="30" [readingOf]="readingOf()" />
-    <form novalidate (submit)="$event.preventDefault(); add()">
+    <form novalidate [formGroup]="reading.form" (ngSubmit)="add()">
       @if (test().followed === null) {
-        <hy-quantity-field
-          label="Pressure"
-          kind="pressure"
-          [entry]="draft().pressure"
-          (entryChange)="change({ pressure: $event })"
-          [problem]="problem('/reading/gaugePa')"
-        >
-          <hy-take-reading quantity="head" (taken)="change({ pressure: pressureTyped($event) })" />
+        <hy-quantity-field label="Pressure" kind="pressure" formControlName="pressure">
+          <hy-take-reading quantity="head" (taken)="reading.take('pressure', $event)" />
         </hy-quantity-field>
-        <hy-quantity-field label="Air, in the shade" kind="temperature" [entry]="draft().air" (entryChange)="change({ air: $event })">
-          <hy-take-reading quantity="air" (taken)="change({ air: temperatureTyped($event, draft().air.unit) })" />
+        <hy-quantity-field label="Air, in the shade" kind="temperature" formControlName="air">
+          <hy-take-reading quantity="air" (taken)="reading.take('air', $event)" />
         </hy-quantity-field>
         @if (test().setUp.clamp) {
-          <hy-quantity-field label="Pipe, clamp" kind="temperature" [entry]="draft().pipe" (entryChange)="change({ pipe: $event })">
-            <hy-take-reading quantity="wall" (taken)="change({ pipe: temperatureTyped($event, draft().pipe.unit) })" />
+          <hy-quantity-field label="Pipe, clamp" kind="temperature" formControlName="pipe">
+            <hy-take-reading quantity="wall" (taken)="reading.take('pipe', $event)" />
           </hy-quantity-field>
         }
       }
@@ -112,14 +98,12 @@ export class HoldRunning {
   private readonly job = inject(VisitJob);
   private readonly session = inject(MethodSession);
   private readonly units = inject(Units);
-  private readonly preferences = inject(PreferencesService).current;
   private readonly properties = inject(CoreWorker);
-  private readonly stored = inject(Drafts).open<ReadingDraft>(`hold-reading.${this.job.id}`, () => ({
-    pressure: emptyEntry(this.preferences().pressure),
-    air: emptyEntry(this.preferences().temperature),
-    pipe: emptyEntry(this.preferences().temperature),
-  }));
-  protected readonly draft = this.stored.value.asReadonly();
+  protected readonly reading = readingForm(`hold-reading.${this.job.id}`, {
+    pressure: 'pressure',
+    air: 'temperature',
+    pipe: 'temperature',
+  });
   protected readonly problems = problemText;
 
   protected readonly quantities = computed((): readonly Quantity[] =>
@@ -214,32 +198,17 @@ export class HoldRunning {
     return result === undefined || term === undefined || result.verdict !== 'cannot-tell' ? undefined : termAdvice[term];
   });
 
-  private readonly read = computed(() => {
-    const { pressure, air, pipe } = this.draft();
-    return {
-      pressure: readQuantity('pressure', pressure, this.units.atmosphere()),
-      air: readQuantity('temperature', air),
-      pipe: readQuantity('temperature', pipe),
-    };
-  });
   protected readonly readable = computed(() => {
-    const { pressure, air, pipe } = this.read();
+    const { pressure, air, pipe } = this.reading.read();
     return pressure.state === 'good' && air.state === 'good' && (!this.test().setUp.clamp || pipe.state === 'good');
   });
-  protected readonly adding = this.job.adding(() => this.change({ pressure: emptyEntry(this.draft().pressure.unit) }));
+  protected readonly adding = this.job.adding(() => this.reading.empty('pressure'));
+  private readonly notAdded = serverProblems(this.adding.state, { '/reading/gaugePa': this.reading.form.controls.pressure });
   private readonly ending = this.job.adding();
-  protected readonly problem = (pointer: string) => errorIn(this.adding.state(), pointer);
-  protected readonly refused = computed(() => errorIn(this.adding.state()) ?? errorIn(this.ending.state()));
-
-  protected pressureTyped = (p: number) => pressureEntry(p, this.draft().pressure.unit as PressureUnit, this.units.atmosphere()); // the field offers only these
-  protected temperatureTyped = (T: number, unit: string) => temperatureEntry(T, unit === 'C' ? 'C' : 'F');
-
-  protected change(part: Partial<ReadingDraft>): void {
-    this.stored.value.update((draft) => ({ ...draft, ...part }));
-  }
+  protected readonly refused = computed(() => this.notAdded() ?? errorIn(this.ending.state()));
 
   protected add(): void {
-    const { pressure, air, pipe } = this.read();
+    const { pressure, air, pipe } = this.reading.read();
     if (pressure.state !== 'good' || air.state !== 'good') return;
     const clamp = this.test().setUp.clamp && pipe.state === 'good' ? { pipeK: pipe.si } : {};
     const reading = { gaugePa: Math.max(0, pressure.si - this.test().setUp.atmospherePa), airK: air.si, ...clamp };

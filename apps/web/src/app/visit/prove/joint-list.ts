@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { jointsOf, type Joint, type JointCheck, type JointFinding } from '@hygromet/core/circuit/joints';
 import { errorIn } from '../../data/mutation';
 import { MethodSession } from '../../method/method.session';
@@ -8,11 +8,14 @@ import { VisitJob } from '../visit-job';
 import { Photographs } from './photographs';
 import { jointName, type Listed } from './joint-name';
 import { isSection } from '@hygromet/core/circuit/section-id';
+import { ReactiveFormsModule } from '@angular/forms';
+import { draftForm } from '../../forms/draft-form';
+import { wrongIf } from '../../forms/validators';
 
 /** Every place that can leak, generated from the record: what was looked at, what not, and what leaked. */
 @Component({
   selector: 'hy-joint-list',
-  imports: [ChoiceField, Photographs, TextField],
+  imports: [ChoiceField, Photographs, ReactiveFormsModule, TextField],
   template: `
     <h3>Joints</h3>
     <p class="second" role="status">{{ told() }}</p>
@@ -33,23 +36,10 @@ import { isSection } from '@hygromet/core/circuit/section-id';
       }
     </ul>
     @if (job.open()) {
-      <form class="another" novalidate (submit)="$event.preventDefault(); addPlace()">
-        <hy-text-field
-          label="Another place"
-          placeholder="such as a rubbed spot on the suction line"
-          [text]="place()"
-          (textChange)="place.set($event)"
-          [problem]="placeProblem()"
-        />
-        <hy-choice-field
-          label="What was found there"
-          [choices]="placeChoices"
-          [value]="placeFinding()"
-          (valueChange)="placeFinding.set($event)"
-        />
-        <button type="submit" class="button" [disabled]="place().trim() === '' || placeFinding() === '' || placeProblem() !== undefined">
-          Add the place
-        </button>
+      <form class="another" novalidate [formGroup]="another.form" (ngSubmit)="addPlace()">
+        <hy-text-field label="Another place" placeholder="such as a rubbed spot on the suction line" formControlName="place" />
+        <hy-choice-field label="What was found there" [choices]="placeChoices" formControlName="finding" />
+        <button type="submit" class="button" [disabled]="!addable()">Add the place</button>
       </form>
     }
     @if (refused(); as sentence) {
@@ -98,20 +88,15 @@ export class JointList {
     return open === 0 ? `${start}.${rest}` : `${start}; ${open} not yet: what was not looked at is not shown tight.${rest}`;
   });
   /** A place that no record names. */
-  protected readonly place = signal('');
-  protected readonly placeFinding = signal('');
+  protected readonly another = draftForm(`another-place.${this.job.id}`, () => ({ place: '', finding: '' }), {
+    fields: { place: [wrongIf((place: string) => this.placeProblem(place.trim()))] },
+  });
   protected readonly placeChoices = [NOT_YET, ...this.choices];
-  protected readonly placeProblem = computed(() => {
-    const name = this.place().trim();
-    if (name.length > MOST_LETTERS_COUNT) return `At most ${MOST_LETTERS_COUNT} letters.`;
-    return this.rows().some((row) => row.name === name || row.joint.id === name)
-      ? 'This place is in the list: say there what was found.'
-      : undefined;
+  protected readonly addable = computed(() => {
+    const { place, finding } = this.another.value();
+    return place.trim() !== '' && finding !== '' && this.placeProblem(place.trim()) === undefined;
   });
-  private readonly addingPlace = this.job.adding(() => {
-    this.place.set('');
-    this.placeFinding.set('');
-  });
+  private readonly addingPlace = this.job.adding(() => this.another.clear());
   private readonly checking = this.job.adding();
   protected readonly refused = computed(() => errorIn(this.checking.state()) ?? errorIn(this.addingPlace.state()));
 
@@ -122,10 +107,18 @@ export class JointList {
       .map((id) => ({ id, kind: 'joint' as const }));
   }
 
+  private placeProblem(name: string): string | undefined {
+    if (name.length > MOST_LETTERS_COUNT) return `At most ${MOST_LETTERS_COUNT} letters.`;
+    return this.rows().some((row) => row.name === name || row.joint.id === name)
+      ? 'This place is in the list: say there what was found.'
+      : undefined;
+  }
+
   /** What was typed stays until it is saved. */
   protected addPlace(): void {
-    const said = findingOf(this.placeFinding());
-    if (said !== undefined) this.addingPlace.send({ kind: 'joint-checked', joint: this.place().trim(), ...said });
+    const { place, finding } = this.another.value();
+    const said = findingOf(finding);
+    if (said !== undefined) this.addingPlace.send({ kind: 'joint-checked', joint: place.trim(), ...said });
   }
 
   protected set({ id }: Listed, value: string): void {

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
 import { hoseSizes, type HoseSize } from '@hygromet/core/proof/conductance';
 import { PASCAL_PER_MICRON } from '@hygromet/core/proof/water';
 import { coreVersion } from '@hygromet/core/version';
@@ -20,7 +20,7 @@ import { Units } from '../../preferences/units.service';
 import { BigNumber } from '../../ui/big-number';
 import { ChoiceField } from '../../ui/choice-field';
 import { isStale, valueOf } from '../../ui/loadable';
-import { emptyEntry, readQuantity } from '../../ui/quantity-entry';
+import { emptyEntry, readQuantity, type QuantityEntry } from '../../ui/quantity-entry';
 import { QuantityField } from '../../ui/quantity-field';
 import { TextField } from '../../ui/text-field';
 import { TakeReading } from '../live/take-reading';
@@ -28,17 +28,30 @@ import { VisitJob } from '../visit-job';
 import { FollowInstruments } from './follow-instruments';
 import { betterText, minutesText, pullDownNextText, pullDownText } from './prove-labels';
 import { pullDownMetaOf, pullDownReadings, type RunningPullDown } from './pull-down-trace';
-import { MICRON_GAUGE, micronEntry } from './micron-gauge';
+import { MICRON_GAUGE } from './micron-gauge';
 import { schoolNote, vacuumSchoolText } from './vacuum-labels';
 import { VacuumRig } from './vacuum-rig';
 import { Computing } from '../../ui/computing';
+import { ReactiveFormsModule } from '@angular/forms';
+import { readingForm } from '../../forms/reading-form';
+import { serverProblems } from '../../forms/server-problems';
+import { draftForm } from '../../forms/draft-form';
+import { quantity } from '../../forms/validators';
 
 const USUAL_CFM = '5';
+
+interface RigDraft {
+  readonly hose: HoseSize;
+  readonly length: QuantityEntry;
+  readonly core: 'in' | 'out';
+  readonly cfm: string;
+  readonly school: VacuumSchool;
+}
 
 /** Pulling a vacuum: how long this pump and these hoses will take, what better ones would change, and what the fall says as it runs. */
 @Component({
   selector: 'hy-pull-down',
-  imports: [Computing, BigNumber, ChoiceField, FollowInstruments, QuantityField, TakeReading, TextField, VacuumRig],
+  imports: [Computing, BigNumber, ChoiceField, FollowInstruments, QuantityField, ReactiveFormsModule, TakeReading, TextField, VacuumRig],
   template: `
     @if (test(); as running) {
       @if (answer(); as a) {
@@ -62,21 +75,19 @@ const USUAL_CFM = '5';
         <h2>{{ count() }} of {{ enough }} readings for a first verdict</h2>
       }
       <hy-follow-instruments [test]="running" [quantities]="gauge" [leastS]="10" [readingOf]="readingOf" />
-      <form novalidate (submit)="$event.preventDefault(); add(running.id)">
+      <form novalidate [formGroup]="reading.form" (ngSubmit)="add(running.id)">
         @if (running.followed === null) {
-          <hy-quantity-field
-            label="Vacuum at the system"
-            kind="vacuum"
-            [entry]="entry()"
-            (entryChange)="entry.set($event)"
-            [problem]="problem()"
-          >
-            <hy-take-reading quantity="vacuum" (taken)="entry.set(micronEntry($event))" />
+          <hy-quantity-field label="Vacuum at the system" kind="vacuum" formControlName="vacuum">
+            <hy-take-reading quantity="vacuum" (taken)="reading.take('vacuum', $event)" />
           </hy-quantity-field>
         }
         <div class="wide actions">
           @if (running.followed === null) {
-            <button type="submit" class="button main" [disabled]="read().state !== 'good' || adding.state().state === 'busy'">
+            <button
+              type="submit"
+              class="button main"
+              [disabled]="reading.read().vacuum.state !== 'good' || adding.state().state === 'busy'"
+            >
               Add reading
             </button>
           }
@@ -85,17 +96,20 @@ const USUAL_CFM = '5';
           </button>
         </div>
       </form>
+      @if (refused(); as sentence) {
+        <p class="over" role="alert">{{ sentence }}</p>
+      }
     } @else {
       <h3>Pull the vacuum</h3>
-      <div class="fields">
-        <hy-choice-field label="Hose" [choices]="hoses" [value]="hose()" (valueChange)="hose.set($event)" />
-        <hy-quantity-field label="Length of the hose" kind="length" [entry]="length()" (entryChange)="length.set($event)" />
-        <hy-choice-field label="Valve cores" [choices]="cores" [value]="core()" (valueChange)="core.set($event)" />
-        <hy-choice-field label="Pull to" [choices]="schools" [value]="school()" (valueChange)="school.set($any($event))" />
-        <hy-text-field label="Pump, cfm" [text]="cfm()" (textChange)="cfm.set($event)" />
+      <div class="fields" [formGroup]="rig.form">
+        <hy-choice-field label="Hose" [choices]="hoses" formControlName="hose" />
+        <hy-quantity-field label="Length of the hose" kind="length" formControlName="length" />
+        <hy-choice-field label="Valve cores" [choices]="cores" formControlName="core" />
+        <hy-choice-field label="Pull to" [choices]="schools" formControlName="school" />
+        <hy-text-field label="Pump, cfm" formControlName="cfm" />
       </div>
-      <p class="second">{{ schoolWhy[school()] }}</p>
-      <hy-vacuum-rig [hose]="hose()" [core]="core()" />
+      <p class="second">{{ schoolWhy[rig.value().school] }}</p>
+      <hy-vacuum-rig [hose]="rig.value().hose" [core]="rig.value().core" />
       @if (plan(); as p) {
         <dl class="figures" role="status" [hyComputing]="planned()">
           @for (item of p.targets; track item.micron) {
@@ -156,20 +170,27 @@ export class PullDown {
     { value: 'out', label: 'out' },
     { value: 'in', label: 'in' },
   ];
-  protected readonly hose = signal<string>('3/8');
-  protected readonly length = signal({ ...emptyEntry(this.metric ? 'm' : 'ft'), text: this.metric ? '1.5' : '5' });
-  protected readonly core = signal<string>('out');
-  protected readonly cfm = signal(USUAL_CFM);
+  /** Pump and hoses, as they were last set up here. */
+  protected readonly rig = draftForm<RigDraft>(
+    `vacuum-rig.${this.job.id}`,
+    () => ({
+      hose: '3/8',
+      length: { ...emptyEntry(this.metric ? 'm' : 'ft'), text: this.metric ? '1.5' : '5' },
+      core: 'out',
+      cfm: USUAL_CFM,
+      school: 'usual',
+    }),
+    { fields: { length: [quantity('length')] } },
+  );
   protected readonly schools = vacuumSchools.map((value) => ({ value, label: `${targetOf(value)} microns${schoolNote[value]}` }));
   protected readonly schoolWhy = vacuumSchoolText(this.units);
-  protected readonly school = signal<VacuumSchool>('usual');
-  protected readonly target = computed(() => targetOf(this.school()));
+  protected readonly target = computed(() => targetOf(this.rig.value().school));
   protected readonly minutes = (seconds: number | null): string => minutesText(seconds, this.units);
 
   private readonly volume = computed(() => valueOf(this.session.plan())?.volume.likely);
   private readonly speed = computed(() => {
     try {
-      const value = readNumber(this.cfm());
+      const value = readNumber(this.rig.value().cfm);
       return value > 0 ? volumeFlowFrom(value, 'cfm') : undefined;
     } catch (error) {
       if (error instanceof CoreError) return undefined;
@@ -177,14 +198,14 @@ export class PullDown {
     }
   });
   protected readonly planQuestion = computed((): PullDownPlanArgs | undefined => {
-    const [volumeM3, length, speed] = [this.volume(), readQuantity('length', this.length()), this.speed()];
+    const [volumeM3, length, speed] = [this.volume(), readQuantity('length', this.rig.value().length), this.speed()];
     if (volumeM3 === undefined || length.state !== 'good' || length.si <= 0 || speed === undefined) return undefined;
     const asked = this.session.question();
     return {
       volumeM3,
-      hose: this.hose() as HoseSize, // the list offers only these
+      hose: this.rig.value().hose,
       lengthM: length.si,
-      core: this.core() === 'in' ? 'in' : 'out',
+      core: this.rig.value().core,
       pumpSpeed: speed,
       ...(asked === undefined ? { ambientK: usualPullDown.ambientK } : ambientOf(asked.look)),
       targetMicron: this.target(),
@@ -222,17 +243,12 @@ export class PullDown {
 
   protected readonly gauge = MICRON_GAUGE;
   protected readonly readingOf = ([p = 0]: readonly number[]): TestReading => ({ micron: p / PASCAL_PER_MICRON });
-  protected readonly micronEntry = micronEntry;
-  protected readonly entry = signal(emptyEntry('micron'));
-  protected readonly read = computed(() => readQuantity('vacuum', this.entry(), this.units.atmosphere()));
-  protected readonly adding = this.job.adding(() => this.entry.set(emptyEntry(this.entry().unit)));
-  protected readonly problem = computed(() => {
-    const reading = this.read();
-    return reading.state === 'bad' ? reading.sentence : errorIn(this.adding.state(), '/reading/micron');
-  });
+  protected readonly reading = readingForm(`vacuum-reading.${this.job.id}`, { vacuum: 'vacuum' });
+  protected readonly adding = this.job.adding(() => this.reading.empty('vacuum'));
+  private readonly notAdded = serverProblems(this.adding.state, { '/reading/micron': this.reading.form.controls.vacuum });
   private readonly beginning = this.job.adding();
   private readonly ending = this.job.adding();
-  protected readonly refused = computed(() => errorIn(this.beginning.state()) ?? errorIn(this.ending.state()));
+  protected readonly refused = computed(() => this.notAdded() ?? errorIn(this.beginning.state()) ?? errorIn(this.ending.state()));
   private readonly testId = linkedSignal({ source: this.test, computation: () => newKey() });
 
   protected begin(): void {
@@ -242,7 +258,7 @@ export class PullDown {
   }
 
   protected add(testId: string): void {
-    const current = this.read();
+    const current = this.reading.read().vacuum;
     if (current.state === 'good') this.adding.send({ kind: 'test-read', testId, reading: { micron: current.si / PASCAL_PER_MICRON } });
   }
 

@@ -16,19 +16,21 @@ import { BigNumber } from '../../ui/big-number';
 import { ChoiceField } from '../../ui/choice-field';
 import { isStale, valueOf } from '../../ui/loadable';
 import { QuantityField } from '../../ui/quantity-field';
-import { emptyEntry, readQuantity } from '../../ui/quantity-entry';
 import { TakeReading } from '../live/take-reading';
 import { VisitJob } from '../visit-job';
 import { FollowInstruments } from './follow-instruments';
-import { MICRON_GAUGE, micronEntry } from './micron-gauge';
+import { MICRON_GAUGE } from './micron-gauge';
 import { riseSentence } from './prove-labels';
 import { isHold } from './hold-trace';
 import { phasesOf, riseMetaOf, type RunningRise } from './rise-trace';
+import { ReactiveFormsModule } from '@angular/forms';
+import { readingForm } from '../../forms/reading-form';
+import { serverProblems } from '../../forms/server-problems';
 
 /** A vacuum that is shut in: whether it leaks, whether gas is released, and in the system or in the own rig. */
 @Component({
   selector: 'hy-rise-test',
-  imports: [BigNumber, ChoiceField, FollowInstruments, QuantityField, TakeReading],
+  imports: [BigNumber, ChoiceField, FollowInstruments, QuantityField, ReactiveFormsModule, TakeReading],
   template: `
     @if (test(); as running) {
       @if (answer(); as a) {
@@ -46,16 +48,20 @@ import { phasesOf, riseMetaOf, type RunningRise } from './rise-trace';
         system’s.
       </p>
       <hy-follow-instruments [test]="running" [quantities]="gauge" [leastS]="10" [readingOf]="readingOf()" />
-      <form novalidate (submit)="$event.preventDefault(); add(running.id)">
+      <form novalidate [formGroup]="reading.form" (ngSubmit)="add(running.id)">
         <hy-choice-field label="Shut in" [choices]="phases" [value]="isolated()" (valueChange)="isolated.set($any($event))" />
         @if (running.followed === null) {
-          <hy-quantity-field label="Vacuum" kind="vacuum" [entry]="entry()" (entryChange)="entry.set($event)" [problem]="problem()">
-            <hy-take-reading quantity="vacuum" (taken)="entry.set(micronEntry($event))" />
+          <hy-quantity-field label="Vacuum" kind="vacuum" formControlName="vacuum">
+            <hy-take-reading quantity="vacuum" (taken)="reading.take('vacuum', $event)" />
           </hy-quantity-field>
         }
         <div class="wide actions">
           @if (running.followed === null) {
-            <button type="submit" class="button main" [disabled]="read().state !== 'good' || adding.state().state === 'busy'">
+            <button
+              type="submit"
+              class="button main"
+              [disabled]="reading.read().vacuum.state !== 'good' || adding.state().state === 'busy'"
+            >
               Add reading
             </button>
           }
@@ -64,6 +70,9 @@ import { phasesOf, riseMetaOf, type RunningRise } from './rise-trace';
           </button>
         </div>
       </form>
+      @if (refused(); as sentence) {
+        <p class="over" role="alert">{{ sentence }}</p>
+      }
     } @else {
       <h3>Vacuum and rise test</h3>
       <p>
@@ -104,13 +113,7 @@ export class RiseTest {
     const isolated = this.isolated();
     return ([p = 0]: readonly number[]): TestReading => ({ isolated, micron: p / PASCAL_PER_MICRON });
   });
-  protected readonly micronEntry = micronEntry;
-  protected readonly entry = signal(emptyEntry('micron'));
-  protected readonly read = computed(() => readQuantity('vacuum', this.entry(), this.units.atmosphere()));
-  protected readonly problem = computed(() => {
-    const reading = this.read();
-    return reading.state === 'bad' ? reading.sentence : errorIn(this.adding.state(), '/reading/micron');
-  });
+  protected readonly reading = readingForm(`rise-reading.${this.job.id}`, { vacuum: 'vacuum' });
   protected readonly volume = computed(() => valueOf(this.session.plan())?.volume.likely);
   protected readonly count = computed(() => this.test()?.readings.length ?? 0);
 
@@ -168,10 +171,11 @@ export class RiseTest {
     return `The nitrogen hold has left a leak of ${most} microns per minute at most: the rise counts with it, and has to tell your own rig and gas that is released.`;
   });
 
-  protected readonly adding = this.job.adding(() => this.entry.set(emptyEntry(this.entry().unit)));
+  protected readonly adding = this.job.adding(() => this.reading.empty('vacuum'));
+  private readonly notAdded = serverProblems(this.adding.state, { '/reading/micron': this.reading.form.controls.vacuum });
   private readonly beginning = this.job.adding();
   private readonly ending = this.job.adding();
-  protected readonly refused = computed(() => errorIn(this.beginning.state()) ?? errorIn(this.ending.state()));
+  protected readonly refused = computed(() => this.notAdded() ?? errorIn(this.beginning.state()) ?? errorIn(this.ending.state()));
 
   protected begin(): void {
     const volumeM3 = this.volume();
@@ -194,7 +198,7 @@ export class RiseTest {
   }
 
   protected add(testId: string): void {
-    const current = this.read();
+    const current = this.reading.read().vacuum;
     if (current.state !== 'good') return;
     this.adding.send({ kind: 'test-read', testId, reading: { isolated: this.isolated(), micron: current.si / PASCAL_PER_MICRON } });
   }

@@ -1,7 +1,7 @@
 import { fromServer } from '../../data/from-server';
-import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 
-import { mutation, errorIn } from '../../data/mutation';
+import { mutation } from '../../data/mutation';
 import { newKey } from '../../data/new-key';
 import { ServerData } from '../../data/server-data.service';
 import { PreferencesService } from '../../preferences/preferences.service';
@@ -10,15 +10,24 @@ import { ChoiceField } from '../../ui/choice-field';
 import { valueOf } from '../../ui/loadable';
 import { TextField } from '../../ui/text-field';
 import { VisitJob } from '../visit-job';
+import { ReactiveFormsModule } from '@angular/forms';
+import { serverProblems } from '../../forms/server-problems';
+import { Drafts } from '../../data/draft.service';
+import { overlayForm } from '../../forms/overlay-form';
+
+interface Said {
+  readonly kind: string;
+  readonly note: string;
+}
 
 /** A difference is logged to the account that a person chooses, with its reason: nothing is adjusted silently. */
 @Component({
   selector: 'hy-log-difference',
-  imports: [ChoiceField, TextField],
+  imports: [ChoiceField, ReactiveFormsModule, TextField],
   template: `
-    <form novalidate (submit)="$event.preventDefault(); log()">
-      <hy-choice-field label="Log the difference as" [choices]="choices()" [value]="kind()" (valueChange)="kind.set($event)" />
-      <hy-text-field label="Reason" [text]="note()" (textChange)="note.set($event)" [problem]="field('/note')" />
+    <form novalidate [formGroup]="form" (ngSubmit)="log()">
+      <hy-choice-field label="Log the difference as" [choices]="choices()" formControlName="kind" />
+      <hy-text-field label="Reason" formControlName="note" />
       <button type="submit" class="button" [disabled]="account() === undefined || busy()">Log {{ mass() }}</button>
     </form>
     @if (refused(); as sentence) {
@@ -56,34 +65,47 @@ export class LogDifference {
   private readonly preferences = inject(PreferencesService).current;
   private readonly units = inject(Units);
   private readonly accounts = fromServer(this.serverData.accounts$);
-  /** The same press twice is one entry. */
-  private readonly key = signal(newKey());
-  protected readonly kind = linkedSignal<string>(() => (this.differenceKg() > 0 ? 'air' : 'unexplained'));
-  protected readonly note = linkedSignal(() => this.reason());
+  /** What was typed over the proposal; the same press twice is one entry, also of a page that was loaded again. */
+  private readonly draft = inject(Drafts).open<Partial<Said> & { readonly key: string }>(`difference.${this.job.id}`, () => ({
+    key: newKey(),
+  }));
+  private readonly proposed = computed((): Said => ({ kind: this.differenceKg() > 0 ? 'air' : 'unexplained', note: this.reason() }));
+  protected readonly form = overlayForm<Said>(
+    {
+      shape: { kind: '', note: '' },
+      record: this.proposed,
+      typed: computed(() => {
+        const { key: _key, ...typed } = this.draft.value();
+        return typed;
+      }),
+      change: (typed) => this.draft.value.update(({ key }) => ({ key, ...typed })),
+    },
+    {},
+  );
+  private readonly said = computed((): Said => ({ ...this.proposed(), ...this.draft.value() }));
   protected readonly choices = computed(() => [
     ...(this.differenceKg() > 0 ? [{ value: 'air', label: 'lost to the air' }] : []),
     { value: 'unexplained', label: 'not accounted for' },
     ...(this.differenceKg() > 0 ? [] : [{ value: 'supplier', label: 'charged by somebody else' }]),
   ]);
-  protected readonly account = computed(() => (valueOf(this.accounts()) ?? []).find(({ kind }) => kind === this.kind()));
+  protected readonly account = computed(() => (valueOf(this.accounts()) ?? []).find(({ kind }) => kind === this.said().kind));
   protected readonly mass = computed(() => this.units.massText(Math.abs(this.differenceKg())));
-  private readonly logging = mutation(this.serverData.bookDifference$, () => this.key.set(newKey()));
+  private readonly logging = mutation(this.serverData.bookDifference$, () => this.draft.clear());
   protected readonly busy = computed(() => this.logging.state().state === 'busy');
-  protected readonly field = (pointer: string) => errorIn(this.logging.state(), pointer);
-  protected readonly refused = computed(() => errorIn(this.logging.state()));
+  protected readonly refused = serverProblems(this.logging.state, { '/note': this.form.controls.note });
 
   protected log(): void {
     const account = this.account();
     if (account === undefined) return;
     this.logging.send({
-      key: this.key(),
+      key: this.draft.value().key,
       system: this.system(),
       account: account.id,
       direction: this.differenceKg() > 0 ? 'missing' : 'surplus',
       massKg: Number(Math.abs(this.differenceKg()).toFixed(6)),
       happenedAt: new Date().toISOString(),
       recordedBy: this.preferences().person,
-      note: this.note().trim(),
+      note: this.said().note.trim(),
       visit: this.job.id,
     });
   }

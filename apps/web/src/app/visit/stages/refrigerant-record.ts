@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { cleaningSteps, findingNow, refrigerantTests, testResults } from '@hygromet/core/account/refrigerant-tests';
 import { errorIn } from '../../data/mutation';
 import { Units } from '../../preferences/units.service';
@@ -9,11 +9,24 @@ import { QuantityField } from '../../ui/quantity-field';
 import { TextField } from '../../ui/text-field';
 import { VisitJob } from '../visit-job';
 import { cleaningText, findingText, testText } from './account-labels';
+import { ReactiveFormsModule } from '@angular/forms';
+import { draftForm } from '../../forms/draft-form';
+import { quantity } from '../../forms/validators';
+
+interface TestDraft {
+  readonly test: (typeof refrigerantTests)[number];
+  readonly result: (typeof testResults)[number];
+  readonly kit: string;
+}
+interface CleaningDraft {
+  readonly step: (typeof cleaningSteps)[number];
+  readonly purged: QuantityEntry;
+}
 
 /** Samples of what was recovered, each with its kit and date, and what was done to clean it. */
 @Component({
   selector: 'hy-refrigerant-record',
-  imports: [ChoiceField, QuantityField, TextField],
+  imports: [ChoiceField, QuantityField, ReactiveFormsModule, TextField],
   template: `
     <h3>Tests and cleaning</h3>
     <ul class="findings">
@@ -31,21 +44,20 @@ import { cleaningText, findingText, testText } from './account-labels';
       </ol>
     }
     @if (job.open()) {
-      <form novalidate (submit)="$event.preventDefault(); test()">
-        <hy-choice-field label="Test" [choices]="tests" [value]="which()" (valueChange)="which.set($event)" />
-        <hy-choice-field label="Result" [choices]="results" [value]="result()" (valueChange)="result.set($event)" />
-        <hy-text-field label="Kit" placeholder="as its box says" [text]="kit()" (textChange)="kit.set($event)" />
+      <form novalidate [formGroup]="testing.form" (ngSubmit)="test()">
+        <hy-choice-field label="Test" [choices]="tests" formControlName="test" />
+        <hy-choice-field label="Result" [choices]="results" formControlName="result" />
+        <hy-text-field label="Kit" placeholder="as its box says" formControlName="kit" />
         <button type="submit" class="button" [disabled]="busy()">Log test</button>
       </form>
-      <form novalidate (submit)="$event.preventDefault(); clean()">
-        <hy-choice-field label="Cleaning" [choices]="steps" [value]="step()" (valueChange)="step.set($event)" />
-        @if (step() === 'purge') {
+      <form novalidate [formGroup]="cleaning.form" (ngSubmit)="clean()">
+        <hy-choice-field label="Cleaning" [choices]="steps" formControlName="step" />
+        @if (cleaning.value().step === 'purge') {
           <hy-quantity-field
             label="Purged"
             hint="about; into a recovery cylinder, never to the air"
             kind="charge"
-            [entry]="purged()"
-            (entryChange)="purged.set($event)"
+            formControlName="purged"
           />
         }
         <button type="submit" class="button" [disabled]="busy()">Log cleaning</button>
@@ -109,11 +121,16 @@ export class RefrigerantRecord {
   protected readonly tests = refrigerantTests.map((value) => ({ value, label: testText[value].toLowerCase() }));
   protected readonly results = testResults.map((value) => ({ value, label: value === 'pass' ? 'passed' : 'failed' }));
   protected readonly steps = cleaningSteps.map((value) => ({ value, label: cleaningText[value] }));
-  protected readonly which = signal<string>('acid');
-  protected readonly result = signal<string>('pass');
-  protected readonly kit = signal('');
-  protected readonly step = signal<string>('drier');
-  protected readonly purged = signal<QuantityEntry>(emptyEntry('oz'));
+  protected readonly testing = draftForm<TestDraft>(
+    `refrigerant-test.${this.job.id}`,
+    () => ({ test: 'acid', result: 'pass', kit: '' }),
+    {},
+  );
+  protected readonly cleaning = draftForm<CleaningDraft>(
+    `refrigerant-cleaning.${this.job.id}`,
+    () => ({ step: 'drier', purged: emptyEntry('oz') }),
+    { fields: { purged: [quantity('charge', { optional: true })] } },
+  );
   protected readonly findings = computed(() => {
     const { refrigerantTests: tests = [], cleaning = [] } = this.job.visit() ?? {};
     return refrigerantTests.map((test) => {
@@ -135,23 +152,22 @@ export class RefrigerantRecord {
     ];
     return lines.sort((a, b) => a.at.localeCompare(b.at)).map(({ at, text }) => `${momentText(at)}: ${text}`);
   });
-  private readonly adding = this.job.adding(() => this.kit.set(''));
-  protected readonly busy = computed(() => this.adding.state().state === 'busy');
-  protected readonly refused = computed(() => errorIn(this.adding.state()));
+  private readonly addingTest = this.job.adding(() => this.testing.form.controls.kit.setValue(''));
+  private readonly addingCleaning = this.job.adding(() => this.cleaning.clear());
+  private readonly states = [this.addingTest.state, this.addingCleaning.state];
+  protected readonly busy = computed(() => this.states.some((state) => state().state === 'busy'));
+  protected readonly refused = computed(() => this.states.map((state) => errorIn(state())).find((sentence) => sentence !== undefined));
 
   protected test(): void {
-    const [test, result] = [
-      refrigerantTests.find((refrigerantTest) => refrigerantTest === this.which()),
-      testResults.find((testResult) => testResult === this.result()),
-    ];
-    if (test !== undefined && result !== undefined) this.adding.send({ kind: 'refrigerant-tested', test, result, kit: this.kit().trim() });
+    const { test, result, kit } = this.testing.value();
+    this.addingTest.send({ kind: 'refrigerant-tested', test, result, kit: kit.trim() });
   }
 
   protected clean(): void {
-    const step = cleaningSteps.find((cleaningStep) => cleaningStep === this.step());
-    if (step === undefined) return;
-    const purged = readQuantity('charge', this.purged());
+    const { step, purged: typed } = this.cleaning.value();
+    const purged = readQuantity('charge', typed);
+    if (step === 'purge' && purged.state === 'bad') return;
     const massKg = step === 'purge' && purged.state === 'good' ? { massKg: purged.si } : {};
-    this.adding.send({ kind: 'cleaned', step, ...massKg });
+    this.addingCleaning.send({ kind: 'cleaned', step, ...massKg });
   }
 }
