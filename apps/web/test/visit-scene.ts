@@ -41,12 +41,15 @@ export async function open(
   more: Record<string, unknown> = {},
   query: Record<string, string> = {},
   api: object = { call$: () => of({}) },
+  /** What the device had kept. */
+  drafts: Readonly<Record<string, object>> = {},
 ) {
   const server = theVisit(first);
   const { kept } = stage({
     id: 'v1',
     more: { stage: at },
     query,
+    drafts,
     serverData: { ...server.serverData, ...more },
     providers: [{ provide: Api, useValue: api }],
   });

@@ -10,7 +10,7 @@ import { shapedAs } from './shaped-as';
 /** A draft that lives in a page and on the device: a reload finds it as it was typed. */
 export interface Draft<T> {
   readonly value: WritableSignal<T>;
-  /** Forgets it, when it was sent. */
+  /** Forgets it, when it was sent and the page is left: what is typed into it afterwards is kept no longer. */
   readonly clear: () => void;
 }
 

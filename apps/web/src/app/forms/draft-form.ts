@@ -9,8 +9,10 @@ export type FormOf<T extends object> = FormGroup<{ [K in keyof T]: FormControl<T
 export interface DraftForm<T extends object> {
   readonly form: FormOf<T>;
   readonly value: Signal<T>;
-  /** Forgets what was typed, when it was sent. */
+  /** Forgets what was typed, when it was sent and the page is left. */
   readonly clear: () => void;
+  /** Begins anew, when it was sent and the page stays. */
+  readonly renew: () => void;
 }
 
 export interface FormRules<T extends object> {
@@ -42,7 +44,7 @@ export function draftForm<T extends object>(
       if (!same(value, form.getRawValue() as T)) form.setValue(value as Parameters<typeof form.setValue>[0], { emitEvent: true });
     });
   });
-  return { form, value: draft.value.asReadonly(), clear: draft.clear };
+  return { form, value: draft.value.asReadonly(), clear: draft.clear, renew: () => draft.value.set(empty()) };
 }
 
 /** The rules of a field, by its name. */

@@ -13,7 +13,7 @@ import { quantity } from './validators';
 /** What instruments show. */
 export type ReadKind = 'mass' | 'pressure' | 'temperature' | 'vacuum';
 
-export interface ReadingForm<K extends string> extends Omit<DraftForm<Record<K, QuantityEntry>>, 'clear'> {
+export interface ReadingForm<K extends string> extends Pick<DraftForm<Record<K, QuantityEntry>>, 'form' | 'value'> {
   /** What each field says, in SI. */
   readonly read: Signal<Readonly<Record<K, Reading>>>;
   /** Puts what an instrument shows, in SI, into a field, in the unit that stands there. */

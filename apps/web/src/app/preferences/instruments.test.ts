@@ -11,7 +11,7 @@ test('a gateway is added by its name, and its token is shown this once', async (
     return of({ ...gateway, name: 'van 2', token: 'a-token-that-nobody-guesses' });
   };
   stage({ serverData: { gateways$: of([gateway]), instruments$: of([]), addGateway$ } });
-  const { text, type, press } = await render(Instruments);
+  const { text, type, press, control } = await render(Instruments);
   expect(text()).toContain('Van of Ines');
   await press('Add a gateway');
   expect(text()).toContain('Give the gateway a name.');
@@ -19,6 +19,9 @@ test('a gateway is added by its name, and its token is shown this once', async (
   await press('Add a gateway');
   expect(sent).toMatchObject([{ name: 'van 2' }]);
   expect(text()).toContain('Token of van 2, shown this once: a-token-that-nobody-guesses');
+  // the next one begins empty, and is not yet told to be missing
+  expect(control('Name of the gateway').value).toBe('');
+  expect(text()).not.toContain('Give the gateway a name.');
 });
 
 test('one that sends no more says since when, and what was heard tells of itself', async () => {

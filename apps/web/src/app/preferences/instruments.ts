@@ -106,7 +106,7 @@ export class Instruments {
   protected readonly adding = mutation(this.serverData.addGateway$, ({ name, token }) => {
     this.added.set(name);
     this.token.set(token);
-    this.gateway.clear();
+    this.gateway.renew();
     this.sheet()?.resetForm(this.gateway.value());
   });
   protected readonly revoking = mutation(this.serverData.revokeGateway$, () => undefined);

@@ -129,7 +129,7 @@ export class ReceiverCharge {
   });
 
   private readonly addingSwitch = this.job.adding(() => this.switched.empty('stops'));
-  private readonly addingMark = this.job.adding(() => this.mark.clear());
+  private readonly addingMark = this.job.adding(() => this.mark.renew());
   protected readonly refused = computed(() => errorIn(this.addingSwitch.state()) ?? errorIn(this.addingMark.state()));
   protected readonly logged = computed(() =>
     (this.job.visit()?.chargeNotes ?? []).flatMap(({ note, at, by }) => {

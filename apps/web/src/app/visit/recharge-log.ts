@@ -216,7 +216,7 @@ export class RechargeLog {
   });
 
   private readonly logging = mutation(this.serverData.bookRemoval$, () => {
-    this.key.clear();
+    this.key.value.set({ key: newKey() });
     this.weights.empty('before', 'after');
   });
   protected readonly busy = computed(() => this.logging.state().state === 'busy');

@@ -5,7 +5,8 @@ import type { Visit } from '@hygromet/contract/visit';
 import type { VisitTest } from '@hygromet/contract/visit-test';
 import { PASCAL_PER_PSI } from '@hygromet/core/proof/trace';
 import { PDFDocument } from 'pdf-lib';
-import { of } from 'rxjs';
+import { of, throwError } from 'rxjs';
+import { ApiError } from '../data/api-error';
 import type { Units } from '../preferences/units.service';
 import { certificatePdf } from './prove/certificate-pdf';
 import { testRows, testSenml } from './prove/test-files';
@@ -255,16 +256,21 @@ test('every joint of the record is there; what was found is saved with its way, 
 });
 
 test('a place that no record names is added with what was found there, and one that is listed is not listed twice', async () => {
-  const { text, type, sent, press } = await open('repair', { look: SEEN, plan }, { system$: () => of(split) });
+  const { text, type, sent, press, control, kept } = await open('repair', { look: SEEN, plan }, { system$: () => of(split) });
   await type('Another place', 'Suction line to compressor');
   expect(text()).toContain('This place is in the list');
   await type('Another place', 'rubbed spot behind the fan');
+  expect(Object.values(kept).join()).toContain('rubbed spot behind the fan');
   await type('What was found there', 'detector:tight');
   await press('Add the place');
   expect(sent.map((entry) => entry.kind === 'joint-checked' && [entry.joint, entry.check, entry.finding])).toEqual([
     ['rubbed spot behind the fan', 'detector', 'tight'],
   ]);
   expect(text()).toContain('1 of 13 looked at');
+  // the next one begins empty, and is kept as well
+  expect(control('Another place').value).toBe('');
+  await type('Another place', 'capillary at the fan');
+  expect(Object.values(kept).join()).toContain('capillary at the fan');
 });
 
 describe('the rise test', () => {
@@ -525,7 +531,7 @@ describe('a receiver', () => {
   });
 
   test('its switch is seen to stop it, and its level is marked for the next person', async () => {
-    const { type, press, sent, text } = await charged(room(0.012));
+    const { type, press, sent, text, control } = await charged(room(0.012));
     await type('Low-pressure switch stopped it at', '9.5');
     await press('Log the switch');
     expect(sent[0]).toMatchObject({
@@ -537,6 +543,8 @@ describe('a receiver', () => {
     expect(sent[1]).toMatchObject({ note: { what: 'level-marked', where: 'a hand above the lower glass' } });
     expect(text()).toMatch(/the low-pressure switch was seen to stop the compressor at (9|10) psig/);
     expect(text()).toContain('level marked: a hand above the lower glass');
+    expect(control('Level marked, for the next person').value).toBe('');
+    expect(control('Low-pressure switch stopped it at').value).toBe('');
   });
 });
 
@@ -559,11 +567,18 @@ describe('the charge', () => {
     at: '2026-11-26T08:00:00.000Z',
     by: 'Ines Marrow',
   }));
-  const begin = (more: Record<string, unknown> = {}, visit: Partial<Visit> = { refrigerantTests: passed }) =>
+  const begin = (
+    more: Record<string, unknown> = {},
+    visit: Partial<Visit> = { refrigerantTests: passed },
+    drafts: Record<string, object> = {},
+  ) =>
     open(
       'recharge',
       { look: SEEN, plan, ...visit },
       { system$: () => of(split), cylinders$: of(rack), movements$: () => of([recovered]), ...more },
+      {},
+      undefined,
+      drafts,
     );
 
   test('comes from what was recovered first, then from virgin, and never from what something speaks against', async () => {
@@ -624,8 +639,8 @@ describe('the charge', () => {
   });
 
   test('is weighed in: what is left, when to shut the valve, and too much is said at once', async () => {
-    const sent: object[] = [];
-    const { text, type, press } = await begin({ bookRemoval$: (body: object) => (sent.push(body), of({})) });
+    const sent: { key?: string }[] = [];
+    const { text, type, press, control } = await begin({ bookRemoval$: (body: object) => (sent.push(body), of({})) });
     await type('Gross before', '40');
     await type('Gross now', '36');
     expect(text()).toMatch(/\d+\.\d lb left to the charge/);
@@ -642,6 +657,31 @@ describe('the charge', () => {
       grossBeforeKg: expect.closeTo(18.14, 1),
       grossAfterKg: expect.closeTo(13.6, 1),
     });
+    // what is weighed in next is another entry
+    expect(control('Gross before').value).toBe('');
+    await type('Gross before', '30');
+    await type('Gross now', '29');
+    await press(/^Log 1\.0/);
+    expect(sent[1]?.key).not.toBe(sent[0]?.key);
+  });
+
+  test('weights that were typed outlive a reload, and so does the key that they are booked under', async () => {
+    const refused = throwError(() => new ApiError('offline', 'The server did not answer.'));
+    const sent: { key?: string }[] = [];
+    const { type, press, kept } = await begin({ bookRemoval$: (body: object) => (sent.push(body), refused) });
+    await type('Gross before', '40');
+    await type('Gross now', '36');
+    await press(/^Log 4\.0 lb/);
+    const onDevice = Object.entries(kept).map(([key, text]) => [key.replace('hygromet.draft.', ''), JSON.parse(text) as object] as const);
+    TestBed.resetTestingModule();
+    const again = await begin(
+      { bookRemoval$: (body: object) => (sent.push(body), of({})) },
+      { refrigerantTests: passed },
+      Object.fromEntries(onDevice),
+    );
+    expect([again.control('Gross before').value, again.control('Gross now').value]).toEqual(['40', '36']);
+    await again.press(/^Log 4\.0 lb/);
+    expect(sent[1]?.key).toBe(sent[0]?.key);
   });
 });
 

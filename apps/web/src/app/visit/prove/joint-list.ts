@@ -96,7 +96,7 @@ export class JointList {
     const { place, finding } = this.another.value();
     return place.trim() !== '' && finding !== '' && this.placeProblem(place.trim()) === undefined;
   });
-  private readonly addingPlace = this.job.adding(() => this.another.clear());
+  private readonly addingPlace = this.job.adding(() => this.another.renew());
   private readonly checking = this.job.adding();
   protected readonly refused = computed(() => errorIn(this.checking.state()) ?? errorIn(this.addingPlace.state()));
 

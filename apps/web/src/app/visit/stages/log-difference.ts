@@ -90,7 +90,7 @@ export class LogDifference {
   ]);
   protected readonly account = computed(() => (valueOf(this.accounts()) ?? []).find(({ kind }) => kind === this.said().kind));
   protected readonly mass = computed(() => this.units.massText(Math.abs(this.differenceKg())));
-  private readonly logging = mutation(this.serverData.bookDifference$, () => this.draft.clear());
+  private readonly logging = mutation(this.serverData.bookDifference$, () => this.draft.value.set({ key: newKey() }));
   protected readonly busy = computed(() => this.logging.state().state === 'busy');
   protected readonly refused = serverProblems(this.logging.state, { '/note': this.form.controls.note });
 

@@ -153,7 +153,7 @@ export class RefrigerantRecord {
     return lines.sort((a, b) => a.at.localeCompare(b.at)).map(({ at, text }) => `${momentText(at)}: ${text}`);
   });
   private readonly addingTest = this.job.adding(() => this.testing.form.controls.kit.setValue(''));
-  private readonly addingCleaning = this.job.adding(() => this.cleaning.clear());
+  private readonly addingCleaning = this.job.adding(() => this.cleaning.renew());
   private readonly states = [this.addingTest.state, this.addingCleaning.state];
   protected readonly busy = computed(() => this.states.some((state) => state().state === 'busy'));
   protected readonly refused = computed(() => this.states.map((state) => errorIn(state())).find((sentence) => sentence !== undefined));
