@@ -3,7 +3,6 @@ import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { brotliCompressSync } from 'node:zlib';
 import { at } from './paths.mjs';
-import { fewerChunks } from './fewer-chunks.mjs';
 import { whenChanged } from './fingerprint.mjs';
 import { run } from './run.mjs';
 import { say, Stop } from './say.mjs';
@@ -90,12 +89,11 @@ function compressFiles(folder) {
 export const buildWeb = () =>
   whenChanged(
     'dist/web.stamp',
-    [...SHARED, 'apps/web', 'angular.json', 'scripts/lib/build.mjs', 'scripts/lib/fewer-chunks.mjs'],
+    [...SHARED, 'apps/web', 'angular.json', 'scripts/lib/build.mjs'],
     async () => {
       say('building the web application (half a minute)');
       const { code, output } = await run('npx', ['ng', 'build'], { env: { ...process.env, NG_CLI_ANALYTICS: 'false', CI: '1' } });
       if (code !== 0) throw new Stop(`The web application could not be built.\n${output}`);
-      await fewerChunks(WEB_ROOT, 'hy-today-page');
       compressFiles(WEB_ROOT);
     },
     ['dist/web/browser'],

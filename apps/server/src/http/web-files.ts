@@ -4,7 +4,7 @@ import { existsSync } from 'node:fs';
 import type { Env } from './env';
 
 /** Names that carry a hash of their content never change; everything else is asked for again (its ETag says if it changed). */
-const HASHED = /-[A-Za-z0-9]{8}\.(js|css|woff2?|svg)$/;
+const HASHED = /-[A-Z0-9]{8}\.(js|css|woff2?|svg)$/;
 
 /** The web application: its files, and its one page for every address that is no file. */
 export function webFiles(root: string | undefined) {
