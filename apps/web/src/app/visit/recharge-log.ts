@@ -11,7 +11,6 @@ import { feedingRules } from '@hygromet/core/charge/feeding';
 import { CoreWorker } from '../core-worker/core-worker.service';
 import { coreQuery } from '../core-worker/core-query';
 import { mutation } from '../data/mutation';
-import { newKey } from '../data/new-key';
 import { ServerData } from '../data/server-data.service';
 import { PreferencesService } from '../preferences/preferences.service';
 import { Units } from '../preferences/units.service';
@@ -25,7 +24,7 @@ import { VisitJob } from './visit-job';
 import { ReactiveFormsModule } from '@angular/forms';
 import { readingForm } from '../forms/reading-form';
 import { serverProblems } from '../forms/server-problems';
-import { Drafts } from '../data/draft.service';
+import { sameSending } from '../data/same-sending';
 
 /** Of a cylinder that does not hold the whole charge the error is told for half of it. */
 const HALF_DRAWN = 0.5;
@@ -173,8 +172,7 @@ export class RechargeLog {
   });
   protected readonly chosen = linkedSignal<string>(() => this.choices()[0]?.value ?? '');
   protected readonly weights = readingForm(`recharge-weights.${this.job.id}`, { before: 'mass', after: 'mass' });
-  /** The same charge is booked once, also by a page that was loaded again in between. */
-  private readonly key = inject(Drafts).open(`recharge-key.${this.job.id}`, () => ({ key: newKey() }));
+  private readonly sending = sameSending(`recharge-sending.${this.job.id}`);
   private readonly reading = computed(() => {
     const { before, after } = this.weights.read();
     return before.state === 'good' && after.state === 'good' ? { before, after, kg: before.si - after.si } : undefined;
@@ -216,7 +214,7 @@ export class RechargeLog {
   });
 
   private readonly logging = mutation(this.serverData.bookRemoval$, () => {
-    this.key.value.set({ key: newKey() });
+    this.sending.done();
     this.weights.empty('before', 'after');
   });
   protected readonly busy = computed(() => this.logging.state().state === 'busy');
@@ -232,18 +230,17 @@ export class RechargeLog {
   protected log(): void {
     const [reading, system] = [this.reading(), this.book.system()];
     if (reading === undefined || system === undefined || !this.ready()) return;
-    this.logging.send({
-      key: this.key.value().key,
+    const content = {
       cylinder: this.chosen(),
       to: system,
       grossBeforeKg: reading.before.si,
       grossBeforeTyped: reading.before.typed,
       grossAfterKg: reading.after.si,
       grossAfterTyped: reading.after.typed,
-      happenedAt: new Date().toISOString(),
       recordedBy: this.preferences().person,
       visit: this.job.id,
-    });
+    };
+    this.logging.send({ ...content, ...this.sending.of(content) });
   }
 }
 

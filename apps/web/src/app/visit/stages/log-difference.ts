@@ -2,7 +2,7 @@ import { fromServer } from '../../data/from-server';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 
 import { mutation } from '../../data/mutation';
-import { newKey } from '../../data/new-key';
+import { sameSending } from '../../data/same-sending';
 import { ServerData } from '../../data/server-data.service';
 import { PreferencesService } from '../../preferences/preferences.service';
 import { Units } from '../../preferences/units.service';
@@ -65,48 +65,51 @@ export class LogDifference {
   private readonly preferences = inject(PreferencesService).current;
   private readonly units = inject(Units);
   private readonly accounts = fromServer(this.serverData.accounts$);
-  /** What was typed over the proposal; the same press twice is one entry, also of a page that was loaded again. */
-  private readonly draft = inject(Drafts).open<Partial<Said> & { readonly key: string }>(`difference.${this.job.id}`, () => ({
-    key: newKey(),
-  }));
+  /** What was typed over the proposal. */
+  private readonly draft = inject(Drafts).open<Partial<Said>>(`difference.${this.job.id}`, () => ({}));
+  private readonly sending = sameSending(`difference-sending.${this.job.id}`);
   private readonly proposed = computed((): Said => ({ kind: this.differenceKg() > 0 ? 'air' : 'unexplained', note: this.reason() }));
-  protected readonly form = overlayForm<Said>(
-    {
-      shape: { kind: '', note: '' },
-      record: this.proposed,
-      typed: computed(() => {
-        const { key: _key, ...typed } = this.draft.value();
-        return typed;
-      }),
-      change: (typed) => this.draft.value.update(({ key }) => ({ key, ...typed })),
-    },
-    {},
-  );
-  private readonly said = computed((): Said => ({ ...this.proposed(), ...this.draft.value() }));
   protected readonly choices = computed(() => [
     ...(this.differenceKg() > 0 ? [{ value: 'air', label: 'lost to the air' }] : []),
     { value: 'unexplained', label: 'not accounted for' },
     ...(this.differenceKg() > 0 ? [] : [{ value: 'supplier', label: 'charged by somebody else' }]),
   ]);
+  /** An account that this difference cannot go to was chosen for another one. */
+  private readonly typed = computed((): Partial<Said> => {
+    const { kind, ...rest } = this.draft.value();
+    return kind !== undefined && this.choices().some(({ value }) => value === kind) ? { kind, ...rest } : rest;
+  });
+  protected readonly form = overlayForm<Said>(
+    {
+      shape: { kind: '', note: '' },
+      record: this.proposed,
+      typed: this.typed,
+      change: (typed) => this.draft.value.set(typed),
+    },
+    {},
+  );
+  private readonly said = computed((): Said => ({ ...this.proposed(), ...this.typed() }));
   protected readonly account = computed(() => (valueOf(this.accounts()) ?? []).find(({ kind }) => kind === this.said().kind));
   protected readonly mass = computed(() => this.units.massText(Math.abs(this.differenceKg())));
-  private readonly logging = mutation(this.serverData.bookDifference$, () => this.draft.value.set({ key: newKey() }));
+  private readonly logging = mutation(this.serverData.bookDifference$, () => {
+    this.draft.value.set({});
+    this.sending.done();
+  });
   protected readonly busy = computed(() => this.logging.state().state === 'busy');
   protected readonly refused = serverProblems(this.logging.state, { '/note': this.form.controls.note });
 
   protected log(): void {
     const account = this.account();
     if (account === undefined) return;
-    this.logging.send({
-      key: this.draft.value().key,
+    const content = {
       system: this.system(),
       account: account.id,
-      direction: this.differenceKg() > 0 ? 'missing' : 'surplus',
+      direction: this.differenceKg() > 0 ? ('missing' as const) : ('surplus' as const),
       massKg: Number(Math.abs(this.differenceKg()).toFixed(6)),
-      happenedAt: new Date().toISOString(),
       recordedBy: this.preferences().person,
       note: this.said().note.trim(),
       visit: this.job.id,
-    });
+    };
+    this.logging.send({ ...content, ...this.sending.of(content) });
   }
 }
