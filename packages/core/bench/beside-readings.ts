@@ -80,10 +80,13 @@ export function besideReadings(count: number, share: number): BesideReadings {
       suctionPa: read(({ suctionPa }) => suctionPa * bias[0], 3000),
       headPa: read(({ headPa }) => headPa * bias[1], 5000),
     };
-    const started = performance.now();
-    const underway = { scenario: current, readings, now, from: AS_RECORDED };
+    const from = performance.now();
+    // whoever starts the machine after the liquid says so
+    const started = truth.events.find(({ kind, t }) => kind === 'machine-on' && t <= now);
+    const deeds = started === undefined ? [] : [{ at: started.t, machine: 'on' as const }];
+    const underway = { scenario: { ...current, deeds }, readings, now, from: AS_RECORDED };
     const coming = outlook(underway, refit(underway));
-    ms += performance.now() - started;
+    ms += performance.now() - from;
     if (coming === undefined) continue;
     of++;
     const within = ({ low, high }: { low: number; high: number }, value: number, slack: number) =>

@@ -13,6 +13,7 @@ export type TransferMethod = (typeof transferMethods)[number];
 export const coolingsOfCylinder = ['still-air', 'fan', 'water', 'ice'] as const;
 export type CylinderCooling = (typeof coolingsOfCylinder)[number];
 export const twinHoses = ['1/4', '3/8', '1/2'] as const;
+export const suctionsOfMachine = ['open', 'throttled'] as const;
 export const twinMachines = ['one-cylinder', 'two-cylinders'] as const;
 
 /** What somebody does on the way, at so many seconds after the start. */
@@ -21,6 +22,12 @@ export interface Deed {
   readonly cooling?: CylinderCooling | undefined;
   readonly machine?: 'on' | 'off' | undefined;
   readonly valve?: 'open' | 'shut' | undefined;
+  /** The machine draws from the cylinder's own vapor and gives it back as liquid; the system waits meanwhile. */
+  readonly loop?: 'on' | 'off' | undefined;
+  /** How far the suction of the machine is opened. */
+  readonly suction?: (typeof suctionsOfMachine)[number] | undefined;
+  /** An evacuated cylinder of the same size, as warm as what is around, in place of this one. */
+  readonly swap?: true | undefined;
 }
 
 /** What no record gives, as factors of the usual values; readings tell them. */
@@ -58,6 +65,8 @@ export interface Scenario {
   readonly hoses: { readonly size: (typeof twinHoses)[number]; readonly lengthM: number; readonly cores: 'in' | 'out' };
   readonly ambientK: number;
   readonly method: TransferMethod;
+  /** Of the machine, at the start; fully open unless it is said. */
+  readonly suction?: (typeof suctionsOfMachine)[number] | undefined;
   /** Pa absolute at which it ends. */
   readonly endPa: number;
   readonly tuning?: Tuning | undefined;
@@ -73,7 +82,7 @@ export const MACHINE = 2;
 export const CYLINDER = 3;
 
 /** The links of a stage of the transfer. */
-export type StageLinks = 'direct' | 'machine' | 'machine-liquid' | 'push-pull' | 'own' | 'rest';
+export type StageLinks = 'direct' | 'machine' | 'machine-liquid' | 'push-pull' | 'loop' | 'own' | 'rest';
 
 export interface Rig {
   readonly nodes: readonly Node[];
@@ -83,6 +92,8 @@ export interface Rig {
 /** m²: what equalises the sides of a system that stands, through its metering device. */
 const EQUALISES = 1.2e-6;
 const OPEN = 3e-5;
+/** Of saturated vapor, in what counts as empty. */
+const HARDLY = 0.02;
 
 /** @throws OutOfRange, NotANumber where a number is none that a transfer can have */
 export function refuseImpossible({ composition, system, cylinder, hoses, ambientK, endPa, method }: Scenario): void {
@@ -172,11 +183,13 @@ export function rigOf(scenario: Scenario): Rig {
     mostLiquid: current?.mostLiquid ?? 1,
     suctionAtMost: data.machine.suctionAtMost,
   };
-  const drawing = (...from: readonly (readonly [node: number, port: Hose['port']])[]): Machine => ({
+  const slow: Pump = { ...pump, suctionAtMost: data.machine.throttledTo };
+  const usual = scenario.suction === 'throttled' ? slow : pump;
+  const drawing = (by: Pump, ...from: readonly (readonly [node: number, port: Hose['port']])[]): Machine => ({
     kind: 'machine',
     hoses: from.map(([node, port]) => ({ node, port, line: hose })),
     to: MACHINE,
-    pump,
+    pump: by,
   });
   const discharge = (to: number) => pipe(MACHINE, to, 'low', { ...hose, area: Math.max(hose.area, OPEN / 3) }, true);
   const ownCompressor: Compressor = {
@@ -196,13 +209,21 @@ export function rigOf(scenario: Scenario): Rig {
     nodes,
     links: {
       direct: [between, pipe(HIGH, CYLINDER, 'low', hose, false)],
-      machine: [between, drawing([HIGH, 'high'], [LOW, 'high']), discharge(CYLINDER)],
-      'machine-liquid': [between, drawing([HIGH, 'low'], [LOW, 'high']), discharge(CYLINDER)],
-      'push-pull': [between, pipe(HIGH, CYLINDER, 'low', hose, true), drawing([CYLINDER, 'high']), discharge(HIGH)],
+      machine: [between, drawing(usual, [HIGH, 'high'], [LOW, 'high']), discharge(CYLINDER)],
+      'machine-liquid': [between, drawing(usual, [HIGH, 'low'], [LOW, 'high']), discharge(CYLINDER)],
+      'push-pull': [between, pipe(HIGH, CYLINDER, 'low', hose, true), drawing(usual, [CYLINDER, 'high']), discharge(HIGH)],
+      // both its valves are throttled: less work comes in, and its condenser stands warmer than the cylinder, so that more heat goes
+      loop: [between, drawing(slow, [CYLINDER, 'high']), pipe(MACHINE, CYLINDER, 'low', data.loop, true)],
       own: [ownCompressor],
       rest: [between],
     },
   };
+}
+
+/** A volume with hardly anything in it, kg and J. @param T K */
+export function emptyOf(table: FluidTable, node: Node, T: number): { readonly m: number; readonly U: number } {
+  const m = HARDLY * table.rhoVapour.at(T) * node.V;
+  return { m, U: totalEnergy(table, node, m, T) };
 }
 
 /** Masses at the start: the system's charge by its volumes at rest, hardly anything in hoses and machine. */
@@ -212,7 +233,6 @@ export function startOf(
   nodes: readonly Node[],
 ): { readonly m: Float64Array; readonly U: Float64Array } {
   const rhoV = (T: number) => table.rhoVapour.at(T);
-  const least = (node: number, T: number) => 0.02 * rhoV(T) * nodes[node]!.V;
   const [vHigh, vLow] = [nodes[HIGH]!.V, nodes[LOW]!.V];
   const T = system.temperatureK;
   // at rest both sides hold vapour at the same pressure; liquid lies in the high side as far as it goes, before a pump-down in both
@@ -224,8 +244,8 @@ export function startOf(
   const m = new Float64Array(nodes.length);
   m[HIGH] = vapour * (vHigh / (vHigh + vLow)) + inHigh;
   m[LOW] = vapour * (vLow / (vHigh + vLow)) + liquid - inHigh;
-  m[MACHINE] = least(MACHINE, T);
-  m[CYLINDER] = Math.max(cylinder.contentKg, least(CYLINDER, cylinder.temperatureK));
+  m[MACHINE] = emptyOf(table, nodes[MACHINE]!, T).m;
+  m[CYLINDER] = Math.max(cylinder.contentKg, emptyOf(table, nodes[CYLINDER]!, cylinder.temperatureK).m);
   const temperatures = [T, T, T, cylinder.temperatureK];
   const U = Float64Array.from(m, (mass, k) => totalEnergy(table, nodes[k]!, mass, temperatures[k]!));
   return { m, U };

@@ -2,7 +2,7 @@ import { machineCutOut } from '../planning/cut-out';
 import { fluidTable } from './fluid-table';
 import { step, type NetworkState, type Stepped } from './network';
 import data from './parameters.json';
-import { CYLINDER, HIGH, LOW, MACHINE, rigOf, startOf, type Deed, type Rig, type Scenario, type StageLinks } from './scenario';
+import { CYLINDER, emptyOf, HIGH, LOW, MACHINE, rigOf, startOf, type Deed, type Rig, type Scenario, type StageLinks } from './scenario';
 import { stateOf } from './volume-state';
 
 export interface Sample {
@@ -45,6 +45,10 @@ export interface Pace {
 }
 
 const TWENTY_PSIG = 101_325 + 137_895;
+/** Of a side, that liquid still takes: it is over. */
+const LIQUID_OVER = 0.03;
+/** s that the scale hardly moves, until somebody starts the machine. */
+const HANDS_OVER_AFTER = 15;
 /** A cylinder this full of liquid is stopped. */
 const FULL = 0.97;
 /** Trips after which nobody restarts it. */
@@ -73,15 +77,18 @@ export class TransferRun {
   private coming: Deed[];
   private valveShut = false;
   private machineOff = false;
+  private looping = false;
   private tripped = false;
   private trips = 0;
   private end: EndReason | undefined;
   /** J that came from around and from compressors. */
   private gained = 0;
+  /** kg and J of cylinders that came, less those that went. */
+  private readonly swapped = { mass: 0, energy: 0 };
   private readonly first: { readonly mass: number; readonly energy: number; readonly scale: number };
 
   constructor(
-    private readonly scenario: Scenario,
+    private scenario: Scenario,
     private readonly every: number,
     private readonly pace: Pace = {},
   ) {
@@ -151,19 +158,46 @@ export class TransferRun {
 
   private open() {
     if (this.valveShut) return this.rig.links.rest;
-    const links = this.rig.links[this.stage];
+    const links = this.rig.links[this.looping ? 'loop' : this.stage];
     return this.tripped || this.machineOff ? links.filter(({ kind }) => kind === 'pipe') : links;
   }
 
-  private take({ cooling, machine, valve }: Deed): void {
-    if (cooling !== undefined) this.rig = rigOf({ ...this.scenario, cylinder: { ...this.scenario.cylinder, cooling } });
+  private take({ cooling, machine, valve, loop, suction, swap }: Deed): void {
+    if (cooling !== undefined || suction !== undefined) {
+      const { cylinder } = this.scenario;
+      this.scenario = {
+        ...this.scenario,
+        cylinder: { ...cylinder, cooling: cooling ?? cylinder.cooling },
+        suction: suction ?? this.scenario.suction,
+      };
+      this.rig = rigOf(this.scenario);
+    }
     if (valve !== undefined) this.valveShut = valve === 'shut';
     if (machine !== undefined) {
       this.machineOff = machine === 'off';
-      if (machine === 'on') this.tripped = false;
+      if (machine === 'on') {
+        this.tripped = false;
+        if (this.stage === 'direct' && this.scenario.method === 'liquid-first') this.goOn('machine-liquid');
+      }
     }
+    if (loop !== undefined) this.looping = loop === 'on';
+    if (swap === true) this.swap();
     this.dt = 0.01;
     this.stalledSince = undefined;
+  }
+
+  /** What was in the last cylinder is no longer part of it; nothing is lost by that. */
+  private swap(): void {
+    const [m, U] = [Float64Array.from(this.state.m), Float64Array.from(this.state.U)];
+    const { states, suctionPa } = this.state;
+    const around = this.scenario.ambientK;
+    const node = this.rig.nodes[CYLINDER]!;
+    const fresh = emptyOf(this.table, node, around);
+    this.swapped.mass += fresh.m - m[CYLINDER]!;
+    this.swapped.energy += fresh.U - U[CYLINDER]!;
+    [m[CYLINDER], U[CYLINDER]] = [fresh.m, fresh.U];
+    const standing = stateOf(this.table, node, fresh.m, fresh.U, around);
+    this.state = { m, U, states: states.map((state, k) => (k === CYLINDER ? standing : state)), suctionPa };
   }
 
   result(): Simulated {
@@ -173,8 +207,8 @@ export class TransferRun {
       events: [...this.events, { t: this.t, kind: 'end' }],
       end: { reason: this.end ?? 'time', t: this.t, grossKg: this.gross(m), leftKg: m[HIGH]! + m[LOW]! },
       balance: {
-        mass: Math.abs(sum(m) - this.first.mass) / this.first.mass,
-        energy: Math.abs(sum(U) - this.first.energy - this.gained) / this.first.scale,
+        mass: Math.abs(sum(m) - this.first.mass - this.swapped.mass) / this.first.mass,
+        energy: Math.abs(sum(U) - this.first.energy - this.swapped.energy - this.gained) / this.first.scale,
       },
       steps: this.steps,
     };
@@ -199,7 +233,7 @@ export class TransferRun {
       this.once('cylinder-full');
       this.end = 'cylinder-full';
     }
-    if (system <= this.scenario.endPa && this.stage !== 'direct' && !this.valveShut) this.end ??= 'reached';
+    if (system <= this.scenario.endPa && this.stage !== 'direct' && !this.valveShut && !this.looping) this.end ??= 'reached';
     if (this.t > data.most.hours * 3600) this.end ??= 'time';
     this.watchFlow(fastest, states[HIGH]!.liquidShare, m, dt);
   }
@@ -218,13 +252,23 @@ export class TransferRun {
 
   /** Nothing moves any more, or the liquid is over: the next stage, or the end. */
   private watchFlow(fastest: number, liquid: number, m: Float64Array, dt: number): void {
-    const moves = fastest * 60 > data.most.stalledKgPerMinute * Math.max(0.2, Math.min(1, m[HIGH]! + m[LOW]!));
-    if (moves || this.tripped || this.machineOff || this.valveShut) this.stalledSince = undefined;
+    const { stalledKgPerMinute, stalledMinutes, handOverKgPerMinute } = data.most;
+    if (this.tripped || this.machineOff || this.valveShut || this.looping) {
+      this.stalledSince = undefined;
+      return;
+    }
+    const handsOver = this.stage === 'direct' && this.scenario.method === 'liquid-first';
+    const least = handsOver ? handOverKgPerMinute : stalledKgPerMinute;
+    const moves = fastest * 60 > least * Math.max(0.2, Math.min(1, m[HIGH]! + m[LOW]!));
+    if (moves) this.stalledSince = undefined;
     else this.stalledSince ??= this.t - dt;
     const stalled = this.stalledSince === undefined ? 0 : this.t - this.stalledSince;
-    if (this.stage === 'direct' && this.scenario.method === 'liquid-first' && (stalled > 15 || liquid < 0.03)) this.goOn('machine-liquid');
-    else if (this.stage === 'push-pull' && liquid < 0.03) this.goOn('machine');
-    else if (stalled > data.most.stalledMinutes * 60) this.end ??= 'stalled';
+    if (handsOver) {
+      // whoever is known to start the machine starts it then, not before
+      const told = this.coming.some(({ machine }) => machine === 'on');
+      if (!told && (stalled > HANDS_OVER_AFTER || liquid < LIQUID_OVER)) this.goOn('machine-liquid');
+    } else if (this.stage === 'push-pull' && liquid < LIQUID_OVER) this.goOn('machine');
+    else if (stalled > stalledMinutes * 60) this.end ??= 'stalled';
   }
 
   private goOn(stage: StageLinks): void {

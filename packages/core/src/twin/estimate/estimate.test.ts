@@ -1,3 +1,4 @@
+import priors from './priors.json';
 import { refrigerant } from '../../fluids/refrigerant';
 import { fahrenheit } from '../../units/temperature';
 import type { Scenario } from '../scenario';
@@ -88,7 +89,7 @@ test('with nothing read it is what the records say, with all the doubt of before
   expect(fitted.guess).toEqual(AS_RECORDED);
   // and never less, however much is read, than what volumes leave open of the charge
   for (const [k, sd] of priorSd(undefined).entries())
-    expect(Math.sqrt(fitted.covariance[k * unknowns.length + k]!)).toBeCloseTo(k === 0 ? Math.hypot(sd, 0.06) : sd, 6);
+    expect(Math.sqrt(fitted.covariance[k * unknowns.length + k]!)).toBeCloseTo(k === 0 ? Math.hypot(sd, priors.structure.charge) : sd, 6);
 });
 
 // While liquid is left the pressure stands at saturation, whatever the charge (common practice).

@@ -55,15 +55,13 @@ const SIGMAS = 1.645;
 const POINTS = 60;
 /** s after which another way of cooling shows. */
 const SHOWS_AFTER = 60;
-/** Of the doubt before anything was read: below it the readings have seen the charge. */
-const SEEN = 0.6;
 
 /**
  * From where it stands to its end, with the range that is left of what is not known: one run at the estimate, and one at a standard deviation
  * along each direction of its covariance.
  */
 export function outlook({ scenario, now }: Underway, fitted: Fitted): Outlook | undefined {
-  const { guess, covariance, prior } = fitted;
+  const { guess, covariance } = fitted;
   const coming: Scenario = { ...scenario, tripsFrom: Number.POSITIVE_INFINITY };
   const base = run(coming, guess, 5);
   if (base === undefined) return undefined;
@@ -123,7 +121,7 @@ export function outlook({ scenario, now }: Underway, fitted: Fitted): Outlook | 
     cutOutPa: cutOut,
     trip: scenario.machine === null ? undefined : crossing(t, bands.headPa, cutOut),
     chargeKg: { likely: charge, low: charge * Math.exp(-SIGMAS * chargeSd), high: charge * Math.exp(SIGMAS * chargeSd) },
-    chargeSeen: chargeSd < SEEN * prior[0]!,
+    chargeSeen: fitted.seen[0]!,
     systemKg: atLeastNothing(
       sure(
         ({ samples }) => valueAt(samples, 'systemKg', now),

@@ -25,11 +25,15 @@ export interface Fitted {
   /** Row by row. */
   readonly covariance: Float64Array;
   readonly prior: readonly number[];
+  /** Of each, whether readings tell it, and no longer what was thought before. */
+  readonly seen: readonly boolean[];
   /** Root mean square of what is left, in standard deviations. */
   readonly misfit: number;
 }
 
 const N = unknowns.length;
+/** Of the doubt before anything was read: below it readings have seen it. */
+const SEEN = 0.6;
 /** Root mean square, in standard deviations, above which another start is tried. */
 const DOUBTFUL = 0.5;
 /** As recorded; a core left in; a machine that is hot. In the order of the unknowns. */
@@ -62,9 +66,10 @@ export function refit({ scenario, readings, now, from, chargeSd }: Underway): Fi
       if (tried.loss < best.loss) best = tried;
     }
   const covariance = inflated(inverse(best.normal), best.misfit);
+  const seen = unknowns.map((_, k) => Math.sqrt(covariance[k * N + k]!) < SEEN * prior[k]!);
   // volumes that nobody has measured look like charge: that doubt no reading takes away
   covariance[0]! += data.structure.charge ** 2;
-  return { guess: best.guess, covariance, prior, misfit: best.misfit };
+  return { guess: best.guess, covariance, prior, seen, misfit: best.misfit };
 }
 
 interface Descended {

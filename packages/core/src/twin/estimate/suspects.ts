@@ -15,8 +15,6 @@ export type Suspect = (typeof suspects)[number];
 
 /** Standard deviations of what was thought before, beyond which it is said. */
 const BEYOND = 1.6;
-/** Of that, it has to be seen so well. */
-const SEEN = 0.6;
 /** Standard deviations that readings are off on the whole: then no factor explains them. */
 const MISFIT = 2.5;
 
@@ -29,10 +27,10 @@ const LOW: Partial<Record<Unknown, Suspect>> = {
 };
 
 /** Which factor is farthest from usual, where one is far and seen to be: one thing at a time is looked at. */
-export function suspectsOf({ guess, covariance, prior, misfit }: Fitted): readonly Suspect[] {
+export function suspectsOf({ guess, seen, prior, misfit }: Fitted): readonly Suspect[] {
   if (misfit > MISFIT) return ['does-not-fit'];
   const far = unknowns
-    .map((name, k) => ({ name, far: guess[k]! / prior[k]!, seen: Math.sqrt(covariance[k * unknowns.length + k]!) < SEEN * prior[k]! }))
+    .map((name, k) => ({ name, far: guess[k]! / prior[k]!, seen: seen[k]! }))
     .filter((entry) => entry.seen && Math.abs(entry.far) > BEYOND)
     .sort((a, b) => Math.abs(b.far) - Math.abs(a.far))[0];
   if (far === undefined) return [];
