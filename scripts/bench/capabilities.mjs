@@ -4,7 +4,7 @@ import { pathToFileURL } from 'node:url';
 import { at } from '../lib/paths.mjs';
 
 /** Fresh cases of each kind: a thousand holds and more in all. */
-const [HOLDS, RISES, TRUTHS, UNITS, TRANSFERS] = [200, 100, 300, 10_000, 200];
+const [HOLDS, RISES, TRUTHS, UNITS, TRANSFERS, NETWORKS] = [200, 100, 300, 10_000, 200, 10_000];
 
 /** Rates of the proof on fresh simulated cases, and the speed of the twin. */
 export async function benchCapabilities() {
@@ -24,10 +24,13 @@ export async function benchCapabilities() {
    *   runningCheckRates: (kind: string, count: number) => Record<'of' | 'first' | 'two' | 'sure' | 'wrong' | 'charge' | 'harm' | 'right' | 'ms', number>,
    *   cycleRobustness: (count: number) => { of: number, unsolved: number, beyond: number, p99: number },
    *   besideReadings: (count: number, share: number) => { of: number, share: number, gross: number, end: number, timeError: number, ms: number, trips: Record<'of' | 'foreseen' | 'within15' | 'falsely' | 'without', number> },
+   *   randomNetworks: (count: number) => Record<'of' | 'failed' | 'mass' | 'energy' | 'timesReal', number>,
    *   twinSpeeds: () => { what: string, ms: number, timesReal: number }[],
    * }}
    */
-  const { holdRates, riseRates, twinSpeeds, besideReadings, runningCheckRates, cycleRobustness } = await import(pathToFileURL(bundle).href);
+  const { holdRates, riseRates, twinSpeeds, besideReadings, randomNetworks, runningCheckRates, cycleRobustness } = await import(
+    pathToFileURL(bundle).href
+  );
   process.stdout.write('\nProof: what is said of fresh cases of known truth, how often the 90 % interval covers it, ms each.\n\n');
   for (const { what, of, said, covered, ms } of [...holdRates(HOLDS), ...riseRates(RISES)])
     process.stdout.write(
@@ -39,6 +42,10 @@ export async function benchCapabilities() {
   process.stdout.write('\nTwin: times faster than the transfer.\n\n');
   for (const { what, ms, timesReal } of twinSpeeds())
     process.stdout.write(`${what.padEnd(48)}${timesReal.toFixed(0).padStart(8)} ×${ms.toFixed(1).padStart(9)} ms\n`);
+  const networks = randomNetworks(NETWORKS);
+  process.stdout.write(
+    `${`${networks.of} random transfers, ${networks.failed} failed`.padEnd(48)}${networks.timesReal.toFixed(0).padStart(8)} ×   mass within ${networks.mass.toExponential(0)}, energy ${networks.energy.toExponential(0)}\n`,
+  );
   process.stdout.write('\nBeside the readings, hidden truths, half of another structure: how often nine-in-ten ranges hold, trips.\n\n');
   for (const share of [0.2, 0.5, 0.8]) {
     const { of, gross, end, timeError, ms, trips } = besideReadings(TRANSFERS, share);

@@ -1,4 +1,5 @@
 import { meterings } from '@hygromet/core/cycle/unit';
+import { machineStates } from '@hygromet/core/twin/machine-state';
 import { coolingsOfCylinder, transferMethods } from '@hygromet/core/twin/scenario';
 import { Hono } from 'hono';
 import * as z from 'zod';
@@ -36,7 +37,7 @@ const run = z.strictObject({
 
 const act = z.discriminatedUnion('act', [
   z.strictObject({ act: z.literal('valve'), to: z.enum(['open', 'shut']) }),
-  z.strictObject({ act: z.literal('machine'), to: z.enum(['on', 'off']) }),
+  z.strictObject({ act: z.literal('machine'), to: z.enum(machineStates) }),
   z.strictObject({ act: z.literal('cooling'), to: z.enum(coolingsOfCylinder) }),
   z.strictObject({ act: z.literal('probe'), probe: z.enum([...probes, ...proofProbes, ...runProbes]), to: z.enum(['on', 'off']) }),
   z.strictObject({ act: z.literal('kick') }),

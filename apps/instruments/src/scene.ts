@@ -1,4 +1,5 @@
 import type { CylinderCooling, Scenario } from '@hygromet/core/twin/scenario';
+import { machineDeed, type MachineState } from '@hygromet/core/twin/machine-state';
 import { TransferRun } from '@hygromet/core/twin/transfer-run';
 import type { Noise } from './noise';
 import { arriving, type Played, type Shown, type Speed } from './played';
@@ -9,7 +10,7 @@ export type Probe = (typeof probes)[number];
 /** What a person can do in the scene. */
 export type Act =
   | { readonly act: 'valve'; readonly to: 'open' | 'shut' }
-  | { readonly act: 'machine'; readonly to: 'on' | 'off' }
+  | { readonly act: 'machine'; readonly to: MachineState }
   | { readonly act: 'cooling'; readonly to: CylinderCooling }
   | { readonly act: 'probe'; readonly probe: Probe; readonly to: 'on' | 'off' }
   | { readonly act: 'kick' }
@@ -32,7 +33,7 @@ export class Scene implements Played<Act> {
   private zeroKg = 0;
   private kickedAt = Number.NEGATIVE_INFINITY;
   private valve: 'open' | 'shut' = 'shut';
-  private machine: 'on' | 'off' = 'on';
+  private machine: MachineState = 'on';
   private cooling: CylinderCooling;
   /** Each probe is a little off, and stays so. */
   private readonly bias: { readonly suction: number; readonly head: number; readonly wall: number };
@@ -60,7 +61,7 @@ export class Scene implements Played<Act> {
         return;
       case 'machine':
         this.machine = entry.to;
-        this.run.do({ at, machine: entry.to });
+        this.run.do(machineDeed(at, entry.to));
         return;
       case 'cooling':
         this.cooling = entry.to;

@@ -39,7 +39,7 @@ export function hiddenTruth({ method, ambientK }: SceneSetting, system: System, 
       // nobody shuts a simulated valve but the person at it
       stopKg: Number.POSITIVE_INFINITY,
     },
-    machine: method === 'direct' ? null : 'two-cylinders',
+    machine: method === 'direct' || method === 'pump-down' ? null : 'two-cylinders',
     hoses: { size: '3/8', lengthM: 1.5, cores: 'out' },
     ambientK,
     method,

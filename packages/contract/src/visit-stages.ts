@@ -5,7 +5,7 @@ import type { Visit } from './visit';
 import type { VisitPlan } from './visit-plan';
 
 /** How far a visit has come, for the core. */
-export const jobOf = ({ look, plan, marked, recovered, state, system }: Visit): JobSoFar => ({
+export const jobOf = ({ look, plan, marked, recovered, state, system, tests }: Visit): JobSoFar => ({
   ambientRead: (look.ambient?.text ?? '').trim() !== '',
   standingRead: (look.standing?.text ?? '').trim() !== '' || typeof plan?.standingPa === 'number',
   failed: look.failed ?? (plan?.failed as JobSoFar['failed'] | undefined) ?? 'unknown', // plans name what the core knows
@@ -14,6 +14,7 @@ export const jobOf = ({ look, plan, marked, recovered, state, system }: Visit): 
   factsChanged: plan !== null && plan.factsVersion !== system.factsVersion,
   lookChanged: plan !== null && lookChanged(plan, look),
   transfers: recovered.bookings,
+  pumpedDown: tests.some(({ setUp, ended }) => setUp.test === 'pump-down' && ended?.finding.verdict === 'reached'),
   said: new Map(marked.map(({ stage, mark, why }) => [stage, { mark, why }])),
   closed: state === 'closed',
 });

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { pullDownVerdicts } from '@hygromet/core/proof/pull-down';
+import { pumpDownVerdicts } from '@hygromet/core/planning/pump-down';
 import { shutInVerdicts } from '@hygromet/core/planning/shut-in';
 import { hoseSizes } from '@hygromet/core/proof/conductance';
 import {
@@ -83,7 +84,15 @@ export type PullDownSetUp = z.infer<typeof pullDownSetUp>;
 export const shutInSetUp = z.strictObject({ test: z.literal('shut-in'), levelPa: pressurePa('level') });
 export type ShutInSetUp = z.infer<typeof shutInSetUp>;
 
-export const anySetUp = z.discriminatedUnion('test', [holdSetUp, riseSetUp, pullDownSetUp, shutInSetUp]);
+/** A pump-down by the system's own compressor: where its suction is shut off, and where its high-pressure switch opens, Pa absolute. */
+export const pumpDownSetUp = z.strictObject({
+  test: z.literal('pump-down'),
+  endPa: pressurePa('end of the pump-down'),
+  highSwitchPa: pressurePa('high-pressure switch'),
+});
+export type PumpDownSetUp = z.infer<typeof pumpDownSetUp>;
+
+export const anySetUp = z.discriminatedUnion('test', [holdSetUp, riseSetUp, pullDownSetUp, shutInSetUp, pumpDownSetUp]);
 
 export const testSetUp = anySetUp.refine(
   (entry) => entry.test !== 'hold' || entry.mostGaugePa === null || entry.setGaugePa <= entry.mostGaugePa + 1,
@@ -108,7 +117,11 @@ export const pullDownReading = z.strictObject({
 });
 /** Pa absolute. */
 export const shutInReading = z.strictObject({ shutInPa: pressurePa('pressure') });
-export const testReading = z.union([holdReading, riseReading, pullDownReading, shutInReading]);
+export const pumpDownReading = z.strictObject({
+  suctionPa: pressurePa('suction pressure'),
+  headPa: pressurePa('head pressure').optional(),
+});
+export const testReading = z.union([holdReading, riseReading, pullDownReading, shutInReading, pumpDownReading]);
 export type TestReading = z.infer<typeof testReading>;
 export type HoldReading = z.infer<typeof holdReading>;
 export type RiseReading = z.infer<typeof riseReading>;
@@ -132,7 +145,7 @@ export const followedReadings = z
 
 /** What a test has shown, with its limit: never "tight" alone. */
 export const testFinding = z.strictObject({
-  verdict: z.enum(['leaking', 'tight', 'leak', 'no-leak', 'cannot-tell', ...pullDownVerdicts, ...shutInVerdicts]),
+  verdict: z.enum(['leaking', 'tight', 'leak', 'no-leak', 'cannot-tell', ...pullDownVerdicts, ...shutInVerdicts, ...pumpDownVerdicts]),
   /** In words, as it stood on the page, with its numbers. */
   said: z.string().max(400),
   coreVersion: z.string().max(40),

@@ -1,4 +1,5 @@
 import { alarmStages } from '@hygromet/core/twin/alarm/stop-alarm';
+import { machineStates } from '@hygromet/core/twin/machine-state';
 import { coolingsOfCylinder, transferMethods, twinHoses, twinMachines } from '@hygromet/core/twin/scenario';
 import * as z from 'zod';
 import {
@@ -88,7 +89,7 @@ export type TransferReading = z.infer<typeof transferReading>;
 /** What somebody did or was told on the way. */
 export const transferNote = z.discriminatedUnion('what', [
   z.strictObject({ what: z.literal('cooling'), cooling: z.enum(coolingsOfCylinder) }),
-  z.strictObject({ what: z.literal('machine'), state: z.enum(['on', 'off']) }),
+  z.strictObject({ what: z.literal('machine'), state: z.enum(machineStates) }),
   z.strictObject({ what: z.literal('valve'), state: z.enum(['open', 'shut']) }),
   z.strictObject({ what: z.literal('alarm'), stage: z.enum(alarmStages), grossKg: massKg('gross weight') }),
   z.strictObject({ what: z.literal('acknowledged'), grossKg: massKg('gross weight') }),

@@ -10,6 +10,7 @@ import { randomOf, simulateHold } from '../test/simulated-hold';
 import { simulateRise } from '../test/simulated-rise';
 
 export { besideReadings } from './beside-readings';
+export { randomNetworks } from './random-networks';
 
 interface Rate {
   readonly what: string;

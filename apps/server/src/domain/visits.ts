@@ -105,7 +105,15 @@ function refuseOutdated(event: NewVisitEvent, visit: Visit): void {
 }
 
 const kindOfReading = (reading: TestReading): TestSetUp['test'] =>
-  'shutInPa' in reading ? 'shut-in' : 'isolated' in reading ? 'rise' : 'micron' in reading ? 'pull-down' : 'hold';
+  'suctionPa' in reading
+    ? 'pump-down'
+    : 'shutInPa' in reading
+      ? 'shut-in'
+      : 'isolated' in reading
+        ? 'rise'
+        : 'micron' in reading
+          ? 'pull-down'
+          : 'hold';
 
 /** A reading belongs to a test of its kind that is still running. */
 function refuseStrangeTest(

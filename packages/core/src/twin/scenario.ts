@@ -215,7 +215,8 @@ export function rigOf(scenario: Scenario): Rig {
       // both its valves are throttled: less work comes in, and its condenser stands warmer than the cylinder, so that more heat goes
       loop: [between, drawing(slow, [CYLINDER, 'high']), pipe(MACHINE, CYLINDER, 'low', data.loop, true)],
       own: [ownCompressor],
-      rest: [between],
+      // what a pump-down has shut off on both sides stays there
+      rest: scenario.method === 'pump-down' ? [] : [between],
     },
   };
 }

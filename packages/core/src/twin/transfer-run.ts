@@ -1,7 +1,7 @@
-import { machineCutOut } from '../planning/cut-out';
 import { fluidTable } from './fluid-table';
 import { step, type NetworkState, type Stepped } from './network';
 import data from './parameters.json';
+import { cutOutOf } from './cut-out-of';
 import { CYLINDER, emptyOf, HIGH, LOW, MACHINE, rigOf, startOf, type Deed, type Rig, type Scenario, type StageLinks } from './scenario';
 import { stateOf } from './volume-state';
 
@@ -63,6 +63,8 @@ const BORNE = 3;
 /** A transfer on its way: it is advanced step by step, and what people do meanwhile changes it from there on. */
 export class TransferRun {
   private readonly table;
+  /** Pa absolute. */
+  private readonly cutOut: number;
   private rig: Rig;
   private stage: StageLinks;
   private t = 0;
@@ -94,6 +96,7 @@ export class TransferRun {
   ) {
     this.table = fluidTable(scenario.composition);
     this.rig = rigOf(scenario);
+    this.cutOut = cutOutOf(scenario);
     this.coming = [...(scenario.deeds ?? [])].sort((a, b) => a.at - b.at);
     const { m, U } = startOf(scenario, this.table, this.rig.nodes);
     const temperatures = this.rig.nodes.map((_, k) => (k === CYLINDER ? scenario.cylinder.temperatureK : scenario.system.temperatureK));
@@ -177,7 +180,7 @@ export class TransferRun {
       this.machineOff = machine === 'off';
       if (machine === 'on') {
         this.tripped = false;
-        if (this.stage === 'direct' && this.scenario.method === 'liquid-first') this.goOn('machine-liquid');
+        if (loop !== 'on' && this.stage === 'direct' && this.scenario.method === 'liquid-first') this.goOn('machine-liquid');
       }
     }
     if (loop !== undefined) this.looping = loop === 'on';
@@ -224,7 +227,7 @@ export class TransferRun {
     const system = pumpsDown ? states[LOW]!.p : Math.max(states[HIGH]!.p, states[LOW]!.p);
     const head = pumpsDown ? states[HIGH]!.p : Math.max(states[MACHINE]!.p, states[CYLINDER]!.p);
     if (system < TWENTY_PSIG) this.once('below-20-psig');
-    this.watchHead(head, pumpsDown ? data.own.cutOut : machineCutOut);
+    this.watchHead(head, this.cutOut);
     if (!pumpsDown && m[CYLINDER]! >= (this.scenario.cylinder.stopKg ?? Number.POSITIVE_INFINITY)) {
       this.once('stop-weight');
       this.end ??= 'stop-weight';

@@ -13,6 +13,7 @@ const nothing: JobSoFar = {
   factsChanged: false,
   lookChanged: false,
   transfers: 0,
+  pumpedDown: false,
   said: new Map(),
   closed: false,
 };
@@ -26,7 +27,8 @@ test('a visit that nobody has begun lacks what is read first', () => {
 
 test('after a pump-down nothing asks to fill a cylinder', () => {
   for (const method of ['pump-down-condenser', 'pump-down-receiver'] as const) {
-    expect(of({ method, failed: 'evaporator' }, 'transfer')).toMatchObject({ state: 'not-needed', notNeeded: 'stays-in-system' });
+    expect(of({ method, failed: 'evaporator' }, 'transfer')).toMatchObject({ state: 'ahead', lacks: ['pump-down'] });
+    expect(of({ method, failed: 'evaporator', pumpedDown: true }, 'transfer').state).toBe('done');
     expect(of({ method, failed: 'evaporator' }, 'account')).toMatchObject({ state: 'not-needed', notNeeded: 'nothing-removed' });
   }
   expect(of({ method: 'pump-down-and-recover', failed: 'evaporator' }, 'transfer').state).toBe('ahead');
@@ -73,6 +75,7 @@ const job = fc.record({
   factsChanged: fc.boolean(),
   lookChanged: fc.boolean(),
   transfers: fc.nat(3),
+  pumpedDown: fc.boolean(),
   purpose: fc.constantFrom(...purposes),
   said: fc
     .array(fc.tuple(fc.constantFrom(...stages), fc.record({ mark: fc.constantFrom(...marks), why: fc.string() })))
@@ -89,7 +92,6 @@ test('a stage is done only by a person, by a reading, by a plan or by a transfer
         const word = entry.said.get(stage)?.mark;
         if (state === 'done' && stage !== 'close') expect(word === 'done' || lacks.length === 0).toBe(true);
         if (state === 'done' && ['account', 'repair', 'prove', 'recharge', 'check'].includes(stage)) expect(word).toBe('done');
-        if (notNeeded === 'stays-in-system') expect(pumpDowns).toContain(entry.method);
         if (state === 'not-needed' && entry.method === undefined) expect(notNeeded).toBe('said');
       }
       const unseen = stageStates({
@@ -122,7 +124,7 @@ test('a visit closes only when somebody closes it, and says while something is o
 
 test('a unit that is carried away with its charge is still recovered; a system that is removed is not proved, charged or checked', () => {
   const pumped = { method: 'pump-down-condenser', failed: 'unknown' } as const;
-  expect(of({ ...pumped, failed: 'evaporator' }, 'transfer')).toMatchObject({ state: 'not-needed', notNeeded: 'stays-in-system' });
+  expect(of({ ...pumped, failed: 'evaporator' }, 'transfer')).toMatchObject({ state: 'ahead', lacks: ['pump-down'] });
   for (const purpose of ['replace-outdoor', 'replace-both', 'remove'] as const) {
     expect(of({ ...pumped, purpose }, 'transfer')).toMatchObject({ state: 'ahead', lacks: ['weighed-transfer'] });
     expect(of({ ...pumped, purpose }, 'account').state).toBe('ahead');

@@ -17,6 +17,8 @@ export interface JobSoFar {
   /** Another part is said to have failed than the one that the plan is for. */
   readonly lookChanged: boolean;
   readonly transfers: number;
+  /** A pump-down was watched to its end. */
+  readonly pumpedDown: boolean;
   /** The last word of a person about a stage. */
   readonly said: ReadonlyMap<Stage, { readonly mark: Mark; readonly why: string }>;
   readonly closed: boolean;
@@ -56,16 +58,20 @@ function stateOf(stage: Stage, job: JobSoFar): StageState {
 const troubleOf = ({ factsChanged, lookChanged }: JobSoFar): Trouble | undefined =>
   factsChanged ? 'facts-changed' : lookChanged ? 'look-changed' : undefined;
 
+/** Whether the charge stays in the system, shut off by its valves. */
+const staysInSystem = ({ method, purpose }: Pick<JobSoFar, 'method' | 'purpose'>): boolean =>
+  method !== undefined && LEAVES_CHARGE.includes(method) && !carriesChargeAway(purpose);
+
 /** What follows from the method. Before anything is decided, everything may be needed. */
-function notNeeded(stage: Stage, { method, failed, purpose, transfers }: JobSoFar): NotNeeded | undefined {
+function notNeeded(stage: Stage, job: JobSoFar): NotNeeded | undefined {
+  const { method, failed, purpose, transfers } = job;
   if (method === undefined) return undefined;
-  const staysIn = LEAVES_CHARGE.includes(method) && !carriesChargeAway(purpose);
+  const staysIn = staysInSystem(job);
   const removed = purpose === 'remove';
   const outOfService = removed || (failed === 'none' && !staysIn);
   switch (stage) {
     case 'transfer':
       if (transfers > 0) return undefined; // what happened, happened
-      if (staysIn) return 'stays-in-system';
       return method === 'nothing' ? 'flat' : undefined;
     case 'account':
       return transfers === 0 && staysIn ? 'nothing-removed' : undefined;
@@ -94,7 +100,8 @@ const SAID: Partial<Record<Stage, Lack>> = {
   check: 'running-check',
 };
 
-function lacksOf(stage: Stage, { ambientRead, standingRead, failed, purpose, method, transfers }: JobSoFar): readonly Lack[] {
+function lacksOf(stage: Stage, job: JobSoFar): readonly Lack[] {
+  const { ambientRead, standingRead, failed, purpose, method, transfers, pumpedDown } = job;
   if (stage === 'look') {
     const lacks: readonly [Lack, boolean][] = [
       ['standing-pressure', !standingRead],
@@ -104,7 +111,11 @@ function lacksOf(stage: Stage, { ambientRead, standingRead, failed, purpose, met
     return lacks.filter(([, missing]) => missing).map(([lack]) => lack);
   }
   if (stage === 'method') return method === undefined ? ['plan'] : [];
-  if (stage === 'transfer') return transfers === 0 ? ['weighed-transfer'] : [];
+  if (stage === 'transfer') {
+    if (transfers > 0) return [];
+    if (staysInSystem(job)) return pumpedDown ? [] : ['pump-down'];
+    return ['weighed-transfer'];
+  }
   const lack = SAID[stage];
   return lack === undefined ? [] : [lack];
 }

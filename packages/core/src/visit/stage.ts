@@ -7,8 +7,7 @@ export const marks = ['done', 'not-needed', 'open-again'] as const;
 export type Mark = (typeof marks)[number];
 
 /** Why a stage is not needed. */
-export type NotNeeded =
-  'stays-in-system' | 'flat' | 'nothing-removed' | 'nothing-to-repair' | 'not-opened' | 'taken-out-of-service' | 'said';
+export type NotNeeded = 'flat' | 'nothing-removed' | 'nothing-to-repair' | 'not-opened' | 'taken-out-of-service' | 'said';
 
 /** What is wrong with a stage. */
 export type Trouble = 'facts-changed' | 'look-changed';
@@ -20,6 +19,7 @@ export type Lack =
   | 'failed-part'
   | 'plan'
   | 'weighed-transfer'
+  | 'pump-down'
   | 'account-closed'
   | 'repair-said'
   | 'test'

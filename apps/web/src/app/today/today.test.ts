@@ -44,7 +44,7 @@ describe('the one thing to do next', () => {
     [{ look: SEEN }, 'Choose the method'],
     [{ look: SEEN, plan }, 'Recover everything: fill a cylinder'],
     [{ look: SEEN, plan: { ...plan, method: 'nothing' } }, 'Balance the charge'],
-    [{ look: { ...SEEN, failed: 'evaporator' }, plan: { ...plan, method: 'pump-down-receiver', failed: 'evaporator' } }, 'Repair it'],
+    [{ look: { ...SEEN, failed: 'evaporator' }, plan: { ...plan, method: 'pump-down-receiver', failed: 'evaporator' } }, 'Pump it down'],
     [{ look: { ...SEEN, failed: 'compressor' }, plan }, 'What was found has changed: check the method again'],
     [{ look: { failed: 'condenser' }, plan }, 'Inspect the system'],
     [{ look: SEEN, plan: { ...plan, factsVersion: 0 } }, 'The facts have changed: check the method again'],

@@ -5,7 +5,7 @@ import type { Trouble } from '@hygromet/core/visit/stage';
 import { nextStage } from '@hygromet/core/visit/stage-states';
 import { methodNames } from '../method/method-labels';
 import { comeBackText } from '../visit/prove/come-back';
-import { nextActionText } from '../visit/stage-labels';
+import { isPumpDown, nextActionText } from '../visit/stage-labels';
 
 const TROUBLE: Record<Trouble, string> = {
   'facts-changed': 'The facts have changed: check the method again',
@@ -22,7 +22,8 @@ export function nextOf(visit: Visit): string {
   const { trouble } = states.find(({ stage }) => stage === next) ?? {};
   if (trouble !== undefined) return TROUBLE[trouble];
   const method = visit.plan?.method;
-  return next === 'transfer' && method !== undefined ? `${methodNames[method]}: fill a cylinder` : nextActionText(next);
+  const fills = next === 'transfer' && !isPumpDown(states.find(({ stage }) => stage === next));
+  return fills && method !== undefined ? `${methodNames[method]}: fill a cylinder` : nextActionText(states);
 }
 
 /** A system that was left alone under nitrogen. */

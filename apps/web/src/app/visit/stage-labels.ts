@@ -1,3 +1,4 @@
+import { nextStage } from '@hygromet/core/visit/stage-states';
 import type { Lack, NotNeeded, Stage, StageState } from '@hygromet/core/visit/stage';
 
 export const stageNames: Record<Stage, string> = {
@@ -13,7 +14,6 @@ export const stageNames: Record<Stage, string> = {
 };
 
 const notNeededWords: Record<Exclude<NotNeeded, 'said'>, string> = {
-  'stays-in-system': 'the charge stays in the system',
   flat: 'the system is flat',
   'nothing-removed': 'nothing was removed',
   'nothing-to-repair': 'nothing to repair',
@@ -27,6 +27,7 @@ const lackWords: Record<Lack, string> = {
   'failed-part': 'failed part',
   plan: 'a saved method',
   'weighed-transfer': 'a weighed transfer',
+  'pump-down': 'the pump-down',
   'account-closed': 'the balance of the charge',
   'repair-said': 'the repair',
   test: 'pressure test and vacuum',
@@ -70,4 +71,10 @@ const nextWords: Record<Stage, string> = {
 };
 
 /** The one next action on a visit. */
-export const nextActionText = (stage: Stage): string => nextWords[stage];
+export const nextActionText = (states: readonly StageState[]): string => {
+  const stage = nextStage(states);
+  return isPumpDown(states.find((entry) => entry.stage === stage)) ? 'Pump it down' : nextWords[stage];
+};
+
+/** Whether the charge is moved by the system's own compressor at this stage, and not into a cylinder. */
+export const isPumpDown = (entry: StageState | undefined): boolean => entry?.lacks.includes('pump-down') ?? false;

@@ -111,7 +111,7 @@ import { VisitStepper } from './visit-stepper';
                 class="button"
                 [class.main]="!filling() && (job.state()?.state === 'done' || job.state()?.state === 'not-needed')"
                 [routerLink]="['/visits', visit.id, stage]"
-                >Next: {{ action(stage) }}</a
+                >Next: {{ action() }}</a
               >
             </p>
           }
@@ -136,7 +136,7 @@ export class VisitWorkspace {
   private readonly units = inject(Units);
   protected readonly settled = settledOnce(this.session.read);
   protected readonly notYet = waiting;
-  protected readonly action = nextActionText;
+  protected readonly action = computed(() => nextActionText(this.job.states()));
   /** What is done next, where that is another stage than the one that is looked at. */
   protected readonly elsewhere = computed(() => (this.job.open() && this.job.next() !== this.job.here() ? this.job.next() : undefined));
 

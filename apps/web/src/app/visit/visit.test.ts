@@ -27,10 +27,10 @@ describe('the stages in the head', () => {
       look: { ...SEEN, failed: 'evaporator' },
       plan: { ...plan, method: 'pump-down-receiver', failed: 'evaporator' },
     });
-    expect(stageOf(root, 'Transfer')).toBe('Transfer, not needed: the charge stays in the system');
-    expect(text()).toContain('No transfer');
-    expect(root.querySelector('details')?.open).toBe(false);
-    expect(text()).toContain('Next: Repair it');
+    expect(stageOf(root, 'Transfer')).toBe('Transfer, needs the pump-down');
+    expect(text()).toContain('Pump it down');
+    expect([...root.querySelectorAll('details')].some(({ open: isOpen }) => isOpen)).toBe(false);
+    expect(stageOf(root, 'Account')).toContain('nothing was removed');
   });
 
   test('facts that changed since stand there as trouble', async () => {

@@ -5,6 +5,7 @@ import type { Scenario } from '../scenario';
 import { simulate } from '../simulate';
 import type { Sample } from '../transfer-run';
 import { pointsOf, valueAt, type Traces } from './observed';
+import type { CureBy } from './cures';
 import { outlook } from './outlook';
 import { refit, type Underway } from './refit';
 import { suspectsOf } from './suspects';
@@ -112,9 +113,15 @@ test('a trip is foreseen, and ice averts it', () => {
   const coming = outlook(current, refit(current))!;
   expect(coming.trip).toBeDefined();
   expect(Math.abs(coming.trip!.likely - tripS) / (tripS - now)).toBeLessThan(0.15);
-  const ice = coming.cures.find(({ cooling }) => cooling === 'ice')!;
+  const ice = coming.cures.find(({ by }) => by === 'ice')!;
   expect(ice.tripS).toBeUndefined();
   expect(ice.headPa).toBeLessThan(3.72e6);
+  // each other way shows what it does, a fresh cylinder at once, which then warms up in its turn; a loop for a while
+  const by = (name: CureBy) => coming.cures.find((cure) => cure.by === name)!;
+  expect(by('throttle').headPa).toBeLessThan(coming.bands.headPa.at(-1)!.likely);
+  expect(by('throttle').endS).toBeGreaterThan(coming.end.t.likely);
+  expect(by('swap').heads[3]!).toBeLessThan(0.8 * coming.bands.headPa[3]!.likely);
+  expect(by('loop').tripS ?? Number.POSITIVE_INFINITY).toBeGreaterThan(tripS);
   const iced = outlook({ ...current, scenario: { ...rooftop, deeds: [{ at: now, cooling: 'ice' }] } }, refit(current))!;
   expect(iced.trip).toBeUndefined();
 });

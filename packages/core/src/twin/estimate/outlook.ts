@@ -1,8 +1,8 @@
-import { machineCutOut } from '../../planning/cut-out';
-import parameters from '../parameters.json';
-import { coolingsOfCylinder, type CylinderCooling, type Scenario } from '../scenario';
-import type { EndReason, Sample, Simulated, TwinEventKind } from '../transfer-run';
+import { cutOutOf } from '../cut-out-of';
+import type { Scenario } from '../scenario';
+import type { EndReason, Simulated, TwinEventKind } from '../transfer-run';
 import { valueAt, type Observable } from './observed';
+import { curesOf, type Cure } from './cures';
 import data from './priors.json';
 import { run, type Fitted, type Underway } from './refit';
 import { suspectsOf, type Suspect } from './suspects';
@@ -32,6 +32,7 @@ export interface Outlook {
   readonly chargeSeen: boolean;
   /** kg in the system now. */
   readonly systemKg: Range;
+  /** What would avert the trip, where one is foreseen. */
   readonly cures: readonly Cure[];
   readonly guess: Guess;
   readonly suspects: readonly Suspect[];
@@ -39,22 +40,9 @@ export interface Outlook {
   readonly misfit: number;
 }
 
-/** What another way of cooling the cylinder would change from now on. */
-export interface Cure {
-  readonly cooling: CylinderCooling;
-  /** Pa: the highest head from a minute after it on. */
-  readonly headPa: number;
-  /** Pa, at the times of the outlook. */
-  readonly heads: readonly number[];
-  readonly endS: number;
-  readonly tripS: number | undefined;
-}
-
 /** Of nine in ten. */
 const SIGMAS = 1.645;
 const POINTS = 60;
-/** s after which another way of cooling shows. */
-const SHOWS_AFTER = 60;
 
 /**
  * From where it stands to its end, with the range that is left of what is not known: one run at the estimate, and one at a standard deviation
@@ -101,7 +89,8 @@ export function outlook({ scenario, now }: Underway, fitted: Fitted): Outlook | 
   const below = when('below-20-psig');
   const chargeSd = Math.sqrt(covariance[0]!);
   const charge = scenario.system.chargeKg * Math.exp(guess[0]!);
-  const cutOut = scenario.method === 'pump-down' ? parameters.own.cutOut : machineCutOut;
+  const cutOut = cutOutOf(scenario);
+  const trip = scenario.machine === null && scenario.method !== 'pump-down' ? undefined : crossing(t, bands.headPa, cutOut);
   return {
     t,
     bands,
@@ -119,7 +108,7 @@ export function outlook({ scenario, now }: Underway, fitted: Fitted): Outlook | 
     liquidOver: when('liquid-over'),
     below20psig: below === undefined ? undefined : after(below),
     cutOutPa: cutOut,
-    trip: scenario.machine === null ? undefined : crossing(t, bands.headPa, cutOut),
+    trip,
     chargeKg: { likely: charge, low: charge * Math.exp(-SIGMAS * chargeSd), high: charge * Math.exp(SIGMAS * chargeSd) },
     chargeSeen: fitted.seen[0]!,
     systemKg: atLeastNothing(
@@ -128,7 +117,7 @@ export function outlook({ scenario, now }: Underway, fitted: Fitted): Outlook | 
         (likely) => mass * likely,
       ),
     ),
-    cures: scenario.method === 'pump-down' ? [] : cures(coming, guess, t, cutOut),
+    cures: trip === undefined || scenario.method === 'pump-down' ? [] : curesOf(coming, guess, t, cutOut),
     guess,
     suspects: suspectsOf(fitted),
     misfit: fitted.misfit,
@@ -152,27 +141,6 @@ function crossing(t: readonly number[], band: readonly Range[], line: number): R
   };
   const likely = first('likely');
   return likely === undefined ? undefined : { likely, low: first('high') ?? likely, high: first('low') ?? Number.POSITIVE_INFINITY };
-}
-
-function cures(scenario: Scenario, guess: Guess, t: readonly number[], cutOut: number): readonly Cure[] {
-  const now = t[0]!;
-  const present = [...(scenario.deeds ?? [])].reverse().find(({ cooling }) => cooling !== undefined)?.cooling ?? scenario.cylinder.cooling;
-  const better = coolingsOfCylinder.slice(coolingsOfCylinder.indexOf(present) + 1);
-  return better.flatMap((cooling) => {
-    const simulated = run({ ...scenario, deeds: [...(scenario.deeds ?? []), { at: now, cooling }] }, guess, 5);
-    if (simulated === undefined) return [];
-    const later = simulated.samples.filter(({ t }) => t >= now + SHOWS_AFTER);
-    const headPa = later.reduce((most, { headPa: own }) => Math.max(most, own), valueAt(simulated.samples, 'headPa', now + SHOWS_AFTER));
-    return [
-      {
-        cooling,
-        headPa,
-        heads: t.map((at) => valueAt(simulated.samples, 'headPa', at)),
-        endS: simulated.end.t,
-        tripS: later.find(({ headPa: own }: Sample) => own > cutOut)?.t,
-      },
-    ];
-  });
 }
 
 /** The lower root of a covariance; a direction in which nothing is left to know is none. */

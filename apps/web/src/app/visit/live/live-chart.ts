@@ -17,7 +17,7 @@ import { Theme } from '../../ui/theme';
 import { secondsOf, type Read } from './live-figures';
 import type { Corner, DrawnLive, LiveDrawing } from './live-chart-setup';
 import { LiveTransfer } from './live-transfer';
-import { coolingBy } from './live-labels';
+import { cureNames } from './live-labels';
 
 /** Minutes that are drawn at least. */
 const LEAST_MINUTES_DRAWN = 10;
@@ -75,7 +75,7 @@ export class LiveChart {
       high,
       likely: coming((range) => range.likely),
       cure: cure === undefined || outlook === undefined ? [] : outlook.t.map((t, k) => ({ x: t / 60, y: p(cure.heads[k]!) })),
-      cureWord: cure === undefined ? '' : coolingBy[cure.cooling],
+      cureWord: cure === undefined ? '' : cureNames[cure.by],
       cutOut,
       cutOutWord: outlook === undefined ? '' : `trips at ${this.units.pressure(outlook.cutOutPa)}`,
       now: this.live.elapsed() / 60,

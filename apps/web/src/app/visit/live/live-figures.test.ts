@@ -55,7 +55,7 @@ test('what people did becomes deeds at their time; other notes are none', () => 
   });
   expect(deedsOf(current)).toEqual([
     { at: 60, cooling: 'ice' },
-    { at: 80, machine: 'off' },
+    { at: 80, machine: 'off', loop: 'off' },
     { at: 90, valve: 'shut' },
   ]);
   expect(pairedNow(current)).toEqual({ gross: 'scale-2' });

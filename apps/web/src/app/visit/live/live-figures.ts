@@ -2,6 +2,7 @@ import type { LiveReading } from '@hygromet/contract/instrument';
 import type { Paired, TransferTrace, VisitTransfer } from '@hygromet/contract/visit-transfer';
 import { flowRate } from '@hygromet/core/twin/alarm/flow-rate';
 import type { Trace, Traces } from '@hygromet/core/twin/estimate/observed';
+import { machineDeed } from '@hygromet/core/twin/machine-state';
 import type { Deed } from '@hygromet/core/twin/scenario';
 import { steadyOf } from '@hygromet/core/twin/alarm/watching';
 
@@ -67,7 +68,7 @@ export const deedsOf = (transfer: VisitTransfer): readonly Deed[] =>
       case 'cooling':
         return [{ at: when, cooling: note.cooling }];
       case 'machine':
-        return [{ at: when, machine: note.state }];
+        return [machineDeed(when, note.state)];
       case 'valve':
         return [{ at: when, valve: note.state }];
       default:

@@ -2,6 +2,8 @@ import type { ReadingDoubt } from '@hygromet/core/instruments/doubts';
 import type { Quantity } from '@hygromet/core/instruments/quantity';
 import type { Outlook, Range } from '@hygromet/core/twin/estimate/outlook';
 import type { Suspect } from '@hygromet/core/twin/estimate/suspects';
+import type { CureBy } from '@hygromet/core/twin/estimate/cures';
+import type { MachineState } from '@hygromet/core/twin/machine-state';
 import type { CylinderCooling } from '@hygromet/core/twin/scenario';
 import { pressureFrom, STANDARD_ATMOSPHERE } from '@hygromet/core/units/pressure';
 import type { Units } from '../../preferences/units.service';
@@ -12,6 +14,21 @@ export const coolingBy: Record<CylinderCooling, string> = {
   fan: 'with a fan',
   water: 'in running water',
   ice: 'on ice',
+};
+
+/** What averts a trip: as something that is done, and as what was done. */
+export const cureNames: Record<CureBy, string> = {
+  ...coolingBy,
+  'still-air': 'out of the sun',
+  loop: 'looping the cylinder for five minutes',
+  throttle: 'with the suction throttled',
+  swap: 'into an evacuated cylinder',
+};
+export const machineNames: Record<MachineState, string> = {
+  on: 'Running',
+  throttled: 'Suction throttled',
+  loop: 'Loops the cylinder',
+  off: 'Stopped',
 };
 
 const probeNames: Partial<Record<Quantity, string>> = { gross: 'scale', suction: 'suction probe', head: 'head probe', wall: 'clamp' };
@@ -49,6 +66,10 @@ export const suspectText: Record<Suspect, string> = {
   'does-not-fit':
     'The readings do not fit this transfer. Look for another refrigerant or non-condensables, a hose that touches the scale, a valve that is shut.',
 };
+
+/** How a subcooling loop is run, and ended. */
+export const loopText =
+  'Valve of the system shut. From the vapor valve of the cylinder through the machine back to its liquid valve, the outlet throttled until the head stands 20 to 60 psi above the cylinder. It ends when the machine is set to “Running” here.';
 
 /** At sea level, Pa absolute. */
 const twentyPsig = pressureFrom(20, 'psig', STANDARD_ATMOSPHERE);

@@ -9,6 +9,7 @@ import {
   output,
   untracked,
 } from '@angular/core';
+import { machineStates, type MachineState } from '@hygromet/core/twin/machine-state';
 import { coolingsOfCylinder, type CylinderCooling } from '@hygromet/core/twin/scenario';
 import type { MassUnit } from '@hygromet/core/units/mass';
 import { nearCutOut, slowsDown } from '@hygromet/core/twin/alarm/watching';
@@ -24,8 +25,20 @@ import { WeightBeam } from '../../ui/weight-beam';
 import { VisitJob } from '../visit-job';
 import { AlarmSound } from './alarm-sound';
 import { LiveChart } from './live-chart';
+import { Cures } from './cures';
 import { LiveTransfer } from './live-transfer';
-import { coolingBy, coolingNames, doubtText, durationText, endText, fromNow, suspectText, twentyText } from './live-labels';
+import {
+  coolingNames,
+  cureNames,
+  doubtText,
+  loopText,
+  machineNames,
+  durationText,
+  endText,
+  fromNow,
+  suspectText,
+  twentyText,
+} from './live-labels';
 import { SwapGuide } from './swap-guide';
 import { screenOn } from './wake-lock';
 import { ReactiveFormsModule } from '@angular/forms';
@@ -40,7 +53,7 @@ export interface EndedGross {
 /** A transfer as it runs: the scale in large, what is left to the stop and for how long, where the pressures go, what to do next. */
 @Component({
   selector: 'hy-live-panel',
-  imports: [BigNumber, Caution, LiveChart, QuantityField, ReactiveFormsModule, SwapGuide, WeightBeam],
+  imports: [BigNumber, Caution, Cures, LiveChart, QuantityField, ReactiveFormsModule, SwapGuide, WeightBeam],
   template: `
     @if (live.transfer(); as t) {
       <hy-big-number [what]="what()" [number]="gross().number" [unit]="gross().unit">
@@ -88,12 +101,19 @@ export interface EndedGross {
             <b>The machine {{ f.sure ? 'will' : 'may' }} trip at {{ units.pressure(f.cutOutPa) }} in about {{ f.inText }}.</b><br />
             {{ f.cureText }}
           </div>
-          @if (f.cure; as cure) {
-            <button type="button" class="button main" (click)="cool(cure.cooling)">It is {{ by[cure.cooling] }}</button>
-          }
         </div>
+        <hy-cures />
       } @else if (nearTrip()) {
         <hy-caution>The head is at {{ headText() }}: cool the cylinder, or throttle the suction.</hy-caution>
+      }
+      @if (live.toBeStarted()) {
+        <div class="foreseen" role="status">
+          <div><b>The liquid should be over: start the machine.</b><br />Its inlet throttled while liquid still comes.</div>
+          <button type="button" class="button main" (click)="machine('on')">It runs</button>
+        </div>
+      }
+      @if (live.machineState() === 'loop') {
+        <hy-caution>{{ loopText }}</hy-caution>
       }
       <hy-swap-guide />
       @for (doubt of live.doubts(); track doubt.quantity + doubt.doubt) {
@@ -120,8 +140,11 @@ export interface EndedGross {
         @if (t.setUp.machine) {
           <fieldset>
             <legend>Machine</legend>
-            <button type="button" class="choice" [attr.aria-pressed]="!live.machineOff()" (click)="machine('on')">Running</button>
-            <button type="button" class="choice" [attr.aria-pressed]="live.machineOff()" (click)="machine('off')">Stopped</button>
+            @for (state of machineStates(); track state) {
+              <button type="button" class="choice" [attr.aria-pressed]="state === shownState()" (click)="machine(state)">
+                {{ machineNames[state] }}
+              </button>
+            }
           </fieldset>
         }
         <fieldset>
@@ -164,7 +187,17 @@ export class LivePanel {
 
   protected readonly coolings = coolingsOfCylinder;
   protected readonly names = coolingNames;
-  protected readonly by = coolingBy;
+  protected readonly machineNames = machineNames;
+  protected readonly loopText = loopText;
+  /** Push-pull needs the machine at the cylinder as it is. */
+  protected readonly machineStates = computed(() =>
+    this.live.transfer()?.setUp.scenario?.method === 'push-pull' ? (['on', 'off'] as const) : machineStates,
+  );
+  /** While liquid goes by itself nobody has started it yet. */
+  protected readonly shownState = computed((): MachineState | undefined => {
+    const waits = this.live.transfer()?.setUp.scenario?.method === 'liquid-first';
+    return this.live.machineState() ?? (waits ? undefined : 'on');
+  });
   protected readonly doubtText = doubtText;
   protected readonly suspectWords = suspectText;
   protected readonly clock = clockText;
@@ -222,18 +255,17 @@ export class LivePanel {
     const inS = trip.likely - this.live.elapsed();
     // what should have happened by now and did not is no forecast any more: the head itself tells
     if (inS <= 0) return undefined;
-    const cure = outlook.cures.find(({ tripS }) => tripS === undefined) ?? outlook.cures.at(-1);
+    const cure = outlook.cures.find(({ tripS }) => tripS === undefined);
     const saved = cure === undefined ? 0 : outlook.end.t.likely - cure.endS;
     const cureText =
       cure === undefined
-        ? 'Throttle the suction, or take less at a time.'
-        : `${capital(coolingBy[cure.cooling])} the head stays below ${this.units.pressure(cure.headPa)}${saved > 60 ? `, and ${durationText(saved, this.units)} are saved` : ''}.`;
+        ? 'Nothing that can be done here keeps the head below it by itself: take less at a time, let the cylinder cool between.'
+        : `${capital(cureNames[cure.by])} the head stays below ${this.units.pressure(cure.headPa)}${saved > 60 ? `, and ${durationText(saved, this.units)} are saved` : ''}.`;
     return {
       inS,
       sure: Number.isFinite(trip.high),
       inText: fromNow(trip, this.live.elapsed(), this.units),
       cutOutPa: outlook.cutOutPa,
-      cure,
       cureText,
     };
   });
@@ -285,8 +317,8 @@ export class LivePanel {
     if (cooling !== this.cooling()) this.live.note({ what: 'cooling', cooling });
   }
 
-  protected machine(state: 'on' | 'off'): void {
-    if ((state === 'off') !== this.live.machineOff()) this.live.note({ what: 'machine', state });
+  protected machine(state: MachineState): void {
+    if (state !== this.shownState()) this.live.note({ what: 'machine', state });
   }
 
   protected valve(state: 'open' | 'shut'): void {

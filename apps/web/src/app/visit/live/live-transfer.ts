@@ -5,6 +5,7 @@ import { doubtsOf } from '@hygromet/core/instruments/doubts';
 import { stopAlarm } from '@hygromet/core/twin/alarm/stop-alarm';
 import type { Underway } from '@hygromet/core/twin/estimate/refit';
 import { AS_RECORDED } from '@hygromet/core/twin/estimate/unknowns';
+import type { MachineState } from '@hygromet/core/twin/machine-state';
 import { coreVersion } from '@hygromet/core/version';
 import { seemsTripped } from '@hygromet/core/twin/alarm/watching';
 import equal from 'fast-deep-equal/es6';
@@ -138,7 +139,18 @@ export class LiveTransfer {
     return { kg: steadyGross(this.series()!.gross) ?? last.value, by: last.typed ? 'typed' : 'scale' };
   });
   readonly valveShut = computed(() => this.deeds().findLast(({ valve }) => valve !== undefined)?.valve === 'shut');
-  readonly machineOff = computed(() => this.deeds().findLast(({ machine }) => machine !== undefined)?.machine === 'off');
+  /** As somebody said last; nothing while nobody has said it. */
+  readonly machineState = computed((): MachineState | undefined => {
+    const note = this.transfer()?.notes.findLast(({ note: kept }) => kept.what === 'machine')?.note;
+    return note?.what === 'machine' ? note.state : undefined;
+  });
+  readonly machineOff = computed(() => this.machineState() === 'off');
+  /** The liquid is over by the twin, and nobody has said that the machine was started. */
+  readonly toBeStarted = computed(() => {
+    const over = this.outlook()?.liquidOver?.likely;
+    const waits = this.transfer()?.setUp.scenario?.method === 'liquid-first' && this.machineState() === undefined;
+    return waits && over !== undefined && over <= this.elapsed();
+  });
   /** kg/s by our clock. */
   readonly rate = computed(() => rateOf(this.series()?.gross ?? [], this.speed()));
 

@@ -2,7 +2,7 @@ import type { Cylinder } from '@hygromet/contract/cylinder';
 import type { TransferScenario } from '@hygromet/contract/visit-transfer';
 import type { Method } from '@hygromet/core/planning/method';
 import { ambientOf } from '../../method/plan-question';
-import type { TransferMethod } from '@hygromet/core/twin/scenario';
+import type { Scenario, TransferMethod } from '@hygromet/core/twin/scenario';
 import { usualTransfer } from '@hygromet/core/twin/usual-transfer';
 import { usualHoseM } from '@hygromet/core/instruments/usual-instruments';
 import type { PlanAnswer, PlanArgs } from '../../core-worker/plan-operations';
@@ -33,15 +33,9 @@ export function scenarioOf(
   )
     return undefined;
   const { T, equipment } = question.look;
-  const volume = plan.volume.likely;
   return {
     composition: question.composition,
-    system: {
-      chargeKg: plan.content.likely,
-      temperatureK: T,
-      condenserM3: usualTransfer.condenserShare * volume,
-      evaporatorM3: (1 - usualTransfer.condenserShare) * volume,
-    },
+    system: systemOf(plan, T),
     cylinder: {
       volumeM3: cylinder.volumeM3,
       tareKg: cylinder.tareKg,
@@ -57,6 +51,29 @@ export function scenarioOf(
     endPa: Math.max(usualTransfer.least.endPa, plan.level.p),
   };
 }
+
+/** What the twin of a pump-down is built from; the cylinder stands beside it and takes no part. @param endPa Pa absolute */
+export function pumpDownScenarioOf(question: PlanArgs | undefined, plan: PlanAnswer | undefined, endPa: number): Scenario | undefined {
+  if (question === undefined || plan === undefined || plan.content.likely < usualTransfer.least.kg) return undefined;
+  const { T } = question.look;
+  return {
+    composition: question.composition,
+    system: systemOf(plan, T),
+    cylinder: { volumeM3: 0.02, tareKg: 0, contentKg: 0, temperatureK: T, cooling: 'still-air' },
+    machine: null,
+    hoses: { size: '3/8', lengthM: usualHoseM, cores: 'out' },
+    ambientK: T,
+    method: 'pump-down',
+    endPa: Math.max(usualTransfer.least.endPa, endPa),
+  };
+}
+
+const systemOf = ({ content, volume: { likely: volume } }: PlanAnswer, T: number) => ({
+  chargeKg: content.likely,
+  temperatureK: T,
+  condenserM3: usualTransfer.condenserShare * volume,
+  evaporatorM3: (1 - usualTransfer.condenserShare) * volume,
+});
 
 /** kg in it at the stop weight; of one that is empty, a share of its water capacity as a rule: the fill page has the limit. */
 const stopOf = ({ fillStatus, tareKg, volumeM3 }: Cylinder): number =>

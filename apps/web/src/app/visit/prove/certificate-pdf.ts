@@ -1,5 +1,5 @@
 import type { Visit } from '@hygromet/contract/visit';
-import type { VisitTest } from '@hygromet/contract/visit-test';
+import type { TestReading, VisitTest } from '@hygromet/contract/visit-test';
 import { PDFDocument, rgb, StandardFonts, type PDFFont, type PDFPage } from 'pdf-lib';
 import { printable } from '../../labels/printable';
 import type { Units } from '../../preferences/units.service';
@@ -13,6 +13,7 @@ const titles = {
   rise: 'Vacuum and rise test',
   'pull-down': 'Pull-down of the vacuum',
   'shut-in': 'Recovered system, shut in',
+  'pump-down': 'Pump-down',
 } as const;
 
 interface Fonts {
@@ -54,7 +55,7 @@ export async function certificatePdf(
   sheet.space(12);
   sheet.trace(
     pointsOf(test, tell),
-    test.setUp.test === 'hold' || test.setUp.test === 'shut-in' ? `${tell.pressureUnit()} over minutes` : 'microns over minutes',
+    test.setUp.test === 'rise' || test.setUp.test === 'pull-down' ? 'microns over minutes' : `${tell.pressureUnit()} over minutes`,
   );
   sheet.space(14);
   sheet.words(
@@ -129,6 +130,11 @@ function setUpOf(setUp: VisitTest['setUp'], tell: QuantityFormatter): Pairs {
       ];
     case 'shut-in':
       return [['Level to be kept', tell.pressure(setUp.levelPa)]];
+    case 'pump-down':
+      return [
+        ['Suction shut off at', tell.pressure(setUp.endPa)],
+        ['High-pressure switch opens at', tell.pressure(setUp.highSwitchPa)],
+      ];
     default:
       return setUp satisfies never;
   }
@@ -139,10 +145,13 @@ function pointsOf({ readings }: VisitTest, tell: QuantityFormatter): readonly (r
   const start = Date.parse(readings[0]?.at ?? '');
   return readings.map(({ at, reading }) => [
     (Date.parse(at) - start) / 60_000,
-    'micron' in reading
-      ? reading.micron
-      : tell.pressureNumber('shutInPa' in reading ? reading.shutInPa : tell.atmosphere() + reading.gaugePa),
+    'micron' in reading ? reading.micron : tell.pressureNumber(absoluteOf(reading, tell)),
   ]);
+}
+
+function absoluteOf(reading: Exclude<TestReading, { micron: number }>, tell: QuantityFormatter): number {
+  if ('shutInPa' in reading) return reading.shutInPa;
+  return 'suctionPa' in reading ? reading.suctionPa : tell.atmosphere() + reading.gaugePa;
 }
 
 class Sheet {

@@ -14,6 +14,7 @@ function valuesOf(reading: VisitTest['readings'][number]['reading']): Row['value
   if ('isolated' in reading) return { isolated: reading.isolated, micron: reading.micron };
   if ('micron' in reading) return { micron: reading.micron };
   if ('shutInPa' in reading) return { absolutePa: reading.shutInPa };
+  if ('suctionPa' in reading) return { suctionPa: reading.suctionPa, ...(reading.headPa === undefined ? {} : { headPa: reading.headPa }) };
   const { gaugePa, airK, pipeK } = reading;
   return { gaugePa, airK, ...(pipeK === undefined ? {} : { pipeK }) };
 }
@@ -25,7 +26,15 @@ export function testRows(test: VisitTest): readonly CsvRow[] {
   return rows.map(({ at, by, values }) => ({ time: at, by, ...Object.fromEntries(names.map((name) => [name, values[name] ?? null])) }));
 }
 
-const SENML_UNITS: Readonly<Record<string, string>> = { gaugePa: 'Pa', airK: 'K', pipeK: 'K', micron: 'micron' };
+const SENML_UNITS: Readonly<Record<string, string>> = {
+  gaugePa: 'Pa',
+  absolutePa: 'Pa',
+  suctionPa: 'Pa',
+  headPa: 'Pa',
+  airK: 'K',
+  pipeK: 'K',
+  micron: 'micron',
+};
 
 /** Readings of a test as SenML (RFC 8428), names under the id of the test. */
 export function testSenml(test: VisitTest): readonly object[] {

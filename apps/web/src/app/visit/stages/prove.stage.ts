@@ -25,8 +25,20 @@ import { isRise } from '../prove/rise-trace';
 import { StageMark } from '../stage-mark';
 import { VisitJob } from '../visit-job';
 
-const testNames = { hold: 'Nitrogen hold', 'pull-down': 'Pull-down', rise: 'Rise test', 'shut-in': 'Shut-in' } as const;
-const fileNames = { hold: 'pressure-test', 'pull-down': 'pull-down', rise: 'rise-test', 'shut-in': 'shut-in' } as const;
+const testNames = {
+  hold: 'Nitrogen hold',
+  'pull-down': 'Pull-down',
+  rise: 'Rise test',
+  'shut-in': 'Shut-in',
+  'pump-down': 'Pump-down',
+} as const;
+const fileNames = {
+  hold: 'pressure-test',
+  'pull-down': 'pull-down',
+  rise: 'rise-test',
+  'shut-in': 'shut-in',
+  'pump-down': 'pump-down',
+} as const;
 
 /** Pressure test and vacuum: what each can show beforehand, what it shows as it runs, and what it has shown. */
 @Component({
@@ -95,7 +107,9 @@ export class ProveStage {
   protected readonly moment = momentText;
   protected readonly names = testNames;
   private readonly tests = computed(() => this.job.visit()?.tests ?? []);
-  protected readonly ended = computed(() => this.tests().filter(({ ended, setUp }) => ended !== null && setUp.test !== 'shut-in'));
+  protected readonly ended = computed(() =>
+    this.tests().filter(({ ended, setUp }) => ended !== null && setUp.test !== 'shut-in' && setUp.test !== 'pump-down'),
+  );
   protected readonly hold = computed(() =>
     this.tests()
       .filter(isHold)

@@ -3,6 +3,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute, RouterLink } from '@angular/router';
 import { map } from 'rxjs';
 import { CylinderChoice } from '../../method/cylinder-choice';
+import { pumpDowns } from '@hygromet/core/planning/method';
 import { goesBack } from '@hygromet/core/planning/reuse';
 import { MethodSession } from '../../method/method.session';
 import { Units } from '../../preferences/units.service';
@@ -10,6 +11,7 @@ import { valueOf } from '../../ui/loadable';
 import { stateText } from '../stage-labels';
 import { EndedTransfers } from '../live/ended-transfers';
 import { LiveTransfer } from '../live/live-transfer';
+import { PumpDown } from '../pump-down/pump-down';
 import { ShutInWatch } from '../shut-in-watch';
 import { TransferForecast } from '../transfer-forecast';
 import { VisitFill } from '../visit-fill';
@@ -18,7 +20,7 @@ import { VisitJob } from '../visit-job';
 /** Which cylinder takes the charge, and its transfer by the scale. */
 @Component({
   selector: 'hy-transfer-stage-of-visit',
-  imports: [CylinderChoice, EndedTransfers, RouterLink, ShutInWatch, TransferForecast, VisitFill],
+  imports: [CylinderChoice, EndedTransfers, PumpDown, RouterLink, ShutInWatch, TransferForecast, VisitFill],
   template: `
     @if (job.visit(); as visit) {
       @if (cylinder(); as id) {
@@ -37,7 +39,14 @@ import { VisitJob } from '../visit-job';
           <p><a [routerLink]="['/visits', visit.id, 'transfer']">Choose another cylinder</a></p>
         }
       } @else {
-        @if (job.state()?.state === 'not-needed') {
+        @if (pumpsDown()) {
+          <hy-pump-down />
+          <hy-shut-in-watch />
+          <details>
+            <summary>Refrigerant goes into a cylinder all the same</summary>
+            <hy-cylinder-choice [visit]="visit" [massKg]="leftKg()" [burnt]="apart()" [goesBack]="back()" [suspect]="suspect()" />
+          </details>
+        } @else if (job.state()?.state === 'not-needed') {
           <h2>No transfer</h2>
           <p>{{ notNeeded() }}.</p>
           <details>
@@ -45,6 +54,9 @@ import { VisitJob } from '../visit-job';
             <hy-cylinder-choice [visit]="visit" [massKg]="leftKg()" [burnt]="apart()" [goesBack]="back()" [suspect]="suspect()" />
           </details>
         } @else {
+          @if (visit.plan?.method === 'pump-down-and-recover') {
+            <hy-pump-down />
+          }
           <h2>{{ visit.recovered.bookings === 0 ? 'Which cylinder?' : 'Another cylinder?' }}</h2>
           @if (visit.recovered.bookings > 0) {
             <p>{{ units.massText(visit.recovered.massKg) }} recovered so far, {{ units.massText(leftKg()) }} left on record.</p>
@@ -69,6 +81,13 @@ export class TransferStage {
   private readonly asked = toSignal(inject(ActivatedRoute).queryParamMap.pipe(map((query) => query.get('cylinder'))));
   /** As the address says; else the one that is being filled. */
   protected readonly cylinder = computed(() => this.asked() ?? this.live.transfer()?.setUp.cylinder);
+  /** By its own compressor, and nothing into a cylinder. */
+  protected readonly pumpsDown = computed(() => {
+    const method = this.job.visit()?.plan?.method;
+    return (
+      method !== undefined && method !== 'pump-down-and-recover' && pumpDowns.includes(method) && this.job.state()?.state !== 'not-needed'
+    );
+  });
   protected readonly notNeeded = computed(() => {
     const state = this.job.state();
     const words = state === undefined ? '' : stateText(state);

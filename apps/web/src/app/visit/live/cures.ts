@@ -1,0 +1,136 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import type { Cure } from '@hygromet/core/twin/estimate/cures';
+import type { TransferNote } from '@hygromet/contract/visit-transfer';
+import { Units } from '../../preferences/units.service';
+import { cureNames, durationText } from './live-labels';
+import { LiveTransfer } from './live-transfer';
+
+interface Row {
+  readonly name: string;
+  readonly head: string;
+  readonly time: string;
+  readonly averts: boolean;
+  /** What somebody says who has done it; another cylinder is a swap of its own. */
+  readonly done: TransferNote | undefined;
+}
+
+/** What would avert a trip that is foreseen: each way with the head and the minutes that come of it. */
+@Component({
+  selector: 'hy-cures',
+  template: `
+    @if (rows(); as list) {
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">From now on</th>
+            <th scope="col" class="number">Highest head</th>
+            <th scope="col" class="number">It takes</th>
+            <th scope="col"><span class="unseen">Done</span></th>
+          </tr>
+        </thead>
+        <tbody>
+          @for (row of list; track row.name) {
+            <tr [class.trips]="!row.averts">
+              <th scope="row">{{ row.name }}</th>
+              <td class="number">
+                {{ row.head }}
+                @if (!row.averts) {
+                  <span>trips</span>
+                }
+              </td>
+              <td class="number">{{ row.time }}</td>
+              <td class="number">
+                @if (row.done; as note) {
+                  <button type="button" class="button small" (click)="live.note(note)" [attr.aria-label]="'It is ' + row.name">
+                    It is
+                  </button>
+                }
+              </td>
+            </tr>
+          }
+        </tbody>
+      </table>
+    }
+  `,
+  styles: `
+    :host {
+      flex: 1 1 100%;
+    }
+
+    table {
+      width: 100%;
+      border-collapse: collapse;
+    }
+
+    th,
+    td {
+      padding: 4px 8px 4px 0;
+      border-top: 1px solid var(--line);
+      font-weight: 430;
+      text-align: left;
+    }
+
+    thead th {
+      border-top: 0;
+      color: var(--ink-2);
+      font-size: 14px;
+    }
+
+    tbody th::first-letter {
+      text-transform: uppercase;
+    }
+
+    .number {
+      text-align: right;
+      white-space: nowrap;
+    }
+
+    td:last-child {
+      padding-right: 0;
+    }
+
+    .trips th,
+    .trips td {
+      color: var(--ink-2);
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class Cures {
+  protected readonly live = inject(LiveTransfer);
+  private readonly units = inject(Units);
+  protected readonly rows = computed((): readonly Row[] | undefined => {
+    const outlook = this.live.outlook();
+    return outlook === undefined || outlook.cures.length === 0
+      ? undefined
+      : outlook.cures.map((cure) => ({
+          name: cureNames[cure.by],
+          head: this.units.pressure(cure.headPa),
+          time: this.time(cure.endS - outlook.end.t.likely),
+          averts: cure.tripS === undefined,
+          done: noteOf(cure),
+        }));
+  });
+
+  private time(seconds: number): string {
+    if (Math.abs(seconds) < LEAST_TOLD_S_SHOWN) return 'as long';
+    const text = durationText(Math.abs(seconds), this.units);
+    return seconds > 0 ? `${text} more` : `${text} less`;
+  }
+}
+
+/** Below it nobody would notice. */
+const LEAST_TOLD_S_SHOWN = 45;
+
+function noteOf({ by }: Cure): TransferNote | undefined {
+  switch (by) {
+    case 'loop':
+      return { what: 'machine', state: 'loop' };
+    case 'throttle':
+      return { what: 'machine', state: 'throttled' };
+    case 'swap':
+      return undefined;
+    default:
+      return { what: 'cooling', cooling: by };
+  }
+}
