@@ -89,7 +89,8 @@ export type TransferReading = z.infer<typeof transferReading>;
 /** What somebody did or was told on the way. */
 export const transferNote = z.discriminatedUnion('what', [
   z.strictObject({ what: z.literal('cooling'), cooling: z.enum(coolingsOfCylinder) }),
-  z.strictObject({ what: z.literal('machine'), state: z.enum(machineStates) }),
+  /** With the gross weight then: what a purge brings is told by it. */
+  z.strictObject({ what: z.literal('machine'), state: z.enum(machineStates), grossKg: massKg('gross weight').optional() }),
   z.strictObject({ what: z.literal('valve'), state: z.enum(['open', 'shut']) }),
   z.strictObject({ what: z.literal('alarm'), stage: z.enum(alarmStages), grossKg: massKg('gross weight') }),
   z.strictObject({ what: z.literal('acknowledged'), grossKg: massKg('gross weight') }),

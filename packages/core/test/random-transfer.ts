@@ -1,5 +1,13 @@
 import { refrigerant } from '../src/fluids/refrigerant';
-import { coolingsOfCylinder, fitsInCylinder, suctionsOfMachine, transferMethods, twinHoses, twinMachines } from '../src/twin/scenario';
+import {
+  coolingsOfCylinder,
+  fitsInCylinder,
+  machineTasks,
+  suctionsOfMachine,
+  transferMethods,
+  twinHoses,
+  twinMachines,
+} from '../src/twin/scenario';
 import type { Deed, Scenario } from '../src/twin/scenario';
 import { celsius } from '../src/units/temperature';
 import { randomOf } from './simulated-hold';
@@ -19,7 +27,7 @@ export function randomTransfer(seed: number): Scenario | undefined {
       { at, cooling: pick(coolingsOfCylinder) },
       { at, machine: pick(['on', 'off'] as const) },
       { at, valve: pick(['open', 'shut'] as const) },
-      { at, loop: pick(['on', 'off'] as const) },
+      { at, task: pick(machineTasks) },
       { at, suction: pick(suctionsOfMachine) },
       { at, swap: true },
     ]);

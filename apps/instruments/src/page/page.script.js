@@ -3,7 +3,7 @@ const speeds = ['Time passes', 'speed', [[1, '1 ×'], [10, '10 ×'], [60, '60 ×
 const groups = {
   transfer: [
     ['Valve', 'valve', [['open', 'Open'], ['shut', 'Shut']]],
-    ['Machine', 'machine', [['on', 'Running'], ['throttled', 'Suction throttled'], ['loop', 'Loops the cylinder'], ['off', 'Stopped']]],
+    ['Machine', 'machine', [['on', 'Running'], ['throttled', 'Suction throttled'], ['loop', 'Loops the cylinder'], ['purge', 'Purges itself'], ['off', 'Stopped']]],
     ['Cylinder stands in', 'cooling', [['still-air', 'Still air'], ['fan', 'Fan'], ['water', 'Water'], ['ice', 'Ice']]],
     speeds,
   ],

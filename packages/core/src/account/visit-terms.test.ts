@@ -43,6 +43,12 @@ test('a drier holds some where the circuit has one; what was purged is a term wi
   expect([purges?.kg, purges?.sigmaKg]).toEqual([0.1, 0.05]);
 });
 
+test('a machine that nobody has purged keeps some; where nobody says so, it is none', () => {
+  const kept = (machineUnpurged?: boolean) => visitTerms(masses({ machineUnpurged })).residual.filter(({ basis }) => basis === 'machine');
+  expect(kept(true)).toMatchObject([{ kg: expect.closeTo(0.25, 9), sigmaKg: expect.closeTo(0.15, 9) }]);
+  expect([kept(false), kept()]).toEqual([[], []]);
+});
+
 test('the line set is expected beside the record, also where the plate covers more than there is', () => {
   expect(visitTerms(masses({ lineKg: -0.2 })).expected).toMatchObject([
     { term: 'before' },

@@ -11,7 +11,7 @@ import type { Term, Terms } from './account';
 import residuals from './residuals.json';
 
 /** What a term rests on, so that it can be told how it came about. */
-export type Basis = 'ledger' | 'line-set' | 'scale' | 'vapor' | 'hoses' | 'oil' | 'drier' | 'purges';
+export type Basis = 'ledger' | 'line-set' | 'scale' | 'vapor' | 'hoses' | 'oil' | 'drier' | 'purges' | 'machine';
 
 export interface VisitTerm extends Term {
   readonly basis: Basis;
@@ -40,6 +40,8 @@ export interface VisitMasses {
   readonly end?: { readonly p: number; readonly T: number } | undefined;
   /** m³ of the circuit. */
   readonly volume: { readonly low: number; readonly likely: number; readonly high: number };
+  /** A machine was used that nobody has purged: its condenser keeps some, more where the cylinder was warmer than it. */
+  readonly machineUnpurged?: boolean | undefined;
   /** kg that left with purged non-condensables. */
   readonly purgedKg: number;
 }
@@ -58,6 +60,7 @@ export function visitTerms(masses: VisitMasses): VisitTerms {
     residual: [
       ...vaporLeft(masses),
       term('hoses', 'hoses', residuals.hoses.kg, residuals.hoses.sigmaKg),
+      ...(masses.machineUnpurged === true ? [term('machine', 'machine', residuals.machine.kg, residuals.machine.sigmaKg)] : []),
       term('oil', 'oil', residuals.oil.kg, residuals.oil.sigmaKg),
       ...(kindOf(kind).parts.includes('drier') ? [term('drier', 'drier', residuals.drier.kg, residuals.drier.sigmaKg)] : []),
       ...(purgedKg > 0 ? [term('purges', 'purges', purgedKg, residuals.purgeShare * purgedKg, { share: residuals.purgeShare })] : []),

@@ -22,13 +22,15 @@ const cameIn = (state: MachineState) => {
 };
 
 test('a machine that runs brings most, throttled less; one that loops or stands brings nothing from the system', () => {
-  const { on, throttled, loop, off } = Object.fromEntries(machineStates.map((state) => [state, cameIn(state)])) as Record<
+  const { on, throttled, loop, purge, off } = Object.fromEntries(machineStates.map((state) => [state, cameIn(state)])) as Record<
     MachineState,
     number
   >;
   expect(on).toBeGreaterThan(1.2 * throttled);
   expect(throttled).toBeGreaterThan(3 * Math.abs(loop));
   expect(Math.abs(loop)).toBeLessThan(0.15);
+  expect(purge).toBeGreaterThan(loop);
+  expect(purge).toBeLessThan(0.6);
   expect(Math.abs(off)).toBeLessThan(0.15);
 });
 
@@ -48,4 +50,13 @@ test('a machine that is started after the liquid draws from then on; a loop star
     simulate({ ...liquid, deeds: [machineDeed(20, state)] }, 10, 40).events.some(({ kind }) => kind === 'machine-on');
   expect(started('on')).toBe(true);
   expect(started('loop')).toBe(false);
+});
+
+test('what stands in the condenser of the machine comes into the cylinder by a purge, and nothing of the system with it', () => {
+  const warm = { ...scenario, cylinder: { ...scenario.cylinder, temperatureK: celsius(45) } };
+  const { samples } = simulate({ ...warm, deeds: [machineDeed(200, 'purge')] }, 10, 300);
+  const at = (t: number) => samples.find((sample) => sample.t === t)!;
+  expect(at(290).grossKg - at(200).grossKg).toBeGreaterThan(0.04);
+  expect(at(290).grossKg - at(200).grossKg).toBeLessThan(0.5);
+  expect(at(290).systemKg).toBeCloseTo(at(200).systemKg, 1);
 });

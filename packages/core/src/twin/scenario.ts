@@ -16,14 +16,20 @@ export const twinHoses = ['1/4', '3/8', '1/2'] as const;
 export const suctionsOfMachine = ['open', 'throttled'] as const;
 export const twinMachines = ['one-cylinder', 'two-cylinders'] as const;
 
+/**
+ * What a machine is set to: it draws from the system; it loops the cylinder, whose vapor it gives back as liquid; or it purges what stands in
+ * its own condenser into the cylinder. The system waits for the last two.
+ */
+export const machineTasks = ['recover', 'loop', 'purge'] as const;
+export type MachineTask = (typeof machineTasks)[number];
+
 /** What somebody does on the way, at so many seconds after the start. */
 export interface Deed {
   readonly at: number;
   readonly cooling?: CylinderCooling | undefined;
   readonly machine?: 'on' | 'off' | undefined;
   readonly valve?: 'open' | 'shut' | undefined;
-  /** The machine draws from the cylinder's own vapor and gives it back as liquid; the system waits meanwhile. */
-  readonly loop?: 'on' | 'off' | undefined;
+  readonly task?: MachineTask | undefined;
   /** How far the suction of the machine is opened. */
   readonly suction?: (typeof suctionsOfMachine)[number] | undefined;
   /** An evacuated cylinder of the same size, as warm as what is around, in place of this one. */
@@ -82,7 +88,7 @@ export const MACHINE = 2;
 export const CYLINDER = 3;
 
 /** The links of a stage of the transfer. */
-export type StageLinks = 'direct' | 'machine' | 'machine-liquid' | 'push-pull' | 'loop' | 'own' | 'rest';
+export type StageLinks = 'direct' | 'machine' | 'machine-liquid' | 'push-pull' | 'loop' | 'purge' | 'own' | 'rest';
 
 export interface Rig {
   readonly nodes: readonly Node[];
@@ -214,6 +220,7 @@ export function rigOf(scenario: Scenario): Rig {
       'push-pull': [between, pipe(HIGH, CYLINDER, 'low', hose, true), drawing(usual, [CYLINDER, 'high']), discharge(HIGH)],
       // both its valves are throttled: less work comes in, and its condenser stands warmer than the cylinder, so that more heat goes
       loop: [between, drawing(slow, [CYLINDER, 'high']), pipe(MACHINE, CYLINDER, 'low', data.loop, true)],
+      purge: [between, { kind: 'compressor', from: MACHINE, to: CYLINDER, port: 'low', pump: usual }],
       own: [ownCompressor],
       // what a pump-down has shut off on both sides stays there
       rest: scenario.method === 'pump-down' ? [] : [between],

@@ -2,7 +2,20 @@ import { fluidTable } from './fluid-table';
 import { step, type NetworkState, type Stepped } from './network';
 import data from './parameters.json';
 import { cutOutOf } from './cut-out-of';
-import { CYLINDER, emptyOf, HIGH, LOW, MACHINE, rigOf, startOf, type Deed, type Rig, type Scenario, type StageLinks } from './scenario';
+import {
+  CYLINDER,
+  emptyOf,
+  HIGH,
+  LOW,
+  MACHINE,
+  rigOf,
+  startOf,
+  type Deed,
+  type MachineTask,
+  type Rig,
+  type Scenario,
+  type StageLinks,
+} from './scenario';
 import { stateOf } from './volume-state';
 
 export interface Sample {
@@ -79,7 +92,7 @@ export class TransferRun {
   private coming: Deed[];
   private valveShut = false;
   private machineOff = false;
-  private looping = false;
+  private task: MachineTask = 'recover';
   private tripped = false;
   private trips = 0;
   private end: EndReason | undefined;
@@ -161,11 +174,11 @@ export class TransferRun {
 
   private open() {
     if (this.valveShut) return this.rig.links.rest;
-    const links = this.rig.links[this.looping ? 'loop' : this.stage];
+    const links = this.rig.links[this.task === 'recover' ? this.stage : this.task];
     return this.tripped || this.machineOff ? links.filter(({ kind }) => kind === 'pipe') : links;
   }
 
-  private take({ cooling, machine, valve, loop, suction, swap }: Deed): void {
+  private take({ cooling, machine, valve, task, suction, swap }: Deed): void {
     if (cooling !== undefined || suction !== undefined) {
       const { cylinder } = this.scenario;
       this.scenario = {
@@ -180,10 +193,11 @@ export class TransferRun {
       this.machineOff = machine === 'off';
       if (machine === 'on') {
         this.tripped = false;
-        if (loop !== 'on' && this.stage === 'direct' && this.scenario.method === 'liquid-first') this.goOn('machine-liquid');
+        if ((task ?? 'recover') === 'recover' && this.stage === 'direct' && this.scenario.method === 'liquid-first')
+          this.goOn('machine-liquid');
       }
     }
-    if (loop !== undefined) this.looping = loop === 'on';
+    this.task = task ?? this.task;
     if (swap === true) this.swap();
     this.dt = 0.01;
     this.stalledSince = undefined;
@@ -236,7 +250,7 @@ export class TransferRun {
       this.once('cylinder-full');
       this.end = 'cylinder-full';
     }
-    if (system <= this.scenario.endPa && this.stage !== 'direct' && !this.valveShut && !this.looping) this.end ??= 'reached';
+    if (system <= this.scenario.endPa && this.stage !== 'direct' && !this.valveShut && this.task === 'recover') this.end ??= 'reached';
     if (this.t > data.most.hours * 3600) this.end ??= 'time';
     this.watchFlow(fastest, states[HIGH]!.liquidShare, m, dt);
   }
@@ -256,7 +270,7 @@ export class TransferRun {
   /** Nothing moves any more, or the liquid is over: the next stage, or the end. */
   private watchFlow(fastest: number, liquid: number, m: Float64Array, dt: number): void {
     const { stalledKgPerMinute, stalledMinutes, handOverKgPerMinute } = data.most;
-    if (this.tripped || this.machineOff || this.valveShut || this.looping) {
+    if (this.tripped || this.machineOff || this.valveShut || this.task !== 'recover') {
       this.stalledSince = undefined;
       return;
     }

@@ -216,7 +216,7 @@ describe('what people do on the way', () => {
       ambientK: T,
       cylinder: { volumeM3: 0.0217, tareKg: 12, contentKg: 12, temperatureK: fahrenheit(127), cooling: 'still-air', stopKg: 17.4 },
       method: 'vapour',
-      deeds: [{ at: 0, loop: 'on' }],
+      deeds: [{ at: 0, task: 'loop' }],
     });
     const { samples, events } = simulate(hot, 30, 660);
     const of410 = fluidTable(of('R-410A'));
@@ -229,7 +229,7 @@ describe('what people do on the way', () => {
     expect(events.map(({ kind }) => kind)).not.toContain('trip');
     expect(samples.at(-1)!.grossKg).toBeCloseTo(24, 0);
     // and the transfer goes on from there, when it is over
-    const on = simulate({ ...hot, deeds: [...hot.deeds!, { at: 600, loop: 'off' }] }, 30, 900);
+    const on = simulate({ ...hot, deeds: [...hot.deeds!, { at: 600, task: 'recover' }] }, 30, 900);
     expect(on.samples.at(-1)!.grossKg).toBeGreaterThan(samples.at(-1)!.grossKg + 1);
   });
 

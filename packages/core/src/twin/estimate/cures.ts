@@ -53,8 +53,8 @@ function deedsOf(by: CureBy, now: number): readonly Deed[] {
   switch (by) {
     case 'loop':
       return [
-        { at: now, loop: 'on' },
-        { at: now + parameters.loop.seconds, loop: 'off' },
+        { at: now, task: 'loop' },
+        { at: now + parameters.loop.seconds, task: 'recover' },
       ];
     case 'throttle':
       return [{ at: now, suction: 'throttled' }];

@@ -126,6 +126,15 @@ test('a trip is foreseen, and ice averts it', () => {
   expect(iced.trip).toBeUndefined();
 });
 
+test('while the machine loops the cylinder, what comes goes on after it', () => {
+  const truth = truthOf([0, 0, 0, 0, 0]);
+  const current = underway(truth, 0.3 * truth.end.t, 4);
+  const looping = { ...current, scenario: { ...rooftop, deeds: [{ at: current.now, machine: 'on' as const, task: 'loop' as const }] } };
+  const coming = outlook(looping, refit(looping))!;
+  expect(coming.end.reason).toBe('reached');
+  expect(coming.end.t.likely).toBeGreaterThan(outlook(current, refit(current))!.end.t.likely + 200);
+});
+
 test.each([
   [[0, 0, -0.4, 0, 0], 'machine-weak'],
   [[0, 0, 0, -0.9, 0], 'machine-hot'],

@@ -1,5 +1,6 @@
 import { cutOutOf } from '../cut-out-of';
-import type { Scenario } from '../scenario';
+import parameters from '../parameters.json';
+import type { Deed, Scenario } from '../scenario';
 import type { EndReason, Simulated, TwinEventKind } from '../transfer-run';
 import { valueAt, type Observable } from './observed';
 import { curesOf, type Cure } from './cures';
@@ -50,7 +51,7 @@ const POINTS = 60;
  */
 export function outlook({ scenario, now }: Underway, fitted: Fitted): Outlook | undefined {
   const { guess, covariance } = fitted;
-  const coming: Scenario = { ...scenario, tripsFrom: Number.POSITIVE_INFINITY };
+  const coming: Scenario = { ...scenario, deeds: goingOn(scenario, now), tripsFrom: Number.POSITIVE_INFINITY };
   const base = run(coming, guess, 5);
   if (base === undefined) return undefined;
   const root = cholesky(covariance);
@@ -122,6 +123,12 @@ export function outlook({ scenario, now }: Underway, fitted: Fitted): Outlook | 
     suspects: suspectsOf(fitted),
     misfit: fitted.misfit,
   };
+}
+
+/** A machine that loops or purges does so for a while, and then draws from the system again. */
+function goingOn({ deeds = [] }: Scenario, now: number): readonly Deed[] {
+  const task = deeds.findLast((deed) => deed.task !== undefined)?.task ?? 'recover';
+  return task === 'recover' ? deeds : [...deeds, { at: now + parameters.loop.seconds, task: 'recover' }];
 }
 
 const atLeastNothing = ({ likely, low, high }: Range): Range => ({

@@ -1,6 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import type { Cure } from '@hygromet/core/twin/estimate/cures';
-import type { TransferNote } from '@hygromet/contract/visit-transfer';
+import type { CureBy } from '@hygromet/core/twin/estimate/cures';
 import { Units } from '../../preferences/units.service';
 import { cureNames, durationText } from './live-labels';
 import { LiveTransfer } from './live-transfer';
@@ -10,8 +9,7 @@ interface Row {
   readonly head: string;
   readonly time: string;
   readonly averts: boolean;
-  /** What somebody says who has done it; another cylinder is a swap of its own. */
-  readonly done: TransferNote | undefined;
+  readonly by: CureBy;
 }
 
 /** What would avert a trip that is foreseen: each way with the head and the minutes that come of it. */
@@ -40,10 +38,8 @@ interface Row {
               </td>
               <td class="number">{{ row.time }}</td>
               <td class="number">
-                @if (row.done; as note) {
-                  <button type="button" class="button small" (click)="live.note(note)" [attr.aria-label]="'It is ' + row.name">
-                    It is
-                  </button>
+                @if (row.by !== 'swap') {
+                  <button type="button" class="button small" (click)="done(row.by)" [attr.aria-label]="'It is ' + row.name">It is</button>
                 }
               </td>
             </tr>
@@ -108,9 +104,16 @@ export class Cures {
           head: this.units.pressure(cure.headPa),
           time: this.time(cure.endS - outlook.end.t.likely),
           averts: cure.tripS === undefined,
-          done: noteOf(cure),
+          by: cure.by,
         }));
   });
+
+  /** What somebody says who has done it; another cylinder is a swap of its own. */
+  protected done(by: Exclude<CureBy, 'swap'>): void {
+    if (by === 'loop') this.live.setMachine('loop');
+    else if (by === 'throttle') this.live.setMachine('throttled');
+    else this.live.note({ what: 'cooling', cooling: by });
+  }
 
   private time(seconds: number): string {
     if (Math.abs(seconds) < LEAST_TOLD_S_SHOWN) return 'as long';
@@ -121,16 +124,3 @@ export class Cures {
 
 /** Below it nobody would notice. */
 const LEAST_TOLD_S_SHOWN = 45;
-
-function noteOf({ by }: Cure): TransferNote | undefined {
-  switch (by) {
-    case 'loop':
-      return { what: 'machine', state: 'loop' };
-    case 'throttle':
-      return { what: 'machine', state: 'throttled' };
-    case 'swap':
-      return undefined;
-    default:
-      return { what: 'cooling', cooling: by };
-  }
-}

@@ -4,6 +4,7 @@ import { Units } from '../../preferences/units.service';
 import { clockText } from '../../ui/day';
 import { saveCsv, saveJson } from '../../ui/save-file';
 import { LiveTransfer } from './live-transfer';
+import { purgedKg } from './live-figures';
 import { durationText } from './live-labels';
 import { traceRows, traceSenml } from './transfer-files';
 
@@ -35,7 +36,12 @@ const [WIDTH, HEIGHT] = [240, 44];
                     <path [attr.d]="way(item)" />
                   </svg>
                 </td>
-                <td class="number">{{ moved(item) }}</td>
+                <td class="number">
+                  {{ moved(item) }}
+                  @if (purged(item); as text) {
+                    <br /><span class="second">{{ text }}</span>
+                  }
+                </td>
                 <td class="number">{{ foretold(item) }}</td>
                 <td class="number">
                   <button type="button" class="link" (click)="csv(item)">CSV</button>
@@ -79,6 +85,10 @@ export class EndedTransfers {
   protected foretold = ({ setUp, ended }: VisitTransfer): string => {
     const gross = ended?.finish.foretoldGrossKg;
     return gross === null || gross === undefined ? '–' : this.units.massText(gross - setUp.startGrossKg);
+  };
+  protected purged = (entry: VisitTransfer): string => {
+    const kg = purgedKg(entry);
+    return kg === undefined ? '' : `${this.units.massText(kg)} by the purge`;
   };
   protected csv = (entry: VisitTransfer): void => saveCsv(`transfer-${entry.begunAt.slice(0, 10)}.csv`, traceRows(entry));
   protected senml = (entry: VisitTransfer): void => saveJson(`transfer-${entry.begunAt.slice(0, 10)}.senml.json`, traceSenml(entry));

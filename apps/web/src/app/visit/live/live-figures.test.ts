@@ -1,7 +1,19 @@
 import { seemsTripped } from '@hygromet/core/twin/alarm/watching';
 import type { VisitTransfer } from '@hygromet/contract/visit-transfer';
 import { aTransfer } from '../../../../test/live-scene';
-import { deedsOf, pairedNow, rateOf, ReadingLog, secondsOf, steadyGross, traceOf, tracesOf, type Read } from './live-figures';
+import {
+  deedsOf,
+  isUnpurged,
+  pairedNow,
+  purgedKg,
+  rateOf,
+  ReadingLog,
+  secondsOf,
+  steadyGross,
+  traceOf,
+  tracesOf,
+  type Read,
+} from './live-figures';
 import { traceRows, traceSenml } from './transfer-files';
 
 const BEGAN = Date.parse('2026-11-29T09:00:00.000Z');
@@ -55,11 +67,34 @@ test('what people did becomes deeds at their time; other notes are none', () => 
   });
   expect(deedsOf(current)).toEqual([
     { at: 60, cooling: 'ice' },
-    { at: 80, machine: 'off', loop: 'off' },
+    { at: 80, machine: 'off', task: 'recover' },
     { at: 90, valve: 'shut' },
   ]);
   expect(pairedNow(current)).toEqual({ gross: 'scale-2' });
   expect(pairedNow(aTransfer())).toEqual({});
+});
+
+describe('the purge of a machine', () => {
+  const at = { at: new Date(BEGAN).toISOString(), by: 'Ines' };
+  const machine = (state: 'on' | 'purge' | 'off', grossKg?: number) => ({
+    ...at,
+    note: { what: 'machine' as const, state, ...(grossKg === undefined ? {} : { grossKg }) },
+  });
+
+  test('brings what the scale shows more, until the machine is set to something else', () => {
+    expect(purgedKg(aTransfer({ notes: [machine('on', 14)] }))).toBeUndefined();
+    expect(purgedKg(aTransfer({ notes: [machine('purge', 20), machine('off', 20.4)] }))).toBeCloseTo(0.4, 9);
+    expect(purgedKg(aTransfer({ notes: [machine('purge', 20)] }), 20.3)).toBeCloseTo(0.3, 9);
+    // nobody has read the scale: it was purged, and nobody knows how much came
+    expect(purgedKg(aTransfer({ notes: [machine('purge'), machine('off')] }))).toBe(0);
+  });
+
+  test('is missed only where a machine was used', () => {
+    const used = aTransfer();
+    const direct = { ...used, setUp: { ...used.setUp, machine: false } };
+    expect([isUnpurged([]), isUnpurged([direct]), isUnpurged([used])]).toEqual([false, false, true]);
+    expect(isUnpurged([used, aTransfer({ notes: [machine('purge', 20), machine('off', 20.4)] })])).toBe(false);
+  });
 });
 
 describe('the rate', () => {

@@ -76,6 +76,23 @@ export const deedsOf = (transfer: VisitTransfer): readonly Deed[] =>
     }
   });
 
+/** kg that came by purging the machine, each time it was purged; nothing while nobody has. @param nowKg gross where it purges still */
+export function purgedKg({ notes, ended }: Pick<VisitTransfer, 'notes' | 'ended'>, nowKg?: number): number | undefined {
+  const states = notes.flatMap(({ note }) => (note.what === 'machine' ? [note] : []));
+  const last = ended?.finish.endGrossKg ?? nowKg;
+  const came = states.flatMap(({ state, grossKg }, k) => {
+    const after = states[k + 1] === undefined ? last : states[k + 1]!.grossKg;
+    return state !== 'purge' ? [] : [grossKg === undefined || after === undefined ? 0 : Math.max(0, after - grossKg)];
+  });
+  return came.length === 0 ? undefined : came.reduce((sum, kg) => sum + kg, 0);
+}
+
+/** Whether a machine was used that nobody has purged after its last transfer. */
+export function isUnpurged(transfers: readonly VisitTransfer[]): boolean {
+  const last = transfers.findLast(({ setUp }) => setUp.machine);
+  return last !== undefined && purgedKg(last) === undefined;
+}
+
 /** Instruments as they were paired last. */
 export const pairedNow = ({ setUp, notes }: VisitTransfer): Paired =>
   [...notes].reverse().flatMap(({ note }) => (note.what === 'paired' ? [note.instruments] : []))[0] ?? setUp.instruments;

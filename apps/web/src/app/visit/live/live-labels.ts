@@ -28,6 +28,7 @@ export const machineNames: Record<MachineState, string> = {
   on: 'Running',
   throttled: 'Suction throttled',
   loop: 'Loops the cylinder',
+  purge: 'Purges itself',
   off: 'Stopped',
 };
 

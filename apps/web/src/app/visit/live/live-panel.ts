@@ -12,6 +12,7 @@ import {
 import { machineStates, type MachineState } from '@hygromet/core/twin/machine-state';
 import { coolingsOfCylinder, type CylinderCooling } from '@hygromet/core/twin/scenario';
 import type { MassUnit } from '@hygromet/core/units/mass';
+import { machineHoldsKg } from '@hygromet/core/twin/alarm/next-cylinder';
 import { nearCutOut, slowsDown } from '@hygromet/core/twin/alarm/watching';
 import { errorIn } from '../../data/mutation';
 import { Units } from '../../preferences/units.service';
@@ -112,6 +113,19 @@ export interface EndedGross {
           <button type="button" class="button main" (click)="machine('on')">It runs</button>
         </div>
       }
+      @if (live.toBePurged()) {
+        <div class="foreseen" role="status">
+          <div>
+            <b>The system should be empty: purge the machine.</b><br />About {{ machineHolds() }} may stand in its condenser. Shut its
+            inlet, set it to purge, until nothing comes any more.
+          </div>
+          <button type="button" class="button main" (click)="machine('purge')">It purges</button>
+        </div>
+      }
+      @let purged = live.purgedKg();
+      @if (purged !== undefined) {
+        <p>Purged from the machine: {{ onScale(purged) }}.</p>
+      }
       @if (live.machineState() === 'loop') {
         <hy-caution>{{ loopText }}</hy-caution>
       }
@@ -189,6 +203,7 @@ export class LivePanel {
   protected readonly names = coolingNames;
   protected readonly machineNames = machineNames;
   protected readonly loopText = loopText;
+  protected readonly machineHolds = computed(() => this.onScale(machineHoldsKg));
   /** Push-pull needs the machine at the cylinder as it is. */
   protected readonly machineStates = computed(() =>
     this.live.transfer()?.setUp.scenario?.method === 'push-pull' ? (['on', 'off'] as const) : machineStates,
@@ -318,7 +333,7 @@ export class LivePanel {
   }
 
   protected machine(state: MachineState): void {
-    if (state !== this.shownState()) this.live.note({ what: 'machine', state });
+    if (state !== this.shownState()) this.live.setMachine(state);
   }
 
   protected valve(state: 'open' | 'shut'): void {

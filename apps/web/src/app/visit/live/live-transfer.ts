@@ -20,6 +20,7 @@ import { VisitJob } from '../visit-job';
 import {
   deedsOf,
   pairedNow,
+  purgedKg,
   rateOf,
   ReadingLog,
   secondsOf,
@@ -144,6 +145,17 @@ export class LiveTransfer {
     const note = this.transfer()?.notes.findLast(({ note: kept }) => kept.what === 'machine')?.note;
     return note?.what === 'machine' ? note.state : undefined;
   });
+  /** kg that purging the machine has brought; nothing while nobody has purged it. */
+  readonly purgedKg = computed(() => {
+    const transfer = this.transfer();
+    return transfer === undefined ? undefined : purgedKg(transfer, this.gross()?.kg);
+  });
+  /** By the twin the system is empty, and what stands in the machine still has to come. */
+  readonly toBePurged = computed(() => {
+    const [transfer, end] = [this.transfer(), this.outlook()?.end];
+    if (transfer === undefined || end === undefined || !transfer.setUp.machine || this.purgedKg() !== undefined) return false;
+    return end.reason === 'reached' && end.t.likely <= this.elapsed() && !this.valveShut();
+  });
   readonly machineOff = computed(() => this.machineState() === 'off');
   /** The liquid is over by the twin, and nobody has said that the machine was started. */
   readonly toBeStarted = computed(() => {
@@ -212,6 +224,12 @@ export class LiveTransfer {
   note(note: TransferNote): void {
     const transfer = this.transfer();
     if (transfer !== undefined) this.add({ kind: 'transfer-noted', transferId: transfer.id, note });
+  }
+
+  /** What the machine is set to, with the scale as it stands then. */
+  setMachine(state: MachineState): void {
+    const grossKg = this.gross()?.kg;
+    this.note({ what: 'machine', state, ...(grossKg === undefined ? {} : { grossKg: Math.max(0, grossKg) }) });
   }
 
   type(reading: TransferReading): void {

@@ -54,8 +54,16 @@ describe('a transfer that runs', () => {
     await press('Stopped');
     expect(sent.map((entry) => entry.kind === 'transfer-noted' && entry.note)).toEqual([
       { what: 'cooling', cooling: 'ice' },
-      { what: 'machine', state: 'off' },
+      { what: 'machine', state: 'off', grossKg: 12 },
     ]);
+  });
+
+  test('keeps the purge of the machine with what the scale showed, and tells what came by it', async () => {
+    const { press, sent, text } = await at(running([[5, 12]])); // prettier-ignore
+    expect(text()).not.toContain('Purged from the machine');
+    await press('Purges itself');
+    expect(sent.at(-1)).toMatchObject({ note: { what: 'machine', state: 'purge', grossKg: 12 } });
+    expect(text()).toMatch(/Purged from the machine: 0\.?0* lb/);
   });
 
   test('is stopped with the weight that was read, which becomes the ending gross weight', async () => {

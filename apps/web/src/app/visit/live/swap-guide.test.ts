@@ -1,5 +1,6 @@
 import { signal } from '@angular/core';
 import type { TransferNote } from '@hygromet/contract/visit-transfer';
+import type { MachineState } from '@hygromet/core/twin/machine-state';
 import type { EndReason } from '@hygromet/core/twin/transfer-run';
 import { aTransfer } from '../../../../test/live-scene';
 import { aCylinder, render, stage } from '../../../../test/scene';
@@ -16,12 +17,28 @@ async function follow(first: ReturnType<typeof outlook>) {
   const notes: TransferNote[] = [];
   const note = (kept: TransferNote) => {
     notes.push(kept);
-    machineOff.set(notes.some(({ what }) => what === 'machine'));
     valveShut.set(notes.some(({ what }) => what === 'valve'));
     // with the machine off nothing flows any more
     foretold.set(outlook('stalled', 3.4));
   };
-  const live = { outlook: foretold, machineOff, valveShut, elapsed: signal(60), transfer: signal(aTransfer()), note };
+  const [machineState, purgedKg] = [signal<MachineState | undefined>(undefined), signal<number | undefined>(undefined)];
+  const setMachine = (state: MachineState) => {
+    machineState.set(state);
+    machineOff.set(state === 'off');
+    if (state === 'purge') purgedKg.set(0.4);
+    note({ what: 'machine', state, grossKg: 20 });
+  };
+  const live = {
+    setMachine,
+    machineState,
+    purgedKg,
+    outlook: foretold,
+    machineOff,
+    valveShut,
+    elapsed: signal(60),
+    transfer: signal(aTransfer()),
+    note,
+  };
   const fill = { cylinder: signal({ state: 'ready', value: aCylinder({ name: 'C-07' }) }), scaleUnit: () => 'lb' };
   stage({ providers: [{ provide: LiveTransfer, useValue: live }, { provide: FillSession, useValue: fill }] }); // prettier-ignore
   return { ...(await render(SwapGuide)), notes };
@@ -30,13 +47,15 @@ async function follow(first: ReturnType<typeof outlook>) {
 test('a cylinder that will be full first is told in time, and each step of the swap is kept until it is done', async () => {
   const { text, press, notes } = await follow(outlook('stop-weight', 3.4));
   expect(text()).toContain('Another cylinder is needed: about 7.5 lb will be left when C-07 is at its stop, in about');
-  expect(text()).toContain('let it clear itself: about 0.88 lb stand in it');
+  expect(text()).toContain('let it purge itself: about 0.88 lb stand in it');
+  await press('It purges');
   await press('It is off');
   expect(text()).toContain('Another cylinder is needed: about 7.5 lb');
   await press('It is shut');
   expect(text()).not.toContain('in about');
   expect(notes).toEqual([
-    { what: 'machine', state: 'off' },
+    { what: 'machine', state: 'purge', grossKg: 20 },
+    { what: 'machine', state: 'off', grossKg: 20 },
     { what: 'valve', state: 'shut' },
   ]);
 });

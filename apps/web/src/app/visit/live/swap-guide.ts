@@ -19,15 +19,20 @@ import { LiveTransfer } from './live-transfer';
             }}.</b
           >
           <br />Have it beside the scale: evacuated or of this refrigerant, its tare read, empty enough.
-          <details [open]="live.machineOff() || live.valveShut()">
+          <details [open]="swapping()">
             <summary>Swap it</summary>
             <ol>
               @if (live.transfer()?.setUp?.machine) {
-                <li>Shut the inlet of the machine and let it clear itself: about {{ machineHolds() }} stand in it.</li>
+                <li [class.done]="live.purgedKg() !== undefined && live.machineState() !== 'purge'">
+                  Shut the inlet of the machine and let it purge itself: about {{ machineHolds() }} stand in it.
+                  @if (live.purgedKg() === undefined) {
+                    <button type="button" class="button small" (click)="live.setMachine('purge')">It purges</button>
+                  }
+                </li>
                 <li [class.done]="live.machineOff()">
                   Stop the machine: it never pumps against a shut valve.
                   @if (!live.machineOff()) {
-                    <button type="button" class="button small" (click)="live.note({ what: 'machine', state: 'off' })">It is off</button>
+                    <button type="button" class="button small" (click)="live.setMachine('off')">It is off</button>
                   }
                 </li>
               }
@@ -77,9 +82,10 @@ export class SwapGuide {
   private readonly fill = inject(FillSession);
   private readonly units = inject(Units);
   protected readonly name = computed(() => valueOf(this.fill.cylinder())?.name ?? 'this cylinder');
+  protected readonly swapping = computed(() => this.live.machineOff() || this.live.valveShut() || this.live.machineState() === 'purge');
   private readonly foretold = computed(() => {
     const outlook = this.live.outlook();
-    return { next: outlook === undefined ? undefined : nextCylinder(outlook), swapping: this.live.machineOff() || this.live.valveShut() };
+    return { next: outlook === undefined ? undefined : nextCylinder(outlook), swapping: this.swapping() };
   });
   /** With the machine off nothing fills it any more: what was told before goes on while it is swapped. */
   protected readonly next = linkedSignal<{ next: NextCylinder | undefined; swapping: boolean }, NextCylinder | undefined>({

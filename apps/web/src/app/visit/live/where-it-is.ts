@@ -90,6 +90,7 @@ export class WhereItIs {
     if (this.live.valveShut()) return 'Valve shut';
     if (this.live.machineOff()) return 'Machine stopped';
     if (this.live.machineState() === 'loop') return 'The machine loops the cylinder';
+    if (this.live.machineState() === 'purge') return 'The machine purges itself';
     const method = this.live.transfer()?.setUp.scenario?.method;
     if (method === 'liquid-first' && over !== undefined && over < this.live.elapsed())
       return `Vapor through the machine, liquid over for ${durationText(this.live.elapsed() - over, this.units)}`;

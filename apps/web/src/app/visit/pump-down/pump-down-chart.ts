@@ -32,6 +32,9 @@ const LEAST_MINUTES_DRAWN = 2;
       }
       <path class="head" [attr.d]="d.head" />
       <path class="suction" [attr.d]="d.suction" />
+      @for (name of d.names; track name.text) {
+        <text [class]="name.text" [attr.x]="name.x" [attr.y]="name.y">{{ name.text }}</text>
+      }
     </svg>
   `,
   styles: `
@@ -69,12 +72,22 @@ const LEAST_MINUTES_DRAWN = 2;
       stroke-width: 1.8;
     }
 
-    .suction {
+    text.head {
+      fill: var(--caution);
+      stroke: none;
+    }
+
+    text.suction {
+      fill: var(--liquid);
+      stroke: none;
+    }
+
+    path.suction {
       stroke: var(--liquid);
       stroke-width: 2.6;
     }
 
-    .head {
+    path.head {
       stroke: var(--caution);
       stroke-width: 2;
     }
@@ -131,8 +144,12 @@ export class PumpDownChart {
       points.map(({ t, value }, k) => `${k === 0 ? joined : 'L'}${x(t / 60).toFixed(1)} ${y(p(Math.max(0, value))).toFixed(1)}`).join('');
     const inView = coming.filter(({ t }) => t <= lastS);
     const highSwitch = y(p(highSwitchPa));
+    const named = (text: 'suction' | 'head', last: { readonly t: number; readonly value: number } | undefined) =>
+      last === undefined ? [] : [{ text, x: x(last.t / 60) + 8, y: y(p(last.value)) + (text === 'head' ? 4 : -6) }];
+    const suctions = readings.map(({ t, suction }) => ({ t, value: suction }));
     return {
-      suction: way(readings.map(({ t, suction }) => ({ t, value: suction }))),
+      names: [...named('suction', suctions.at(-1)), ...named('head', heads.at(-1))],
+      suction: way(suctions),
       head: way(heads),
       coming: way(inView.map(({ t, likely }) => ({ t, value: likely }))),
       band:

@@ -74,7 +74,13 @@ import { isPumpDownTest, pumpDownReadings, pumpDownTraces } from './pump-down-re
             @if (test.followed === null) {
               <button type="submit" class="button" [disabled]="!readable() || adding.state().state === 'busy'">Add reading</button>
             }
-            <button type="button" class="button main" [disabled]="judged() === undefined" (click)="end(test.id)">
+            <button
+              type="button"
+              class="button"
+              [class.main]="judged()?.verdict !== 'drawing'"
+              [disabled]="judged() === undefined"
+              (click)="end(test.id)"
+            >
               {{ judged()?.verdict === 'reached' ? 'Valve shut, compressor off' : 'It is stopped' }}
             </button>
           </div>
@@ -131,7 +137,8 @@ import { isPumpDownTest, pumpDownReadings, pumpDownTraces } from './pump-down-re
       display: grid;
       gap: 6px;
       margin: 0;
-      padding-left: 22px;
+      padding-left: 26px;
+      list-style: decimal;
     }
 
     .act {
@@ -223,7 +230,11 @@ export class PumpDown {
     const [outlook, verdict] = [this.outlook(), this.judged()?.verdict ?? 'drawing'];
     if (outlook === undefined || outlook.end.reason !== 'reached' || verdict !== 'drawing') return undefined;
     const now = outlook.t[0] ?? 0;
-    return outlook.end.t.likely <= now ? undefined : `By the twin it takes about ${fromNow(outlook.end.t, now, this.units)}`;
+    return outlook.end.t.likely <= now
+      ? undefined
+      : this.running() === undefined
+        ? `By the twin it takes about ${fromNow(outlook.end.t, now, this.units)}`
+        : `about ${fromNow(outlook.end.t, now, this.units)} to go, by the twin`;
   });
 
   protected readonly typed = readingForm(`pump-down-reading.${this.job.id}`, { suction: 'pressure', head: 'pressure' });

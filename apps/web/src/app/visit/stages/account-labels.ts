@@ -36,6 +36,7 @@ export const termText = (term: string): string =>
     'line-set': 'Line set beyond what the plate covers',
     vapor: 'Vapor left in the circuit',
     hoses: 'Hoses and machine',
+    machine: 'Condenser of the machine, not purged',
     oil: 'In the oil',
     drier: 'In the drier',
     purges: 'Purged with non-condensables',
@@ -54,6 +55,8 @@ export function basisText({ basis, from }: VisitTerm, units: Units): string {
       return `Density of the vapor at the end pressure, ${units.density(from.rho ?? 0)}, times the volume of the circuit, ${units.volumeText(from.volume ?? 0)}; the ± is that of the volume.`;
     case 'hoses':
       return 'What hoses and machine usually hold after they were run empty (common practice).';
+    case 'machine':
+      return 'What the condenser of a machine keeps that nobody has purged, more where the cylinder was warmer than it (common practice).';
     case 'oil':
       return 'What the oil of a compressor usually keeps at the end of a recovery (common practice).';
     case 'drier':

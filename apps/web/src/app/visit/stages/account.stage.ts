@@ -20,6 +20,7 @@ import { emptyEntry, readQuantity, type QuantityEntry } from '../../ui/quantity-
 import { StageMark } from '../stage-mark';
 import { lastWatched } from '../shut-in-readings';
 import { VisitEntries } from '../visit-entries';
+import { isUnpurged } from '../live/live-figures';
 import { VisitJob } from '../visit-job';
 import { AccountTerms, type TermRow } from './account-terms';
 import { AccountValue } from './account-value';
@@ -202,6 +203,7 @@ export class AccountStage {
     return {
       kind,
       purgedKg: this.purgedKg(),
+      machineUnpurged: isUnpurged(this.job.visit()?.transfers ?? []),
       composition,
       beforeKg: this.beforeKg(),
       lineKg: Math.max(0, plan.lineKg),

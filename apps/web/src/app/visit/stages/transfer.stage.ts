@@ -41,7 +41,9 @@ import { VisitJob } from '../visit-job';
       } @else {
         @if (pumpsDown()) {
           <hy-pump-down />
-          <hy-shut-in-watch />
+          @if (job.state()?.state === 'done' || watched()) {
+            <hy-shut-in-watch />
+          }
           <details>
             <summary>Refrigerant goes into a cylinder all the same</summary>
             <hy-cylinder-choice [visit]="visit" [massKg]="leftKg()" [burnt]="apart()" [goesBack]="back()" [suspect]="suspect()" />
@@ -81,6 +83,7 @@ export class TransferStage {
   private readonly asked = toSignal(inject(ActivatedRoute).queryParamMap.pipe(map((query) => query.get('cylinder'))));
   /** As the address says; else the one that is being filled. */
   protected readonly cylinder = computed(() => this.asked() ?? this.live.transfer()?.setUp.cylinder);
+  protected readonly watched = computed(() => this.job.visit()?.tests.some(({ setUp }) => setUp.test === 'shut-in') ?? false);
   /** By its own compressor, and nothing into a cylinder. */
   protected readonly pumpsDown = computed(() => {
     const method = this.job.visit()?.plan?.method;
