@@ -87,6 +87,10 @@ export const control = (simulation: Simulation) =>
       await simulation.run(parsed.data);
       return c.json(simulation.state());
     })
+    .post('/identify', (c) => {
+      simulation.identify();
+      return c.json(simulation.state());
+    })
     .post('/act', async (c) => {
       const parsed = act.safeParse(await c.req.json());
       if (!parsed.success) return c.json({ problem: parsed.error.issues[0]?.message ?? 'Nobody can do that here.' }, 422);

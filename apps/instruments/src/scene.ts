@@ -1,3 +1,4 @@
+import { designationOf } from '@hygromet/core/fluids/refrigerant';
 import type { CylinderCooling, Scenario } from '@hygromet/core/twin/scenario';
 import { machineDeed, type MachineState } from '@hygromet/core/twin/machine-state';
 import { TransferRun } from '@hygromet/core/twin/transfer-run';
@@ -121,8 +122,10 @@ export class Scene implements Played<Act> {
     };
   }
 
-  /** Of what is really connected: an identifier tells it. */
-  get composition(): Scenario['composition'] {
-    return this.truth.composition;
+  /** What an identifier tells of what is really connected. */
+  sample(): { readonly refrigerant: string; readonly airPercent: number } {
+    const { composition } = this.truth;
+    const parts = Object.entries(composition).map(([name, share]) => `${name} ${Math.round(100 * share)} %`);
+    return { refrigerant: designationOf(composition) ?? parts.join(', '), airPercent: Math.abs(0.3 + 0.1 * this.noise.normal()) };
   }
 }

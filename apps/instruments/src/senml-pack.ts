@@ -29,6 +29,14 @@ export const packOf = (shown: Shown, at: number): SenmlRecord[] =>
     v,
   }));
 
+/** What an identifier tells of a sample. @param at s since 1970 */
+export const identifierPack = (refrigerant: string, airPercent: number, at: number): SenmlRecord[] => [
+  { bn: 'urn:dev:ser:identifier-1:', bt: at, n: 'kind', vs: 'refrigerant identifier' },
+  { n: 'refrigerant', vs: refrigerant },
+  { n: 'air', v: Math.round(10 * airPercent) / 10 },
+  { n: 'simulated', vb: true },
+];
+
 /** What each instrument that shows something says of itself, now and then. @param battery per cent */
 export const factsOf = (shown: Shown, speed: number, battery: number, at: number): SenmlRecord[] =>
   [...new Map((Object.keys(shown) as Quantity[]).map((quantity) => [SHOWS[quantity].serial, SHOWS[quantity]] as const)).values()].flatMap(

@@ -7,7 +7,7 @@ import type { Played } from './played';
 import { ProofScene, type ProofAct, type ProofSetting } from './proof-scene';
 import { RunningScene, type RunAct, type RunSetting } from './running-scene';
 import { Scene, type Act } from './scene';
-import { factsOf, packOf } from './senml-pack';
+import { factsOf, identifierPack, packOf } from './senml-pack';
 import { hiddenTruth, type SceneSetting } from './truth';
 
 /** ms between readings. */
@@ -61,6 +61,13 @@ export class Simulation {
     this.scene = new RunningScene(ownSystem, ownCylinder, setting, new Noise(this.seed++));
     this.setting = setting;
     this.ticks = 0;
+  }
+
+  /** A sample of what is really in it; nothing where the scene has no refrigerant to sample. */
+  identify(): void {
+    if (!(this.scene instanceof Scene)) return;
+    const { refrigerant, airPercent } = this.scene.sample();
+    this.gateway.send(identifierPack(refrigerant, airPercent, Date.now() / 1000));
   }
 
   /** What cannot be done in this scene is not done. */

@@ -49,6 +49,14 @@ function button(text, pressed, act) {
   return own;
 }
 
+/** A sample with the identifier. */
+function identify() {
+  const own = document.createElement('button');
+  own.textContent = 'Sample with the identifier';
+  own.onclick = () => ask('/identify', {}).then(show);
+  return own;
+}
+
 /** @param {string} title @param {HTMLElement[]} buttons */
 function group(title, buttons) {
   const own = document.createElement('fieldset');
@@ -68,7 +76,8 @@ const stateOf = (scene, act) => (act === 'system-valve' ? scene.valve : act === 
 /** What else can be done. @type {Record<string, (scene: any) => HTMLElement>} */
 const others = {
   transfer: (scene) =>
-    group('Disturb', [
+    group('Do', [
+      identify(),
       button('Kick the scale', undefined, { act: 'kick' }),
       button('Scale 1 lb heavy', scene.zeroKg !== 0, { act: 'zero', kg: scene.zeroKg === 0 ? 0.4536 : 0 }),
       ...pulledOff(scene),

@@ -17,40 +17,47 @@ interface Row {
   selector: 'hy-cures',
   template: `
     @if (rows(); as list) {
-      <table>
-        <thead>
-          <tr>
-            <th scope="col">From now on</th>
-            <th scope="col" class="number">Highest head</th>
-            <th scope="col" class="number">It takes</th>
-            <th scope="col"><span class="unseen">Done</span></th>
-          </tr>
-        </thead>
-        <tbody>
-          @for (row of list; track row.name) {
-            <tr [class.trips]="!row.averts">
-              <th scope="row">{{ row.name }}</th>
-              <td class="number">
-                {{ row.head }}
-                @if (!row.averts) {
-                  <span>trips</span>
-                }
-              </td>
-              <td class="number">{{ row.time }}</td>
-              <td class="number">
-                @if (row.by !== 'swap') {
-                  <button type="button" class="button small" (click)="done(row.by)" [attr.aria-label]="'It is ' + row.name">It is</button>
-                }
-              </td>
+      <details>
+        <summary>Every way, with head and minutes</summary>
+        <table>
+          <thead>
+            <tr>
+              <th scope="col">From now on</th>
+              <th scope="col" class="number">Highest head</th>
+              <th scope="col" class="number">It takes</th>
+              <th scope="col"><span class="unseen">Done</span></th>
             </tr>
-          }
-        </tbody>
-      </table>
+          </thead>
+          <tbody>
+            @for (row of list; track row.name) {
+              <tr [class.trips]="!row.averts">
+                <th scope="row">{{ row.name }}</th>
+                <td class="number">
+                  {{ row.head }}
+                </td>
+                <td class="number">{{ row.time }}</td>
+                <td class="number">
+                  @if (row.by !== 'swap') {
+                    <button type="button" class="button small" (click)="done(row.by)" [attr.aria-label]="'It is ' + row.name">It is</button>
+                  }
+                </td>
+              </tr>
+            }
+          </tbody>
+        </table>
+      </details>
     }
   `,
   styles: `
     :host {
       flex: 1 1 100%;
+    }
+
+    summary {
+      min-height: 44px;
+      padding: 10px 0;
+      font-weight: 600;
+      cursor: pointer;
     }
 
     table {
@@ -101,19 +108,17 @@ export class Cures {
       ? undefined
       : outlook.cures.map((cure) => ({
           name: cureNames[cure.by],
-          head: this.units.pressure(cure.headPa),
+          head:
+            cure.tripS === undefined
+              ? this.units.pressure(cure.headPa)
+              : `trips in ${durationText(cure.tripS - this.live.elapsed(), this.units)}`,
           time: this.time(cure.endS - outlook.end.t.likely),
           averts: cure.tripS === undefined,
           by: cure.by,
         }));
   });
 
-  /** What somebody says who has done it; another cylinder is a swap of its own. */
-  protected done(by: Exclude<CureBy, 'swap'>): void {
-    if (by === 'loop') this.live.setMachine('loop');
-    else if (by === 'throttle') this.live.setMachine('throttled');
-    else this.live.note({ what: 'cooling', cooling: by });
-  }
+  protected done = (by: CureBy): void => this.live.cured(by);
 
   private time(seconds: number): string {
     if (Math.abs(seconds) < LEAST_TOLD_S_SHOWN) return 'as long';

@@ -20,7 +20,7 @@ export const coolingBy: Record<CylinderCooling, string> = {
 export const cureNames: Record<CureBy, string> = {
   ...coolingBy,
   'still-air': 'out of the sun',
-  loop: 'looping the cylinder for five minutes',
+  loop: 'looped for five minutes',
   throttle: 'with the suction throttled',
   swap: 'into an evacuated cylinder',
 };

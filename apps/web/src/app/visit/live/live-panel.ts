@@ -102,6 +102,11 @@ export interface EndedGross {
             <b>The machine {{ f.sure ? 'will' : 'may' }} trip at {{ units.pressure(f.cutOutPa) }} in about {{ f.inText }}.</b><br />
             {{ f.cureText }}
           </div>
+          @if (f.cure; as cure) {
+            @if (cure.by !== 'swap') {
+              <button type="button" class="button main" (click)="live.cured(cure.by)">It is {{ cureNames[cure.by] }}</button>
+            }
+          }
         </div>
         <hy-cures />
       } @else if (nearTrip()) {
@@ -202,6 +207,7 @@ export class LivePanel {
   protected readonly coolings = coolingsOfCylinder;
   protected readonly names = coolingNames;
   protected readonly machineNames = machineNames;
+  protected readonly cureNames = cureNames;
   protected readonly loopText = loopText;
   protected readonly machineHolds = computed(() => this.onScale(machineHoldsKg));
   /** Push-pull needs the machine at the cylinder as it is. */
@@ -281,6 +287,7 @@ export class LivePanel {
       sure: Number.isFinite(trip.high),
       inText: fromNow(trip, this.live.elapsed(), this.units),
       cutOutPa: outlook.cutOutPa,
+      cure,
       cureText,
     };
   });

@@ -3,6 +3,7 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import type { TransferNote, TransferReading, TransferSetUp, VisitTransfer } from '@hygromet/contract/visit-transfer';
 import { doubtsOf } from '@hygromet/core/instruments/doubts';
 import { stopAlarm } from '@hygromet/core/twin/alarm/stop-alarm';
+import type { CureBy } from '@hygromet/core/twin/estimate/cures';
 import type { Underway } from '@hygromet/core/twin/estimate/refit';
 import { AS_RECORDED } from '@hygromet/core/twin/estimate/unknowns';
 import type { MachineState } from '@hygromet/core/twin/machine-state';
@@ -230,6 +231,13 @@ export class LiveTransfer {
   setMachine(state: MachineState): void {
     const grossKg = this.gross()?.kg;
     this.note({ what: 'machine', state, ...(grossKg === undefined ? {} : { grossKg: Math.max(0, grossKg) }) });
+  }
+
+  /** What averts a trip was done; another cylinder is a swap of its own. */
+  cured(by: CureBy): void {
+    if (by === 'loop') this.setMachine('loop');
+    else if (by === 'throttle') this.setMachine('throttled');
+    else if (by !== 'swap') this.note({ what: 'cooling', cooling: by });
   }
 
   type(reading: TransferReading): void {

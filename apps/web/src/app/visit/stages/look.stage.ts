@@ -5,13 +5,14 @@ import { arrivalText } from '../../method/method-labels';
 import { sightCriterion, sightTitle } from '../../method/sight-labels';
 import { Units } from '../../preferences/units.service';
 import { valueOf } from '../../ui/loadable';
+import { IdentifierReading } from '../identifier-reading';
 import { lacksText } from '../stage-labels';
 import { VisitJob } from '../visit-job';
 
 /** What is read and seen on arriving; each change is saved with the visit as it is made. */
 @Component({
   selector: 'hy-look-stage',
-  imports: [LookFields],
+  imports: [IdentifierReading, LookFields],
   template: `
     <h2>What do you find?</h2>
     @if (written(); as note) {
@@ -19,6 +20,9 @@ import { VisitJob } from '../visit-job';
     }
     <!-- what was seen on a closed visit stays as it is -->
     <fieldset [disabled]="!job.open()"><hy-look-fields /></fieldset>
+    @if (job.visit()?.system?.refrigerant; as recorded) {
+      <hy-identifier-reading [recorded]="recorded" />
+    }
     @if (asFound(); as sentence) {
       <p class="asFound">{{ sentence }}</p>
     }

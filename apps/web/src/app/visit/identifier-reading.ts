@@ -1,0 +1,104 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import type { Instrument } from '@hygromet/contract/instrument';
+import { identified, MOST_AIR_PERCENT, type IdentifiedVerdict, type Sampled } from '@hygromet/core/instruments/identified';
+import { errorIn } from '../data/mutation';
+import { Units } from '../preferences/units.service';
+import { Caution } from '../ui/caution';
+import { clockText } from '../ui/day';
+import { HeardInstruments } from './live/heard-instruments';
+import { VisitJob } from './visit-job';
+
+/** A sample is of the system that one stands at for so long. */
+const SAMPLED_WITHIN_MS = 30 * 60_000;
+
+/** What a refrigerant identifier says of this system, beside what its record says; kept with the visit by a button. */
+@Component({
+  selector: 'hy-identifier-reading',
+  imports: [Caution],
+  template: `
+    @if (sample(); as s) {
+      <section aria-label="Identifier">
+        @if (s.verdict === 'as-recorded') {
+          <p role="status">{{ text() }}</p>
+        } @else {
+          <hy-caution [grave]="s.verdict === 'another'">{{ text() }}</hy-caution>
+        }
+        @if (job.open() && !kept()) {
+          <button type="button" class="button small" [disabled]="adding.state().state === 'busy'" (click)="keep()">
+            Keep with the visit
+          </button>
+        }
+        @if (refused(); as sentence) {
+          <p class="over" role="alert">{{ sentence }}</p>
+        }
+      </section>
+    }
+  `,
+  styles: `
+    section {
+      display: grid;
+      justify-items: start;
+      gap: 8px;
+      margin: 12px 0;
+    }
+
+    p {
+      margin: 0;
+    }
+
+    .over {
+      color: var(--danger);
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class IdentifierReading {
+  /** As the system is recorded. */
+  readonly recorded = input.required<string>();
+  protected readonly job = inject(VisitJob);
+  private readonly units = inject(Units);
+  private readonly heard = toSignal<readonly Instrument[], readonly Instrument[]>(inject(HeardInstruments).heard$, { initialValue: [] });
+
+  protected readonly sample = computed(() => {
+    const last = this.heard()
+      .filter(({ facts, heardAt }) => typeof facts['refrigerant'] === 'string' && Date.now() - Date.parse(heardAt) < SAMPLED_WITHIN_MS)
+      .sort((a, b) => Date.parse(b.heardAt) - Date.parse(a.heardAt))[0];
+    if (last === undefined) return undefined;
+    const air = last.facts['air'];
+    const sampled: Sampled = { refrigerant: String(last.facts['refrigerant']), ...(typeof air === 'number' ? { airPercent: air } : {}) };
+    return { ...sampled, id: last.id, at: last.heardAt, verdict: identified(sampled, this.recorded()) };
+  });
+  /** What it shows, as it is kept. */
+  private readonly shown = computed(() => {
+    const { id, refrigerant, airPercent } = this.sample()!;
+    const air = airPercent === undefined ? 'air not measured' : `${this.units.decimal(airPercent, 1)} % air`;
+    return `${refrigerant}, ${air}, by ${id}`;
+  });
+  protected readonly text = computed(() => {
+    const { at, verdict } = this.sample()!;
+    return `${clockText(Date.parse(at))}: ${this.shown()}. ${this.says(verdict)}`;
+  });
+  protected readonly kept = computed(
+    () => this.job.visit()?.readings.some(({ step, text }) => step === 'identifier' && text === this.shown()) ?? false,
+  );
+  protected readonly adding = this.job.adding();
+  protected readonly refused = computed(() => errorIn(this.adding.state()));
+
+  protected keep(): void {
+    this.adding.send({ kind: 'read', step: 'identifier', text: this.shown() });
+  }
+
+  private says(verdict: IdentifiedVerdict): string {
+    switch (verdict) {
+      case 'as-recorded':
+        return 'As the system is recorded.';
+      case 'air':
+        return `More than the ${this.units.decimal(MOST_AIR_PERCENT, 1)} % that AHRI 700 allows (from memory): recover it apart, let it rest, purge it.`;
+      case 'another':
+        return `The record says ${this.recorded()}. Do not mix it: an empty cylinder, labeled with what was found, and the record of the system corrected first.`;
+      default:
+        return verdict satisfies never;
+    }
+  }
+}

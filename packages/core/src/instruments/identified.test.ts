@@ -1,0 +1,24 @@
+import fc from 'fast-check';
+import { identified, MOST_AIR_PERCENT } from './identified';
+
+test.each([
+  ['R-410A', undefined, 'R-410A', 'as-recorded'],
+  ['r410a', 0.4, 'R-410A', 'as-recorded'],
+  ['R-22', 0, 'R-410A', 'another'],
+  ['R-410A', 3, 'R-410A', 'air'],
+  // a mixture cannot be undone: that is told first
+  ['R-22', 9, 'R-410A', 'another'],
+  ['R-410', 0, 'R-410A', 'another'],
+] as const)('%s with %s %% air, where the record says %s: %s', (refrigerant, airPercent, recorded, verdict) => {
+  expect(identified({ refrigerant, airPercent }, recorded)).toBe(verdict);
+});
+
+// AHRI 700 (from memory): non-condensables at most 1.5 % by volume of the vapor.
+test('air is borne up to its limit, and more of it never says less', () => {
+  expect(MOST_AIR_PERCENT).toBe(1.5);
+  fc.assert(
+    fc.property(fc.double({ min: 0, max: 100, noNaN: true }), (airPercent) => {
+      expect(identified({ refrigerant: 'R-32', airPercent }, 'R-32')).toBe(airPercent > 1.5 ? 'air' : 'as-recorded');
+    }),
+  );
+});
