@@ -92,6 +92,51 @@ test('a transfer followed with typed readings alone, seen by a colleague as well
   await expect(page.getByRole('button', { name: 'Log transfer' })).toBeVisible();
 });
 
+test('a pump-down followed with instruments: it draws, the valve is shut in time, and the repair is next', async ({ page }) => {
+  // a split unit whose valves somebody has seen, as the demo has one
+  const all = (await (await page.request.get('/api/systems')).json()) as { site: string; facts: object }[];
+  const { facts } = all.find(({ site }) => site === 'Bell foundry')!;
+  const registered = await page.request.post('/api/systems', {
+    data: { key: randomUUID(), site: 'Boat slip', name: 'left wall', kind: 'split', refrigerant: 'R-32', nameplateKg: 1.1, facts },
+  });
+  const { id: system } = (await registered.json()) as { id: string };
+  const said = { recordedBy: 'Ines Marrow' };
+  const day = new Date().toLocaleDateString('sv');
+  const opened = await page.request.post('/api/visits', { data: { key: randomUUID(), system, day, reason: 'coil leaks', ...said } });
+  const { id } = (await opened.json()) as { id: string };
+  const look = {
+    ambient: { text: '80', unit: 'F' },
+    standing: { text: '238', unit: 'psig' },
+    sides: 'both',
+    failed: 'evaporator',
+    compressor: 'runs',
+    metering: 'works',
+    'liquid-service': 'holds',
+    'suction-service': 'holds',
+  };
+  await page.request.post(`/api/visits/${id}/events`, {
+    data: { kind: 'looked', key: randomUUID(), happenedAt: new Date().toISOString(), look, ...said },
+  });
+  const scene = { system, cylinder: await cylinderId(page, 'C-07'), method: 'pump-down', ambientK: 299.8 };
+  await page.request.post(`${INSTRUMENTS}/scene`, { data: scene });
+  await act(page.request, { act: 'speed', to: 10 });
+  await page.goto(`/visits/${id}/method`);
+  await page.getByRole('button', { name: 'Save: pump down into the condenser' }).click();
+  await expect(page).toHaveURL(/\/transfer$/);
+  const part = page.getByRole('region', { name: 'Pump it down' });
+  await expect(part.getByText('Shut the liquid service valve.')).toBeVisible();
+  await part.getByRole('button', { name: 'The liquid valve is shut' }).click();
+  await act(page.request, { act: 'valve', to: 'open' });
+  await part.getByRole('button', { name: /^Follow probe-low, probe-high/ }).click();
+  await expect(part.getByText(/^Suction, drawing for/)).toBeVisible();
+  await expect(part.getByText(/its switch opens at 6\d\d psig/)).toBeVisible();
+  await expect(part.getByText(/: shut its valve, then stop the compressor\.$/)).toBeVisible({ timeout: 120_000 });
+  await part.getByRole('button', { name: 'Valve shut, compressor off' }).click();
+  await expect(page.getByRole('link', { name: 'Transfer, done' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Shut in and watch' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Next: Repair it' })).toBeVisible();
+});
+
 /** A JPEG as a camera makes it, drawn by the browser that is here. */
 const picture = async (page: Page): Promise<Buffer> =>
   Buffer.from(

@@ -1,8 +1,9 @@
 import { refrigerant } from '@hygromet/core/fluids/refrigerant';
+import type { MachineState } from '@hygromet/core/twin/machine-state';
 import { received } from '@hygromet/core/instruments/received';
 import { Noise } from './noise';
 import { Scene } from './scene';
-import { factsOf, packOf } from './senml-pack';
+import { factsOf, identifierPack, packOf } from './senml-pack';
 import { hiddenTruth } from './truth';
 
 const system = { nameplateKg: 9, contentKg: 9, refrigerant: 'R-410A' } as Parameters<typeof hiddenTruth>[1];
@@ -87,4 +88,42 @@ test('what is sent can be read by the one who receives it', () => {
     ['speed', 10],
   ]);
   expect(new Set(facts.facts.map(({ instrument }) => instrument))).toEqual(new Set(['scale-1', 'micron-1']));
+});
+
+test('an identifier names what is really in it, with little air, and its pack is understood', () => {
+  const { refrigerant: name, airPercent } = scene().sample();
+  expect(name).toBe('R-410A');
+  expect(airPercent).toBeLessThan(1.5);
+  const { facts, problems } = received(identifierPack(name, airPercent, 1.7e9), 1.7e9);
+  expect(problems).toEqual([]);
+  expect(facts).toContainEqual({ instrument: 'identifier-1', fact: 'refrigerant', at: 1.7e9, value: 'R-410A' });
+  expect(facts.find(({ fact }) => fact === 'nonCondensables')?.value).toBeCloseTo(airPercent, 0);
+});
+
+test('a machine that is throttled, loops or purges brings less from the system than one that runs', () => {
+  const brought = (to: MachineState) => {
+    const current = scene();
+    current.do({ act: 'valve', to: 'open' });
+    current.pass(60);
+    const before = current.state().systemKg;
+    current.do({ act: 'machine', to });
+    current.pass(120);
+    expect(current.state().machine).toBe(to);
+    return before - current.state().systemKg;
+  };
+  const [on, throttled, loop, purge] = [brought('on'), brought('throttled'), brought('loop'), brought('purge')];
+  expect(throttled).toBeLessThan(0.9 * on);
+  expect(Math.max(loop, purge)).toBeLessThan(0.2 * throttled);
+});
+
+test('a pump-down draws the suction down, and leaves the scale alone', () => {
+  const setting = { system: '', cylinder: '', method: 'pump-down' as const, ambientK: 300 };
+  const current = new Scene(hiddenTruth(setting, system, cylinder, new Noise(1)), new Noise(1));
+  current.pass(10);
+  const before = current.state();
+  current.do({ act: 'valve', to: 'open' });
+  current.pass(240);
+  expect(current.state().suctionPa).toBeLessThan(0.3 * before.suctionPa);
+  expect(current.state().headPa).toBeGreaterThan(before.headPa);
+  expect(current.state().grossKg).toBeCloseTo(before.grossKg, 6);
 });

@@ -33,7 +33,7 @@ export const packOf = (shown: Shown, at: number): SenmlRecord[] =>
 export const identifierPack = (refrigerant: string, airPercent: number, at: number): SenmlRecord[] => [
   { bn: 'urn:dev:ser:identifier-1:', bt: at, n: 'kind', vs: 'refrigerant identifier' },
   { n: 'refrigerant', vs: refrigerant },
-  { n: 'air', v: Math.round(10 * airPercent) / 10 },
+  { n: 'nonCondensables', v: Math.round(10 * airPercent) / 10 },
   { n: 'simulated', vb: true },
 ];
 

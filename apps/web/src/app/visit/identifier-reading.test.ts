@@ -12,7 +12,7 @@ const identifier = (facts: Instrument['facts'], minutesAgo = 1): Instrument => (
 const look = (...instruments: Instrument[]) => open('look', { look: SEEN }, { instruments$: of(instruments) });
 
 test('what it shows stands beside the record, and is kept once', async () => {
-  const { text, press, sent, root } = await look(identifier({ refrigerant: 'R410A', air: 0.3 }));
+  const { text, press, sent, root } = await look(identifier({ refrigerant: 'R410A', nonCondensables: 0.3 }));
   expect(text()).toContain('R410A, 0.3 % air, by identifier-1. As the system is recorded.');
   await press('Keep with the visit');
   expect(sent[0]).toMatchObject({ kind: 'read', step: 'identifier', text: 'R410A, 0.3 % air, by identifier-1' });
@@ -21,7 +21,7 @@ test('what it shows stands beside the record, and is kept once', async () => {
 
 test.each([
   [{ refrigerant: 'R-22' }, /R-22, air not measured, by identifier-1\. The record says R-410A\. Do not mix it/],
-  [{ refrigerant: 'R-410A', air: 4 }, /More than the 1\.5 % that AHRI 700 allows/],
+  [{ refrigerant: 'R-410A', nonCondensables: 4 }, /More than the 1\.5 % that AHRI 700 allows/],
 ] as const)('%j is a caution', async (facts, words) => {
   const { text } = await look(identifier(facts));
   expect(text()).toMatch(words);

@@ -65,7 +65,7 @@ export class IdentifierReading {
       .filter(({ facts, heardAt }) => typeof facts['refrigerant'] === 'string' && Date.now() - Date.parse(heardAt) < SAMPLED_WITHIN_MS)
       .sort((a, b) => Date.parse(b.heardAt) - Date.parse(a.heardAt))[0];
     if (last === undefined) return undefined;
-    const air = last.facts['air'];
+    const air = last.facts['nonCondensables'];
     const sampled: Sampled = { refrigerant: String(last.facts['refrigerant']), ...(typeof air === 'number' ? { airPercent: air } : {}) };
     return { ...sampled, id: last.id, at: last.heardAt, verdict: identified(sampled, this.recorded()) };
   });

@@ -1,5 +1,5 @@
 import { machineCutOut } from '../../planning/cut-out';
-import { nearCutOut, seemsTripped, slowsDown, steadyOf } from './watching';
+import { nearCutOut, seemsTripped, slowsDown, steadyNow, steadyOf } from './watching';
 
 const head = (values: readonly number[]) => values.map((share, k) => ({ at: 1000 * k, value: share * machineCutOut }));
 
@@ -40,4 +40,14 @@ test('a transfer slows down when the later half brings clearly less', () => {
 test('a kick of the scale is no weight', () => {
   expect(steadyOf([10, 10.01, 10.02, 14, 10.03])).toBe(10.02);
   expect(steadyOf([])).toBeUndefined();
+});
+
+test('a weight that rises is told as it is now, and a kick moves it by nothing', () => {
+  const rising = Array.from({ length: 9 }, (_, k) => ({ at: 500 * k, value: 12 + 0.05 * 0.5 * k }));
+  expect(steadyNow(rising, 0.05)).toBeCloseTo(12.2, 9);
+  // without its rate the middle of seven readings is a second and a half old
+  expect(steadyNow(rising, 0)).toBeCloseTo(12.2 - 3 * 0.025, 9);
+  const kicked = rising.map((reading, k) => (k === 8 ? { ...reading, value: reading.value + 1.5 } : reading));
+  expect(steadyNow(kicked, 0.05)).toBeCloseTo(12.2, 9);
+  expect(steadyNow([], 0.05)).toBeUndefined();
 });

@@ -25,6 +25,15 @@ export function seemsTripped(head: readonly ReadAt[], rateKgPerS: number | undef
   return highest > fromShare * cutOutPa && last.value < (1 - fallsByShare) * highest;
 }
 
+/**
+ * What a scale shows now, kg: the middle one of its last readings, each carried on to the last at the rate, so that a kick is no weight and a
+ * weight that rises is not told late. @param rateKgPerS by the clock of the readings
+ */
+export function steadyNow(reads: readonly ReadAt[], rateKgPerS: number): number | undefined {
+  const last = reads.at(-1);
+  return last === undefined ? undefined : steadyOf(reads.map(({ at, value }) => value + (rateKgPerS * (last.at - at)) / 1000));
+}
+
 /** The middle one of the last readings of a scale, kg, so that a kick is no weight. */
 export function steadyOf(values: readonly number[]): number | undefined {
   const sorted = values.slice(-data.steadyReadings).sort((a, b) => a - b);

@@ -4,7 +4,7 @@ import { flowRate } from '@hygromet/core/twin/alarm/flow-rate';
 import type { Trace, Traces } from '@hygromet/core/twin/estimate/observed';
 import { machineDeed } from '@hygromet/core/twin/machine-state';
 import type { Deed } from '@hygromet/core/twin/scenario';
-import { steadyOf } from '@hygromet/core/twin/alarm/watching';
+import { steadyNow } from '@hygromet/core/twin/alarm/watching';
 
 export const liveQuantities = ['gross', 'suction', 'head', 'wall'] as const;
 export type LiveQuantity = (typeof liveQuantities)[number];
@@ -128,12 +128,13 @@ export function rateOf(gross: readonly Read[], speed: number): number | undefine
   return flowRate({ t: recent.map(({ at }) => at / 1000), value: recent.map(({ value }) => value) }, window / 1000)?.kgPerS;
 }
 
-/** kg: the middle one of the last readings, so that a kick is no weight. */
-export function steadyGross(gross: readonly Read[]): number | undefined {
+/** kg: the middle one of the last readings, so that a kick is no weight. @param rate kg/s by our clock at which it rises */
+export function steadyGross(gross: readonly Read[], rate = 0): number | undefined {
   const last = gross.at(-1);
-  if (last === undefined || last.typed) return last?.value;
-  return steadyOf(gross.map(({ value }) => value));
+  return last === undefined || last.typed ? last?.value : steadyNow(gross.slice(-LAST_COUNT), rate);
 }
+/** Of which the middle one is looked for. */
+const LAST_COUNT = 20;
 
 const TRACE_POINTS_COUNT = 240;
 

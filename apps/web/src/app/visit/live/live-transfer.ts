@@ -138,7 +138,7 @@ export class LiveTransfer {
     const rate = this.rate() ?? this.twinsRate();
     if (1000 * since > SILENT_MS && rate !== undefined && !this.valveShut())
       return { kg: last.value + Math.max(0, rate) * since, by: 'carried-on' };
-    return { kg: steadyGross(this.series()!.gross) ?? last.value, by: last.typed ? 'typed' : 'scale' };
+    return { kg: steadyGross(this.series()!.gross, Math.max(0, this.rate() ?? 0)) ?? last.value, by: last.typed ? 'typed' : 'scale' };
   });
   readonly valveShut = computed(() => this.deeds().findLast(({ valve }) => valve !== undefined)?.valve === 'shut');
   /** As somebody said last; nothing while nobody has said it. */
