@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { purposes } from '../circuit/opened';
-import { methods, pumpDowns } from '../planning/method';
+import { methods } from '../planning/method';
 import { marks, stages, type Mark, type Stage } from './stage';
 import { nextStage, stageStates, type JobSoFar } from './stage-states';
 

@@ -5,7 +5,7 @@ import { ActivatedRoute, RouterLink } from '@angular/router';
 import type { Analysis } from '@hygromet/contract/shipment';
 import { mutation, errorIn } from '../data/mutation';
 import { Drafts } from '../data/draft.service';
-import { newKey } from '../data/new-key';
+import { sameSending } from '../data/same-sending';
 import { ServerData } from '../data/server-data.service';
 import { PreferencesService } from '../preferences/preferences.service';
 import { Units } from '../preferences/units.service';
@@ -41,7 +41,7 @@ export class ReceiptPage {
   });
   private readonly stored = inject(Drafts).open<ReceiptDraft>(`receipt.${this.id}`, emptyReceipt);
   protected readonly draft = this.stored.value.asReadonly();
-  private readonly key = signal(newKey());
+  private readonly sending = sameSending(`receipt-sending.${this.id}`);
   private readonly submitted = signal(false);
   protected readonly fileProblem = signal<string | undefined>(undefined);
   protected readonly columns = receiptColumns.join(', ');
@@ -80,7 +80,10 @@ export class ReceiptPage {
   });
   private readonly logging = mutation(
     (receipt: Parameters<ServerData['receiveShipment$']>[1]) => this.serverData.receiveShipment$(this.id, receipt),
-    () => this.stored.clear(),
+    () => {
+      this.stored.clear();
+      this.sending.done();
+    },
   );
   protected readonly busy = computed(() => this.logging.state().state === 'busy');
   protected readonly refused = computed(() => errorIn(this.logging.state()));
@@ -138,11 +141,7 @@ export class ReceiptPage {
     this.submitted.set(true);
     const reading = this.reading();
     if (reading?.state !== 'good') return;
-    this.logging.send({
-      key: this.key(),
-      ...reading.receipt,
-      happenedAt: new Date().toISOString(),
-      recordedBy: this.preferences().person,
-    });
+    const receipt = { ...reading.receipt, recordedBy: this.preferences().person };
+    this.logging.send({ ...receipt, ...this.sending.of(receipt) });
   }
 }

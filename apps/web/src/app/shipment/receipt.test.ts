@@ -1,5 +1,6 @@
 import type { NewReceipt, Shipment } from '@hygromet/contract/shipment';
-import { of } from 'rxjs';
+import { of, throwError } from 'rxjs';
+import { ApiError } from '../data/api-error';
 import { aCylinder, render, stage } from '../../../test/scene';
 import { readFile } from '../sheets/read-file';
 import { emptyLine, emptyReceipt, readReceipt, type ReceiptDraft } from './receipt-draft';
@@ -120,6 +121,27 @@ describe('the page', () => {
       certificate: 'BW-1187',
       lines: [{ difference: { is: 'explained', reason: 'oil drawn off' } }, { cylinder: 'b' }],
     });
+  });
+
+  test('what got no answer is sent again as the same receipt; another one has another key', async () => {
+    const sent: NewReceipt[] = [];
+    const receiveShipment$ = (_: string, body: NewReceipt) => {
+      sent.push(body);
+      return throwError(() => new ApiError('offline', 'The server does not answer.'));
+    };
+    stage({
+      id: 'sh1',
+      serverData: { shipment$: () => of(current), receiveShipment$ },
+      drafts: { [`receipt.sh1`]: draft({}) },
+    });
+    const { press, type } = await render(ReceiptPage);
+    await press('Log receipt');
+    await press('Log receipt');
+    expect(sent).toHaveLength(2);
+    expect(sent[1]).toEqual(sent[0]);
+    await type('Certificate number', 'BW-1188');
+    await press('Log receipt');
+    expect(sent[2]?.key).not.toBe(sent[0]?.key);
   });
 
   test('a settled shipment shows sent, received, analysis and what it brought', async () => {

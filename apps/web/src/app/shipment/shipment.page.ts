@@ -8,6 +8,7 @@ import { contentName } from '../cylinders/cylinder-labels';
 import { mutation, errorIn } from '../data/mutation';
 import { Drafts } from '../data/draft.service';
 import { newKey } from '../data/new-key';
+import { sameSending } from '../data/same-sending';
 import { ServerData } from '../data/server-data.service';
 import { PreferencesService } from '../preferences/preferences.service';
 import { Units } from '../preferences/units.service';
@@ -59,12 +60,14 @@ export class ShipmentPage {
     return `${count} ${count === 1 ? 'cylinder' : 'cylinders'} · ${this.units.massText(netKg)} net · ${this.units.massText(grossKg)} gross`;
   });
   protected readonly stillHere = computed(() => this.chosen().filter(({ place }) => place !== GONE));
-  private readonly key = signal(newKey());
+  private readonly sameShipment = sameSending('shipment-sending');
+  /** Of what is told of each cylinder, with the shipment that they belong to. */
+  private readonly keys = inject(Drafts).open('shipment-keys', () => ({ of: '', keys: {} as Readonly<Record<string, string>> })).value;
   /** The shipment that has just left. */
   protected readonly gone = signal<Shipment | undefined>(undefined);
   protected readonly sending = mutation(this.serverData.sendShipment$, (shipment) => {
     this.gone.set(shipment);
-    this.key.set(newKey());
+    this.sameShipment.done();
   });
   protected readonly refused = computed(() => errorIn(this.sending.state()));
   private readonly submitted = signal(false);
@@ -95,15 +98,11 @@ export class ShipmentPage {
     this.submitted.set(true);
     const { to, carrier } = this.draft();
     if (to.trim() === '') return;
-    this.sending.send({
-      key: this.key(),
-      to: to.trim(),
-      carrier: carrier.trim(),
-      day: this.day(),
-      cylinders: this.stillHere().map(({ id }) => ({ id, key: newKey() })),
-      happenedAt: new Date().toISOString(),
-      recordedBy: this.preferences().person,
-    });
+    const ids = this.stillHere().map(({ id }) => id);
+    const content = { to: to.trim(), carrier: carrier.trim(), day: this.day(), recordedBy: this.preferences().person };
+    const sending = this.sameShipment.of({ ...content, ids });
+    if (this.keys().of !== sending.key) this.keys.set({ of: sending.key, keys: Object.fromEntries(ids.map((id) => [id, newKey()])) });
+    this.sending.send({ ...content, ...sending, cylinders: ids.map((id) => ({ id, key: this.keys().keys[id]! })) });
   }
 
   protected async pdf(): Promise<void> {

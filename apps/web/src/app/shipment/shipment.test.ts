@@ -121,13 +121,23 @@ describe('the page', () => {
     expect(text()).toContain('R-410A, burn-out');
   });
 
-  test('an error is said', async () => {
+  test('an error is said; what got no answer is sent again as the same shipment, another one with other keys', async () => {
+    const sent: NewShipment[] = [];
     const { press, type, text } = await open({
-      sendShipment$: () => throwError(() => new ApiError('offline', 'The server does not answer.')),
+      sendShipment$: (body: NewShipment) => {
+        sent.push(body);
+        return throwError(() => new ApiError('offline', 'The server does not answer.'));
+      },
     });
     await type('To', 'Brackwater Reclaim');
     await press(/Mark as shipped/);
     expect(text()).toContain('The server does not answer.');
+    await press(/Mark as shipped/);
+    expect(sent[1]).toEqual(sent[0]);
+    await type('To', 'Saltmere Reclaim');
+    await press(/Mark as shipped/);
+    const keys = ({ key, cylinders }: NewShipment) => [key, ...cylinders.map((cylinder) => cylinder.key)];
+    expect(new Set([...keys(sent[0]!), ...keys(sent[2]!)]).size).toBe(6);
     TestBed.resetTestingModule();
   });
 });

@@ -49,6 +49,12 @@ const LEAST_MINUTES_DRAWN = 2;
       font-size: 13px;
     }
 
+    @media (max-width: 600px) {
+      svg {
+        font-size: 20px;
+      }
+    }
+
     text {
       fill: var(--ink-2);
     }
