@@ -24,6 +24,11 @@ import { newShipment, type ShipmentDraft } from './shipment-draft';
 
 const GONE = 'reclaimer';
 
+interface KeysOfCylinders {
+  readonly of: string;
+  readonly keys: Readonly<Record<string, string>>;
+}
+
 /** The sheet that goes with cylinders to the reclaimer: each with gross, tare and net, and the sums by refrigerant. */
 @Component({
   selector: 'hy-shipment-page',
@@ -62,7 +67,7 @@ export class ShipmentPage {
   protected readonly stillHere = computed(() => this.chosen().filter(({ place }) => place !== GONE));
   private readonly sameShipment = sameSending('shipment-sending');
   /** Of what is told of each cylinder, with the shipment that they belong to. */
-  private readonly keys = inject(Drafts).open('shipment-keys', () => ({ of: '', keys: {} as Readonly<Record<string, string>> })).value;
+  private readonly keys = inject(Drafts).open<KeysOfCylinders>('shipment-keys', () => ({ of: '', keys: {} })).value;
   /** The shipment that has just left. */
   protected readonly gone = signal<Shipment | undefined>(undefined);
   protected readonly sending = mutation(this.serverData.sendShipment$, (shipment) => {
