@@ -35,9 +35,13 @@ test.each([
   ['R-22', 350, 450],
   ['R-134a', 235, 300],
 ])('the usual switch of %s opens between %d and %d psig', (id, low, high) => {
-  const p = usualHighSwitch(refrigerant(id).composition);
+  const p = usualHighSwitch(refrigerant(id).composition)!;
   expect(p).toBeGreaterThan(psig(low));
   expect(p).toBeLessThan(psig(high));
+});
+
+test('of a refrigerant that has no liquid at its temperature there is no usual switch, and nothing is thrown', () => {
+  expect(usualHighSwitch(refrigerant('R-744').composition)).toBeUndefined();
 });
 
 test('less that is read never makes it more permissive: without a head it may be reached, with a high one it never is', () => {

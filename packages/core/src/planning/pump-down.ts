@@ -1,6 +1,8 @@
+import { NoTwoPhaseState } from '../errors';
 import type { Composition } from '../fluids/composition';
 import { bubblePoint } from '../thermo/saturation';
 import { kelvin, pascal, type Pascal } from '../units/quantity';
+import { unless } from '../unless';
 import data from './pump-down.json';
 
 export interface PumpDownReading {
@@ -27,8 +29,9 @@ export interface PumpDown {
   readonly watchedS: number;
 }
 
-/** Pa absolute at which a high-pressure switch opens whose setting nobody knows. @throws the property core's errors */
-export const usualHighSwitch = (composition: Composition): Pascal => bubblePoint(composition, kelvin(data.cutOutK.value)).p;
+/** Pa absolute at which a high-pressure switch opens whose setting nobody knows; of what has no liquid so warm there is no usual one. */
+export const usualHighSwitch = (composition: Composition): Pascal | undefined =>
+  unless(NoTwoPhaseState, () => bubblePoint(composition, kelvin(data.cutOutK.value)).p);
 
 /**
  * How a pump-down goes. A head that is too high comes first: it bursts what the suction never would.

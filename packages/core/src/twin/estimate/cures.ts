@@ -25,7 +25,9 @@ const SHOWS_AFTER = 60;
 /** Each from now on, and what comes of it; one that cannot be run is none. @param t s, of the outlook; the first is now */
 export function curesOf(scenario: Scenario, guess: Guess, t: readonly number[], cutOut: number): readonly Cure[] {
   const now = t[0]!;
-  return [...coolerThan(scenario), ...otherCures].flatMap((by) => {
+  const throttled = (scenario.deeds ?? []).findLast(({ suction }) => suction !== undefined)?.suction === 'throttled';
+  const others = otherCures.filter((by) => by !== 'throttle' || !throttled);
+  return [...coolerThan(scenario), ...others].flatMap((by) => {
     const simulated = run({ ...scenario, deeds: [...(scenario.deeds ?? []), ...deedsOf(by, now)] }, guess, 5);
     if (simulated === undefined) return [];
     // the head of a loop is throttled up on purpose: what counts comes after it

@@ -117,7 +117,7 @@ import { isPumpDownTest, pumpDownReadings, pumpDownTraces } from './pump-down-re
               </button>
             </div>
           } @else {
-            <p class="second">Its end follows from the method: choose it there first.</p>
+            <p class="second">{{ unset() }}</p>
           }
         }
       }
@@ -182,8 +182,16 @@ export class PumpDown {
   protected readonly setUp = computed(() => {
     const [endPa, question] = [this.plan()?.steps.find(({ code }) => code === 'watch-suction')?.at, this.session.question()];
     if (endPa === undefined || question === undefined) return undefined;
-    return { test: 'pump-down' as const, endPa, highSwitchPa: this.recordedSwitch() ?? usualHighSwitch(question.composition) };
+    const highSwitchPa = this.recordedSwitch() ?? usualHighSwitch(question.composition);
+    return highSwitchPa === undefined ? undefined : { test: 'pump-down' as const, endPa, highSwitchPa };
   });
+
+  /** What has to come first. */
+  protected readonly unset = computed(() =>
+    this.before().length === 0
+      ? 'Its end follows from the method: choose it there first.'
+      : 'Nobody has recorded where its high-pressure switch opens, and there is no usual one for this refrigerant: record it on the page of the system.',
+  );
 
   protected readonly readings = computed(() => {
     const test = this.running();
