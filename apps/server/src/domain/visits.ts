@@ -104,16 +104,15 @@ function refuseOutdated(event: NewVisitEvent, visit: Visit): void {
     throw new DomainError('changed-meanwhile', 'Somebody has changed this visit meanwhile. Check it again, then save.');
 }
 
-const kindOfReading = (reading: TestReading): TestSetUp['test'] =>
-  'suctionPa' in reading
-    ? 'pump-down'
-    : 'shutInPa' in reading
-      ? 'shut-in'
-      : 'isolated' in reading
-        ? 'rise'
-        : 'micron' in reading
-          ? 'pull-down'
-          : 'hold';
+/** What only readings of this kind have; a rise has microns too, and is looked for before a pull-down. */
+const TOLD_BY = [
+  ['suctionPa', 'pump-down'],
+  ['shutInPa', 'shut-in'],
+  ['isolated', 'rise'],
+  ['micron', 'pull-down'],
+  ['gaugePa', 'hold'],
+] as const satisfies readonly (readonly [string, TestSetUp['test']])[];
+const kindOfReading = (reading: TestReading) => TOLD_BY.find(([field]) => field in reading)?.[1];
 
 /** A reading belongs to a test of its kind that is still running. */
 function refuseStrangeTest(

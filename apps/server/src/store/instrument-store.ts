@@ -1,4 +1,5 @@
 import type { Gateway, Instrument } from '@hygromet/contract/instrument';
+import { keptFact } from '@hygromet/core/instruments/identified';
 import type { InstrumentFact } from '@hygromet/core/instruments/received';
 import { sql } from 'kysely';
 import type { Executor } from './database';
@@ -69,7 +70,7 @@ export async function heard(
   // always in one order: two packs about the same instruments wait for each other instead of locking up
   const rows = [...new Set(ids)].sort().map((id) => ({
     id,
-    facts: JSON.stringify(Object.fromEntries(facts.filter(({ instrument }) => instrument === id).map(({ fact, value }) => [fact, value]))),
+    facts: JSON.stringify(Object.assign({}, ...facts.filter(({ instrument }) => instrument === id).map(keptFact))),
   }));
   await db
     .insertInto('instrument')

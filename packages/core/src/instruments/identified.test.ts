@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { identified, MOST_AIR_PERCENT } from './identified';
+import { identified, keptFact, MOST_AIR_PERCENT, sampleOf } from './identified';
 
 test.each([
   ['R-410A', undefined, 'R-410A', 'as-recorded'],
@@ -21,4 +21,16 @@ test('air is borne up to its limit, and more of it never says less', () => {
       expect(identified({ refrigerant: 'R-32', airPercent }, 'R-32')).toBe(airPercent > 1.5 ? 'air' : 'as-recorded');
     }),
   );
+});
+
+test('a sample keeps its time, whatever the instrument says later, and no air of another one', () => {
+  const first = {
+    ...keptFact({ fact: 'refrigerant', value: 'R-22', at: 100 }),
+    ...keptFact({ fact: 'nonCondensables', value: 3, at: 100 }),
+  };
+  const later = { ...first, ...keptFact({ fact: 'battery', value: 80, at: 900 }) };
+  expect(later).toEqual({ refrigerant: 'R-22', refrigerantAt: 100, nonCondensables: 3, nonCondensablesAt: 100, battery: 80 });
+  expect(sampleOf(later)).toEqual({ refrigerant: 'R-22', at: 100, airPercent: 3 });
+  expect(sampleOf({ ...later, ...keptFact({ fact: 'refrigerant', value: 'R-32', at: 700 }) })).toEqual({ refrigerant: 'R-32', at: 700 });
+  expect(sampleOf({ battery: 80 })).toBeUndefined();
 });

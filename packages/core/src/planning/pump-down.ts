@@ -16,9 +16,9 @@ export interface PumpDownReading {
 
 /**
  * `drawing`: on its way; `head-high`: the head is near the switch that protects it, and no more goes into the condenser; `stalls`: the suction
- * does not fall any more above the end; `reached`: at the end or below.
+ * does not fall any more above the end; `head-unread`: at the end or below, and nobody has read what the condenser bears; `reached`: both are in order.
  */
-export const pumpDownVerdicts = ['drawing', 'head-high', 'stalls', 'reached'] as const;
+export const pumpDownVerdicts = ['drawing', 'head-high', 'stalls', 'head-unread', 'reached'] as const;
 export type PumpDownVerdict = (typeof pumpDownVerdicts)[number];
 
 export interface PumpDown {
@@ -59,7 +59,7 @@ function verdictOf(
   highSwitch: Pascal,
 ): PumpDownVerdict {
   if (head !== undefined && head > data.nearCutOutShare * highSwitch) return 'head-high';
-  if (last.suction <= end) return 'reached';
+  if (last.suction <= end) return head === undefined ? 'head-unread' : 'reached';
   const { withinS, fallsByShare } = data.stalls;
   const before = readings.findLast(({ t }) => t <= last.t - withinS);
   return before !== undefined && before.suction - last.suction < fallsByShare * (before.suction - end) ? 'stalls' : 'drawing';

@@ -58,8 +58,8 @@ function stateOf(stage: Stage, job: JobSoFar): StageState {
 const troubleOf = ({ factsChanged, lookChanged }: JobSoFar): Trouble | undefined =>
   factsChanged ? 'facts-changed' : lookChanged ? 'look-changed' : undefined;
 
-/** Whether the charge stays in the system, shut off by its valves. */
-const staysInSystem = ({ method, purpose }: Pick<JobSoFar, 'method' | 'purpose'>): boolean =>
+/** Whether the charge stays in the system, shut off by its valves: not where the unit is carried away with it. */
+export const staysInSystem = ({ method, purpose }: Pick<JobSoFar, 'method' | 'purpose'>): boolean =>
   method !== undefined && LEAVES_CHARGE.includes(method) && !carriesChargeAway(purpose);
 
 /** What follows from the method. Before anything is decided, everything may be needed. */

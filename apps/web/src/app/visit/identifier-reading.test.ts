@@ -1,14 +1,20 @@
 import type { Instrument } from '@hygromet/contract/instrument';
+import { keptFact } from '@hygromet/core/instruments/identified';
 import { of } from 'rxjs';
 import { open, SEEN } from '../../../test/visit-scene';
 
-const identifier = (facts: Instrument['facts'], minutesAgo = 1): Instrument => ({
-  id: 'identifier-1',
-  gateway: 'g1',
-  facts: { kind: 'refrigerant identifier', ...facts },
-  last: {},
-  heardAt: new Date(Date.now() - 60_000 * minutesAgo).toISOString(),
-});
+/** It is heard now; its sample was taken some minutes ago. */
+const identifier = (facts: Instrument['facts'], minutesAgo = 1): Instrument => {
+  const at = Date.now() / 1000 - 60 * minutesAgo;
+  const kept = Object.entries(facts).map(([fact, value]) => keptFact({ fact, value, at }));
+  return {
+    id: 'identifier-1',
+    gateway: 'g1',
+    facts: Object.assign({ kind: 'refrigerant identifier', battery: 80 }, ...kept) as Instrument['facts'], // facts with their times
+    last: {},
+    heardAt: new Date().toISOString(),
+  };
+};
 const look = (...instruments: Instrument[]) => open('look', { look: SEEN }, { instruments$: of(instruments) });
 
 test('what it shows stands beside the record, and is kept once', async () => {

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import type { Instrument } from '@hygromet/contract/instrument';
-import { identified, MOST_AIR_PERCENT, type IdentifiedVerdict, type Sampled } from '@hygromet/core/instruments/identified';
+import { identified, MOST_AIR_PERCENT, sampleOf, type IdentifiedVerdict } from '@hygromet/core/instruments/identified';
 import { errorIn } from '../data/mutation';
 import { Units } from '../preferences/units.service';
 import { Caution } from '../ui/caution';
@@ -61,13 +61,11 @@ export class IdentifierReading {
   private readonly heard = toSignal<readonly Instrument[], readonly Instrument[]>(inject(HeardInstruments).heard$, { initialValue: [] });
 
   protected readonly sample = computed(() => {
-    const last = this.heard()
-      .filter(({ facts, heardAt }) => typeof facts['refrigerant'] === 'string' && Date.now() - Date.parse(heardAt) < SAMPLED_WITHIN_MS)
-      .sort((a, b) => Date.parse(b.heardAt) - Date.parse(a.heardAt))[0];
-    if (last === undefined) return undefined;
-    const air = last.facts['nonCondensables'];
-    const sampled: Sampled = { refrigerant: String(last.facts['refrigerant']), ...(typeof air === 'number' ? { airPercent: air } : {}) };
-    return { ...sampled, id: last.id, at: last.heardAt, verdict: identified(sampled, this.recorded()) };
+    const samples = this.heard().flatMap(({ id, facts }) => {
+      const sample = sampleOf(facts);
+      return sample === undefined ? [] : [{ ...sample, id, atMs: 1000 * sample.at, verdict: identified(sample, this.recorded()) }];
+    });
+    return samples.filter(({ atMs }) => Date.now() - atMs < SAMPLED_WITHIN_MS).sort((a, b) => b.atMs - a.atMs)[0];
   });
   /** What it shows, as it is kept. */
   private readonly shown = computed(() => {
@@ -76,8 +74,8 @@ export class IdentifierReading {
     return `${refrigerant}, ${air}, by ${id}`;
   });
   protected readonly text = computed(() => {
-    const { at, verdict } = this.sample()!;
-    return `${clockText(Date.parse(at))}: ${this.shown()}. ${this.says(verdict)}`;
+    const { atMs, verdict } = this.sample()!;
+    return `${clockText(atMs)}: ${this.shown()}. ${this.says(verdict)}`;
   });
   protected readonly kept = computed(
     () => this.job.visit()?.readings.some(({ step, text }) => step === 'identifier' && text === this.shown()) ?? false,

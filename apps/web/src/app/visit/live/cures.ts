@@ -48,44 +48,19 @@ interface Row {
       </details>
     }
   `,
+  styleUrl: './live.css',
   styles: `
     :host {
       flex: 1 1 100%;
     }
 
-    summary {
-      min-height: 44px;
-      padding: 10px 0;
-      font-weight: 600;
-      cursor: pointer;
-    }
-
-    table {
-      width: 100%;
-      border-collapse: collapse;
-    }
-
     th,
     td {
       padding: 4px 8px 4px 0;
-      border-top: 1px solid var(--line);
-      font-weight: 430;
-      text-align: left;
-    }
-
-    thead th {
-      border-top: 0;
-      color: var(--ink-2);
-      font-size: 14px;
     }
 
     tbody th::first-letter {
       text-transform: uppercase;
-    }
-
-    .number {
-      text-align: right;
-      white-space: nowrap;
     }
 
     td:last-child {

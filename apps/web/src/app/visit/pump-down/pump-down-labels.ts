@@ -9,7 +9,9 @@ export function pumpDownText({ verdict, suction, head }: PumpDown, end: number, 
     case 'head-high':
       return `The head stands at ${tell.pressure(head ?? 0)}: the condenser is full, or gets no air. Open the liquid valve again, stop, and recover what is too much.`;
     case 'reached':
-      return `The suction is down to ${at}: shut its valve, then stop the compressor.${unread}`;
+      return `The suction is down to ${at}: shut its valve, then stop the compressor.`;
+    case 'head-unread':
+      return `The suction is down to ${at}: shut its valve, then stop the compressor. Nobody has read the head: read it and add it, before anything is opened.`;
     case 'stalls':
       return `The suction stands at ${at} and falls no further: a valve that passes, a worn compressor, or liquid left behind. Stop it, and recover the rest.${unread}`;
     case 'drawing':

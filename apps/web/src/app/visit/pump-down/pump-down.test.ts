@@ -85,6 +85,32 @@ test('at its end the valve is shut, and the stage lacks nothing more', async () 
   expect(text()).toContain('Shut in and watch');
 });
 
+test('what is done is not asked for again, but may be', async () => {
+  const { text } = await openTransfer([test0([[0, 8e5]], ended('reached'))]);
+  expect(text()).toContain('It is pumped down again');
+  expect(text()).not.toContain('Run the compressor and let it settle.');
+  expect(text()).not.toContain('Which cylinder?');
+});
+
+test('a unit that is carried away with its charge is pumped down, and a cylinder is asked for', async () => {
+  const { text } = await open(
+    'transfer',
+    { ...pumping, look: { ...pumping.look, purpose: 'replace-outdoor' }, plan: { ...pumping.plan, look: { purpose: 'replace-outdoor' } } },
+    { system$: () => of(split) },
+  );
+  expect(text()).toContain('Pump it down');
+  expect(text()).toContain('Which cylinder?');
+  expect(text()).not.toContain('Refrigerant goes into a cylinder all the same');
+});
+
+test('with the head unread it is down, the valve is shut, and the stage stays open until the head was read', async () => {
+  const { text, press, sent, root } = await openTransfer([test0([[0, 8e5], [60, 3e5], [120, 1.1e5]])]); // prettier-ignore
+  expect(text()).toMatch(/shut its valve, then stop the compressor\. Nobody has read the head: read it and add it/);
+  await press('Valve shut, compressor off');
+  expect(sent[0]).toMatchObject({ kind: 'test-ended', finding: { verdict: 'head-unread' } });
+  expect(root.querySelector('hy-visit-stepper a[aria-label^="Transfer,"]')?.getAttribute('aria-label')).toContain('needs the pump-down');
+});
+
 test('one that was stopped before its end leaves the stage open', async () => {
   const { root, text } = await openTransfer([test0([[0, 8e5]], ended('stalls'))]);
   expect(root.querySelector('hy-visit-stepper a[aria-label^="Transfer,"]')?.getAttribute('aria-label')).toContain('needs the pump-down');

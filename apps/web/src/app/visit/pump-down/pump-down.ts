@@ -50,7 +50,7 @@ import { isPumpDownTest, pumpDownReadings, pumpDownTraces } from './pump-down-re
           </hy-big-number>
           @if (a.verdict === 'drawing') {
             <p>{{ said() }}</p>
-          } @else if (a.verdict === 'reached') {
+          } @else if (isDown()) {
             <div class="act" role="status">{{ said() }}</div>
           } @else {
             <hy-caution [grave]="a.verdict === 'head-high'">{{ said() }}</hy-caution>
@@ -81,7 +81,7 @@ import { isPumpDownTest, pumpDownReadings, pumpDownTraces } from './pump-down-re
               [disabled]="judged() === undefined"
               (click)="end(test.id)"
             >
-              {{ judged()?.verdict === 'reached' ? 'Valve shut, compressor off' : 'It is stopped' }}
+              {{ isDown() ? 'Valve shut, compressor off' : 'It is stopped' }}
             </button>
           </div>
         </form>
@@ -94,23 +94,25 @@ import { isPumpDownTest, pumpDownReadings, pumpDownTraces } from './pump-down-re
         }
         @if (job.open()) {
           @if (setUp(); as s) {
-            <ol>
-              @for (step of before(); track step.code) {
-                <li>
-                  {{ stepText(step, units) }}
-                  @for (caution of step.cautions; track caution) {
-                    <hy-caution>{{ cautionText(caution) }}</hy-caution>
-                  }
-                </li>
-              }
-            </ol>
-            <p>
-              Then the suction falls to {{ units.pressure(s.endPa) }}, where its valve is shut; the head stays well below
-              {{ units.pressure(s.highSwitchPa) }}{{ switchSource() }}.
-              @if (ending(); as words) {
-                {{ words }}.
-              }
-            </p>
+            @if (!done()) {
+              <ol>
+                @for (step of before(); track step.code) {
+                  <li>
+                    {{ stepText(step, units) }}
+                    @for (caution of step.cautions; track caution) {
+                      <hy-caution>{{ cautionText(caution) }}</hy-caution>
+                    }
+                  </li>
+                }
+              </ol>
+              <p>
+                Then the suction falls to {{ units.pressure(s.endPa) }}, where its valve is shut; the head stays well below
+                {{ units.pressure(s.highSwitchPa) }}{{ switchSource() }}.
+                @if (ending(); as words) {
+                  {{ words }}.
+                }
+              </p>
+            }
             <div class="actions">
               <button type="button" class="button" [class.main]="ended().length === 0" (click)="begin()">
                 {{ ended().length === 0 ? 'The liquid valve is shut' : 'It is pumped down again' }}
@@ -168,6 +170,9 @@ export class PumpDown {
   protected readonly running = computed(() => this.tests().find(({ ended }) => ended === null));
   protected readonly ended = computed(() => this.tests().filter(({ ended }) => ended !== null));
 
+  /** Its end was reached: nothing of it is asked for any more. */
+  protected readonly done = computed(() => this.running() === undefined && this.ended().at(-1)?.ended?.finding.verdict === 'reached');
+
   private readonly plan = computed(() => valueOf(this.session.plan()));
   /** The steps of the plan up to the moment at which readings begin. */
   protected readonly before = computed(() => {
@@ -203,6 +208,7 @@ export class PumpDown {
       ? undefined
       : pumpDown(readings, pascal(test.setUp.endPa), pascal(test.setUp.highSwitchPa));
   });
+  protected readonly isDown = computed(() => ['reached', 'head-unread'].includes(this.judged()?.verdict ?? ''));
   protected readonly said = computed(() => {
     const [judged, test] = [this.judged(), this.running()];
     return judged === undefined || test === undefined ? '' : pumpDownText(judged, test.setUp.endPa, this.units);
@@ -223,7 +229,7 @@ export class PumpDown {
       const endPa = this.running()?.setUp.endPa ?? this.setUp()?.endPa;
       const scenario = endPa === undefined ? undefined : pumpDownScenarioOf(this.session.question(), this.plan(), endPa);
       const readings = this.readings();
-      if (scenario === undefined) return undefined;
+      if (scenario === undefined || this.done()) return undefined;
       return {
         scenario,
         readings: readings.length < LEAST_TO_FIT_COUNT ? {} : pumpDownTraces(readings),

@@ -4,6 +4,8 @@ import { ActivatedRoute, RouterLink } from '@angular/router';
 import { map } from 'rxjs';
 import { CylinderChoice } from '../../method/cylinder-choice';
 import { pumpDowns } from '@hygromet/core/planning/method';
+import { staysInSystem } from '@hygromet/core/visit/stage-states';
+import { jobOf } from '@hygromet/contract/visit-stages';
 import { goesBack } from '@hygromet/core/planning/reuse';
 import { MethodSession } from '../../method/method.session';
 import { Units } from '../../preferences/units.service';
@@ -41,7 +43,9 @@ import { VisitJob } from '../visit-job';
       } @else {
         @if (pumpsDown()) {
           <hy-pump-down />
-          @if (job.state()?.state === 'done' || watched()) {
+        }
+        @if (pumpsDown() && stays()) {
+          @if (toWatch()) {
             <hy-shut-in-watch />
           }
           <details>
@@ -56,9 +60,6 @@ import { VisitJob } from '../visit-job';
             <hy-cylinder-choice [visit]="visit" [massKg]="leftKg()" [burnt]="apart()" [goesBack]="back()" [suspect]="suspect()" />
           </details>
         } @else {
-          @if (visit.plan?.method === 'pump-down-and-recover') {
-            <hy-pump-down />
-          }
           <h2>{{ visit.recovered.bookings === 0 ? 'Which cylinder?' : 'Another cylinder?' }}</h2>
           @if (visit.recovered.bookings > 0) {
             <p>{{ units.massText(visit.recovered.massKg) }} recovered so far, {{ units.massText(leftKg()) }} left on record.</p>
@@ -83,13 +84,20 @@ export class TransferStage {
   private readonly asked = toSignal(inject(ActivatedRoute).queryParamMap.pipe(map((query) => query.get('cylinder'))));
   /** As the address says; else the one that is being filled. */
   protected readonly cylinder = computed(() => this.asked() ?? this.live.transfer()?.setUp.cylinder);
-  protected readonly watched = computed(() => this.job.visit()?.tests.some(({ setUp }) => setUp.test === 'shut-in') ?? false);
-  /** By its own compressor, and nothing into a cylinder. */
+  /** It was pumped down, or somebody says so: then it is shut in and watched. */
+  protected readonly toWatch = computed(() => {
+    const { tests = [] } = this.job.visit() ?? {};
+    const pumped = tests.some(({ setUp, ended }) => setUp.test === 'shut-in' || (setUp.test === 'pump-down' && ended !== null));
+    return pumped || this.job.state()?.state === 'done';
+  });
   protected readonly pumpsDown = computed(() => {
     const method = this.job.visit()?.plan?.method;
-    return (
-      method !== undefined && method !== 'pump-down-and-recover' && pumpDowns.includes(method) && this.job.state()?.state !== 'not-needed'
-    );
+    return method !== undefined && pumpDowns.includes(method) && this.job.state()?.state !== 'not-needed';
+  });
+  /** Nothing goes into a cylinder, as far as anybody knows. */
+  protected readonly stays = computed(() => {
+    const visit = this.job.visit();
+    return visit !== undefined && visit.recovered.bookings === 0 && staysInSystem(jobOf(visit));
   });
   protected readonly notNeeded = computed(() => {
     const state = this.job.state();
