@@ -7,6 +7,8 @@ import { Units } from '../../preferences/units.service';
 
 const [WIDTH, HEIGHT, LEFT, RIGHT, TOP, BOTTOM] = [560, 200, 52, 12, 24, 30];
 const LEAST_MINUTES_DRAWN = 2;
+/** Of the picture: the height of letters with their room, the width of a name. */
+const [LETTERS_DRAWN, NAME_DRAWN] = [18, 64];
 
 /** Suction and head as they were read, where the twin sees them go, and the two lines that matter. */
 @Component({
@@ -33,7 +35,7 @@ const LEAST_MINUTES_DRAWN = 2;
       <path class="head" [attr.d]="d.head" />
       <path class="suction" [attr.d]="d.suction" />
       @for (name of d.names; track name.text) {
-        <text [class]="name.text" [attr.x]="name.x" [attr.y]="name.y">{{ name.text }}</text>
+        <text [class]="name.text" [attr.text-anchor]="name.anchor" [attr.x]="name.x" [attr.y]="name.y">{{ name.text }}</text>
       }
     </svg>
   `,
@@ -150,11 +152,24 @@ export class PumpDownChart {
       points.map(({ t, value }, k) => `${k === 0 ? joined : 'L'}${x(t / 60).toFixed(1)} ${y(p(Math.max(0, value))).toFixed(1)}`).join('');
     const inView = coming.filter(({ t }) => t <= lastS);
     const highSwitch = y(p(highSwitchPa));
-    const named = (text: 'suction' | 'head', last: { readonly t: number; readonly value: number } | undefined) =>
-      last === undefined ? [] : [{ text, x: x(last.t / 60) + 8, y: y(p(last.value)) + (text === 'head' ? 4 : -6) }];
     const suctions = readings.map(({ t, suction }) => ({ t, value: suction }));
+    const ends = [
+      { text: 'suction', last: suctions.at(-1) },
+      { text: 'head', last: heads.at(-1) },
+    ].flatMap(({ text, last }) => (last === undefined ? [] : [{ text, x: x(last.t / 60), y: y(p(last.value)) }]));
+    // beside the end of its line, before it where there is no room, and never one over the other
+    const meet = ends.length === 2 && Math.abs(ends[0]!.y - ends[1]!.y) < LETTERS_DRAWN;
+    const names = ends.map(({ text, x: at, y: level }) => {
+      const before = at > this.right - NAME_DRAWN;
+      return {
+        text,
+        x: before ? at : at + 8,
+        anchor: before ? 'end' : 'start',
+        y: meet && text === 'suction' ? level + LETTERS_DRAWN : level - 6,
+      };
+    });
     return {
-      names: [...named('suction', suctions.at(-1)), ...named('head', heads.at(-1))],
+      names,
       suction: way(suctions),
       head: way(heads),
       coming: way(inView.map(({ t, likely }) => ({ t, value: likely }))),
