@@ -1,6 +1,6 @@
 import { meterings } from '@hygromet/core/cycle/unit';
 import { machineStates } from '@hygromet/core/twin/machine-state';
-import { coolingsOfCylinder, transferMethods } from '@hygromet/core/twin/scenario';
+import { coolingsOfCylinder, recoveryMethods } from '@hygromet/core/twin/scenario';
 import { Hono } from 'hono';
 import * as z from 'zod';
 import page from './page/index.html';
@@ -14,7 +14,7 @@ import type { Simulation } from './simulation';
 const setting = z.strictObject({
   system: z.uuid(),
   cylinder: z.uuid(),
-  method: z.enum(transferMethods),
+  method: z.enum(recoveryMethods),
   ambientK: z.number().min(240).max(330),
 });
 

@@ -1,14 +1,14 @@
 import type { Cylinder } from '@hygromet/contract/cylinder';
 import type { System } from '@hygromet/contract/system';
 import { refrigerant } from '@hygromet/core/fluids/refrigerant';
-import type { Scenario, TransferMethod } from '@hygromet/core/twin/scenario';
+import type { Scenario, RecoveryMethod } from '@hygromet/core/twin/scenario';
 import type { Noise } from './noise';
 
 /** What a person sets up before hoses are connected. */
 export interface SceneSetting {
   readonly system: string;
   readonly cylinder: string;
-  readonly method: TransferMethod;
+  readonly method: RecoveryMethod;
   readonly ambientK: number;
 }
 

@@ -169,6 +169,8 @@ export const simulateRequest = z.strictObject({
       condenserM3: finite('condenserM3'),
       evaporatorM3: finite('evaporatorM3'),
       receiverM3: finite('receiverM3').optional(),
+      oilKg: finite('oilKg').optional(),
+      airKg: finite('airKg').optional(),
     }),
     cylinder: z.strictObject({
       volumeM3: finite('volumeM3'),

@@ -1,6 +1,6 @@
 import { alarmStages } from '@hygromet/core/twin/alarm/stop-alarm';
 import { machineStates } from '@hygromet/core/twin/machine-state';
-import { coolingsOfCylinder, transferMethods, twinHoses, twinMachines } from '@hygromet/core/twin/scenario';
+import { coolingsOfCylinder, recoveryMethods, twinHoses, twinMachines } from '@hygromet/core/twin/scenario';
 import * as z from 'zod';
 import {
   ambientAsked,
@@ -43,7 +43,7 @@ export const transferScenario = z
       cores: z.enum(['in', 'out']),
     }),
     ...ambientRead,
-    method: z.enum(transferMethods),
+    method: z.enum(recoveryMethods),
     endPa: pressurePa('pressure at the end'),
   })
   .refine(isAmbientSure, ambientAsked);

@@ -12,7 +12,7 @@ import type { Deed, Scenario } from '../src/twin/scenario';
 import { celsius } from '../src/units/temperature';
 import { randomOf } from './simulated-hold';
 
-const REFRIGERANTS = ['R-410A', 'R-22', 'R-134a', 'R-407C', 'R-32', 'R-404A', 'R-290', 'R-454B'] as const;
+const REFRIGERANTS = ['R-410A', 'R-22', 'R-134a', 'R-407C', 'R-32', 'R-404A', 'R-290', 'R-454B', 'R-448A'] as const;
 
 /** Any transfer, with whatever people may do on the way; the same for the same seed. Nothing where the cylinder could never take it. */
 export function randomTransfer(seed: number): Scenario | undefined {
@@ -32,22 +32,32 @@ export function randomTransfer(seed: number): Scenario | undefined {
       { at, swap: true },
     ]);
   });
+  const contentKg = between(0, 300) * volumeM3;
+  const method = pick(transferMethods);
+  const pushesBack = method === 'push-back';
   const scenario: Scenario = {
     composition: refrigerant(pick(REFRIGERANTS)).composition,
-    system: { chargeKg: kg, temperatureK: celsius(t), condenserM3: kg * 1.4e-3, evaporatorM3: kg * 1.2e-3 },
+    system: {
+      chargeKg: pushesBack ? 0 : kg,
+      temperatureK: celsius(t),
+      condenserM3: kg * 1.4e-3,
+      evaporatorM3: kg * 1.2e-3,
+      airKg: pick([0, 0, between(0, 0.05)]),
+    },
     cylinder: {
       volumeM3,
       tareKg: 12,
-      contentKg: between(0, 300) * volumeM3,
+      contentKg,
       temperatureK: celsius(t),
       cooling: pick(coolingsOfCylinder),
+      ...(pushesBack ? { stopKg: Math.max(0, contentKg - kg) } : {}),
     },
     machine: pick([...twinMachines, null]),
     hoses: { size: pick(twinHoses), lengthM: 1.5, cores: pick(['in', 'out'] as const) },
     ambientK: celsius(ambient),
-    method: pick(transferMethods),
+    method,
     endPa: pick([34_000, 101_325, 136_000]),
     deeds,
   };
-  return scenario.method === 'pump-down' || fitsInCylinder(scenario) ? scenario : undefined;
+  return method === 'pump-down' || pushesBack || fitsInCylinder(scenario) ? scenario : undefined;
 }

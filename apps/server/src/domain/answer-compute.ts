@@ -28,7 +28,7 @@ export function answerCompute(request: ComputeRequest, solve: Solve): ComputeAns
         { ...scenario, composition: whatIsAsked({ refrigerant: id, composition }) },
         request.sampleEveryS,
       );
-      return { samples: [...samples], events: [...events], end, balance };
+      return { samples: [...samples], events: [...events], end, balance: { mass: balance.mass, energy: balance.energy } };
     }
     case 'hold':
       return hold(request);

@@ -1,5 +1,5 @@
 import type { FluidTable } from './fluid-table';
-import type { VolumeState } from './volume-state';
+import { dewDensity, enrichedPhases, type VolumeState } from './volume-state';
 
 /** What enters a line: by a low port liquid as long as there is some, by a high one vapour as long as there is room. */
 export type Port = 'low' | 'high';
@@ -13,7 +13,14 @@ export interface Leaving {
   readonly omega: number;
   /** Pressure at which it begins to boil, over the pressure it stands at. */
   readonly etaBoil: number;
+  /** How far it is from the blend as charged (see `Glide`). */
+  readonly enriched: number;
+  /** kg of air for a kilogram of it. */
+  readonly air: number;
 }
+
+/** What its flow through a line hangs on. */
+export type Expanding = Pick<Leaving, 'rho' | 'omega' | 'etaBoil'>;
 
 /** A smooth step from 0 to 1 between two values. */
 function smooth(x: number, from: number, to: number): number {
@@ -27,25 +34,51 @@ const HIGH_DRAWS = [0.93, 0.98] as const;
 export const SUPERHEATED_OMEGA = 0.9;
 
 /** What leaves by a port here and now. */
-export function leaving(table: FluidTable, { T, p, phase, liquidShare, rho }: VolumeState, port: Port): Leaving {
-  if (phase === 'vapour') return { rho, h: vapourEnthalpy(table, T, rho, p), quality: 1, omega: SUPERHEATED_OMEGA, etaBoil: 1 };
+export function leaving(table: FluidTable, state: VolumeState, port: Port): Leaving {
+  const { T, p, pAir, phase, liquidShare, rho, enriched, airInVapour } = state;
+  if (phase === 'vapour')
+    return {
+      rho,
+      h: vapourEnthalpy(table, state),
+      quality: 1,
+      omega: SUPERHEATED_OMEGA,
+      etaBoil: 1,
+      enriched,
+      air: airInVapour,
+    };
   const byLiquid = port === 'low' ? smooth(liquidShare, ...LOW_DRAWS) : smooth(liquidShare, ...HIGH_DRAWS);
-  const [rhoL, rhoV] = [table.rhoLiquid.at(T), table.rhoVapour.at(T)];
+  const [rhoL, rhoV] = [table.rhoLiquid.at(T), dewDensity(table, T, enriched)];
   const quality = 1 - byLiquid;
   const v = quality / rhoV + (1 - quality) / rhoL;
   const h = quality * table.hVapour.at(T) + (1 - quality) * table.hLiquid.at(T);
   const hfg = table.hVapour.at(T) - table.hLiquid.at(T);
   const vfg = 1 / rhoV - 1 / rhoL;
-  const pSat = Math.min(p, table.pBubble.at(T));
+  const pSat = Math.min(p - pAir, (table.glide?.bubble(T, enriched) ?? 1) * table.pBubble.at(T));
   // Leung 1986, from memory
   const omega = ((quality * vfg) / v) * (1 - (2 * pSat * vfg) / hfg) + ((table.cpLiquid.at(T) * T * pSat) / v) * (vfg / hfg) ** 2;
-  return { rho: 1 / v, h, quality, omega: Math.max(0.05, omega), etaBoil: Math.min(1, pSat / p) };
+  return {
+    rho: 1 / v,
+    h,
+    quality,
+    omega: Math.max(0.05, omega),
+    etaBoil: Math.min(1, pSat / p),
+    enriched: drawnOff(table, state, quality, rhoV),
+    air: quality * airInVapour,
+  };
 }
 
-const vapourEnthalpy = (table: FluidTable, T: number, rho: number, p: number): number => {
-  const rhoV = table.rhoVapour.at(T);
+/** How far what leaves is enriched: its vapor more than its liquid. @param quality of what leaves */
+function drawnOff({ glide }: FluidTable, { T, rho, liquidShare, enriched }: VolumeState, quality: number, rhoV: number): number {
+  if (glide === undefined) return enriched;
+  const inside = Math.min(1, ((1 - liquidShare) * rhoV) / rho);
+  const { liquid, vapour } = enrichedPhases(glide, T, inside, enriched);
+  return (1 - quality) * liquid + quality * vapour;
+}
+
+const vapourEnthalpy = (table: FluidTable, { T, rho, p, pAir, enriched }: VolumeState): number => {
+  const rhoV = dewDensity(table, T, enriched);
   const ideal = table.uIdeal.at(T);
-  return ideal + (rho / rhoV) * (table.uVapour.at(T) - ideal) + p / rho;
+  return ideal + (rho / rhoV) * (table.uVapour.at(T) - ideal) + (p - pAir) / rho;
 };
 
 /** A line from one volume to another: an area and the losses of its length, in velocity heads. */
@@ -74,7 +107,7 @@ export const volumeRatio = (eta: number, omega: number, etaBoil: number): number
  * difference of pressure gives no more. Sources: Leung 1986, Leung and Grolmes 1988, Leung and Ciolek 1994, from memory.
  * @param p0 upstream, @param p1 downstream, Pa
  */
-export function massFlux({ rho, omega, etaBoil }: Leaving, p0: number, p1: number, loss: number): number {
+export function massFlux({ rho, omega, etaBoil }: Expanding, p0: number, p1: number, loss: number): number {
   const eta1 = Math.min(1, Math.max(1e-3, p1 / p0));
   if (eta1 >= 1) return 0;
   const squared = (eta: number) => integral(eta, omega, etaBoil) / (loss / 2 + Math.log(volumeRatio(eta, omega, etaBoil)) + 0.5);

@@ -8,6 +8,7 @@ import { singlePhase } from '../thermo/single-phase';
 import { byContent } from '../thermo/tables-by-content';
 import { kelvin, pascal, type Kelvin } from '../units/quantity';
 import { OutOfRange } from '../errors';
+import { glideOf, type Glide } from './glide';
 
 /** Values at even steps of temperature, read by cubic pieces. */
 export interface Column {
@@ -38,6 +39,8 @@ export interface FluidTable {
   readonly cpLiquid: Column;
   /** Specific gas constant, J/(kg K). */
   readonly R: number;
+  /** Nothing for what boils off as it is. */
+  readonly glide: Glide | undefined;
 }
 
 const NODES = 96;
@@ -89,7 +92,7 @@ function built(composition: Composition): FluidTable {
     for (const name of names) raw[name][k] = node[name];
   }
   const columns = Object.fromEntries(names.map((name) => [name, columnOf(raw[name], least, step)])) as Record<Name, Column>;
-  return { least, most, R, ...columns };
+  return { least, most, R, glide: glideOf(composition, least, most), ...columns };
 }
 
 const names = [

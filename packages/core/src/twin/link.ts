@@ -1,4 +1,4 @@
-import { leaving, massFlux, type Leaving, type Line, type Port } from './flow';
+import { leaving, massFlux, type Expanding, type Leaving, type Line, type Port } from './flow';
 import type { FluidTable } from './fluid-table';
 import { suctionLine } from './suction-line';
 import type { VolumeState } from './volume-state';
@@ -56,13 +56,16 @@ export interface Machine {
 
 export type Link = Pipe | Compressor | Machine;
 
+/** What a kilogram that passes brings along: J, how far it is enriched, kg of air. */
+export type Passing = Pick<Leaving, 'h' | 'enriched' | 'air'>;
+
 /** What passes a link: kg/s into each of its ends, the last being where it goes to, and how each follows the pressure of each (row by row). */
 export interface LinkFlow {
   readonly ends: readonly number[];
   readonly mass: Float64Array;
   readonly slopes: Float64Array;
-  /** J/kg of what passes each end but the last. */
-  readonly h: readonly number[];
+  /** What passes each end but the last. */
+  readonly passing: readonly Passing[];
   /** W. */
   readonly work: number;
   readonly suctionPa?: number;
@@ -86,7 +89,7 @@ export function linkFlow(table: FluidTable, link: Link, states: readonly VolumeS
 const SOFT = 1500;
 
 /** kg/s through a line from p0 down to p1. */
-export function piped(out: Leaving, line: Line, p0: number, p1: number): number {
+export function piped(out: Expanding, line: Line, p0: number, p1: number): number {
   const difference = p0 - p1;
   if (difference <= 0) return 0;
   // sqrt has no slope at nothing: a straight piece joins it
@@ -98,7 +101,7 @@ export function piped(out: Leaving, line: Line, p0: number, p1: number): number 
 export const nudge = (p: number): number => Math.max(50, 1e-4 * p);
 
 function twoEnds({ from, to }: { readonly from: number; readonly to: number }, of: (pFrom: number, pTo: number) => number) {
-  return (a: number, b: number, h: number, work: number): LinkFlow => {
+  return (a: number, b: number, passing: Passing, work: number): LinkFlow => {
     const flow = of(a, b);
     const [da, db] = [nudge(a), nudge(b)];
     const [byFrom, byTo] = [(of(a + da, b) - flow) / da, (of(a, b + db) - flow) / db];
@@ -106,7 +109,7 @@ function twoEnds({ from, to }: { readonly from: number; readonly to: number }, o
       ends: [from, to],
       mass: Float64Array.of(-flow, flow),
       slopes: Float64Array.of(-byFrom, -byTo, byFrom, byTo),
-      h: [h],
+      passing: [passing],
       work,
     };
   };
@@ -116,14 +119,14 @@ function pipeFlow(table: FluidTable, link: Pipe, states: readonly VolumeState[])
   const [from, to] = [states[link.from]!, states[link.to]!];
   const [there, back] = [leaving(table, from, link.port), link.oneWay ? undefined : leaving(table, to, link.port)];
   const of = (a: number, b: number) => (a >= b || back === undefined ? piped(there, link.line, a, b) : -piped(back, link.line, b, a));
-  return twoEnds(link, of)(from.p, to.p, from.p >= to.p || back === undefined ? there.h : back.h, 0);
+  return twoEnds(link, of)(from.p, to.p, from.p >= to.p || back === undefined ? there : back, 0);
 }
 
 function compressorFlow(table: FluidTable, link: Compressor, states: readonly VolumeState[]): LinkFlow {
   const [from, to] = [states[link.from]!, states[link.to]!];
   const out = leaving(table, from, link.port);
   const of = (a: number, b: number) => pumped(link.pump, out, a, b).mass;
-  return twoEnds(link, of)(from.p, to.p, out.h, pumped(link.pump, out, from.p, to.p).work);
+  return twoEnds(link, of)(from.p, to.p, out, pumped(link.pump, out, from.p, to.p).work);
 }
 
 /** kg/s and W of a pump that draws this at p0 and pushes it against p1. */

@@ -1,7 +1,8 @@
 import { solveInPlace } from '../thermo/linear-solve';
 import type { FluidTable } from './fluid-table';
 import { linkFlow, type Link, type LinkFlow } from './link';
-import { energyAt, pressureAt, stateOf, type Volume, type VolumeState } from './volume-state';
+import { intoOil, type Oil } from './oil';
+import { airPressure, energyAt, pressureAt, stateOf, type Volume, type VolumeState } from './volume-state';
 
 /** A volume in a network, with what heats or cools it. */
 export interface Node extends Volume {
@@ -9,12 +10,24 @@ export interface Node extends Volume {
   /** W/K to what is around it, at this temperature. */
   readonly UA: number;
   readonly around: number;
+  /** Of a compressor whose crankcase stands in it. */
+  readonly oil?: Oil | undefined;
 }
 
-/** Masses and energies of all volumes: the whole state. */
-export interface NetworkState {
+/** What is in all volumes, one value for each: with their masses and energies the whole state. */
+export interface Contents {
+  /** kg of refrigerant, J of refrigerant and metal. */
   readonly m: Float64Array;
   readonly U: Float64Array;
+  /** kg by which it is enriched (see `Glide`), and kg of air. */
+  readonly enriched: Float64Array;
+  readonly air: Float64Array;
+  /** kg and J of refrigerant in the oil; it keeps the composition of the blend as charged. */
+  readonly dissolved: Float64Array;
+  readonly dissolvedU: Float64Array;
+}
+
+export interface NetworkState extends Contents {
   readonly states: readonly VolumeState[];
   /** Pa absolute at the suction of a machine; nothing while none runs. */
   readonly suctionPa: number | undefined;
@@ -61,12 +74,13 @@ function attempt(
   table: FluidTable,
   nodes: readonly Node[],
   links: readonly Link[],
-  { m, U, states, suctionPa }: NetworkState,
+  before: NetworkState,
   dt: number,
   bears: number,
 ): Stepped | undefined {
+  const { m, U, states, suctionPa } = before;
   const n = nodes.length;
-  const slopes = nodes.map((node, i) => slopesOf(table, node, m[i]!, states[i]!));
+  const slopes = nodes.map((node, i) => slopesOf(table, node, m[i]!, before.air[i]!, states[i]!));
   const matrix = new Float64Array(n * n);
   const right = new Float64Array(n);
   const heats = nodes.map(({ UA, around }, i) => UA * (around - states[i]!.T));
@@ -74,29 +88,47 @@ function attempt(
     matrix[i * n + i] = 1;
     right[i] = slopes[i]!.byU * heats[i]! * dt;
   }
+  const oiled = nodes.map(({ oil }, i) => (oil === undefined ? 0 : intoOil(table, oil, states[i]!, before.dissolved[i]!, m[i]!, dt)));
+  // what dissolves has the enthalpy of the liquid: what comes out of oil takes its heat of evaporation from around it
+  const held = oiled.map((rate, i) => (rate === 0 ? 0 : table.hLiquid.at(states[i]!.T)));
+  for (const [i, rate] of oiled.entries()) if (rate !== 0) right[i]! -= (slopes[i]!.byM + slopes[i]!.byU * held[i]!) * rate * dt;
   const base = links.map((link) => linkFlow(table, link, states, suctionPa));
   for (const current of base) straighten(current, slopes, matrix, right, dt, n);
   if (!solveInPlace(matrix, right)) return undefined;
-  const [mass, energy] = [Float64Array.from(m), Float64Array.from(U)];
+  const after = copyOf(before);
+  const { m: mass, U: energy, enriched, air } = after;
   let [work, fastest] = [0, 0];
   for (const [k, own] of base.entries()) {
     const moved = corrected(own, links[k]!, right, m, dt);
     const last = own.ends.length - 1;
     const done = own.mass[last] === 0 ? 0 : (own.work * moved[last]!) / own.mass[last]!;
-    // what leaves takes its enthalpy along; the last end gets what the others gave, and the work of a compressor
-    let given = 0;
-    for (const [i, end] of own.ends.entries()) {
-      mass[end]! += moved[i]! * dt;
-      if (i < last) given -= moved[i]! * own.h[i]!;
-      energy[end]! += (i < last ? moved[i]! * own.h[i]! : given + done) * dt;
+    // what leaves takes along what is in it; the last end gets what the others gave, and the work of a compressor
+    const to = own.ends[last]!;
+    for (let i = 0; i < last; i++) {
+      const [end, kg, passing] = [own.ends[i]!, moved[i]! * dt, own.passing[i]!];
+      carry(mass, end, to, kg);
+      carry(energy, end, to, kg * passing.h);
+      carry(enriched, end, to, kg * passing.enriched);
+      // the last of the air goes, and no more
+      if (passing.air !== 0) carry(air, end, to, Math.min(air[to]!, Math.max(-air[end]!, kg * passing.air)));
       fastest = Math.max(fastest, Math.abs(moved[i]!));
     }
+    energy[to]! += done * dt;
+    fastest = Math.max(fastest, Math.abs(moved[last]!));
     work += done;
   }
-  for (let i = 0; i < n; i++) energy[i]! += heats[i]! * dt;
-  const after: VolumeState[] = [];
   for (let i = 0; i < n; i++) {
-    const state = stateOf(table, nodes[i]!, mass[i]!, energy[i]!, states[i]!.T);
+    energy[i]! += heats[i]! * dt;
+    if (oiled[i] === 0) continue;
+    const kg = oiled[i]! * dt;
+    mass[i]! -= kg;
+    energy[i]! -= kg * held[i]!;
+    after.dissolved[i]! += kg;
+    after.dissolvedU[i]! += kg * held[i]!;
+  }
+  const standing: VolumeState[] = [];
+  for (let i = 0; i < n; i++) {
+    const state = stateOf(table, nodes[i]!, mass[i]!, energy[i]!, states[i]!.T, besidesOf(after, i));
     const old = states[i]!;
     const predicted = old.p + right[i]!;
     const within = nodes[i]!.V < SMALL ? WITHIN_SMALL : WITHIN;
@@ -107,22 +139,41 @@ function attempt(
       !(state.p > 0) ||
       !Number.isFinite(state.T);
     if (far && dt > SHORTEST * 1.01) return undefined;
-    after.push(state);
+    standing.push(state);
   }
   const suction = base.find((entry) => entry.suctionPa !== undefined)?.suctionPa;
   return {
-    state: { m: mass, U: energy, states: after, suctionPa: suction },
+    state: { ...after, states: standing, suctionPa: suction },
     dt,
     fastest,
     power: work + heats.reduce((sum, value) => sum + value, 0),
   };
 }
 
+/** The contents of all volumes once more, to be changed. */
+export const copyOf = ({ m, U, enriched, air, dissolved, dissolvedU }: Contents): Contents => ({
+  m: Float64Array.from(m),
+  U: Float64Array.from(U),
+  enriched: Float64Array.from(enriched),
+  air: Float64Array.from(air),
+  dissolved: Float64Array.from(dissolved),
+  dissolvedU: Float64Array.from(dissolvedU),
+});
+
+/** What stands in a volume besides its refrigerant as charged. */
+export const besidesOf = ({ m, enriched, air }: Contents, i: number) => ({ enriched: m[i]! > 0 ? enriched[i]! / m[i]! : 0, air: air[i]! });
+
+/** From the last end of a link into this one; the other way round below 0. */
+function carry(values: Float64Array, end: number, to: number, amount: number): void {
+  values[end]! += amount;
+  values[to]! -= amount;
+}
+
 type Slopes = ReturnType<typeof slopesOf>;
 
 /** One link into the equations of the pressures: each end's response to what comes, and how that follows the pressures of all its ends. */
 function straighten(
-  { ends, mass, h, slopes: bySlope, work }: LinkFlow,
+  { ends, mass, passing, slopes: bySlope, work }: LinkFlow,
   slopes: readonly Slopes[],
   matrix: Float64Array,
   right: Float64Array,
@@ -134,8 +185,9 @@ function straighten(
   const perKg = mass[last] === 0 ? 0 : work / mass[last]!;
   for (let i = 0; i < last; i++) {
     const end = ends[i]!;
-    const here = dt * (slopes[end]!.byM + slopes[end]!.byU * h[i]!);
-    const there = -dt * (slopes[to]!.byM + slopes[to]!.byU * (h[i]! + perKg));
+    const { h } = passing[i]!;
+    const here = dt * (slopes[end]!.byM + slopes[end]!.byU * h);
+    const there = -dt * (slopes[to]!.byM + slopes[to]!.byU * (h + perKg));
     right[end]! += here * mass[i]!;
     right[to]! += there * mass[i]!;
     for (let j = 0; j <= last; j++) {
@@ -164,12 +216,14 @@ function corrected({ ends, mass, slopes }: LinkFlow, link: Link, change: Float64
 }
 
 /** How the pressure follows mass and energy: from the slopes over temperature and density, without solving for a state again. */
-function slopesOf(table: FluidTable, { V, C }: Node, m: number, { p, T, rho }: VolumeState) {
+function slopesOf(table: FluidTable, { V, C }: Node, m: number, air: number, { p, T, rho, enriched }: VolumeState) {
   const dT = 0.01;
   const dRho = Math.max(1e-7, 1e-5 * rho);
-  const u = energyAt(table, rho, T);
-  const byT = { p: (pressureAt(table, rho, T + dT) - p) / dT, U: (m * (energyAt(table, rho, T + dT) - u)) / dT + C };
-  const byRho = { p: (pressureAt(table, rho + dRho, T) - p) / dRho, u: (energyAt(table, rho + dRho, T) - u) / dRho };
+  const besides = { enriched, air };
+  const pressure = (density: number, at: number) => pressureAt(table, density, at, enriched) + airPressure(table, V, density, at, besides);
+  const u = energyAt(table, rho, T, enriched);
+  const byT = { p: (pressure(rho, T + dT) - p) / dT, U: (m * (energyAt(table, rho, T + dT, enriched) - u)) / dT + C };
+  const byRho = { p: (pressure(rho + dRho, T) - p) / dRho, u: (energyAt(table, rho + dRho, T, enriched) - u) / dRho };
   const byU = byT.p / byT.U;
   // of a kilogram more at the same temperature the energy is its own and what the others gain
   const UByM = u + (m * byRho.u) / V;

@@ -4,11 +4,16 @@ import { kelvin, within } from '../units/quantity';
 import type { Line } from './flow';
 import type { FluidTable } from './fluid-table';
 import type { Compressor, Hose, Link, Machine, Pipe, Pump } from './link';
-import type { Node } from './network';
+import type { Contents, Node } from './network';
+import { dissolvedAtRest, oilOf } from './oil';
 import data from './parameters.json';
 import { totalEnergy } from './volume-state';
 
-export const transferMethods = ['direct', 'liquid-first', 'vapour', 'push-pull', 'pump-down'] as const;
+/** What brings a charge out of a system, or into its own condenser. */
+export const recoveryMethods = ['direct', 'liquid-first', 'vapour', 'push-pull', 'pump-down'] as const;
+export type RecoveryMethod = (typeof recoveryMethods)[number];
+/** With the way back: liquid out of the cylinder into the system, by pressure alone and then through the machine. */
+export const transferMethods = [...recoveryMethods, 'push-back'] as const;
 export type TransferMethod = (typeof transferMethods)[number];
 export const coolingsOfCylinder = ['still-air', 'fan', 'water', 'ice'] as const;
 export type CylinderCooling = (typeof coolingsOfCylinder)[number];
@@ -57,6 +62,10 @@ export interface Scenario {
     readonly condenserM3: number;
     readonly evaporatorM3: number;
     readonly receiverM3?: number | undefined;
+    /** kg of oil in its compressor; as much as usual for the charge unless it is said. */
+    readonly oilKg?: number | undefined;
+    /** kg of air in it. */
+    readonly airKg?: number | undefined;
   };
   readonly cylinder: {
     readonly volumeM3: number;
@@ -64,7 +73,10 @@ export interface Scenario {
     readonly contentKg: number;
     readonly temperatureK: number;
     readonly cooling: CylinderCooling;
-    /** kg in it at which the valve is shut; without one, what does not fit is refused before it starts. */
+    /**
+     * kg in it at which the valve is shut, where charge is pushed back those that are left then; without one, what does not fit is refused
+     * before it starts.
+     */
     readonly stopKg?: number | undefined;
   };
   readonly machine: (typeof twinMachines)[number] | null;
@@ -88,7 +100,8 @@ export const MACHINE = 2;
 export const CYLINDER = 3;
 
 /** The links of a stage of the transfer. */
-export type StageLinks = 'direct' | 'machine' | 'machine-liquid' | 'push-pull' | 'loop' | 'purge' | 'own' | 'rest';
+export type StageLinks =
+  'direct' | 'machine' | 'machine-liquid' | 'push-pull' | 'loop' | 'purge' | 'own' | 'back' | 'back-machine' | 'rest';
 
 export interface Rig {
   readonly nodes: readonly Node[];
@@ -103,10 +116,12 @@ const HARDLY = 0.02;
 
 /** @throws OutOfRange, NotANumber where a number is none that a transfer can have */
 export function refuseImpossible({ composition, system, cylinder, hoses, ambientK, endPa, method }: Scenario): void {
-  within('charge', system.chargeKg, 1e-3, 5000, 'kg');
+  within('charge', system.chargeKg, method === 'push-back' ? 0 : 1e-3, 5000, 'kg');
   within('volume of the condenser', system.condenserM3, 1e-5, 50, 'm³');
   within('volume of the evaporator', system.evaporatorM3, 1e-5, 50, 'm³');
   if (system.receiverM3 !== undefined) within('volume of the receiver', system.receiverM3, 0, 50, 'm³');
+  if (system.oilKg !== undefined) within('oil of the compressor', system.oilKg, 0, 500, 'kg');
+  if (system.airKg !== undefined) within('air in the system', system.airKg, 0, 10, 'kg');
   within('water capacity of the cylinder', cylinder.volumeM3, 1e-4, 5, 'm³');
   within('content of the cylinder', cylinder.contentKg, 0, 5000, 'kg');
   within('tare', cylinder.tareKg, 0, 5000, 'kg');
@@ -115,9 +130,10 @@ export function refuseImpossible({ composition, system, cylinder, hoses, ambient
   within('pressure at the end', endPa, 1000, 5e6, 'Pa');
   const liquid = (T: number) => bubblePoint(composition, kelvin(T)).rhoLiquid;
   const volume = system.condenserM3 + system.evaporatorM3 + (system.receiverM3 ?? 0);
-  within('charge in this circuit', system.chargeKg, 0, 0.97 * volume * liquid(system.temperatureK), 'kg');
+  const inSystem = system.chargeKg + (method === 'push-back' ? cylinder.contentKg - (cylinder.stopKg ?? 0) : 0);
+  within('charge in this circuit', inSystem, 0, 0.97 * volume * liquid(system.temperatureK), 'kg');
   within('content of this cylinder', cylinder.contentKg, 0, 0.98 * cylinder.volumeM3 * liquid(cylinder.temperatureK), 'kg');
-  if (method !== 'pump-down' && cylinder.stopKg === undefined)
+  if (method !== 'pump-down' && method !== 'push-back' && cylinder.stopKg === undefined)
     within(
       'charge and content for this cylinder',
       system.chargeKg + cylinder.contentKg,
@@ -142,6 +158,10 @@ function lineOf({ size, lengthM, cores }: Scenario['hoses'], flow: number): Line
   return { area: flow * area, loss: Math.max(1.2, loss) };
 }
 
+/** kg that the system holds when it is charged. */
+export const chargeOf = ({ system, cylinder, method }: Scenario): number =>
+  method === 'push-back' ? system.chargeKg + Math.max(0, cylinder.contentKg - (cylinder.stopKg ?? 0)) : system.chargeKg;
+
 /** The network of a scenario, and what is open in each of its stages. */
 export function rigOf(scenario: Scenario): Rig {
   const { system, cylinder, machine, ambientK, hoses, tuning = AS_USUAL } = scenario;
@@ -154,7 +174,14 @@ export function rigOf(scenario: Scenario): Rig {
   const current = machine === null ? undefined : data.machine[machine];
   const nodes: Node[] = [
     { name: 'high side', V: high, C: heatPerM3 * high, UA: highUA * high, around: ambientK },
-    { name: 'low side', V: system.evaporatorM3, C: heatPerM3 * system.evaporatorM3, UA: UAPerM3 * system.evaporatorM3, around: ambientK },
+    {
+      name: 'low side',
+      V: system.evaporatorM3,
+      C: heatPerM3 * system.evaporatorM3,
+      UA: UAPerM3 * system.evaporatorM3,
+      around: ambientK,
+      oil: oilOf(chargeOf(scenario), system.oilKg),
+    },
     {
       name: 'machine',
       V: data.machine.condenserM3,
@@ -205,7 +232,7 @@ export function rigOf(scenario: Scenario): Rig {
     port: 'high',
     pump: {
       ...pump,
-      displacement: tuning.pump * data.own.displacementPerKg * Math.max(0.3, system.chargeKg),
+      displacement: tuning.pump * data.own.displacementPerKg * Math.max(0.3, chargeOf(scenario)),
       clearance: data.own.clearance,
       mostLiquid: 1,
       suctionAtMost: 5e6,
@@ -222,6 +249,9 @@ export function rigOf(scenario: Scenario): Rig {
       loop: [between, drawing(slow, [CYLINDER, 'high']), pipe(MACHINE, CYLINDER, 'low', data.loop, true)],
       purge: [between, { kind: 'compressor', from: MACHINE, to: CYLINDER, port: 'low', pump: usual }],
       own: [ownCompressor],
+      // liquid out of the cylinder into the liquid side
+      back: [between, pipe(CYLINDER, HIGH, 'low', hose, true)],
+      'back-machine': [between, drawing(usual, [CYLINDER, 'low']), discharge(HIGH)],
       // what a pump-down has shut off on both sides stays there
       rest: scenario.method === 'pump-down' ? [] : [between],
     },
@@ -234,27 +264,40 @@ export function emptyOf(table: FluidTable, node: Node, T: number): { readonly m:
   return { m, U: totalEnergy(table, node, m, T) };
 }
 
-/** Masses at the start: the system's charge by its volumes at rest, hardly anything in hoses and machine. */
-export function startOf(
-  { system, cylinder, method }: Scenario,
-  table: FluidTable,
-  nodes: readonly Node[],
-): { readonly m: Float64Array; readonly U: Float64Array } {
+/** What is in all volumes at the start: the system's charge by its oil and its volumes at rest, hardly anything in machine and cylinder. */
+export function startOf({ system, cylinder, method }: Scenario, table: FluidTable, nodes: readonly Node[]): Contents {
   const rhoV = (T: number) => table.rhoVapour.at(T);
   const [vHigh, vLow] = [nodes[HIGH]!.V, nodes[LOW]!.V];
   const T = system.temperatureK;
+  const inOil = dissolvedAtStart(system, table, nodes[LOW]!, rhoV(T) * (vHigh + vLow));
   // at rest both sides hold vapour at the same pressure; liquid lies in the high side as far as it goes, before a pump-down in both
-  const vapour = Math.min(system.chargeKg, rhoV(T) * (vHigh + vLow));
-  const liquid = system.chargeKg - vapour;
+  const free = system.chargeKg - inOil;
+  const vapour = Math.min(free, rhoV(T) * (vHigh + vLow));
+  const liquid = free - vapour;
   const share = method === 'pump-down' ? vHigh / (vHigh + vLow) : 0.85;
   const room = (V: number) => 0.96 * V * table.rhoLiquid.at(T) - vapour * (V / (vHigh + vLow));
   const inHigh = Math.min(Math.max(share * liquid, liquid - room(vLow)), room(vHigh));
   const m = new Float64Array(nodes.length);
-  m[HIGH] = vapour * (vHigh / (vHigh + vLow)) + inHigh;
-  m[LOW] = vapour * (vLow / (vHigh + vLow)) + liquid - inHigh;
+  m[HIGH] = Math.max(emptyOf(table, nodes[HIGH]!, T).m, vapour * (vHigh / (vHigh + vLow)) + inHigh);
+  m[LOW] = Math.max(emptyOf(table, nodes[LOW]!, T).m, vapour * (vLow / (vHigh + vLow)) + liquid - inHigh);
   m[MACHINE] = emptyOf(table, nodes[MACHINE]!, T).m;
   m[CYLINDER] = Math.max(cylinder.contentKg, emptyOf(table, nodes[CYLINDER]!, cylinder.temperatureK).m);
   const temperatures = [T, T, T, cylinder.temperatureK];
   const U = Float64Array.from(m, (mass, k) => totalEnergy(table, nodes[k]!, mass, temperatures[k]!));
-  return { m, U };
+  const [enriched, air, dissolved, dissolvedU] = Array.from({ length: 4 }, () => new Float64Array(nodes.length)) as Four;
+  // air gathers where vapor is: as much in a litre of either side
+  const [inLow, airKg] = [vLow / (vHigh + vLow), system.airKg ?? 0];
+  [air[HIGH], air[LOW]] = [(1 - inLow) * airKg, inLow * airKg];
+  [dissolved[LOW], dissolvedU[LOW]] = [inOil, inOil * table.hLiquid.at(T)];
+  return { m, U, enriched, air, dissolved, dissolvedU };
+}
+type Four = [Float64Array, Float64Array, Float64Array, Float64Array];
+
+/** kg in the oil of a system that has stood: what the pressure of its charge puts there, and its share of what there is. @param asVapour kg that its volumes hold as vapor */
+function dissolvedAtStart({ chargeKg, temperatureK: T }: Scenario['system'], table: FluidTable, { oil }: Node, asVapour: number): number {
+  if (oil === undefined) return 0;
+  const atPressure = (p: number) => dissolvedAtRest(table, oil, p, T);
+  const all = atPressure(table.pBubble.at(T));
+  // of a charge that is not enough for liquid beside it, oil and vapor share what there is
+  return chargeKg >= asVapour + all ? all : (chargeKg * all) / (asVapour + all);
 }

@@ -1,7 +1,7 @@
 import { leaving, SUPERHEATED_OMEGA, volumeRatio, type Leaving } from './flow';
 import type { FluidTable } from './fluid-table';
 import { nudge, piped, pumped, type LinkFlow, type Machine } from './link';
-import type { VolumeState } from './volume-state';
+import { dewDensity, type VolumeState } from './volume-state';
 
 /** Nothing is drawn deeper than this, Pa. */
 const LEAST_PA = 20;
@@ -27,7 +27,7 @@ export function suctionLine(table: FluidTable, link: Machine, states: readonly V
   const offBySuction = Math.min(-1e-12, (offHigh - offLow) / d);
   const off = manifold.off(ps);
   const here = Float64Array.from(brought);
-  const [work, mixedH] = [manifold.work, manifold.h];
+  const [work, mixed] = [manifold.work, { h: manifold.h, ...together(manifold.sources, here) }];
   const mass = new Float64Array(size);
   for (let i = 0; i < last; i++) {
     mass[i] = -here[i]!;
@@ -46,8 +46,20 @@ export function suctionLine(table: FluidTable, link: Machine, states: readonly V
       slopes[last * size + j]! += follows;
     }
   }
-  const h = manifold.sources.map(({ h: own }, i) => (here[i]! < 0 ? mixedH : own));
-  return { ends: [...link.hoses.map(({ node }) => node), link.to], mass, slopes, h, work, suctionPa: ps };
+  const passing = manifold.sources.map((source, i) => (here[i]! < 0 ? mixed : source));
+  return { ends: [...link.hoses.map(({ node }) => node), link.to], mass, slopes, passing, work, suctionPa: ps };
+}
+
+/** What comes together from the hoses that bring something. */
+function together(sources: readonly Leaving[], brought: Float64Array): Pick<Leaving, 'enriched' | 'air'> {
+  let [mass, enriched, air] = [0, 0, 0];
+  for (const [i, source] of sources.entries()) {
+    const value = Math.max(0, brought[i]!);
+    mass += value;
+    enriched += value * source.enriched;
+    air += value * source.air;
+  }
+  return mass === 0 ? sources[0]! : { enriched: enriched / mass, air: air / mass };
 }
 
 /** Where the hoses come together. Asked a dozen times in each step, it keeps its last answer in place instead of making new ones. */
@@ -70,7 +82,7 @@ class Manifold {
     this.p = Float64Array.from([...hoses.map(({ node }) => states[node]!.p), states[to]!.p]);
     this.sources = hoses.map(({ node, port }) => leaving(table, states[node]!, port));
     this.vapour = Float64Array.from(hoses, ({ node }) =>
-      states[node]!.phase === 'vapour' ? states[node]!.rho : table.rhoVapour.at(states[node]!.T),
+      states[node]!.phase === 'vapour' ? states[node]!.rho : dewDensity(table, states[node]!.T, states[node]!.enriched),
     );
     this.brought = new Float64Array(hoses.length);
   }

@@ -1,5 +1,5 @@
 import { fluidTable } from './fluid-table';
-import { step, type NetworkState, type Stepped } from './network';
+import { besidesOf, copyOf, step, type Contents, type NetworkState, type Stepped } from './network';
 import data from './parameters.json';
 import { cutOutOf } from './cut-out-of';
 import {
@@ -15,6 +15,7 @@ import {
   type Rig,
   type Scenario,
   type StageLinks,
+  type TransferMethod,
 } from './scenario';
 import { stateOf } from './volume-state';
 
@@ -40,8 +41,8 @@ export interface Simulated {
   readonly samples: readonly Sample[];
   readonly events: readonly TwinEvent[];
   readonly end: { readonly reason: EndReason; readonly t: number; readonly grossKg: number; readonly leftKg: number };
-  /** Relative errors of mass and energy over the whole run. */
-  readonly balance: { readonly mass: number; readonly energy: number };
+  /** Relative errors over the whole run: of mass and energy, of how far blend and air went from volume to volume. */
+  readonly balance: { readonly mass: number; readonly energy: number; readonly enriched: number; readonly air: number };
   /** s: the length of each step that was taken. */
   readonly steps: readonly number[];
 }
@@ -98,9 +99,9 @@ export class TransferRun {
   private end: EndReason | undefined;
   /** J that came from around and from compressors. */
   private gained = 0;
-  /** kg and J of cylinders that came, less those that went. */
-  private readonly swapped = { mass: 0, energy: 0 };
-  private readonly first: { readonly mass: number; readonly energy: number; readonly scale: number };
+  /** Of cylinders that came, less those that went. */
+  private readonly swapped: Totals = { mass: 0, energy: 0, enriched: 0, air: 0 };
+  private readonly first: Readonly<Totals> & { readonly scale: number };
 
   constructor(
     private scenario: Scenario,
@@ -111,16 +112,16 @@ export class TransferRun {
     this.rig = rigOf(scenario);
     this.cutOut = cutOutOf(scenario);
     this.coming = [...(scenario.deeds ?? [])].sort((a, b) => a.at - b.at);
-    const { m, U } = startOf(scenario, this.table, this.rig.nodes);
+    const contents = startOf(scenario, this.table, this.rig.nodes);
     const temperatures = this.rig.nodes.map((_, k) => (k === CYLINDER ? scenario.cylinder.temperatureK : scenario.system.temperatureK));
+    const { m, U } = contents;
     this.state = {
-      m,
-      U,
-      states: this.rig.nodes.map((node, k) => stateOf(this.table, node, m[k]!, U[k]!, temperatures[k]!)),
+      ...contents,
+      states: this.rig.nodes.map((node, k) => stateOf(this.table, node, m[k]!, U[k]!, temperatures[k]!, besidesOf(contents, k))),
       suctionPa: undefined,
     };
     this.stage = firstStage(scenario);
-    this.first = { mass: sum(m), energy: sum(U), scale: U.reduce((total, value) => total + Math.abs(value), 0) };
+    this.first = { ...totalsOf(contents), scale: U.reduce((total, value) => total + Math.abs(value), 0) };
     this.sampleUntil(this.state, 0, 0);
   }
 
@@ -169,7 +170,7 @@ export class TransferRun {
     // a step that was cut for a deed says nothing of how long the next one may be
     if (!cut) this.dt = stepped.dt < 0.99 * free ? stepped.dt : stepped.dt * 1.5;
     this.sampleUntil(before, from, this.t);
-    this.judge(stepped);
+    this.judge(stepped, Math.abs(this.state.m[CYLINDER]! - before.m[CYLINDER]!) / stepped.dt);
   }
 
   private open() {
@@ -193,8 +194,8 @@ export class TransferRun {
       this.machineOff = machine === 'off';
       if (machine === 'on') {
         this.tripped = false;
-        if ((task ?? 'recover') === 'recover' && this.stage === 'direct' && this.scenario.method === 'liquid-first')
-          this.goOn('machine-liquid');
+        const next = this.handsOverTo();
+        if ((task ?? 'recover') === 'recover' && next !== undefined) this.goOn(next);
       }
     }
     this.task = task ?? this.task;
@@ -205,29 +206,40 @@ export class TransferRun {
 
   /** What was in the last cylinder is no longer part of it; nothing is lost by that. */
   private swap(): void {
-    const [m, U] = [Float64Array.from(this.state.m), Float64Array.from(this.state.U)];
+    const contents = copyOf(this.state);
+    const { m, U, enriched, air } = contents;
     const { states, suctionPa } = this.state;
     const around = this.scenario.ambientK;
     const node = this.rig.nodes[CYLINDER]!;
     const fresh = emptyOf(this.table, node, around);
     this.swapped.mass += fresh.m - m[CYLINDER]!;
     this.swapped.energy += fresh.U - U[CYLINDER]!;
-    [m[CYLINDER], U[CYLINDER]] = [fresh.m, fresh.U];
+    this.swapped.enriched -= enriched[CYLINDER]!;
+    this.swapped.air -= air[CYLINDER]!;
+    [m[CYLINDER], U[CYLINDER], enriched[CYLINDER], air[CYLINDER]] = [fresh.m, fresh.U, 0, 0];
     const standing = stateOf(this.table, node, fresh.m, fresh.U, around);
-    this.state = { m, U, states: states.map((state, k) => (k === CYLINDER ? standing : state)), suctionPa };
+    this.state = { ...contents, states: states.map((state, k) => (k === CYLINDER ? standing : state)), suctionPa };
   }
 
   result(): Simulated {
-    const { m, U } = this.state;
+    const { m } = this.state;
     return {
       samples: this.samples,
       events: [...this.events, { t: this.t, kind: 'end' }],
-      end: { reason: this.end ?? 'time', t: this.t, grossKg: this.gross(m), leftKg: m[HIGH]! + m[LOW]! },
-      balance: {
-        mass: Math.abs(sum(m) - this.first.mass - this.swapped.mass) / this.first.mass,
-        energy: Math.abs(sum(U) - this.first.energy - this.swapped.energy - this.gained) / this.first.scale,
-      },
+      end: { reason: this.end ?? 'time', t: this.t, grossKg: this.gross(m), leftKg: inSystem(this.state) },
+      balance: this.balance(),
       steps: this.steps,
+    };
+  }
+
+  private balance(): Simulated['balance'] {
+    const { mass, energy, enriched, air } = totalsOf(this.state);
+    const { first, swapped } = this;
+    return {
+      mass: Math.abs(mass - first.mass - swapped.mass) / first.mass,
+      energy: Math.abs(energy - first.energy - swapped.energy - this.gained) / first.scale,
+      enriched: Math.abs(enriched - swapped.enriched) / first.mass,
+      air: first.air === 0 ? 0 : Math.abs(air - first.air - swapped.air) / first.air,
     };
   }
 
@@ -235,24 +247,35 @@ export class TransferRun {
     return this.scenario.cylinder.tareKg + m[CYLINDER]!;
   }
 
-  private judge({ fastest, dt }: Stepped): void {
+  /** @param scaleMoves kg/s */
+  private judge({ fastest, dt }: Stepped, scaleMoves: number): void {
     const { states, m } = this.state;
-    const pumpsDown = this.scenario.method === 'pump-down';
-    const system = pumpsDown ? states[LOW]!.p : Math.max(states[HIGH]!.p, states[LOW]!.p);
-    const head = pumpsDown ? states[HIGH]!.p : Math.max(states[MACHINE]!.p, states[CYLINDER]!.p);
-    if (system < TWENTY_PSIG) this.once('below-20-psig');
-    this.watchHead(head, this.cutOut);
-    if (!pumpsDown && m[CYLINDER]! >= (this.scenario.cylinder.stopKg ?? Number.POSITIVE_INFINITY)) {
+    const { method, endPa } = this.scenario;
+    const drawn = drawnDown(this.scenario, this.state);
+    if (drawn < TWENTY_PSIG) this.once('below-20-psig');
+    this.watchHead(headOf(this.scenario, this.state), this.cutOut);
+    if (this.isAtStop(m[CYLINDER]!)) {
       this.once('stop-weight');
       this.end ??= 'stop-weight';
     }
-    if (!pumpsDown && states[CYLINDER]!.liquidShare > FULL) {
+    if (fillsCylinder(method) && states[CYLINDER]!.liquidShare > FULL) {
       this.once('cylinder-full');
       this.end = 'cylinder-full';
     }
-    if (system <= this.scenario.endPa && this.stage !== 'direct' && !this.valveShut && this.task === 'recover') this.end ??= 'reached';
+    const byItself = this.stage === 'direct' || this.stage === 'back';
+    if (drawn <= endPa && !byItself && !this.valveShut && this.task === 'recover') this.end ??= 'reached';
     if (this.t > data.most.hours * 3600) this.end ??= 'time';
-    this.watchFlow(fastest, states[HIGH]!.liquidShare, m, dt);
+    this.watchFlow(
+      this.handsOverTo() === undefined ? fastest : scaleMoves,
+      states[method === 'push-back' ? CYLINDER : HIGH]!.liquidShare,
+      dt,
+    );
+  }
+
+  private isAtStop(contentKg: number): boolean {
+    const { method, cylinder } = this.scenario;
+    if (method === 'pump-down' || cylinder.stopKg === undefined) return false;
+    return method === 'push-back' ? contentKg <= cylinder.stopKg : contentKg >= cylinder.stopKg;
   }
 
   private watchHead(head: number, cutOut: number): void {
@@ -268,28 +291,34 @@ export class TransferRun {
   }
 
   /** Nothing moves any more, or the liquid is over: the next stage, or the end. */
-  private watchFlow(fastest: number, liquid: number, m: Float64Array, dt: number): void {
+  private watchFlow(flow: number, liquid: number, dt: number): void {
     const { stalledKgPerMinute, stalledMinutes, handOverKgPerMinute } = data.most;
     if (this.tripped || this.machineOff || this.valveShut || this.task !== 'recover') {
       this.stalledSince = undefined;
       return;
     }
-    const handsOver = this.stage === 'direct' && this.scenario.method === 'liquid-first';
-    const least = handsOver ? handOverKgPerMinute : stalledKgPerMinute;
-    const moves = fastest * 60 > least * Math.max(0.2, Math.min(1, m[HIGH]! + m[LOW]!));
+    const next = this.handsOverTo();
+    const least = next === undefined ? stalledKgPerMinute : handOverKgPerMinute;
+    const moves = flow * 60 > least * Math.max(0.2, Math.min(1, toGo(this.scenario, this.state)));
     if (moves) this.stalledSince = undefined;
     else this.stalledSince ??= this.t - dt;
     const stalled = this.stalledSince === undefined ? 0 : this.t - this.stalledSince;
-    if (handsOver) {
+    if (next !== undefined) {
       // whoever is known to start the machine starts it then, not before
       const told = this.coming.some(({ machine }) => machine === 'on');
-      if (!told && (stalled > HANDS_OVER_AFTER || liquid < LIQUID_OVER)) this.goOn('machine-liquid');
+      if (!told && (stalled > HANDS_OVER_AFTER || liquid < LIQUID_OVER)) this.goOn(next);
     } else if (this.stage === 'push-pull' && liquid < LIQUID_OVER) this.goOn('machine');
     else if (stalled > stalledMinutes * 60) this.end ??= 'stalled';
   }
 
+  /** What the machine goes on with, once hardly anything moves by itself. */
+  private handsOverTo(): StageLinks | undefined {
+    if (this.stage === 'direct' && this.scenario.method === 'liquid-first') return 'machine-liquid';
+    return this.stage === 'back' ? 'back-machine' : undefined;
+  }
+
   private goOn(stage: StageLinks): void {
-    this.events.push({ t: this.t, kind: 'liquid-over' });
+    if (this.scenario.method !== 'push-back') this.events.push({ t: this.t, kind: 'liquid-over' });
     if (this.scenario.machine === null) {
       this.end ??= 'stalled';
       return;
@@ -314,6 +343,8 @@ export class TransferRun {
   }
 }
 
+const fillsCylinder = (method: TransferMethod): boolean => method !== 'pump-down' && method !== 'push-back';
+
 function firstStage({ method, machine }: Scenario): StageLinks {
   switch (method) {
     case 'pump-down':
@@ -325,23 +356,62 @@ function firstStage({ method, machine }: Scenario): StageLinks {
     case 'direct':
     case 'liquid-first':
       return 'direct';
+    case 'push-back':
+      return 'back';
     default:
       return method satisfies never;
   }
 }
 
-function sampleOf({ cylinder, method }: Scenario, before: NetworkState, after: NetworkState, share: number, t: number): Sample {
+function sampleOf(scenario: Scenario, before: NetworkState, after: NetworkState, share: number, t: number): Sample {
   const mix = (of: (state: NetworkState) => number) => of(before) + share * (of(after) - of(before));
-  const pumpsDown = method === 'pump-down';
+  const { method } = scenario;
   return {
     t,
-    grossKg: cylinder.tareKg + mix(({ m }) => m[CYLINDER]!),
-    suctionPa: mix(({ states, suctionPa }) => (pumpsDown ? states[LOW]!.p : (suctionPa ?? states[HIGH]!.p))),
-    headPa: mix(({ states }) => (pumpsDown ? states[HIGH]!.p : Math.max(states[MACHINE]!.p, states[CYLINDER]!.p))),
+    grossKg: scenario.cylinder.tareKg + mix(({ m }) => m[CYLINDER]!),
+    suctionPa: mix((state) => {
+      if (method === 'pump-down') return drawnDown(scenario, state);
+      return state.suctionPa ?? state.states[method === 'push-back' ? CYLINDER : HIGH]!.p;
+    }),
+    headPa: mix((state) => headOf(scenario, state)),
     cylinderK: mix(({ states }) => states[CYLINDER]!.T),
-    systemKg: mix(({ m }) => m[HIGH]! + m[LOW]!),
+    systemKg: mix(inSystem),
   };
 }
+
+/** Pa of what is emptied. */
+function drawnDown({ method }: Scenario, { states }: NetworkState): number {
+  if (method === 'pump-down') return states[LOW]!.p;
+  return method === 'push-back' ? states[CYLINDER]!.p : Math.max(states[HIGH]!.p, states[LOW]!.p);
+}
+
+/** Pa that is pushed against. */
+function headOf({ method }: Scenario, { states }: NetworkState): number {
+  if (method === 'pump-down') return states[HIGH]!.p;
+  return Math.max(states[MACHINE]!.p, states[method === 'push-back' ? HIGH : CYLINDER]!.p);
+}
+
+/** kg that are still to move. */
+const toGo = ({ method, cylinder }: Scenario, { m }: NetworkState): number =>
+  method === 'push-back' ? Math.max(0, m[CYLINDER]! - (cylinder.stopKg ?? 0)) : m[HIGH]! + m[LOW]!;
+
+/** kg in the circuit and in its oil. */
+const inSystem = ({ m, dissolved }: Contents): number => m[HIGH]! + m[LOW]! + dissolved[LOW]!;
+
+/** Over all volumes: kg and J of refrigerant with its metal, kg by which it is enriched, kg of air. */
+interface Totals {
+  mass: number;
+  energy: number;
+  enriched: number;
+  air: number;
+}
+
+const totalsOf = ({ m, U, enriched, air, dissolved, dissolvedU }: Contents): Totals => ({
+  mass: sum(m) + sum(dissolved),
+  energy: sum(U) + sum(dissolvedU),
+  enriched: sum(enriched),
+  air: sum(air),
+});
 
 const sum = (values: Float64Array): number => {
   let total = 0;

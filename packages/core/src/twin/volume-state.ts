@@ -1,4 +1,5 @@
 import type { FluidTable } from './fluid-table';
+import type { Glide } from './glide';
 
 /** A closed space with refrigerant and the metal around it. */
 export interface Volume {
@@ -13,20 +14,34 @@ export type PhaseName = 'two-phase' | 'vapour' | 'liquid-full';
 /** What stands in a volume, by its mass and energy. */
 export interface VolumeState {
   readonly T: number;
-  /** Pa absolute. */
+  /** Pa absolute, with what air adds to it. */
   readonly p: number;
+  /** Pa that are the air's. */
+  readonly pAir: number;
   readonly phase: PhaseName;
   /** Share of the volume that liquid takes. */
   readonly liquidShare: number;
   readonly rho: number;
+  /** How far its composition is from the blend as charged (see `Glide`). */
+  readonly enriched: number;
+  /** kg of air for a kilogram of vapor. */
+  readonly airInVapour: number;
 }
+
+/** What stands in a volume besides its refrigerant as charged. */
+export interface Besides {
+  readonly enriched: number;
+  /** kg */
+  readonly air: number;
+}
+const NOTHING_BESIDES: Besides = { enriched: 0, air: 0 };
 
 /** Below this mass a volume counts as this much: nothing is divided by nothing. */
 const LEAST_MASS = 1e-9;
 
 /** J/kg of what fills the volume at T, refrigerant alone. */
-export function energyAt(table: FluidTable, rho: number, T: number): number {
-  const [rhoL, rhoV] = [table.rhoLiquid.at(T), table.rhoVapour.at(T)];
+export function energyAt(table: FluidTable, rho: number, T: number, enriched = 0): number {
+  const [rhoL, rhoV] = [table.rhoLiquid.at(T), dewDensity(table, T, enriched)];
   if (rho >= rhoL) return table.uLiquid.at(T);
   if (rho <= rhoV) {
     const ideal = table.uIdeal.at(T);
@@ -39,17 +54,63 @@ export function energyAt(table: FluidTable, rho: number, T: number): number {
 /** By mass, of vapour. */
 const qualityOf = (rho: number, rhoL: number, rhoV: number) => (1 / rho - 1 / rhoL) / (1 / rhoV - 1 / rhoL);
 
-/** Pa absolute. */
-export function pressureAt(table: FluidTable, rho: number, T: number): number {
-  const [rhoL, rhoV] = [table.rhoLiquid.at(T), table.rhoVapour.at(T)];
-  if (rho <= rhoV) return rho * table.R * T * (1 + rho * (table.B.at(T) + rho * table.C.at(T)));
+/** kg/m³ of vapor that is about to condense; of one that has changed as an ideal gas has it. */
+export const dewDensity = ({ rhoVapour, glide }: FluidTable, T: number, enriched: number): number =>
+  glide === undefined ? rhoVapour.at(T) : rhoVapour.at(T) * glide.dew(T, enriched) * glide.molar(enriched);
+
+/** Pa absolute, refrigerant alone. */
+export function pressureAt(table: FluidTable, rho: number, T: number, enriched = 0): number {
+  const { glide } = table;
+  const [rhoL, rhoV] = [table.rhoLiquid.at(T), dewDensity(table, T, enriched)];
+  if (rho <= rhoV) return vapourPressure(table, rho, rhoV, T, enriched);
+  const [bubble, dew] = glide === undefined ? ONE_EACH : [glide.bubble(T, enriched), glide.dew(T, enriched)];
   if (rho < rhoL) {
     const quality = qualityOf(rho, rhoL, rhoV);
-    return table.pBubble.at(T) + quality * (table.pDew.at(T) - table.pBubble.at(T));
+    return (1 - quality) * bubble * table.pBubble.at(T) + quality * dew * table.pDew.at(T);
   }
   // liquid that has no room: from the temperature at which it just fills, along its own stiffness
   const full = fullAt(table, rho, T);
-  return table.pBubble.at(full) + table.stiffness.at(full) * (T - full);
+  return bubble * table.pBubble.at(full) + table.stiffness.at(full) * (T - full);
+}
+const ONE_EACH = [1, 1] as const;
+
+/** By the series of its density; of one that has changed so that its dew point is met. */
+function vapourPressure({ R, B, C, pDew, glide }: FluidTable, rho: number, rhoV: number, T: number, enriched: number): number {
+  const [second, third] = [B.at(T), C.at(T)];
+  if (glide === undefined) return rho * R * T * (1 + rho * (second + rho * third));
+  const plain = (density: number) => (density * R * T * (1 + density * (second + density * third))) / glide.molar(enriched);
+  return plain(rho) * (1 + (rho / rhoV) * ((pDew.at(T) * glide.dew(T, enriched)) / plain(rhoV) - 1));
+}
+
+/** How far liquid and vapor beside each other are enriched, where both together are so far. @param quality by mass, of vapor */
+export function enrichedPhases(
+  glide: Glide,
+  T: number,
+  quality: number,
+  enriched: number,
+): { readonly liquid: number; readonly vapour: number } {
+  let liquid = enriched;
+  for (let k = 0; k < 3; k++) {
+    const off = (1 - quality) * liquid + quality * glide.vapourOver(T, liquid) - enriched;
+    const slope =
+      1 - quality + quality * Math.max(LEAST_SLOPE, (glide.vapourOver(T, liquid + A_BIT) - glide.vapourOver(T, liquid)) / A_BIT);
+    liquid -= off / slope;
+  }
+  return { liquid, vapour: glide.vapourOver(T, liquid) };
+}
+const [A_BIT, LEAST_SLOPE] = [0.01, 0.2];
+
+/** J/(kg K) of dry air. */
+const R_AIR = 287.05;
+/** Of a volume: liquid that fills it leaves air no less. */
+const LEAST_SPACE = 0.01;
+
+/** Pa that air adds in the space that is left to it: ideal, and none of it in the liquid. */
+export function airPressure(table: FluidTable, V: number, rho: number, T: number, { air, enriched }: Besides): number {
+  if (air === 0) return 0;
+  const [rhoL, rhoV] = [table.rhoLiquid.at(T), dewDensity(table, T, enriched)];
+  const space = rho <= rhoV ? 1 : Math.max(LEAST_SPACE, 1 - (rho - rhoV) / (rhoL - rhoV));
+  return (air * R_AIR * T) / (space * V);
 }
 
 /** The temperature at which liquid of this density just fills its volume. */
@@ -64,14 +125,22 @@ function fullAt(table: FluidTable, rho: number, below: number): number {
 }
 
 /** Refrigerant and metal together, J. */
-export const totalEnergy = (table: FluidTable, { V, C }: Volume, m: number, T: number): number =>
-  m * energyAt(table, Math.max(LEAST_MASS, m) / V, T) + C * T;
+export const totalEnergy = (table: FluidTable, { V, C }: Volume, m: number, T: number, enriched = 0): number =>
+  m * energyAt(table, Math.max(LEAST_MASS, m) / V, T, enriched) + C * T;
 
 /** The state for a mass and an energy. @param near temperature of the last state, K */
-export function stateOf(table: FluidTable, volume: Volume, m: number, U: number, near: number): VolumeState {
+export function stateOf(
+  table: FluidTable,
+  volume: Volume,
+  m: number,
+  U: number,
+  near: number,
+  besides: Besides = NOTHING_BESIDES,
+): VolumeState {
+  const { enriched, air } = besides;
   const mass = Math.max(LEAST_MASS, m);
   const rho = mass / volume.V;
-  const energy = (T: number) => mass * energyAt(table, rho, T) + volume.C * T;
+  const energy = (T: number) => mass * energyAt(table, rho, T, enriched) + volume.C * T;
   // energy rises with the temperature: a secant step, kept between bounds
   let T = near;
   let [low, high] = [50, 700];
@@ -89,8 +158,11 @@ export function stateOf(table: FluidTable, volume: Volume, m: number, U: number,
     }
     T = kept;
   }
-  const [rhoL, rhoV] = [table.rhoLiquid.at(T), table.rhoVapour.at(T)];
+  const [rhoL, rhoV] = [table.rhoLiquid.at(T), dewDensity(table, T, enriched)];
   const phase: PhaseName = rho >= rhoL ? 'liquid-full' : rho <= rhoV ? 'vapour' : 'two-phase';
   const liquidShare = phase === 'liquid-full' ? 1 : phase === 'vapour' ? 0 : (rho - rhoV) / (rhoL - rhoV);
-  return { T, p: pressureAt(table, rho, T), phase, liquidShare, rho };
+  const pAir = airPressure(table, volume.V, rho, T, besides);
+  const p = pressureAt(table, rho, T, enriched) + pAir;
+  const vapour = volume.V * Math.max(LEAST_SPACE, 1 - liquidShare) * Math.min(rho, rhoV);
+  return { T, p, pAir, phase, liquidShare, rho, enriched, airInVapour: air === 0 ? 0 : air / vapour };
 }

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import type { Instrument } from '@hygromet/contract/instrument';
-import type { TransferMethod } from '@hygromet/core/twin/scenario';
+import type { RecoveryMethod } from '@hygromet/core/twin/scenario';
 import { chargeDeviation } from '@hygromet/core/twin/estimate/charge-deviation';
 import type { Paired } from '@hygromet/contract/visit-transfer';
 import { errorIn } from '../../data/mutation';
@@ -126,7 +126,7 @@ export class BeginLive {
         .map(({ quantity, id }) => [quantity, id]),
     );
     const planned = this.planned();
-    const method = this.way() as TransferMethod; // the field offers only these
+    const method = this.way() as RecoveryMethod; // the field offers only these
     const scenario = planned === undefined ? null : { ...planned, method, machine: method === 'direct' ? null : planned.machine };
     const { low = 0, high = 0 } = plan?.content ?? {};
     this.live.begin({

@@ -2,12 +2,12 @@ import type { Cylinder } from '@hygromet/contract/cylinder';
 import type { TransferScenario } from '@hygromet/contract/visit-transfer';
 import type { Method } from '@hygromet/core/planning/method';
 import { ambientOf } from '../../method/plan-question';
-import type { Scenario, TransferMethod } from '@hygromet/core/twin/scenario';
+import type { Scenario, RecoveryMethod } from '@hygromet/core/twin/scenario';
 import { usualTransfer } from '@hygromet/core/twin/usual-transfer';
 import { usualHoseM } from '@hygromet/core/instruments/usual-instruments';
 import type { PlanAnswer, PlanArgs } from '../../core-worker/plan-operations';
 
-const METHODS: Partial<Record<Method, TransferMethod>> = {
+const METHODS: Partial<Record<Method, RecoveryMethod>> = {
   recover: 'liquid-first',
   'liquid-first': 'liquid-first',
   'push-pull': 'push-pull',
