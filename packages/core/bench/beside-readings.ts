@@ -25,7 +25,7 @@ function recorded(id: string, kg: number, ambientK: number, method: Scenario['me
 }
 
 /**
- * What the truth has and the fit does not: other sizes of the two sides, another clearance of heat by the day, a stop that nobody sees. Half
+ * What the truth has and the fit does not: other sizes of the two sides, a third or twice the oil, some air, another day. Half
  * of the truths have it.
  */
 const otherStructure = (scenario: Scenario, random: () => number): Scenario => ({
@@ -34,6 +34,8 @@ const otherStructure = (scenario: Scenario, random: () => number): Scenario => (
     ...scenario.system,
     condenserM3: scenario.system.condenserM3 * (0.75 + 0.5 * random()),
     evaporatorM3: scenario.system.evaporatorM3 * (0.75 + 0.5 * random()),
+    oilKg: scenario.system.chargeKg * (0.03 + 0.27 * random()),
+    airKg: 0.01 * random(),
   },
   cylinder: { ...scenario.cylinder, volumeM3: scenario.cylinder.volumeM3 * (0.97 + 0.06 * random()) },
   ambientK: scenario.ambientK + 4 * (random() - 0.5),

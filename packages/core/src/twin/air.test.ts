@@ -28,8 +28,8 @@ describe('air in the refrigerant', () => {
     const table = fluidTable(composition);
     const volume = { V: 0.02, C: 3600 };
     const m = share * volume.V * table.rhoLiquid.at(celsius(25));
-    const [enriched, air] = [0, 0.01];
-    const state = stateOf(table, volume, m, totalEnergy(table, volume, m, celsius(25)), celsius(25), { enriched, air });
+    const air = 0.01;
+    const state = stateOf(table, volume, m, totalEnergy(table, volume, m, celsius(25)), celsius(25), 0, air);
     // 28.96 g/mol: dry air
     const known = withGas(composition, cubicMetre(volume.V), kilogram(m), celsius(25), air / 0.02896);
     expect(state.p / known.p).toBeCloseTo(1, 2);

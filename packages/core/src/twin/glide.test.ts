@@ -20,8 +20,8 @@ function drawnOff(id: string, shares: readonly number[]): readonly number[] {
   const steps = 2000;
   return shares.map((share) => {
     while (m > (1 - share) * first) {
-      const besides = { enriched: enriched / m, air: 0 };
-      const out = leaving(table, stateOf(table, VOLUME, m, totalEnergy(table, VOLUME, m, T, besides.enriched), T, besides), 'high');
+      const U = totalEnergy(table, VOLUME, m, T, enriched / m);
+      const out = leaving(table, stateOf(table, VOLUME, m, U, T, enriched / m), 'high');
       m -= first / steps;
       enriched -= (out.enriched * first) / steps;
     }

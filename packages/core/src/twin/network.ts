@@ -1,8 +1,8 @@
 import { solveInPlace } from '../thermo/linear-solve';
 import type { FluidTable } from './fluid-table';
-import { linkFlow, type Link, type LinkFlow } from './link';
+import { linkFlow, type Link, type LinkFlow, type Passing } from './link';
 import { intoOil, type Oil } from './oil';
-import { airPressure, energyAt, pressureAt, stateOf, type Volume, type VolumeState } from './volume-state';
+import { energyAt, pressureAt, pressureOfAir, stateOf, type Volume, type VolumeState } from './volume-state';
 
 /** A volume in a network, with what heats or cools it. */
 export interface Node extends Volume {
@@ -80,23 +80,28 @@ function attempt(
 ): Stepped | undefined {
   const { m, U, states, suctionPa } = before;
   const n = nodes.length;
-  const slopes = nodes.map((node, i) => slopesOf(table, node, m[i]!, before.air[i]!, states[i]!));
+  const isAired = sumOf(before.air) > 0;
+  const slopes = nodes.map((node, i) => slopesOf(table, node, m[i]!, isAired ? before.air[i]! : undefined, states[i]!));
   const matrix = new Float64Array(n * n);
   const right = new Float64Array(n);
   const heats = nodes.map(({ UA, around }, i) => UA * (around - states[i]!.T));
+  // kg/s into oil, and J/kg that go along: what dissolves has the enthalpy of the liquid, what comes out takes its heat from around it
+  const oiled = new Float64Array(n);
+  const held = new Float64Array(n);
   for (let i = 0; i < n; i++) {
     matrix[i * n + i] = 1;
     right[i] = slopes[i]!.byU * heats[i]! * dt;
+    const { oil } = nodes[i]!;
+    if (oil === undefined) continue;
+    oiled[i] = intoOil(table, oil, states[i]!, before.dissolved[i]!, m[i]!, dt);
+    held[i] = table.hLiquid.at(states[i]!.T);
+    right[i]! -= (slopes[i]!.byM + slopes[i]!.byU * held[i]!) * oiled[i]! * dt;
   }
-  const oiled = nodes.map(({ oil }, i) => (oil === undefined ? 0 : intoOil(table, oil, states[i]!, before.dissolved[i]!, m[i]!, dt)));
-  // what dissolves has the enthalpy of the liquid: what comes out of oil takes its heat of evaporation from around it
-  const held = oiled.map((rate, i) => (rate === 0 ? 0 : table.hLiquid.at(states[i]!.T)));
-  for (const [i, rate] of oiled.entries()) if (rate !== 0) right[i]! -= (slopes[i]!.byM + slopes[i]!.byU * held[i]!) * rate * dt;
   const base = links.map((link) => linkFlow(table, link, states, suctionPa));
   for (const current of base) straighten(current, slopes, matrix, right, dt, n);
   if (!solveInPlace(matrix, right)) return undefined;
-  const after = copyOf(before);
-  const { m: mass, U: energy, enriched, air } = after;
+  const after = copyOf(before, { air: isAired, blend: table.glide !== undefined });
+  const { m: mass, U: energy, enriched, air, dissolved, dissolvedU } = after;
   let [work, fastest] = [0, 0];
   for (const [k, own] of base.entries()) {
     const moved = corrected(own, links[k]!, right, m, dt);
@@ -108,7 +113,7 @@ function attempt(
       const [end, kg, passing] = [own.ends[i]!, moved[i]! * dt, own.passing[i]!];
       carry(mass, end, to, kg);
       carry(energy, end, to, kg * passing.h);
-      carry(enriched, end, to, kg * passing.enriched);
+      if (table.glide !== undefined) carry(enriched, end, to, kg * passing.enriched);
       // the last of the air goes, and no more
       if (passing.air !== 0) carry(air, end, to, Math.min(air[to]!, Math.max(-air[end]!, kg * passing.air)));
       fastest = Math.max(fastest, Math.abs(moved[i]!));
@@ -123,12 +128,12 @@ function attempt(
     const kg = oiled[i]! * dt;
     mass[i]! -= kg;
     energy[i]! -= kg * held[i]!;
-    after.dissolved[i]! += kg;
-    after.dissolvedU[i]! += kg * held[i]!;
+    dissolved[i]! += kg;
+    dissolvedU[i]! += kg * held[i]!;
   }
   const standing: VolumeState[] = [];
   for (let i = 0; i < n; i++) {
-    const state = stateOf(table, nodes[i]!, mass[i]!, energy[i]!, states[i]!.T, besidesOf(after, i));
+    const state = stateOf(table, nodes[i]!, mass[i]!, energy[i]!, states[i]!.T, enrichmentOf(after, i), air[i]!);
     const old = states[i]!;
     const predicted = old.p + right[i]!;
     const within = nodes[i]!.V < SMALL ? WITHIN_SMALL : WITHIN;
@@ -143,25 +148,34 @@ function attempt(
   }
   const suction = base.find((entry) => entry.suctionPa !== undefined)?.suctionPa;
   return {
-    state: { ...after, states: standing, suctionPa: suction },
+    state: { m: mass, U: energy, enriched, air, dissolved, dissolvedU, states: standing, suctionPa: suction },
     dt,
     fastest,
     power: work + heats.reduce((sum, value) => sum + value, 0),
   };
 }
 
-/** The contents of all volumes once more, to be changed. */
-export const copyOf = ({ m, U, enriched, air, dissolved, dissolvedU }: Contents): Contents => ({
+/** The contents of all volumes once more, to be changed; what does not change is not copied. */
+export const copyOf = (
+  { m, U, enriched, air, dissolved, dissolvedU }: Contents,
+  changes: { readonly air: boolean; readonly blend: boolean },
+): Contents => ({
   m: Float64Array.from(m),
   U: Float64Array.from(U),
-  enriched: Float64Array.from(enriched),
-  air: Float64Array.from(air),
+  enriched: changes.blend ? Float64Array.from(enriched) : enriched,
+  air: changes.air ? Float64Array.from(air) : air,
   dissolved: Float64Array.from(dissolved),
   dissolvedU: Float64Array.from(dissolvedU),
 });
 
-/** What stands in a volume besides its refrigerant as charged. */
-export const besidesOf = ({ m, enriched, air }: Contents, i: number) => ({ enriched: m[i]! > 0 ? enriched[i]! / m[i]! : 0, air: air[i]! });
+/** How far what is in a volume is enriched (see `Glide`). */
+export const enrichmentOf = ({ m, enriched }: Contents, i: number): number => (m[i]! > 0 ? enriched[i]! / m[i]! : 0);
+
+export function sumOf(values: Float64Array): number {
+  let total = 0;
+  for (const value of values) total += value;
+  return total;
+}
 
 /** From the last end of a link into this one; the other way round below 0. */
 function carry(values: Float64Array, end: number, to: number, amount: number): void {
@@ -185,9 +199,8 @@ function straighten(
   const perKg = mass[last] === 0 ? 0 : work / mass[last]!;
   for (let i = 0; i < last; i++) {
     const end = ends[i]!;
-    const { h } = passing[i]!;
-    const here = dt * (slopes[end]!.byM + slopes[end]!.byU * h);
-    const there = -dt * (slopes[to]!.byM + slopes[to]!.byU * (h + perKg));
+    const here = dt * response(slopes[end]!, passing[i]!, 0);
+    const there = -dt * response(slopes[to]!, passing[i]!, perKg);
     right[end]! += here * mass[i]!;
     right[to]! += there * mass[i]!;
     for (let j = 0; j <= last; j++) {
@@ -197,6 +210,10 @@ function straighten(
     }
   }
 }
+
+/** Pa for a kilogram that comes in. @param work J that it was given on the way */
+const response = ({ byM, byU, byAir, byEnriched, enriched }: Slopes, passing: Passing, work: number): number =>
+  byM + byU * (passing.h + work) + byAir * passing.air + byEnriched * (passing.enriched - enriched);
 
 /** kg/s into each end at the pressures of the end of the step. No straight line carries more out of a volume than is in it, nor turns a one-way flow. */
 function corrected({ ends, mass, slopes }: LinkFlow, link: Link, change: Float64Array, m: Float64Array, dt: number): Float64Array {
@@ -215,17 +232,29 @@ function corrected({ ends, mass, slopes }: LinkFlow, link: Link, change: Float64
   return moved;
 }
 
-/** How the pressure follows mass and energy: from the slopes over temperature and density, without solving for a state again. */
-function slopesOf(table: FluidTable, { V, C }: Node, m: number, air: number, { p, T, rho, enriched }: VolumeState) {
+/** How the pressure follows mass and energy, air and composition: from the slopes over temperature and density, without solving for a state again. */
+function slopesOf(table: FluidTable, { V, C }: Node, m: number, air: number | undefined, { p, pAir, T, rho, enriched }: VolumeState) {
   const dT = 0.01;
   const dRho = Math.max(1e-7, 1e-5 * rho);
-  const besides = { enriched, air };
-  const pressure = (density: number, at: number) => pressureAt(table, density, at, enriched) + airPressure(table, V, density, at, besides);
   const u = energyAt(table, rho, T, enriched);
-  const byT = { p: (pressure(rho, T + dT) - p) / dT, U: (m * (energyAt(table, rho, T + dT, enriched) - u)) / dT + C };
-  const byRho = { p: (pressure(rho + dRho, T) - p) / dRho, u: (energyAt(table, rho + dRho, T, enriched) - u) / dRho };
-  const byU = byT.p / byT.U;
+  const pressure = (density: number, at: number) => {
+    const own = pressureAt(table, density, at, enriched);
+    return air === undefined ? own : own + air * pressureOfAir(table, V, density, at, enriched);
+  };
+  const byTp = (pressure(rho, T + dT) - p) / dT;
+  const byTU = (m * (energyAt(table, rho, T + dT, enriched) - u)) / dT + C;
+  const byRhoP = (pressure(rho + dRho, T) - p) / dRho;
+  const byRhoU = (energyAt(table, rho + dRho, T, enriched) - u) / dRho;
+  const byU = byTp / byTU;
   // of a kilogram more at the same temperature the energy is its own and what the others gain
-  const UByM = u + (m * byRho.u) / V;
-  return { byM: byRho.p / V - byU * UByM, byU };
+  const UByM = u + (m * byRhoU) / V;
+  return {
+    byM: byRhoP / V - byU * UByM,
+    byU,
+    byAir: air === undefined ? 0 : pressureOfAir(table, V, rho, T, enriched),
+    byEnriched: table.glide === undefined ? 0 : (pressureAt(table, rho, T, enriched + A_BIT) + pAir - p) / A_BIT / m,
+    enriched,
+  };
 }
+/** Of an enrichment, to find a slope. */
+const A_BIT = 0.01;

@@ -1,5 +1,5 @@
 import { fluidTable } from './fluid-table';
-import { besidesOf, copyOf, step, type Contents, type NetworkState, type Stepped } from './network';
+import { copyOf, enrichmentOf, step, sumOf, type Contents, type NetworkState, type Stepped } from './network';
 import data from './parameters.json';
 import { cutOutOf } from './cut-out-of';
 import {
@@ -117,7 +117,9 @@ export class TransferRun {
     const { m, U } = contents;
     this.state = {
       ...contents,
-      states: this.rig.nodes.map((node, k) => stateOf(this.table, node, m[k]!, U[k]!, temperatures[k]!, besidesOf(contents, k))),
+      states: this.rig.nodes.map((node, k) =>
+        stateOf(this.table, node, m[k]!, U[k]!, temperatures[k]!, enrichmentOf(contents, k), contents.air[k]!),
+      ),
       suctionPa: undefined,
     };
     this.stage = firstStage(scenario);
@@ -206,7 +208,7 @@ export class TransferRun {
 
   /** What was in the last cylinder is no longer part of it; nothing is lost by that. */
   private swap(): void {
-    const contents = copyOf(this.state);
+    const contents = copyOf(this.state, { air: true, blend: true });
     const { m, U, enriched, air } = contents;
     const { states, suctionPa } = this.state;
     const around = this.scenario.ambientK;
@@ -407,14 +409,8 @@ interface Totals {
 }
 
 const totalsOf = ({ m, U, enriched, air, dissolved, dissolvedU }: Contents): Totals => ({
-  mass: sum(m) + sum(dissolved),
-  energy: sum(U) + sum(dissolvedU),
-  enriched: sum(enriched),
-  air: sum(air),
+  mass: sumOf(m) + sumOf(dissolved),
+  energy: sumOf(U) + sumOf(dissolvedU),
+  enriched: sumOf(enriched),
+  air: sumOf(air),
 });
-
-const sum = (values: Float64Array): number => {
-  let total = 0;
-  for (const value of values) total += value;
-  return total;
-};

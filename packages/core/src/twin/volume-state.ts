@@ -28,14 +28,6 @@ export interface VolumeState {
   readonly airInVapour: number;
 }
 
-/** What stands in a volume besides its refrigerant as charged. */
-export interface Besides {
-  readonly enriched: number;
-  /** kg */
-  readonly air: number;
-}
-const NOTHING_BESIDES: Besides = { enriched: 0, air: 0 };
-
 /** Below this mass a volume counts as this much: nothing is divided by nothing. */
 const LEAST_MASS = 1e-9;
 
@@ -63,8 +55,9 @@ export function pressureAt(table: FluidTable, rho: number, T: number, enriched =
   const { glide } = table;
   const [rhoL, rhoV] = [table.rhoLiquid.at(T), dewDensity(table, T, enriched)];
   if (rho <= rhoV) return vapourPressure(table, rho, rhoV, T, enriched);
-  const [bubble, dew] = glide === undefined ? ONE_EACH : [glide.bubble(T, enriched), glide.dew(T, enriched)];
+  const bubble = glide === undefined ? 1 : glide.bubble(T, enriched);
   if (rho < rhoL) {
+    const dew = glide === undefined ? 1 : glide.dew(T, enriched);
     const quality = qualityOf(rho, rhoL, rhoV);
     return (1 - quality) * bubble * table.pBubble.at(T) + quality * dew * table.pDew.at(T);
   }
@@ -72,7 +65,6 @@ export function pressureAt(table: FluidTable, rho: number, T: number, enriched =
   const full = fullAt(table, rho, T);
   return bubble * table.pBubble.at(full) + table.stiffness.at(full) * (T - full);
 }
-const ONE_EACH = [1, 1] as const;
 
 /** By the series of its density; of one that has changed so that its dew point is met. */
 function vapourPressure({ R, B, C, pDew, glide }: FluidTable, rho: number, rhoV: number, T: number, enriched: number): number {
@@ -105,12 +97,11 @@ const R_AIR = 287.05;
 /** Of a volume: liquid that fills it leaves air no less. */
 const LEAST_SPACE = 0.01;
 
-/** Pa that air adds in the space that is left to it: ideal, and none of it in the liquid. */
-export function airPressure(table: FluidTable, V: number, rho: number, T: number, { air, enriched }: Besides): number {
-  if (air === 0) return 0;
+/** Pa that a kilogram of air adds in the space that is left to it: ideal, and none of it in the liquid. */
+export function pressureOfAir(table: FluidTable, V: number, rho: number, T: number, enriched: number): number {
   const [rhoL, rhoV] = [table.rhoLiquid.at(T), dewDensity(table, T, enriched)];
   const space = rho <= rhoV ? 1 : Math.max(LEAST_SPACE, 1 - (rho - rhoV) / (rhoL - rhoV));
-  return (air * R_AIR * T) / (space * V);
+  return (R_AIR * T) / (space * V);
 }
 
 /** The temperature at which liquid of this density just fills its volume. */
@@ -128,16 +119,11 @@ function fullAt(table: FluidTable, rho: number, below: number): number {
 export const totalEnergy = (table: FluidTable, { V, C }: Volume, m: number, T: number, enriched = 0): number =>
   m * energyAt(table, Math.max(LEAST_MASS, m) / V, T, enriched) + C * T;
 
-/** The state for a mass and an energy. @param near temperature of the last state, K */
-export function stateOf(
-  table: FluidTable,
-  volume: Volume,
-  m: number,
-  U: number,
-  near: number,
-  besides: Besides = NOTHING_BESIDES,
-): VolumeState {
-  const { enriched, air } = besides;
+/**
+ * The state for a mass and an energy.
+ * @param near temperature of the last state, K @param enriched see `Glide` @param air kg of it
+ */
+export function stateOf(table: FluidTable, volume: Volume, m: number, U: number, near: number, enriched = 0, air = 0): VolumeState {
   const mass = Math.max(LEAST_MASS, m);
   const rho = mass / volume.V;
   const energy = (T: number) => mass * energyAt(table, rho, T, enriched) + volume.C * T;
@@ -161,8 +147,9 @@ export function stateOf(
   const [rhoL, rhoV] = [table.rhoLiquid.at(T), dewDensity(table, T, enriched)];
   const phase: PhaseName = rho >= rhoL ? 'liquid-full' : rho <= rhoV ? 'vapour' : 'two-phase';
   const liquidShare = phase === 'liquid-full' ? 1 : phase === 'vapour' ? 0 : (rho - rhoV) / (rhoL - rhoV);
-  const pAir = airPressure(table, volume.V, rho, T, besides);
-  const p = pressureAt(table, rho, T, enriched) + pAir;
+  const p = pressureAt(table, rho, T, enriched);
+  if (air === 0) return { T, p, pAir: 0, phase, liquidShare, rho, enriched, airInVapour: 0 };
+  const pAir = air * pressureOfAir(table, volume.V, rho, T, enriched);
   const vapour = volume.V * Math.max(LEAST_SPACE, 1 - liquidShare) * Math.min(rho, rhoV);
-  return { T, p, pAir, phase, liquidShare, rho, enriched, airInVapour: air === 0 ? 0 : air / vapour };
+  return { T, p: p + pAir, pAir, phase, liquidShare, rho, enriched, airInVapour: air / vapour };
 }
