@@ -16,6 +16,7 @@ const setting = z.strictObject({
   cylinder: z.uuid(),
   method: z.enum(recoveryMethods),
   ambientK: z.number().min(240).max(330),
+  airKg: z.number().min(0).max(1).optional(),
 });
 
 const proof = z.strictObject({

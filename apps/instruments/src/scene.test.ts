@@ -100,6 +100,15 @@ test('an identifier names what is really in it, with little air, and its pack is
   expect(facts.find(({ fact }) => fact === 'nonCondensables')?.value).toBeCloseTo(airPercent, 0);
 });
 
+test('air that was left in it shows in the sample, and stands over the refrigerant at rest', () => {
+  const setting = { system: '', cylinder: '', method: 'vapour', ambientK: 300, airKg: 0.03 } as const;
+  const aired = new Scene(hiddenTruth(setting, system, cylinder, new Noise(1)), new Noise(1));
+  expect(aired.sample().airPercent).toBeGreaterThan(3);
+  const suction = (entry: Scene) => entry.state().suctionPa;
+  // common practice: an ounce in a unit of this size stands 11 to 35 psi over its saturation pressure
+  expect(suction(aired) - suction(scene())).toBeGreaterThan(70_000);
+});
+
 test('a machine that is throttled, loops or purges brings less from the system than one that runs', () => {
   const brought = (to: MachineState) => {
     const current = scene();

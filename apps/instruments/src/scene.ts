@@ -1,5 +1,6 @@
 import { designationOf } from '@hygromet/core/fluids/refrigerant';
 import type { CylinderCooling, Scenario } from '@hygromet/core/twin/scenario';
+import { shareOfAir } from '@hygromet/core/twin/air';
 import { machineDeed, type MachineState } from '@hygromet/core/twin/machine-state';
 import { TransferRun } from '@hygromet/core/twin/transfer-run';
 import type { Noise } from './noise';
@@ -124,8 +125,14 @@ export class Scene implements Played<Act> {
 
   /** What an identifier tells of what is really connected. */
   sample(): { readonly refrigerant: string; readonly airPercent: number } {
-    const { composition } = this.truth;
+    const { composition, system } = this.truth;
     const parts = Object.entries(composition).map(([name, share]) => `${name} ${Math.round(100 * share)} %`);
-    return { refrigerant: designationOf(composition) ?? parts.join(', '), airPercent: Math.abs(0.3 + 0.1 * this.noise.normal()) };
+    const volume = system.condenserM3 + system.evaporatorM3;
+    const air = shareOfAir({ composition, volume, chargeKg: system.chargeKg }, system.airKg ?? 0);
+    // a clean one reads a little as well
+    return {
+      refrigerant: designationOf(composition) ?? parts.join(', '),
+      airPercent: 100 * air + Math.abs(0.3 + 0.1 * this.noise.normal()),
+    };
   }
 }

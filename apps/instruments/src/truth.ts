@@ -10,6 +10,8 @@ export interface SceneSetting {
   readonly cylinder: string;
   readonly method: RecoveryMethod;
   readonly ambientK: number;
+  /** kg of air that somebody has left in it. */
+  readonly airKg?: number | undefined;
 }
 
 /** L of condenser and of evaporator with lines for a kilogram of charge: usual sizes (common practice). */
@@ -18,7 +20,7 @@ const [CONDENSER_PER_KG, EVAPORATOR_PER_KG] = [1.3e-3, 1.25e-3];
 const HIDDEN = { charge: 0.1, flow: 0.3, pump: 0.12, machineCooling: 0.25, cylinderCooling: 0.3 };
 
 /** The transfer as it really is: near the records, and never quite as they say. */
-export function hiddenTruth({ method, ambientK }: SceneSetting, system: System, cylinder: Cylinder, noise: Noise): Scenario {
+export function hiddenTruth({ method, ambientK, airKg }: SceneSetting, system: System, cylinder: Cylinder, noise: Noise): Scenario {
   const off = (sd: number) => Math.exp(sd * noise.normal());
   const plate = system.nameplateKg;
   const chargeKg = Math.max(0.05, Math.min(system.contentKg, 1.05 * plate) * off(HIDDEN.charge));
@@ -29,6 +31,7 @@ export function hiddenTruth({ method, ambientK }: SceneSetting, system: System, 
       temperatureK: ambientK,
       condenserM3: Math.max(2e-4, CONDENSER_PER_KG * plate),
       evaporatorM3: Math.max(2e-4, EVAPORATOR_PER_KG * plate),
+      airKg,
     },
     cylinder: {
       volumeM3: cylinder.volumeM3,

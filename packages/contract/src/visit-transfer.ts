@@ -27,6 +27,7 @@ export const transferScenario = z
       temperatureK: temperatureK('temperature of the system'),
       condenserM3: volumeM3,
       evaporatorM3: volumeM3,
+      airKg: massKg('air in the system').optional(),
     }),
     cylinder: z.strictObject({
       volumeM3,

@@ -167,8 +167,8 @@ function show({ scene, waiting }) {
 
 form.onsubmit = (event) => {
   event.preventDefault();
-  const { system, cylinder, method, ambientK } = Object.fromEntries(new FormData(form));
-  void ask('/scene', { system, cylinder, method, ambientK: Number(ambientK) }).then(show);
+  const { system, cylinder, method, ambientK, airKg } = Object.fromEntries(new FormData(form));
+  void ask('/scene', { system, cylinder, method, ambientK: Number(ambientK), airKg: Number(airKg) }).then(show);
 };
 
 proof.onsubmit = (event) => {

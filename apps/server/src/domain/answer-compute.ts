@@ -28,7 +28,13 @@ export function answerCompute(request: ComputeRequest, solve: Solve): ComputeAns
         { ...scenario, composition: whatIsAsked({ refrigerant: id, composition }) },
         request.sampleEveryS,
       );
-      return { samples: [...samples], events: [...events], end, balance: { mass: balance.mass, energy: balance.energy } };
+      const { reason, t, grossKg, leftKg } = end;
+      return {
+        samples: [...samples],
+        events: [...events],
+        end: { reason, t, grossKg, leftKg },
+        balance: { mass: balance.mass, energy: balance.energy },
+      };
     }
     case 'hold':
       return hold(request);

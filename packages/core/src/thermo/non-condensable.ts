@@ -19,12 +19,12 @@ const REFERENCE = celsius(25);
 /**
  * Amount of air, mol, in a closed vessel whose vapour at 25 °C is air to `share` by volume. None where liquid fills it there: no vapour
  * holds any.
- * @param share 0 to below 1
+ * @param share 0 to below 1 @param T K at which it has this share, if it is another
  */
-export function airIn(composition: Composition, V: CubicMetre, m: Kilogram, share: number): number {
+export function airIn(composition: Composition, V: CubicMetre, m: Kilogram, share: number, T = REFERENCE): number {
   if (share === 0) return 0;
-  const vessel = closedVolume(composition, V, m, REFERENCE);
-  return ((share / (1 - share)) * vessel.p * vapourSpace(vessel, V)) / (R * REFERENCE);
+  const vessel = closedVolume(composition, V, m, T);
+  return ((share / (1 - share)) * vessel.p * vapourSpace(vessel, V)) / (R * T);
 }
 
 const vapourSpace = (vessel: ClosedVolume, V: CubicMetre): number => {

@@ -1,7 +1,9 @@
 import { refrigerant } from '../fluids/refrigerant';
+import { closedVolume } from '../thermo/closed-volume';
 import { withGas } from '../thermo/non-condensable';
 import { cubicMetre, kilogram } from '../units/quantity';
 import { celsius, fahrenheit } from '../units/temperature';
+import { airOfShare, shareOfAir } from './air';
 import { fluidTable } from './fluid-table';
 import type { Scenario } from './scenario';
 import { simulate } from './simulate';
@@ -20,6 +22,24 @@ const scenario = (airKg: number, more: Partial<Scenario> = {}): Scenario => ({
   method: 'liquid-first',
   endPa: 101_325,
   ...more,
+});
+
+describe('a share of air', () => {
+  const holds = { composition, volume: 0.0226, chargeKg: 9 };
+
+  test('is so many grams, and those grams are that share', () => {
+    // the gas presses on the liquid and finds a little less room: 4 % more at the most
+    for (const share of [0.01, 0.05, 0.15])
+      expect(Math.abs(shareOfAir(holds, airOfShare(holds, celsius(25), share)) / share - 1)).toBeLessThan(0.05);
+    expect(airOfShare(holds, celsius(25), 0)).toBe(0);
+  });
+
+  test('shows at rest as the pressure that it was read from', () => {
+    const known = closedVolume(composition, cubicMetre(holds.volume), kilogram(9), T).p;
+    const read = known + 20 * 6894.757;
+    const airKg = airOfShare(holds, T, (read - known) / read);
+    expect(simulate(scenario(airKg), 60).samples[0]!.suctionPa / read).toBeCloseTo(1, 1);
+  });
 });
 
 describe('air in the refrigerant', () => {

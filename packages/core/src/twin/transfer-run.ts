@@ -40,7 +40,14 @@ export type EndReason = 'reached' | 'stop-weight' | 'stalled' | 'trips' | 'cylin
 export interface Simulated {
   readonly samples: readonly Sample[];
   readonly events: readonly TwinEvent[];
-  readonly end: { readonly reason: EndReason; readonly t: number; readonly grossKg: number; readonly leftKg: number };
+  readonly end: {
+    readonly reason: EndReason;
+    readonly t: number;
+    readonly grossKg: number;
+    /** In the system, and of that in the oil of its compressor. */
+    readonly leftKg: number;
+    readonly inOilKg: number;
+  };
   /** Relative errors over the whole run: of mass and energy, of how far blend and air went from volume to volume. */
   readonly balance: { readonly mass: number; readonly energy: number; readonly enriched: number; readonly air: number };
   /** s: the length of each step that was taken. */
@@ -228,7 +235,13 @@ export class TransferRun {
     return {
       samples: this.samples,
       events: [...this.events, { t: this.t, kind: 'end' }],
-      end: { reason: this.end ?? 'time', t: this.t, grossKg: this.gross(m), leftKg: inSystem(this.state) },
+      end: {
+        reason: this.end ?? 'time',
+        t: this.t,
+        grossKg: this.gross(m),
+        leftKg: inSystem(this.state),
+        inOilKg: this.state.dissolved[LOW]!,
+      },
       balance: this.balance(),
       steps: this.steps,
     };

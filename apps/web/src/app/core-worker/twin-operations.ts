@@ -1,7 +1,10 @@
+import { OutOfRange } from '@hygromet/core/errors';
 import { outlook, type Outlook } from '@hygromet/core/twin/estimate/outlook';
 import { refit, type Underway } from '@hygromet/core/twin/estimate/refit';
 import type { Scenario } from '@hygromet/core/twin/scenario';
+import { pushedBack, type PushedBack } from '@hygromet/core/twin/pushed-back';
 import { simulate, type Simulated } from '@hygromet/core/twin/simulate';
+import { unless } from '@hygromet/core/unless';
 
 export interface ForecastArgs {
   readonly scenario: Scenario;
@@ -22,6 +25,9 @@ const EVERY_S_DRAWN = 5;
 export const twinOperations = {
   /** What comes, by the readings so far; nothing where no run can be made of the records. */
   outlook: (underway: Underway): Outlook | undefined => outlook(underway, refit(underway)),
+
+  /** How a charge goes into a standing system; nothing where it cannot. */
+  pushedBack: (scenario: Scenario): PushedBack | undefined => unless(OutOfRange, () => pushedBack(scenario)),
 
   forecast: ({ scenario, chargeOff }: ForecastArgs): Forecast => {
     const of = (share: number, cores: 'in' | 'out') =>

@@ -19,6 +19,8 @@ import { valueOf } from '../ui/loadable';
 import { QuantityField } from '../ui/quantity-field';
 import { FeedLive } from './live/feed-live';
 import { TakeReading } from './live/take-reading';
+import type { Feeding } from './live/scenario-of';
+import { PushBack } from './push-back/push-back';
 import { VisitEntries } from './visit-entries';
 import { VisitJob } from './visit-job';
 import { ReactiveFormsModule } from '@angular/forms';
@@ -33,7 +35,7 @@ const HALF_DRAWN = 0.5;
 @Component({
   selector: 'hy-recharge-log',
   providers: [VisitEntries],
-  imports: [ChoiceField, FeedLive, QuantityField, ReactiveFormsModule, TakeReading],
+  imports: [ChoiceField, FeedLive, PushBack, QuantityField, ReactiveFormsModule, TakeReading],
   template: `
     <h3>From which cylinder</h3>
     @if (sources(); as s) {
@@ -72,6 +74,11 @@ const HALF_DRAWN = 0.5;
         (noted)="note({ kind: 'charge-noted', note: $event })"
         (fed)="following.set($event)"
       />
+      @if (standing(); as how) {
+        @if (source(); as from) {
+          <hy-push-back [from]="from" [feeding]="how" (foretold)="foretold.emit($event)" />
+        }
+      }
       @if (asVapor(); as words) {
         <p class="second">{{ words }}</p>
       }
@@ -124,6 +131,10 @@ const HALF_DRAWN = 0.5;
 export class RechargeLog {
   readonly composition = input.required<Composition>();
   readonly targetKg = input.required<number>();
+  /** How it goes into a system that stands; nothing while that runs. */
+  readonly into = input<Pick<Feeding, 'warmerK' | 'hose'>>();
+  /** Whether it is told below how much goes in by itself. */
+  readonly foretold = output<boolean>();
   /** kg in the system, with what goes in now: as the scale is followed, or as it was typed. */
   readonly inKg = output<number>();
   protected readonly job = inject(VisitJob);
@@ -196,11 +207,27 @@ export class RechargeLog {
     return `${this.units.massText(left, 'down')} left to the charge.`;
   });
 
+  /** The cylinder that it is fed from. */
+  protected readonly source = computed(() => this.rack().find(({ id }) => id === this.chosen()));
+  /** As far as it has come, in steps of what a person would notice. */
+  protected readonly standing = computed((): Feeding | undefined => {
+    const [into, source] = [this.into(), this.source()];
+    if (into === undefined || source === undefined) return undefined;
+    const fedKg = inSteps(Math.max(0, this.following(), this.reading()?.kg ?? 0));
+    const inCylinderKg = Math.max(0, source.contentKg - fedKg);
+    return {
+      ...into,
+      inSystemKg: this.chargedKg() + fedKg,
+      inCylinderKg,
+      toGoKg: Math.min(inCylinderKg, Math.max(0, this.leftKg() - fedKg)),
+    };
+  });
+
   private readonly vapor = coreQuery(
     inject(CoreWorker),
     'drawnAsVapour',
     computed((): VapourTask | undefined => {
-      const from = this.rack().find(({ id }) => id === this.chosen());
+      const from = this.source();
       if (from?.composition == null || this.leftKg() <= 0) return undefined;
       const { composition, volumeM3, contentKg } = from;
       return { composition, volumeM3, contentKg, T: feedingRules.cylinderK, kg: Math.min(this.leftKg(), HALF_DRAWN * contentKg) };
@@ -243,6 +270,9 @@ export class RechargeLog {
     this.logging.send({ ...content, ...this.sending.of(content) });
   }
 }
+
+const NOTICED_KG_ROUNDING = 0.1;
+const inSteps = (kg: number): number => NOTICED_KG_ROUNDING * Math.floor(kg / NOTICED_KG_ROUNDING);
 
 const sortText: Record<Stock['is'], string> = {
   own: 'recovered from this system and tested; its composition: see Account',

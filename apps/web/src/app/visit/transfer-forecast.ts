@@ -153,13 +153,15 @@ export class TransferForecast {
     const stops = likely.end.reason === 'stop-weight' || likely.end.reason === 'cylinder-full';
     const time = stops
       ? `The stop weight is reached after about ${minutes(likely.end.t)} min; ${this.units.massText(likely.end.leftKg)} are left for another cylinder.`
-      : `About ${minutes(least)} to ${minutes(most)} min at the machine, ${this.units.massText(likely.end.leftKg, 'up')} left in the system.`;
+      : `About ${minutes(least)} to ${minutes(most)} min at the machine, ${this.units.massText(likely.end.leftKg, 'up')} left in the system, about ${this.units.massText(likely.end.inOilKg)} of it in the oil.`;
     const over = likely.events.find(({ kind }) => kind === 'liquid-over');
     const byItself = over === undefined ? 0 : gained(likely, over.t);
     const liquid =
       byItself < 0.1 || over === undefined ? '' : ` By pressure alone ${this.units.massText(byItself)} go over in ${minutes(over.t)} min.`;
     const head = ` Head up to ${this.units.pressure(highest(likely))}.`;
-    return time + liquid + head + (trip === undefined ? '' : ` The cut-out opens after ${minutes(trip.t)} min: cool the cylinder.`);
+    const { airKg = 0 } = this.scenario()?.system ?? {};
+    const air = airKg > 0 ? ` Counted with ${this.units.massText(airKg)} of air, as its standing pressure shows.` : '';
+    return time + liquid + head + air + (trip === undefined ? '' : ` The cut-out opens after ${minutes(trip.t)} min: cool the cylinder.`);
   });
 
   protected readonly drawn = computed(() => {

@@ -2,7 +2,9 @@ import type { Cylinder } from '@hygromet/contract/cylinder';
 import type { TransferScenario } from '@hygromet/contract/visit-transfer';
 import type { Method } from '@hygromet/core/planning/method';
 import { ambientOf } from '../../method/plan-question';
+import { airOfShare } from '@hygromet/core/twin/air';
 import type { Scenario, RecoveryMethod } from '@hygromet/core/twin/scenario';
+import { STANDARD_ATMOSPHERE } from '@hygromet/core/units/pressure';
 import { usualTransfer } from '@hygromet/core/twin/usual-transfer';
 import { usualHoseM } from '@hygromet/core/instruments/usual-instruments';
 import type { PlanAnswer, PlanArgs } from '../../core-worker/plan-operations';
@@ -35,7 +37,7 @@ export function scenarioOf(
   const { T, equipment } = question.look;
   return {
     composition: question.composition,
-    system: systemOf(plan, T),
+    system: { ...systemOf(plan, T), ...airOf(question, plan) },
     cylinder: {
       volumeM3: cylinder.volumeM3,
       tareKg: cylinder.tareKg,
@@ -68,12 +70,58 @@ export function pumpDownScenarioOf(question: PlanArgs | undefined, plan: PlanAns
   };
 }
 
+/** A charge on its way back. Masses in kg; what has gone in already counts with the system and no more with the cylinder. */
+export interface Feeding {
+  readonly inSystemKg: number;
+  readonly inCylinderKg: number;
+  readonly toGoKg: number;
+  /** How much warmer the system is than the cylinder. */
+  readonly warmerK: number;
+  readonly hose: '1/4' | '3/8';
+}
+
+/** What the twin of a charge is built from that goes into a standing system. */
+export function pushBackScenarioOf(
+  question: PlanArgs | undefined,
+  plan: PlanAnswer | undefined,
+  { composition, volumeM3, tareKg }: Cylinder,
+  { inSystemKg, inCylinderKg, toGoKg, warmerK, hose }: Feeding,
+): Scenario | undefined {
+  if (question === undefined || plan === undefined || composition === null || toGoKg < usualTransfer.least.kg) return undefined;
+  const { T, equipment } = question.look;
+  const { condenserM3, evaporatorM3 } = systemOf(plan, T);
+  return {
+    composition,
+    system: { chargeKg: Math.max(0, inSystemKg), temperatureK: T, condenserM3, evaporatorM3 },
+    cylinder: {
+      volumeM3,
+      tareKg,
+      contentKg: inCylinderKg,
+      temperatureK: T - warmerK,
+      cooling: 'still-air',
+      stopKg: Math.max(0, inCylinderKg - toGoKg),
+    },
+    machine: equipment.machine === 'one-cylinder' ? 'one-cylinder' : 'two-cylinders',
+    hoses: { size: hose, lengthM: usualHoseM, cores: equipment.cores },
+    ambientK: T,
+    method: 'push-back',
+    endPa: STANDARD_ATMOSPHERE,
+  };
+}
+
 const systemOf = ({ content, volume: { likely: volume } }: PlanAnswer, T: number) => ({
   chargeKg: content.likely,
   temperatureK: T,
   condenserM3: usualTransfer.condenserShare * volume,
   evaporatorM3: (1 - usualTransfer.condenserShare) * volume,
 });
+
+/** Air that the standing pressure shows, if it is air. */
+function airOf({ composition, look: { T } }: PlanArgs, { asFound, content, volume }: PlanAnswer) {
+  if (asFound.state !== 'air-or-other') return {};
+  const airKg = airOfShare({ composition, volume: volume.likely, chargeKg: content.likely }, T, asFound.airShare);
+  return airKg > 0 ? { airKg } : {};
+}
 
 /** kg in it at the stop weight; of one that is empty, a share of its water capacity as a rule: the fill page has the limit. */
 const stopOf = ({ fillStatus, tareKg, volumeM3 }: Cylinder): number =>

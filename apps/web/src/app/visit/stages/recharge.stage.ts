@@ -171,7 +171,13 @@ const TON = /^\s*\d+([.,]\d+)?\s*$/;
       @if (target(); as t) {
         @if (composition(); as item) {
           @if (t.kg > 0) {
-            <hy-recharge-log [composition]="item" [targetKg]="t.kg" (inKg)="inKg.set($event)" />
+            <hy-recharge-log
+              [composition]="item"
+              [targetKg]="t.kg"
+              [into]="into()"
+              (inKg)="inKg.set($event)"
+              (foretold)="foretold.set($event)"
+            />
           }
         }
       }
@@ -231,6 +237,8 @@ export class RechargeStage {
     coldest: emptyEntry(this.preferences().temperature),
   }));
   protected readonly draft = this.stored.value.asReadonly();
+  /** Whether it is told from which cylinder how much goes in by itself. */
+  protected readonly foretold = signal(false);
   /** kg in it, while it is fed. */
   protected readonly inKg = signal(0);
   protected readonly names = termNames;
@@ -355,11 +363,19 @@ export class RechargeStage {
       return `Running: throttled into the suction, ${this.units.massText(60 * rate.kgPerS, 'down')} a minute at most, in pulses ${feedingRules.pulseMinutes} min apart.`;
     }
     const start = 'Standing: liquid into the liquid side.';
+    if (this.foretold()) return start;
     if (!TON.test(warmer) || target === undefined) return `${start} How much goes in by itself depends on which is warmer.`;
     const share = goesInStanding(numberOf(warmer) * this.units.kelvinsInADegree());
     return share >= 1
       ? `${start} All of it goes in by itself.`
       : `${start} About ${this.units.massText(kilogram(share * target.kg), 'down')} go in by themselves within half an hour; then warm the cylinder in water, or feed the rest with the system running.`;
+  });
+  /** How it goes into a system that stands. */
+  protected readonly into = computed(() => {
+    const { running, warmer, hose } = this.draft();
+    if (running !== 'standing') return undefined;
+    const warmerK = TON.test(warmer) ? numberOf(warmer) * this.units.kelvinsInADegree() : 0;
+    return { warmerK, hose: hose.startsWith('3/8') ? ('3/8' as const) : ('1/4' as const) };
   });
   protected readonly stops = computed(
     () =>
