@@ -243,12 +243,20 @@ test('an evacuated unit is charged beside the scale until it is called, and chec
   const day = new Date().toLocaleDateString('sv');
   const opened = await page.request.post('/api/visits', { data: { key: randomUUID(), system, day, reason: 'charged', ...said } });
   const { id } = (await opened.json()) as { id: string };
+  const looked = { kind: 'looked', look: { ambient: { text: '62', unit: 'F' } } };
+  const event = { key: randomUUID(), happenedAt: new Date().toISOString(), ...said, ...looked };
+  expect((await page.request.post(`/api/visits/${id}/events`, { data: event })).ok()).toBe(true);
   const cylinder = await cylinderId(page, 'C-01');
   const scene = { system, cylinder, fault: 'none', metering: 'txv', start: 'evacuated', heating: false, outdoorK: 290 };
   expect((await page.request.post(`${INSTRUMENTS}/run`, { data: scene })).ok()).toBe(true);
 
   await page.goto(`/visits/${id}/recharge`);
   await expect(page.getByRole('img', { name: /^Charge: 0\.0 lb in, target 2\.6 lb/ })).toBeVisible();
+  // the twin tells how much goes over by itself, and what has to be pushed from a colder cylinder
+  const foretold = page.getByRole('region', { name: 'How it goes in' });
+  await expect(foretold.getByText(/^By pressure alone all of it goes over in/)).toBeVisible();
+  await page.getByLabel('System warmer than the cylinder by, °F').fill('20');
+  await expect(foretold.getByText(/The recovery machine pushes the rest over in .*, its head up to \d+ psig/)).toBeVisible();
   await page.getByRole('button', { name: /^Follow scale-1/ }).click();
   await act(page.request, { act: 'feed', to: 'open' });
   const alarm = page.getByRole('alertdialog');

@@ -17,7 +17,7 @@ export interface SceneSetting {
 /** L of condenser and of evaporator with lines for a kilogram of charge: usual sizes (common practice). */
 const [CONDENSER_PER_KG, EVAPORATOR_PER_KG] = [1.3e-3, 1.25e-3];
 /** How far the truth is from the records, as standard deviations of logarithms. */
-const HIDDEN = { charge: 0.1, flow: 0.3, pump: 0.12, machineCooling: 0.25, cylinderCooling: 0.3 };
+const HIDDEN = { charge: 0.1, flow: 0.3, pump: 0.12, machineCooling: 0.25, cylinderCooling: 0.3, oil: 0.4 };
 
 /** The transfer as it really is: near the records, and never quite as they say. */
 export function hiddenTruth({ method, ambientK, airKg }: SceneSetting, system: System, cylinder: Cylinder, noise: Noise): Scenario {
@@ -52,6 +52,7 @@ export function hiddenTruth({ method, ambientK, airKg }: SceneSetting, system: S
       pump: off(HIDDEN.pump),
       machineCooling: off(HIDDEN.machineCooling),
       cylinderCooling: off(HIDDEN.cylinderCooling),
+      oil: off(HIDDEN.oil),
     },
     deeds: [{ at: 0, valve: 'shut' }],
   };

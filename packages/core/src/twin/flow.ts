@@ -103,28 +103,60 @@ function integral(eta: number, omega: number, etaBoil: number): number {
 export const volumeRatio = (eta: number, omega: number, etaBoil: number): number => (eta >= etaBoil ? 1 : 1 + omega * (etaBoil / eta - 1));
 
 /**
- * kg/(m² s) through a line by the homogeneous equilibrium of the omega method, friction and acceleration together, choked where more
+ * A line with what enters it, by the homogeneous equilibrium of the omega method, friction and acceleration together, choked where more
  * difference of pressure gives no more. Sources: Leung 1986, Leung and Grolmes 1988, Leung and Ciolek 1994, from memory.
- * @param p0 upstream, @param p1 downstream, Pa
+ *
+ * In one step it is asked for dozens of pressures downstream: where it chokes does not depend on them, and is found once, if at all.
  */
-export function massFlux({ rho, omega, etaBoil }: Expanding, p0: number, p1: number, loss: number): number {
-  const eta1 = Math.min(1, Math.max(1e-3, p1 / p0));
-  if (eta1 >= 1) return 0;
-  const squared = (eta: number) => integral(eta, omega, etaBoil) / (loss / 2 + Math.log(volumeRatio(eta, omega, etaBoil)) + 0.5);
-  const [here, above] = [squared(eta1), squared(eta1 + CHOKE_STEP * (1 - eta1))];
-  const most = above <= here ? here : Math.max(here, highest(squared, eta1, 1));
-  return Math.sqrt(Math.max(0, p0 * rho * most));
+export class Passage {
+  private throat: Peak | undefined;
+
+  /** @param loss of its length, in velocity heads */
+  constructor(
+    private readonly out: Expanding,
+    private readonly loss: number,
+  ) {}
+
+  /** kg/(m² s). @param p0 upstream, @param p1 downstream, Pa */
+  flux(p0: number, p1: number): number {
+    const eta = Math.max(LEAST_ETA, p1 / p0);
+    return eta >= 1 ? 0 : Math.sqrt(Math.max(0, p0 * this.out.rho * this.most(eta)));
+  }
+
+  /** Of the square of the flux, over pressure and density upstream, the highest down to this share of the pressure. */
+  private most(eta: number): number {
+    if (this.throat !== undefined && eta <= this.throat.at) return this.throat.value;
+    const here = this.squared(eta);
+    if (this.throat !== undefined || this.squared(eta + CHOKE_STEP * (1 - eta)) <= here) return here;
+    this.throat = peakOf((value) => this.squared(value), LEAST_ETA, 1);
+    return eta <= this.throat.at ? this.throat.value : here;
+  }
+
+  private squared(eta: number): number {
+    const { omega, etaBoil } = this.out;
+    return integral(eta, omega, etaBoil) / (this.loss / 2 + Math.log(volumeRatio(eta, omega, etaBoil)) + 0.5);
+  }
 }
 
+/** kg/(m² s) through a line at one pressure downstream. @param p0 upstream, @param p1 downstream, Pa */
+export const massFlux = (out: Expanding, p0: number, p1: number, loss: number): number => new Passage(out, loss).flux(p0, p1);
+
+const LEAST_ETA = 1e-3;
 const CHOKE_STEP = 0.02;
 const GOLDEN = (Math.sqrt(5) - 1) / 2;
+const PEAK_WITHIN = 5e-4;
+
+interface Peak {
+  readonly at: number;
+  readonly value: number;
+}
 
 /** The highest value between two ends, where there is one hill: golden section. */
-function highest(of: (x: number) => number, from: number, to: number): number {
+function peakOf(of: (x: number) => number, from: number, to: number): Peak {
   let [low, high] = [from, to];
   let [a, b] = [high - GOLDEN * (high - low), low + GOLDEN * (high - low)];
   let [atA, atB] = [of(a), of(b)];
-  while (high - low > 2e-3) {
+  while (high - low > PEAK_WITHIN) {
     if (atA > atB) {
       [high, b, atB] = [b, a, atA];
       a = high - GOLDEN * (high - low);
@@ -135,5 +167,5 @@ function highest(of: (x: number) => number, from: number, to: number): number {
       atB = of(b);
     }
   }
-  return Math.max(atA, atB);
+  return atA > atB ? { at: a, value: atA } : { at: b, value: atB };
 }

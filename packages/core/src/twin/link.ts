@@ -1,4 +1,4 @@
-import { leaving, massFlux, type Expanding, type Leaving, type Line, type Port } from './flow';
+import { leaving, Passage, type Leaving, type Line, type Port } from './flow';
 import type { FluidTable } from './fluid-table';
 import { suctionLine } from './suction-line';
 import type { VolumeState } from './volume-state';
@@ -88,13 +88,13 @@ export function linkFlow(table: FluidTable, link: Link, states: readonly VolumeS
 /** Pa: below this difference a flow is laminar, and straight through nothing. */
 const SOFT = 1500;
 
-/** kg/s through a line from p0 down to p1. */
-export function piped(out: Expanding, line: Line, p0: number, p1: number): number {
+/** kg/s through a line from p0 down to p1. @param area m² */
+export function piped(passage: Passage, area: number, p0: number, p1: number): number {
   const difference = p0 - p1;
   if (difference <= 0) return 0;
   // sqrt has no slope at nothing: a straight piece joins it
-  const flux = difference < SOFT ? massFlux(out, p0, p0 - SOFT, line.loss) * (difference / SOFT) : massFlux(out, p0, p1, line.loss);
-  return flux * line.area;
+  const flux = difference < SOFT ? passage.flux(p0, p0 - SOFT) * (difference / SOFT) : passage.flux(p0, p1);
+  return flux * area;
 }
 
 /** Pa by which a pressure is moved to find a slope. */
@@ -118,7 +118,9 @@ function twoEnds({ from, to }: { readonly from: number; readonly to: number }, o
 function pipeFlow(table: FluidTable, link: Pipe, states: readonly VolumeState[]): LinkFlow {
   const [from, to] = [states[link.from]!, states[link.to]!];
   const [there, back] = [leaving(table, from, link.port), link.oneWay ? undefined : leaving(table, to, link.port)];
-  const of = (a: number, b: number) => (a >= b || back === undefined ? piped(there, link.line, a, b) : -piped(back, link.line, b, a));
+  const { area, loss } = link.line;
+  const [down, up] = [new Passage(there, loss), back === undefined ? undefined : new Passage(back, loss)];
+  const of = (a: number, b: number) => (a >= b || up === undefined ? piped(down, area, a, b) : -piped(up, area, b, a));
   return twoEnds(link, of)(from.p, to.p, from.p >= to.p || back === undefined ? there : back, 0);
 }
 
@@ -139,12 +141,13 @@ export function pumped(
   const suction = Math.min(p0, pump.suctionAtMost);
   const ratio = Math.max(1, p1 / suction);
   const n = pump.polytropic;
-  const volumetric = pump.filling * (1 + pump.clearance - pump.clearance * ratio ** (1 / n));
+  const squeezed = ratio ** (1 / n);
+  const volumetric = pump.filling * (1 + pump.clearance - pump.clearance * squeezed);
   if (volumetric <= 0) return { mass: 0, work: 0 };
   const rho = out.rho * (suction / p0);
   const drawn = pump.displacement * volumetric * rho;
   const mass = out.quality > 0.999 ? drawn : (drawn * pump.mostLiquid) / (drawn + pump.mostLiquid);
-  const perKg = ((n / (n - 1)) * (suction / rho) * (ratio ** ((n - 1) / n) - 1)) / pump.efficiency;
+  const perKg = ((n / (n - 1)) * (suction / rho) * (ratio / squeezed - 1)) / pump.efficiency;
   // liquid is not compressed: only the vapor in it takes the work
   return { mass, work: mass * perKg * out.quality };
 }

@@ -11,9 +11,9 @@ export interface Oil {
   readonly seconds: number;
 }
 
-/** @param chargeKg of the system that the compressor belongs to @param oilKg where it is known */
-export const oilOf = (chargeKg: number, oilKg = data.oil.kgPerKg * chargeKg): Oil => ({
-  moles: oilKg / data.oil.molarMass,
+/** @param chargeKg of the system that the compressor belongs to @param oilKg where it is known @param factor by what readings tell */
+export const oilOf = (chargeKg: number, oilKg = data.oil.kgPerKg * chargeKg, factor = 1): Oil => ({
+  moles: (factor * oilKg) / data.oil.molarMass,
   seconds: data.oil.seconds,
 });
 

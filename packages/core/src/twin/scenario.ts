@@ -50,8 +50,10 @@ export interface Tuning {
   /** Of the heat that machine and cylinder give away. */
   readonly machineCooling: number;
   readonly cylinderCooling: number;
+  /** Of the oil that holds refrigerant. */
+  readonly oil: number;
 }
-export const AS_USUAL: Tuning = { flow: 1, pump: 1, machineCooling: 1, cylinderCooling: 1 };
+export const AS_USUAL: Tuning = { flow: 1, pump: 1, machineCooling: 1, cylinderCooling: 1, oil: 1 };
 
 /** A transfer, SI. */
 export interface Scenario {
@@ -180,7 +182,7 @@ export function rigOf(scenario: Scenario): Rig {
       C: heatPerM3 * system.evaporatorM3,
       UA: UAPerM3 * system.evaporatorM3,
       around: ambientK,
-      oil: oilOf(chargeOf(scenario), system.oilKg),
+      oil: oilOf(chargeOf(scenario), system.oilKg, tuning.oil),
     },
     {
       name: 'machine',

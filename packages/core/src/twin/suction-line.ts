@@ -1,4 +1,4 @@
-import { leaving, SUPERHEATED_OMEGA, volumeRatio, type Leaving } from './flow';
+import { leaving, Passage, SUPERHEATED_OMEGA, volumeRatio, type Leaving } from './flow';
 import type { FluidTable } from './fluid-table';
 import { nudge, piped, pumped, type LinkFlow, type Machine } from './link';
 import { dewDensity, type VolumeState } from './volume-state';
@@ -67,6 +67,7 @@ class Manifold {
   /** Pa of each end, the last being where it goes to. */
   readonly p: Float64Array;
   readonly sources: readonly Leaving[];
+  private readonly passages: readonly Passage[];
   private readonly vapour: Float64Array;
   /** kg/s from each hose; negative where it goes back into one. */
   readonly brought: Float64Array;
@@ -81,6 +82,7 @@ class Manifold {
     const { hoses, to } = link;
     this.p = Float64Array.from([...hoses.map(({ node }) => states[node]!.p), states[to]!.p]);
     this.sources = hoses.map(({ node, port }) => leaving(table, states[node]!, port));
+    this.passages = this.sources.map((source, i) => new Passage(source, hoses[i]!.line.loss));
     this.vapour = Float64Array.from(hoses, ({ node }) =>
       states[node]!.phase === 'vapour' ? states[node]!.rho : dewDensity(table, states[node]!.T, states[node]!.enriched),
     );
@@ -95,7 +97,7 @@ class Manifold {
     let [mass, volume, h, vapour, sum] = [0, 0, 0, 0, 0];
     for (let i = 0; i < last; i++) {
       const out = sources[i]!;
-      brought[i] = piped(out, link.hoses[i]!.line, p[i]!, ps);
+      brought[i] = piped(this.passages[i]!, link.hoses[i]!.line.area, p[i]!, ps);
       sum += brought[i]!;
       // while nothing flows: what would come first
       const value = brought[i]! + (p[i]! >= ps ? 1e-9 : 0);
@@ -115,7 +117,8 @@ class Manifold {
     const mix = { rho: mass / volume, h: h / mass, quality: vapour / mass, omega: SUPERHEATED_OMEGA, etaBoil: 1 };
     for (let i = 0; i < last; i++) {
       if (p[i]! >= ps) continue;
-      brought[i] = -piped(mix, link.hoses[i]!.line, ps, p[i]!);
+      const { area, loss } = link.hoses[i]!.line;
+      brought[i] = -piped(new Passage(mix, loss), area, ps, p[i]!);
       sum += brought[i]!;
     }
     const { mass: drawn, work } = pumped(link.pump, mix, ps, p[last]!);

@@ -37,7 +37,7 @@ const SEEN = 0.6;
 /** Root mean square, in standard deviations, above which another start is tried. */
 const DOUBTFUL = 0.5;
 /** As recorded; a core left in; a machine that is hot. In the order of the unknowns. */
-const STARTS: readonly Guess[] = [AS_RECORDED, [0, -1, 0, 0, 0], [0, 0, 0, -0.6, 0]];
+const STARTS: readonly Guess[] = [AS_RECORDED, [0, -1, 0, 0, 0, 0], [0, 0, 0, -0.6, 0, 0]];
 /** A step of a logarithm to find a slope. */
 const STEP = 0.1;
 const MOST_ROUNDS = 3;

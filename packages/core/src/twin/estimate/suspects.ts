@@ -31,7 +31,8 @@ export function suspectsOf({ guess, seen, prior, misfit }: Fitted): readonly Sus
   if (misfit > MISFIT) return ['does-not-fit'];
   const far = unknowns
     .map((name, k) => ({ name, far: guess[k]! / prior[k]!, seen: seen[k]! }))
-    .filter((entry) => entry.seen && Math.abs(entry.far) > BEYOND)
+    // oil is what it is: nobody looks for it at the machine
+    .filter((entry) => entry.name !== 'oil' && entry.seen && Math.abs(entry.far) > BEYOND)
     .sort((a, b) => Math.abs(b.far) - Math.abs(a.far))[0];
   if (far === undefined) return [];
   const suspect = far.far < 0 ? LOW[far.name] : far.name === 'charge' ? 'more-than-recorded' : undefined;

@@ -2,7 +2,7 @@ import { AS_USUAL, type Scenario } from '../scenario';
 import data from './priors.json';
 
 /** What readings tell of a transfer beyond its records. */
-export const unknowns = ['charge', 'flow', 'pump', 'machineCooling', 'cylinderCooling'] as const;
+export const unknowns = ['charge', 'flow', 'pump', 'machineCooling', 'cylinderCooling', 'oil'] as const;
 export type Unknown = (typeof unknowns)[number];
 
 /** Logarithms of factors, in the order of the unknowns; nothing is as it stands in the records. */
@@ -25,6 +25,7 @@ export function tuned(scenario: Scenario, guess: Guess): Scenario {
       pump: usual.pump * factor('pump'),
       machineCooling: usual.machineCooling * factor('machineCooling'),
       cylinderCooling: usual.cylinderCooling * factor('cylinderCooling'),
+      oil: usual.oil * factor('oil'),
     },
   };
 }

@@ -6,10 +6,10 @@ type Telling = Pick<Units, 'decimal' | 'massText' | 'pressure'>;
 
 /** How a charge goes in by itself. */
 export function byItselfText({ byItself: { isEnough, kg, s } }: PushedBack, tell: Telling): string {
-  if (isEnough) return `By pressure alone all of it goes in, in ${minutes(s, tell)}.`;
+  if (isEnough) return `By pressure alone all of it goes over in ${minutes(s, tell)}.`;
   return kg < usualTransfer.least.kg
-    ? 'The pressures are equal: no more goes in by itself.'
-    : `By pressure alone ${tell.massText(kg, 'down')} go in, in ${minutes(s, tell)}; then the pressures are equal.`;
+    ? 'The pressures are equal: no more goes over by itself.'
+    : `By pressure alone ${tell.massText(kg, 'down')} go over in ${minutes(s, tell)}; then the pressures are equal.`;
 }
 
 /** What the recovery machine does after that. @param from name of the cylinder */
@@ -18,9 +18,9 @@ export function byMachineText({ byMachine }: PushedBack, from: string, tell: Tel
   const { ends, kg, s, head } = byMachine;
   switch (ends) {
     case 'enough':
-      return `The recovery machine pushes the rest in, in ${minutes(s, tell)}, its head up to ${tell.pressure(head)}.`;
+      return `The recovery machine pushes the rest over in ${minutes(s, tell)}, its head up to ${tell.pressure(head)}.`;
     case 'empty':
-      return `The recovery machine pushes ${tell.massText(kg, 'down')} more in, in ${minutes(s, tell)}; then ${from} has no more to give, and what the machine holds is purged in.`;
+      return `The recovery machine pushes ${tell.massText(kg, 'down')} more over in ${minutes(s, tell)}; then ${from} has no more to give. Purge what the machine holds into the system.`;
     case 'trips':
       return `The recovery machine would trip on the way, at ${tell.pressure(head)}: the liquid side fills up. Feed the rest with the system running.`;
     default:

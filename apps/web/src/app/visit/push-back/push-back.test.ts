@@ -19,13 +19,13 @@ const told = (root: Element): string => (root.querySelector('hy-push-back')?.tex
 describe('a charge into a standing system', () => {
   test('is foretold by the twin, from this cylinder and at these temperatures', async () => {
     const { root, text, type } = await begin(18);
-    expect(told(root)).toMatch(/^By pressure alone (all of it goes in|\d+\.\d lb go in), in/);
+    expect(told(root)).toMatch(/^By pressure alone (all of it goes over|\d+\.\d lb go over) in/);
     expect(told(root)).toContain('By the twin: system at');
     // one of them tells it, not both
     expect(text()).not.toContain('within half an hour');
     await type('System warmer than the cylinder by, °F', '15');
     expect(told(root)).toMatch(
-      /By pressure alone \d+\.\d lb go in, in .*; then the pressures are equal\. The recovery machine pushes the rest in, in .*, its head up to \d+ psig/,
+      /By pressure alone \d+\.\d lb go over in .*; then the pressures are equal\. The recovery machine pushes the rest over in .*, its head up to \d+ psig/,
     );
     expect(told(root)).toContain('Throttle its suction while liquid comes');
     expect(told(root)).toContain('Never push into a part that is shut at both ends');
@@ -47,7 +47,7 @@ describe('a charge into a standing system', () => {
   test('a cylinder that cannot give as much says what it gives', async () => {
     const { root, type } = await begin(5);
     await type('System warmer than the cylinder by, °F', '10');
-    expect(told(root)).toMatch(/The recovery machine pushes \d+\.\d lb more in, in .*; then C-01 has no more to give/);
+    expect(told(root)).toMatch(/The recovery machine pushes \d+\.\d lb more over in .*; then C-01 has no more to give/);
     TestBed.resetTestingModule();
   });
 });
@@ -65,12 +65,12 @@ describe('the words', () => {
   });
 
   test('tell seconds while they are few, a span where the core decides, and equal pressures as such', () => {
-    expect(byItselfText(answer({}), tell)).toBe('By pressure alone 2 kg go in, in 2 to 3 min; then the pressures are equal.');
+    expect(byItselfText(answer({}), tell)).toBe('By pressure alone 2 kg go over in 2 to 3 min; then the pressures are equal.');
     expect(byItselfText(answer({ byItself: { isEnough: true, kg: 2, s: { least: 40, most: 40 } } }), tell)).toBe(
-      'By pressure alone all of it goes in, in about 40 s.',
+      'By pressure alone all of it goes over in about 40 s.',
     );
     expect(byItselfText(answer({ byItself: { isEnough: false, kg: 0.01, s: { least: 1, most: 2 } } }), tell)).toBe(
-      'The pressures are equal: no more goes in by itself.',
+      'The pressures are equal: no more goes over by itself.',
     );
   });
 
