@@ -78,7 +78,7 @@ function attempt(
   dt: number,
   bears: number,
 ): Stepped | undefined {
-  const { m, U, states, suctionPa } = before;
+  const { m, states, suctionPa } = before;
   const n = nodes.length;
   const isAired = sumOf(before.air) > 0;
   const slopes = nodes.map((node, i) => slopesOf(table, node, m[i]!, isAired ? before.air[i]! : undefined, states[i]!));
@@ -133,7 +133,7 @@ function attempt(
   }
   const standing: VolumeState[] = [];
   for (let i = 0; i < n; i++) {
-    const state = stateOf(table, nodes[i]!, mass[i]!, energy[i]!, states[i]!.T, enrichmentOf(after, i), air[i]!);
+    const state = stateOf(table, nodes[i]!, mass[i]!, energy[i]!, states[i]!.T, enrichmentOf(after, i), air[i]);
     const old = states[i]!;
     const predicted = old.p + right[i]!;
     const within = nodes[i]!.V < SMALL ? WITHIN_SMALL : WITHIN;

@@ -92,8 +92,8 @@ describe('what is foretold of it', () => {
   });
 
   test('a machine that pushes into a circuit that fills up trips, and that is told', () => {
-    const scenario = scenarioOf('R-410A', 4, 10);
-    const tight = { ...scenario, system: { ...scenario.system, condenserM3: 1e-3, evaporatorM3: 3e-3, oilKg: 0 } };
+    const scenario = scenarioOf('R-410A', 8, 10);
+    const tight = { ...scenario, system: { ...scenario.system, condenserM3: 1e-3, evaporatorM3: 7.2e-3, oilKg: 0 } };
     expect(pushedBack(tight).byMachine?.ends).toBe('trips');
   });
 });

@@ -125,7 +125,7 @@ export class TransferRun {
     this.state = {
       ...contents,
       states: this.rig.nodes.map((node, k) =>
-        stateOf(this.table, node, m[k]!, U[k]!, temperatures[k]!, enrichmentOf(contents, k), contents.air[k]!),
+        stateOf(this.table, node, m[k]!, U[k]!, temperatures[k]!, enrichmentOf(contents, k), contents.air[k]),
       ),
       suctionPa: undefined,
     };

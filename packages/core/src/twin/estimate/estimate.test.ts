@@ -51,7 +51,7 @@ const underway = (truth: { samples: readonly Sample[] }, now: number, seed: numb
 });
 
 describe('beside the readings', () => {
-  const truth = truthOf([-0.1, -0.3, 0.12, -0.2, 0.25]);
+  const truth = truthOf([-0.1, -0.3, 0.12, -0.2, 0.25, 0.2]);
   const current = underway(truth, 0.6 * truth.end.t, 3);
   const fitted = refit(current);
 
@@ -95,7 +95,7 @@ test('with nothing read it is what the records say, with all the doubt of before
 
 // While liquid is left the pressure stands at saturation, whatever the charge (common practice).
 test('the charge is not seen while liquid is left, and seen near the end', () => {
-  const truth = truthOf([-0.12, 0, 0, 0, 0]);
+  const truth = truthOf([-0.12, 0, 0, 0, 0, 0]);
   const early = underway(truth, 0.15 * truth.end.t, 5);
   const late = underway(truth, 0.9 * truth.end.t, 5);
   expect(outlook(early, refit(early))!.chargeSeen).toBe(false);
@@ -106,7 +106,7 @@ test('the charge is not seen while liquid is left, and seen near the end', () =>
 });
 
 test('a trip is foreseen, and ice averts it', () => {
-  const truth = truthOf([0, 0, 0.05, -0.2, 0]);
+  const truth = truthOf([0, 0, 0.05, -0.2, 0, 0]);
   const tripS = truth.samples.find(({ headPa }) => headPa > 3.72e6)!.t;
   const now = 0.4 * tripS;
   const current = underway(truth, now, 11);
@@ -127,7 +127,7 @@ test('a trip is foreseen, and ice averts it', () => {
 });
 
 test('while the machine loops the cylinder, what comes goes on after it', () => {
-  const truth = truthOf([0, 0, 0, 0, 0]);
+  const truth = truthOf([0, 0, 0, 0, 0, 0]);
   const current = underway(truth, 0.3 * truth.end.t, 4);
   const looping = { ...current, scenario: { ...rooftop, deeds: [{ at: current.now, machine: 'on' as const, task: 'loop' as const }] } };
   const coming = outlook(looping, refit(looping))!;
@@ -136,8 +136,8 @@ test('while the machine loops the cylinder, what comes goes on after it', () => 
 });
 
 test.each([
-  [[0, 0, -0.4, 0, 0], 'machine-weak'],
-  [[0, 0, 0, -0.9, 0], 'machine-hot'],
+  [[0, 0, -0.4, 0, 0, 0], 'machine-weak'],
+  [[0, 0, 0, -0.9, 0, 0], 'machine-hot'],
 ] as const)('a rig off by %j is named: %s', (guess, suspect) => {
   const truth = truthOf(guess);
   const current = underway(truth, 0.7 * truth.end.t, 2);
@@ -152,13 +152,13 @@ test('a core that was left in is named as soon as liquid flows', () => {
     machine: null,
     cylinder: { ...rooftop.cylinder, contentKg: 0.1, temperatureK: fahrenheit(70) },
   };
-  const truth = truthOf([0, -1.2, 0, 0, 0], direct);
+  const truth = truthOf([0, -1.2, 0, 0, 0, 0], direct);
   const current = underway(truth, 150, 2, { scenario: direct });
   expect(suspectsOf(refit(current))).toEqual(['restricted']);
 });
 
 test('another refrigerant than the record’s does not fit, and is said', () => {
-  const truth = truthOf([0, 0, 0, 0, 0], { ...rooftop, composition: refrigerant('R-134a').composition });
+  const truth = truthOf([0, 0, 0, 0, 0, 0], { ...rooftop, composition: refrigerant('R-134a').composition });
   const current = underway(truth, 300, 2);
   expect(suspectsOf(refit(current))).toEqual(['does-not-fit']);
 });

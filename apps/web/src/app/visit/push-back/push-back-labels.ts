@@ -34,10 +34,10 @@ export const machineBetweenText =
 export const shutOffText =
   'Never push into a part that is shut at both ends: liquid that has no room bursts it. See that every valve between condenser and evaporator is open.';
 
-const SHORTEST_S = 90;
+const SECONDS_SHOWN = 90;
 /** In minutes, or in seconds while they are few. */
 function minutes({ least, most }: { readonly least: number; readonly most: number }, tell: Telling): string {
-  const [unit, per] = most < SHORTEST_S ? ['s', 1] : ['min', 60];
+  const [unit, per] = most < SECONDS_SHOWN ? ['s', 1] : ['min', 60];
   const [low, high] = [least, most].map((value) => tell.decimal(Math.max(1, Math.ceil(value / per)), 0));
   return low === high ? `about ${low} ${unit}` : `${low} to ${high} ${unit}`;
 }
