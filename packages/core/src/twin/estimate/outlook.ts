@@ -3,6 +3,7 @@ import parameters from '../parameters.json';
 import type { Deed, Scenario } from '../scenario';
 import type { EndReason, Simulated, TwinEventKind } from '../transfer-run';
 import { valueAt, type Observable } from './observed';
+import { explain, type Explained } from './explain';
 import { curesOf, type Cure } from './cures';
 import data from './priors.json';
 import { run, type Fitted, type Underway } from './refit';
@@ -37,6 +38,8 @@ export interface Outlook {
   readonly cures: readonly Cure[];
   readonly guess: Guess;
   readonly suspects: readonly Suspect[];
+  /** Designation of the refrigerant that it reads like, where that is another than the record's. */
+  readonly readsLike: string | undefined;
   /** What is left between readings and twin, in standard deviations. */
   readonly misfit: number;
 }
@@ -49,7 +52,13 @@ const POINTS = 60;
  * From where it stands to its end, with the range that is left of what is not known: one run at the estimate, and one at a standard deviation
  * along each direction of its covariance.
  */
-export function outlook({ scenario, now }: Underway, fitted: Fitted): Outlook | undefined {
+export function outlook(underway: Underway, fitted: Fitted): Outlook | undefined {
+  const explained = explain(underway, fitted);
+  const { underway: taken, fitted: by } = explained?.instead ?? { underway, fitted };
+  return outlookOf(taken, by, explained);
+}
+
+function outlookOf({ scenario, now }: Underway, fitted: Fitted, explained: Explained | undefined): Outlook | undefined {
   const { guess, covariance } = fitted;
   const coming: Scenario = { ...scenario, deeds: goingOn(scenario, now), tripsFrom: Number.POSITIVE_INFINITY };
   const base = run(coming, guess, 5);
@@ -120,7 +129,8 @@ export function outlook({ scenario, now }: Underway, fitted: Fitted): Outlook | 
     ),
     cures: trip === undefined || scenario.method === 'pump-down' ? [] : curesOf(coming, guess, t, cutOut),
     guess,
-    suspects: suspectsOf(fitted),
+    suspects: explained === undefined ? suspectsOf(fitted) : [explained.suspect],
+    readsLike: explained?.readsLike,
     misfit: fitted.misfit,
   };
 }

@@ -9,6 +9,9 @@ export const suspects = [
   'cylinder-hot',
   'more-than-recorded',
   'less-than-recorded',
+  'valve-shut',
+  'air',
+  'another-refrigerant',
   'does-not-fit',
 ] as const;
 export type Suspect = (typeof suspects)[number];
@@ -16,7 +19,7 @@ export type Suspect = (typeof suspects)[number];
 /** Standard deviations of what was thought before, beyond which it is said. */
 const BEYOND = 1.6;
 /** Standard deviations that readings are off on the whole: then no factor explains them. */
-const MISFIT = 2.5;
+export const MISFIT = 2.5;
 
 const LOW: Partial<Record<Unknown, Suspect>> = {
   flow: 'restricted',

@@ -1,7 +1,7 @@
 import { readingDoubts } from '@hygromet/core/instruments/doubts';
 import type { Outlook } from '@hygromet/core/twin/estimate/outlook';
 import { suspects } from '@hygromet/core/twin/estimate/suspects';
-import { doubtText, durationText, endText, fromNow, suspectText, twentyText } from './live-labels';
+import { doubtText, durationText, endText, fromNow, suspectSays, suspectText, twentyText } from './live-labels';
 
 const units = {
   decimal: (value: number, decimals: number) => value.toFixed(decimals),
@@ -46,4 +46,10 @@ test('every doubt and every suspect says what to look at, each in its own words'
   const sentences = [...readingDoubts.map((doubt) => doubtText('head', doubt)), ...suspects.map((suspect) => suspectText[suspect])];
   for (const sentence of sentences) expect(sentence).toMatch(/^[A-Z].+\.$/s);
   expect(new Set(sentences).size).toBe(sentences.length);
+});
+
+test('another refrigerant is named by what it reads like, where that is known', () => {
+  expect(suspectSays('another-refrigerant', 'R-22')).toContain('reads like R-22, another refrigerant than the record says');
+  expect(suspectSays('another-refrigerant', undefined)).toBe(suspectText['another-refrigerant']);
+  expect(suspectSays('air', 'R-22')).toBe(suspectText.air);
 });

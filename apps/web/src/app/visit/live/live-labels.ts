@@ -58,6 +58,10 @@ export const doubtText = (quantity: Quantity, doubt: ReadingDoubt): string => {
 
 /** What the readings say of the rig. */
 export const suspectText: Record<Suspect, string> = {
+  'valve-shut': 'The scale stands: a valve is shut, or a hose is not open to the cylinder.',
+  air: 'There is air or nitrogen in it: it stands higher at rest and the head climbs with it. The time and the head here count with that; recover into a cylinder labeled accordingly.',
+  'another-refrigerant':
+    'It reads like another refrigerant than the record says. Stop, and use an identifier before more goes into this cylinder.',
   restricted: 'It flows slower than this rig should: a core left in, a valve half open, or a kinked hose.',
   'machine-weak': 'The machine draws less than it should: worn, or its inlet drier is plugging.',
   'machine-hot': 'The machine gives its heat away badly: clear its condenser, look at its fan.',
@@ -67,6 +71,12 @@ export const suspectText: Record<Suspect, string> = {
   'does-not-fit':
     'The readings do not fit this transfer. Look for another refrigerant or non-condensables, a hose that touches the scale, a valve that is shut.',
 };
+
+/** What the readings say of the rig, with the refrigerant that it reads like. */
+export const suspectSays = (suspect: Suspect, readsLike: string | undefined): string =>
+  suspect === 'another-refrigerant' && readsLike !== undefined
+    ? suspectText[suspect].replace('another refrigerant', `${readsLike}, another refrigerant`)
+    : suspectText[suspect];
 
 /** How a subcooling loop is run, and ended. */
 export const loopText =

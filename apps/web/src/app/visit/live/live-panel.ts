@@ -37,7 +37,7 @@ import {
   durationText,
   endText,
   fromNow,
-  suspectText,
+  suspectSays,
   twentyText,
 } from './live-labels';
 import { SwapGuide } from './swap-guide';
@@ -139,7 +139,7 @@ export interface EndedGross {
         <hy-caution>{{ doubtText(doubt.quantity, doubt.doubt) }}</hy-caution>
       }
       @for (suspect of suspects(); track suspect) {
-        <hy-caution>{{ suspectWords[suspect] }}</hy-caution>
+        <hy-caution [grave]="suspect === 'another-refrigerant'">{{ suspectSays(suspect, readsLike()) }}</hy-caution>
       }
       @if (pressures()) {
         <hy-live-chart />
@@ -220,7 +220,8 @@ export class LivePanel {
     return this.live.machineState() ?? (waits ? undefined : 'on');
   });
   protected readonly doubtText = doubtText;
-  protected readonly suspectWords = suspectText;
+  protected readonly suspectSays = suspectSays;
+  protected readonly readsLike = computed(() => this.live.outlook()?.readsLike);
   protected readonly clock = clockText;
   private readonly awake = screenOn(computed(() => this.live.transfer() !== undefined));
 
