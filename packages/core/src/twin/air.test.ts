@@ -38,7 +38,7 @@ describe('a share of air', () => {
     const known = closedVolume(composition, cubicMetre(holds.volume), kilogram(9), T).p;
     const read = known + 20 * 6894.757;
     const airKg = airOfShare(holds, T, (read - known) / read);
-    expect(simulate(scenario(airKg), 60).samples[0]!.suctionPa / read).toBeCloseTo(1, 1);
+    expect(simulate(scenario(airKg), 60).samples[0]!.suctionPa / read).toBeCloseTo(1, 2);
   });
 });
 

@@ -76,8 +76,8 @@ export interface Scenario {
     readonly temperatureK: number;
     readonly cooling: CylinderCooling;
     /**
-     * kg in it at which the valve is shut, where charge is pushed back those that are left then; without one, what does not fit is refused
-     * before it starts.
+     * kg in it at which the valve is shut: the most where it is filled, the least where charge is pushed back out of it. Without one, what
+     * does not fit is refused before it starts.
      */
     readonly stopKg?: number | undefined;
   };
@@ -287,9 +287,10 @@ export function startOf({ system, cylinder, method }: Scenario, table: FluidTabl
   const temperatures = [T, T, T, cylinder.temperatureK];
   const U = Float64Array.from(m, (mass, k) => totalEnergy(table, nodes[k]!, mass, temperatures[k]!));
   const [enriched, air, dissolved, dissolvedU] = Array.from({ length: 4 }, () => new Float64Array(nodes.length)) as Four;
-  // air gathers where vapor is: as much in a litre of either side
-  const [inLow, airKg] = [vLow / (vHigh + vLow), system.airKg ?? 0];
-  [air[HIGH], air[LOW]] = [(1 - inLow) * airKg, inLow * airKg];
+  // air gathers where vapor is: as much in a litre of it on either side
+  const space = (V: number, kg: number) => V - kg / table.rhoLiquid.at(T);
+  const [above, airKg] = [[space(vHigh, inHigh), space(vLow, liquid - inHigh)] as const, system.airKg ?? 0];
+  [air[HIGH], air[LOW]] = [(airKg * above[0]) / (above[0] + above[1]), (airKg * above[1]) / (above[0] + above[1])];
   [dissolved[LOW], dissolvedU[LOW]] = [inOil, inOil * table.hLiquid.at(T)];
   return { m, U, enriched, air, dissolved, dissolvedU };
 }
