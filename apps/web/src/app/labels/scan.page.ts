@@ -1,9 +1,11 @@
 import { fromServer } from '../data/from-server';
 import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, inject, signal, viewChild } from '@angular/core';
 
+import { FormBuilder, ReactiveFormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import type { IScannerControls } from '@zxing/browser';
 import { ServerData } from '../data/server-data.service';
+import { filled } from '../forms/validators';
 import { valueOf } from '../ui/loadable';
 import { PageHead } from '../ui/page-head';
 import { TextField } from '../ui/text-field';
@@ -12,12 +14,12 @@ import { cylinderIn } from './label';
 /** A label is read by the camera, from a picture, or by its number, and its cylinder opens. */
 @Component({
   selector: 'hy-scan-page',
-  imports: [PageHead, RouterLink, TextField],
+  imports: [PageHead, ReactiveFormsModule, RouterLink, TextField],
   template: `
     <hy-page-head title="Scan a label" line="The code on a label or a collar, or the number under it" />
     <div class="body">
-      <form novalidate (submit)="$event.preventDefault(); byNumber()">
-        <hy-text-field label="Number" placeholder="such as C-07" [text]="number()" (textChange)="number.set($event)" />
+      <form novalidate [formGroup]="form" (ngSubmit)="byNumber()">
+        <hy-text-field label="Number" placeholder="such as C-07" formControlName="number" />
         <button type="submit" class="button main">Open it</button>
       </form>
       <div class="ways">
@@ -92,7 +94,7 @@ export class ScanPage {
   private readonly router = inject(Router);
   private readonly video = viewChild.required<ElementRef<HTMLVideoElement>>('video');
   private readonly cylinders = fromServer(inject(ServerData).cylinders$);
-  protected readonly number = signal('');
+  protected readonly form = inject(FormBuilder).nonNullable.group({ number: ['', filled('Type the number, or read a code.')] });
   protected readonly problem = signal<string | undefined>(undefined);
   protected readonly unknown = signal<string | undefined>(undefined);
   protected readonly watching = signal(false);
@@ -104,16 +106,17 @@ export class ScanPage {
 
   protected byNumber(): void {
     this.unknown.set(undefined);
-    const wanted = plain(this.number());
-    const found = (valueOf(this.cylinders()) ?? []).find(({ name }) => plain(name) === wanted);
-    if (found === undefined) this.refuse(this.number().trim());
+    if (this.form.invalid) return;
+    const { number } = this.form.getRawValue();
+    const found = (valueOf(this.cylinders()) ?? []).find(({ name }) => plain(name) === plain(number));
+    if (found === undefined) this.refuse(number.trim());
     else this.open(found.id);
   }
 
   /** Nobody knows it yet: it can be registered under what was read. */
   private refuse(number: string): void {
     this.problem.set(`No cylinder has the number "${number}". Read it again, or register it.`);
-    this.unknown.set(number === '' ? undefined : number.slice(0, MOST_LETTERS_COUNT));
+    this.unknown.set(number.slice(0, MOST_LETTERS_COUNT));
   }
 
   protected async watch(): Promise<void> {
@@ -149,7 +152,7 @@ export class ScanPage {
       return;
     }
     // a bar code on a collar or a neck ring carries the number itself
-    this.number.set(code.trim());
+    this.form.setValue({ number: code.trim() });
     this.byNumber();
   }
 

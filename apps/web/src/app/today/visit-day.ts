@@ -1,8 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { FormBuilder, ReactiveFormsModule } from '@angular/forms';
 import type { Visit } from '@hygromet/contract/visit';
-import { mutation, errorIn } from '../data/mutation';
+import { mutation } from '../data/mutation';
 import { newKey } from '../data/new-key';
 import { ServerData } from '../data/server-data.service';
+import { serverProblems } from '../forms/server-problems';
+import { filled } from '../forms/validators';
 import { PreferencesService } from '../preferences/preferences.service';
 import { dayOf } from '../ui/day';
 import { TextField } from '../ui/text-field';
@@ -10,27 +13,30 @@ import { TextField } from '../ui/text-field';
 /** An open visit is planned for another day: for today with one press where it is overdue, or for one that is chosen. */
 @Component({
   selector: 'hy-visit-day',
-  imports: [TextField],
+  imports: [ReactiveFormsModule, TextField],
   template: `
     @if (choosing()) {
-      <form novalidate (submit)="$event.preventDefault(); move(day())">
-        <hy-text-field label="New day" type="date" [text]="day()" (textChange)="chosen.set($event)" [problem]="refused()" />
-        <hy-text-field label="Time" type="time" [text]="time()" (textChange)="hour.set($event)" />
+      <form novalidate [formGroup]="form" (ngSubmit)="moveTo()">
+        <hy-text-field label="New day" type="date" formControlName="day" />
+        <hy-text-field label="Time" type="time" formControlName="time" />
         <button type="submit" class="button small main" [disabled]="busy()">Move</button>
         <button type="button" class="button small plain" (click)="leave()">Not now</button>
       </form>
+      @if (refused(); as sentence) {
+        <p role="alert" class="over">{{ sentence }}</p>
+      }
     } @else {
       @if (visit().day < today) {
-        <button type="button" class="button small" [attr.aria-label]="of('Plan the visit', 'for today')" (click)="move(today)">
+        <button
+          type="button"
+          class="button small"
+          [attr.aria-label]="of('Plan the visit', 'for today')"
+          (click)="move(today, visit().time ?? '')"
+        >
           For today
         </button>
       }
-      <button
-        type="button"
-        class="button small plain"
-        [attr.aria-label]="of('Move the visit', 'to another day')"
-        (click)="choosing.set(true)"
-      >
+      <button type="button" class="button small plain" [attr.aria-label]="of('Move the visit', 'to another day')" (click)="choose()">
         Another day
       </button>
       @if (refused(); as sentence) {
@@ -55,38 +61,43 @@ export class VisitDay {
   private readonly preferences = inject(PreferencesService).current;
   protected readonly today = dayOf(new Date());
   protected readonly choosing = signal(false);
-  protected readonly chosen = signal<string | undefined>(undefined);
-  /** The chosen day; today where it is overdue, else the day it has. */
-  protected readonly day = computed(() => this.chosen() ?? (this.visit().day < this.today ? this.today : this.visit().day));
-
-  protected readonly hour = signal<string | undefined>(undefined);
-  protected readonly time = computed(() => this.hour() ?? this.visit().time ?? '');
+  protected readonly form = inject(FormBuilder).nonNullable.group({ day: ['', filled('Choose the day.')], time: [''] });
 
   private readonly moving = mutation(
-    (day: string) =>
+    ({ day, time }: { readonly day: string; readonly time: string }) =>
       this.serverData.addVisitEvent$(this.visit().id, {
         kind: 'moved',
         key: newKey(),
         version: this.visit().version,
         day,
-        ...(this.time() === '' ? {} : { time: this.time() }),
+        ...(time === '' ? {} : { time }),
         happenedAt: new Date().toISOString(),
         recordedBy: this.preferences().person,
       }),
     () => this.leave(),
   );
   protected readonly busy = computed(() => this.moving.state().state === 'busy');
-  protected readonly refused = computed(() => errorIn(this.moving.state(), '/day') ?? errorIn(this.moving.state()));
+  protected readonly refused = serverProblems(this.moving.state, { '/day': this.form.controls.day, '/time': this.form.controls.time });
   protected readonly of = (before: string, after: string): string => `${before} to ${this.visit().system.site} ${after}`;
+
+  /** With the day it has, or today where that is over. */
+  protected choose(): void {
+    const { day, time } = this.visit();
+    this.form.reset({ day: day < this.today ? this.today : day, time: time ?? '' });
+    this.choosing.set(true);
+  }
 
   protected leave(): void {
     this.choosing.set(false);
-    this.chosen.set(undefined);
-    this.hour.set(undefined);
     this.moving.reset();
   }
 
-  protected move(day: string): void {
-    this.moving.send(day);
+  protected moveTo(): void {
+    const { day, time } = this.form.getRawValue();
+    if (this.form.valid) this.move(day, time);
+  }
+
+  protected move(day: string, time: string): void {
+    this.moving.send({ day, time });
   }
 }

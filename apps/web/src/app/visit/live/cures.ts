@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import type { CureBy } from '@hygromet/core/twin/estimate/cures';
 import { Units } from '../../preferences/units.service';
-import { cureNames, durationText } from './live-labels';
+import { cureDone, cureNames, durationText } from './live-labels';
 import { LiveTransfer } from './live-transfer';
 
 interface Row {
@@ -38,7 +38,7 @@ interface Row {
                 <td class="number">{{ row.time }}</td>
                 <td class="number">
                   @if (row.by !== 'swap') {
-                    <button type="button" class="button small" (click)="done(row.by)" [attr.aria-label]="'It is ' + row.name">It is</button>
+                    <button type="button" class="button small" (click)="done(row.by)">{{ said[row.by] }}</button>
                   }
                 </td>
               </tr>
@@ -76,6 +76,7 @@ interface Row {
 })
 export class Cures {
   protected readonly live = inject(LiveTransfer);
+  protected readonly said = cureDone;
   private readonly units = inject(Units);
   protected readonly rows = computed((): readonly Row[] | undefined => {
     const outlook = this.live.outlook();

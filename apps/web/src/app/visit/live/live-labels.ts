@@ -24,6 +24,16 @@ export const cureNames: Record<CureBy, string> = {
   throttle: 'with the suction throttled',
   swap: 'into an evacuated cylinder',
 };
+/** What a person says who has done it. */
+export const cureDone: Record<CureBy, string> = {
+  'still-air': 'It is out of the sun',
+  fan: 'The fan is on',
+  water: 'Water runs over it',
+  ice: 'It is on ice',
+  loop: 'The loop runs',
+  throttle: 'The suction is throttled',
+  swap: 'Another cylinder is on',
+};
 export const machineNames: Record<MachineState, string> = {
   on: 'Running',
   throttled: 'Suction throttled',

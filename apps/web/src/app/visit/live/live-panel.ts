@@ -30,6 +30,7 @@ import { Cures } from './cures';
 import { LiveTransfer } from './live-transfer';
 import {
   coolingNames,
+  cureDone,
   cureNames,
   doubtText,
   loopText,
@@ -104,7 +105,7 @@ export interface EndedGross {
           </div>
           @if (f.cure; as cure) {
             @if (cure.by !== 'swap') {
-              <button type="button" class="button main" (click)="live.cured(cure.by)">It is {{ cureNames[cure.by] }}</button>
+              <button type="button" class="button main" (click)="live.cured(cure.by)">{{ cureDone[cure.by] }}</button>
             }
           }
         </div>
@@ -207,7 +208,7 @@ export class LivePanel {
   protected readonly coolings = coolingsOfCylinder;
   protected readonly names = coolingNames;
   protected readonly machineNames = machineNames;
-  protected readonly cureNames = cureNames;
+  protected readonly cureDone = cureDone;
   protected readonly loopText = loopText;
   protected readonly machineHolds = computed(() => this.onScale(machineHoldsKg));
   /** Push-pull needs the machine at the cylinder as it is. */
