@@ -66,7 +66,7 @@ export interface Scenario {
     readonly receiverM3?: number | undefined;
     /** kg of oil in its compressor; as much as usual for the charge unless it is said. */
     readonly oilKg?: number | undefined;
-    /** kg of air in it. */
+    /** kg of air beside its refrigerant. */
     readonly airKg?: number | undefined;
   };
   readonly cylinder: {
