@@ -13,6 +13,7 @@ import { TextField } from '../ui/text-field';
 /** An open visit is planned for another day: for today with one press where it is overdue, or for one that is chosen. */
 @Component({
   selector: 'hy-visit-day',
+  host: { '[class.choosing]': 'choosing()' },
   imports: [ReactiveFormsModule, TextField],
   template: `
     @if (choosing()) {
