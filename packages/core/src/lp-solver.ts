@@ -18,9 +18,19 @@ export interface LpSolution {
 
 const OUT_OF_TIME = 'Time limit reached';
 
+/** Undefined where HiGHS gives up with an error instead of an answer. */
+const tried = (solve: SolveProgram, ...asked: Parameters<SolveProgram>): ReturnType<SolveProgram> | undefined => {
+  try {
+    return solve(...asked);
+  } catch {
+    return undefined;
+  }
+};
+
 /**
  * Solves programs to the proved optimum, or as far as there is time. The presolve of HiGHS now and then calls a program infeasible that is
- * not (seen with a truck's, which never is: what has no room is short); what it calls so is solved again without it.
+ * not, or gives up with an error (both seen with a truck's, which never is: what has no room is short); such a one is solved again without
+ * it.
  * @param mostSeconds after which the best that was found is taken
  * @returns undefined where nothing was found
  */
@@ -28,9 +38,11 @@ export const lpSolver =
   (solve: SolveProgram, mostSeconds = Infinity) =>
   (program: string): LpSolution | undefined => {
     const options = { mip_rel_gap: 0, output_flag: false, ...(mostSeconds === Infinity ? {} : { time_limit: mostSeconds }) };
-    const first = solve(program, options);
-    const { Status, ObjectiveValue, Columns } =
-      first.Status === 'Optimal' || first.Status === OUT_OF_TIME ? first : solve(program, { ...options, presolve: 'off' });
+    const first = tried(solve, program, options);
+    const answer =
+      first?.Status === 'Optimal' || first?.Status === OUT_OF_TIME ? first : tried(solve, program, { ...options, presolve: 'off' });
+    if (answer === undefined) return undefined;
+    const { Status, ObjectiveValue, Columns } = answer;
     if (Status !== 'Optimal' && !(Status === OUT_OF_TIME && Number.isFinite(ObjectiveValue))) return undefined;
     const columns = Columns as Readonly<Record<string, { readonly Primal?: number }>>;
     return { optimal: Status === 'Optimal', objective: ObjectiveValue, valueOf: (name) => columns[name]?.Primal ?? 0 };

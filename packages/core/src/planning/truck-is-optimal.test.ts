@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import highs from 'highs';
-import { lpSolver } from '../lp-solver';
+import { lpSolver, type SolveProgram } from '../lp-solver';
 import { solveTruck } from './solve-truck';
 import type { Carried, TruckGoal, TruckJob, TruckTask } from './truck';
 
@@ -201,4 +201,43 @@ test('a program that the presolve calls infeasible is solved without it; one for
   const cut = solveTruck(task, (program) => (asked++ < 2 ? first(program) : undefined));
   expect([cut.proved, cut.reached.map(({ goal }) => goal)]).toEqual([false, ['overweight', 'shortage']]);
   expect(cut.plan.short.reduce((sum, { kg }) => sum + kg, 0)).toBeCloseTo(11.7, 2);
+});
+
+test('a program at which the solver gives up is solved without its presolve; one at which it gives up again leaves the plan before it', () => {
+  // found by the property above: the presolve gives up with an error at the third goal
+  const jobs = (
+    [
+      ['s0', 0.1, 'R-410A'],
+      ['s1', 1.2, 'R-134a'],
+      ['s2', 5.6, 'R-22'],
+      ['s3', 7.2, 'R-410A'],
+    ] as const
+  ).map(([id, high, group]): TruckJob => ({ id, low: high, likely: high, high, group }));
+  const room = (...kg: readonly number[]) => new Map(jobs.map(({ id }, k) => [id, { objections: [], roomKg: kg[k]! }]));
+  const task: TruckTask = {
+    jobs,
+    cylinders: [
+      { id: 'c0', weight: 5, tare: 3.5, onTruck: false, evacuated: false },
+      { id: 'c1', weight: 5, tare: 3.5, onTruck: false, evacuated: false },
+      { id: 'c2', weight: 7, tare: 4.9, onTruck: false, evacuated: false },
+    ],
+    rooms: new Map([
+      ['c0', room(0, 0.1, 3.2, 0)],
+      ['c1', room(3.7, 0.1, 2, 3.7)],
+      ['c2', room(3.7, 1, 2, 3.7)],
+    ]),
+    pinned: new Set(),
+    excluded: new Set(),
+    mostWeight: 60,
+  };
+  const { proved, reached } = solved(task);
+  expect(proved).toBe(true);
+  expect(reached.map(({ least }) => Number(least.toFixed(2)))).toEqual(bestByTrying(task).map((value) => Number(value.toFixed(2))));
+  let asked = 0;
+  const givesUp: SolveProgram = (program, options) => {
+    if (++asked > 2) throw new Error('unable to solve the problem');
+    return solver.solve(program, options);
+  };
+  const cut = solveTruck(task, lpSolver(givesUp));
+  expect([cut.proved, cut.reached.map(({ goal }) => goal)]).toEqual([false, ['overweight', 'shortage']]);
 });
