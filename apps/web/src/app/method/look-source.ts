@@ -1,4 +1,5 @@
 import { computed, inject, Injectable, InjectionToken, signal, type Signal } from '@angular/core';
+import { of, type Observable } from 'rxjs';
 import { Drafts } from '../data/draft.service';
 import { PreferencesService } from '../preferences/preferences.service';
 import { lookOf, newKeptLook, type KeptLook, type LookDraft } from './look-draft';
@@ -14,6 +15,8 @@ export abstract class LookSource {
   /** Share of the charge by a running check, where one was made on this visit. */
   abstract readonly ranShare: Signal<number | undefined>;
   abstract change(part: Partial<LookDraft>): void;
+  /** Once all that was changed is where it is kept, without waiting until the fingers rest; fails where it cannot be kept there. */
+  abstract sent$(): Observable<void>;
 }
 
 /** Kept on this device alone: what might be done, before anybody goes there. */
@@ -28,4 +31,6 @@ export class LookOnDevice implements LookSource {
   change(part: Partial<LookDraft>): void {
     this.stored.value.update((draft) => ({ ...draft, ...part }));
   }
+
+  sent$ = (): Observable<void> => of(undefined);
 }

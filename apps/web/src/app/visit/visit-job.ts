@@ -7,7 +7,7 @@ import type { NewVisitEvent } from '@hygromet/contract/visit-event';
 import type { Visit, VisitWithEvents } from '@hygromet/contract/visit';
 import { stages, type Stage, type StageState } from '@hygromet/core/visit/stage';
 import { nextStage } from '@hygromet/core/visit/stage-states';
-import { catchError, concatMap, defer, distinctUntilChanged, EMPTY, exhaustMap, filter, interval, map, merge, retry, Subject, type Observable } from 'rxjs'; // prettier-ignore
+import { catchError, concatMap, defer, distinctUntilChanged, EMPTY, exhaustMap, filter, finalize, interval, map, merge, retry, Subject, switchMap, tap, type Observable } from 'rxjs'; // prettier-ignore
 import { mutation, type Mutation } from '../data/mutation';
 import { newKey } from '../data/new-key';
 import { ServerData } from '../data/server-data.service';
@@ -56,9 +56,34 @@ export class VisitJob {
     return { key: newKey(), happenedAt: new Date().toISOString(), recordedBy: this.preferences().person };
   }
 
+  private readonly answered$ = new Subject<number>();
+  /** The newest version of which this page knows all: what is shown, and what it has added to that itself. */
+  private carried = 0;
+  private readonly known = (): number => Math.max(this.carried, this.visit()?.version ?? 0);
+
   /** Adds an event. What is tried again later is sent as it was said first. */
   add$(addition: Addition, said = this.said()): Observable<Visit> {
-    return this.serverData.addVisitEvent$(this.id, { ...addition, ...said }); // the parts of one event
+    return this.serverData.addVisitEvent$(this.id, { ...addition, ...said }).pipe(
+      tap(({ version }) => {
+        this.carried = carriedOn(this.known(), version);
+        this.answered$.next(version);
+      }),
+    );
+  }
+
+  /**
+   * Adds what was decided on the visit as it is shown now, once what this page has still to add is there. A colleague's event that comes
+   * between makes the version an old one, and is answered so.
+   */
+  addAfter$(sent$: Observable<unknown>, addition: (version: number) => Addition): Observable<Visit> {
+    return defer(() => {
+      let version = this.known();
+      const following = this.answered$.subscribe((answered) => (version = carriedOn(version, answered)));
+      return sent$.pipe(
+        switchMap(() => this.add$(addition(version))),
+        finalize(() => following.unsubscribe()),
+      );
+    });
   }
 
   /** Something a person adds by a button. Call it where things may be injected. */
@@ -96,3 +121,6 @@ export class VisitJob {
     );
   }
 }
+
+/** An event that follows at once on what is known is this page's own. */
+const carriedOn = (known: number, answered: number): number => (answered === known + 1 ? answered : known);

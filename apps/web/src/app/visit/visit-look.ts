@@ -2,7 +2,7 @@ import { ranShareOf } from '@hygromet/contract/ran-share';
 import { computed, effect, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import equal from 'fast-deep-equal/es6';
-import { catchError, concatMap, debounceTime, EMPTY, map, Subject } from 'rxjs';
+import { catchError, concatMap, debounceTime, defer, EMPTY, endWith, ignoreElements, map, merge, Subject, tap, type Observable } from 'rxjs'; // prettier-ignore
 import { Drafts } from '../data/draft.service';
 import { ApiError } from '../data/api-error';
 import { lookOf, newKeptLook, newLookDraft, type KeptLook, type LookDraft } from '../method/look-draft';
@@ -35,6 +35,7 @@ export class VisitLook implements LookSource {
   private readonly drafts = inject(Drafts);
   private readonly stored = this.drafts.open<Pending>(`visit.${this.job.id}`, () => ({ changes: {}, readings: {}, seenVersion: null }));
   private readonly changed$ = new Subject<void>();
+  private readonly atOnce$ = new Subject<Subject<void>>();
   readonly unsaved = signal<string | undefined>(undefined);
   readonly ranShare = computed(() => {
     const visit = this.job.visit();
@@ -60,10 +61,18 @@ export class VisitLook implements LookSource {
   constructor() {
     const before = this.job.open() ? this.seenBefore() : {};
     this.stored.value.update((pending) => ({ ...pending, changes: { ...before, ...pending.changes } }));
-    this.changed$
+    const rested$ = this.changed$.pipe(
+      debounceTime(REST_MS),
+      map(() => undefined),
+    );
+    merge(rested$, this.atOnce$)
       .pipe(
-        debounceTime(REST_MS),
-        concatMap(() => this.send$()),
+        concatMap((asker) =>
+          this.send$().pipe(
+            tap({ error: (error) => asker?.error(error), complete: () => asker?.complete() }),
+            catchError((error: unknown) => this.notSaved$(error)),
+          ),
+        ),
         takeUntilDestroyed(),
       )
       .subscribe();
@@ -82,10 +91,18 @@ export class VisitLook implements LookSource {
     }));
   }
 
+  sent$(): Observable<void> {
+    return defer(() => {
+      const asker = new Subject<void>();
+      this.atOnce$.next(asker);
+      return asker.pipe(ignoreElements(), endWith(undefined));
+    });
+  }
+
   /** What was sent last and has no answer: sent again as it is, it is the same event. */
   private unanswered: { readonly look: Partial<Saved>; readonly said: Said } | undefined;
 
-  private send$() {
+  private send$(): Observable<void> {
     const look = this.stored.value().changes;
     if (Object.keys(look).length === 0 || !this.job.open()) return EMPTY;
     const { said } = (this.unanswered = equal(this.unanswered?.look, look) ? this.unanswered! : { look, said: this.job.said() });
@@ -95,13 +112,14 @@ export class VisitLook implements LookSource {
         this.unsaved.set(undefined);
         this.stored.value.update((before) => ({ ...before, changes: withoutSent(before.changes, look) }));
       }),
-      catchError((error: unknown) => {
-        this.unsaved.set(error instanceof ApiError ? error.message : 'What was seen is not saved yet.');
-        // what is refused stays refused until something of it is changed
-        if (error instanceof ApiError && PASSES.includes(error.code)) setTimeout(() => this.changed$.next(), TRY_AGAIN_MS);
-        return EMPTY;
-      }),
     );
+  }
+
+  private notSaved$(error: unknown): Observable<never> {
+    this.unsaved.set(error instanceof ApiError ? error.message : 'What was seen is not saved yet.');
+    // what is refused stays refused until something of it is changed
+    if (error instanceof ApiError && PASSES.includes(error.code)) setTimeout(() => this.changed$.next(), TRY_AGAIN_MS);
+    return EMPTY;
   }
 
   /** What was typed at this system before the visit was opened belongs to it, and to no later one. */

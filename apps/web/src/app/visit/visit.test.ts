@@ -132,6 +132,43 @@ describe('the method', () => {
     expect(stageOf(root, 'Method')).toBe('Method, done');
   });
 
+  test('is saved with what was chosen a moment ago: that is sent first, and is nobody else’s change', async () => {
+    const { press, type, sent } = await open('method', { look: SEEN });
+    await type('Recovered refrigerant goes', 'reclaim');
+    await press(/^Save:/);
+    await rested();
+    expect(sent).toMatchObject([
+      { kind: 'looked', look: { destination: 'reclaim' } },
+      { kind: 'planned', version: 2 },
+    ]);
+  });
+
+  test('decided on what a colleague has changed meanwhile is an old one, however much of it is one’s own', async () => {
+    const versions = [3, 4];
+    const sent: NewVisitEvent[] = [];
+    const addVisitEvent$ = (_: string, event: NewVisitEvent) => {
+      sent.push(event);
+      return of(aVisit({ version: versions[sent.length - 1]! }));
+    };
+    const { press, type } = await open('method', { look: SEEN }, { addVisitEvent$ });
+    await type('Recovered refrigerant goes', 'reclaim');
+    await press(/^Save:/);
+    expect(sent.at(-1)).toMatchObject({ kind: 'planned', version: 1 });
+  });
+
+  test('is not saved while what it rests on is not', async () => {
+    const sent: NewVisitEvent[] = [];
+    const addVisitEvent$ = (_: string, event: NewVisitEvent) => {
+      sent.push(event);
+      return throwError(() => new ApiError('offline', 'The server cannot be reached.'));
+    };
+    const { press, type, text } = await open('method', { look: SEEN }, { addVisitEvent$ });
+    await type('Recovered refrigerant goes', 'reclaim');
+    await press(/^Save:/);
+    expect(sent.map(({ kind }) => kind)).toEqual(['looked']);
+    expect(text()).toContain('The server cannot be reached.');
+  });
+
   test('is not saved without its reason, and the sentence says so', async () => {
     const apiError = new ApiError('invalid-input', 'x', { '/plan/why': 'Say why the proposal is not taken.' });
     const { press, text } = await open('method', { look: SEEN }, { addVisitEvent$: () => throwError(() => apiError) });

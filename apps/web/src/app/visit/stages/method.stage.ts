@@ -1,13 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
+import type { VisitPlan } from '@hygromet/contract/visit-plan';
 import { stagesOf } from '@hygromet/contract/visit-stages';
 import { nextStage } from '@hygromet/core/visit/stage-states';
 import equal from 'fast-deep-equal/es6';
 import { catchError, concatMap, EMPTY, Subject, tap } from 'rxjs';
-import { errorIn } from '../../data/mutation';
+import { errorIn, mutation } from '../../data/mutation';
 import { ApiError } from '../../data/api-error';
 import { MethodDecision } from '../../method/method-decision';
+import { LookSource } from '../../method/look-source';
 import { MethodSession } from '../../method/method.session';
 import { methodNames } from '../../method/method-labels';
 import { StepList } from '../../method/step-list';
@@ -73,6 +75,7 @@ import { Computing } from '../../ui/computing';
 export class MethodStage {
   protected readonly session = inject(MethodSession);
   protected readonly job = inject(VisitJob);
+  private readonly look = inject(LookSource);
   private readonly router = inject(Router);
   protected readonly names = methodNames;
   protected readonly plan = computed(() => valueOf(this.session.plan()));
@@ -80,10 +83,14 @@ export class MethodStage {
   protected readonly first = computed(() => this.plan()?.decision.next !== undefined && this.session.draft().method === null);
   /** The last reading of each step that the visit has. */
   protected readonly kept = computed(() => new Map((this.job.visit()?.readings ?? []).map((reading) => [reading.step, reading])));
-  protected readonly saving = this.job.adding((visit) => {
-    const next = nextStage(stagesOf(visit));
-    if (next !== 'method') void this.router.navigate(['/visits', this.job.id, next]);
-  });
+  /** With what was chosen a moment ago: that is a part of what it rests on. */
+  protected readonly saving = mutation(
+    (plan: VisitPlan) => this.job.addAfter$(this.look.sent$(), (version) => ({ kind: 'planned', version, plan })),
+    (visit) => {
+      const next = nextStage(stagesOf(visit));
+      if (next !== 'method') void this.router.navigate(['/visits', this.job.id, next]);
+    },
+  );
   protected readonly refused = computed(() => errorIn(this.saving.state(), '/plan/why') ?? errorIn(this.saving.state()));
   /** Whether what is saved is what stands here, with all that it rests on. */
   protected readonly saved = computed(() => equal(this.job.visit()?.plan, this.session.decided()));
@@ -117,8 +124,8 @@ export class MethodStage {
   }
 
   protected save(): void {
-    const [plan, visit] = [this.session.decided(), this.job.visit()];
-    if (plan !== undefined && visit !== undefined) this.saving.send({ kind: 'planned', version: visit.version, plan });
+    const plan = this.session.decided();
+    if (plan !== undefined && this.job.visit() !== undefined) this.saving.send(plan);
   }
 
   protected note({ code, text }: { code: string; text: string }): void {
