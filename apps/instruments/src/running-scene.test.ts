@@ -114,7 +114,7 @@ test('rain brings the head down, a fault that is put right comes back to where i
 
 test('each instrument is told once, with what it is; each reading under its own name', () => {
   const shown = { head: 2.6e6, indoor: 299, wetBulb: 292, gross: 20 };
-  const facts = factsOf(shown, 60, 90, 1_795_953_600);
+  const facts = factsOf(shown, { speed: 60, since: 1_795_953_000 }, 90, 1_795_953_600);
   expect(facts.filter(({ n }) => n === 'kind').map(({ vs }) => vs)).toEqual(['pressure probe', 'psychrometer', 'scale']);
   expect(packOf(shown, 1_795_953_600).map(({ n }) => n)).toEqual([
     'urn:dev:ser:probe-high:head',

@@ -78,7 +78,7 @@ test('what is sent can be read by the one who receives it', () => {
     ['probe-high', 'head', now],
     ['clamp-1', 'wall', now],
   ]);
-  const facts = received(factsOf({ gross: 11.2, vacuum: 66 }, 10, 80, now), now);
+  const facts = received(factsOf({ gross: 11.2, vacuum: 66 }, { speed: 10, since: now - 60 }, 80, now), now);
   expect(facts.problems).toEqual([]);
   expect(facts.facts.filter(({ instrument }) => instrument === 'scale-1').map(({ fact, value }) => [fact, value])).toEqual([
     ['kind', 'scale'],
@@ -86,6 +86,7 @@ test('what is sent can be read by the one who receives it', () => {
     ['battery', 80],
     ['simulated', true],
     ['speed', 10],
+    ['speedSince', now - 60],
   ]);
   expect(new Set(facts.facts.map(({ instrument }) => instrument))).toEqual(new Set(['scale-1', 'micron-1']));
 });

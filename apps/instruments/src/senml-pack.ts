@@ -37,8 +37,14 @@ export const identifierPack = (refrigerant: string, airPercent: number, at: numb
   { n: 'simulated', vb: true },
 ];
 
+/** How many of their seconds pass in one of ours, and since when; s since 1970. */
+export interface Pace {
+  readonly speed: number;
+  readonly since: number;
+}
+
 /** What each instrument that shows something says of itself, now and then. @param battery per cent */
-export const factsOf = (shown: Shown, speed: number, battery: number, at: number): SenmlRecord[] =>
+export const factsOf = (shown: Shown, { speed, since }: Pace, battery: number, at: number): SenmlRecord[] =>
   [...new Map((Object.keys(shown) as Quantity[]).map((quantity) => [SHOWS[quantity].serial, SHOWS[quantity]] as const)).values()].flatMap(
     ({ serial, kind, unit }, k) => [
       { bn: `urn:dev:ser:${serial}:`, ...(k === 0 ? { bt: at } : {}), n: 'kind', vs: kind },
@@ -46,5 +52,6 @@ export const factsOf = (shown: Shown, speed: number, battery: number, at: number
       { n: 'battery', v: Math.round(battery) },
       { n: 'simulated', vb: true },
       { n: 'speed', v: speed },
+      { n: 'speedSince', v: since },
     ],
   );

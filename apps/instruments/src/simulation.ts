@@ -7,7 +7,7 @@ import type { Played } from './played';
 import { ProofScene, type ProofAct, type ProofSetting } from './proof-scene';
 import { RunningScene, type RunAct, type RunSetting } from './running-scene';
 import { Scene, type Act } from './scene';
-import { factsOf, identifierPack, packOf } from './senml-pack';
+import { factsOf, identifierPack, packOf, type Pace } from './senml-pack';
 import { hiddenTruth, type SceneSetting } from './truth';
 
 /** ms between readings. */
@@ -23,6 +23,7 @@ export class Simulation {
   private scene: Scene | ProofScene | RunningScene | undefined;
   private setting: SceneSetting | ProofSetting | RunSetting | undefined;
   private readonly startedAt = Date.now();
+  private paceSince = Date.now() / 1000;
   private ticks = 0;
   private last = Date.now();
 
@@ -74,7 +75,9 @@ export class Simulation {
   do(act: Act | ProofAct | RunAct): void {
     (this.scene as Played<Act | ProofAct | RunAct> | undefined)?.do(act);
     // another speed is told at once
-    if (act.act === 'speed') this.ticks = 0;
+    if (act.act !== 'speed') return;
+    this.paceSince = Date.now() / 1000;
+    this.ticks = 0;
   }
 
   /** What there is to set up a scene with. */
@@ -107,12 +110,14 @@ export class Simulation {
     this.scene.pass(passed);
     const battery = Math.max(5, 96 - (BATTERY_PER_HOUR * (now - this.startedAt)) / 3_600_000);
     const shown = this.scene.shown();
-    const facts = this.ticks++ % FACTS_EVERY === 0 ? factsOf(shown, this.scene.state().speed, battery, now / 1000) : [];
+    const facts = this.ticks++ % FACTS_EVERY === 0 ? factsOf(shown, this.pace(), battery, now / 1000) : [];
     const pack = packOf(shown, now / 1000);
     // names of readings are whole: a base name before them would be put in front
     if (pack.length > 0) this.gateway.send(pack);
     if (facts.length > 0) this.gateway.send(facts);
   }
+
+  private pace = (): Pace => ({ speed: this.scene?.state().speed ?? 1, since: this.paceSince });
 
   private async ask<T>(path: string, schema: z.ZodType<T>): Promise<T> {
     const response = await fetch(this.server + path, { signal: AbortSignal.timeout(10_000) });

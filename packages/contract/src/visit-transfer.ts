@@ -60,6 +60,8 @@ export const paired = z.strictObject({
 });
 export type Paired = z.infer<typeof paired>;
 
+const speed = quantity('speed').min(1).max(120);
+
 export const transferSetUp = z.strictObject({
   cylinder: id,
   startGrossKg: massKg('starting gross weight'),
@@ -73,7 +75,7 @@ export const transferSetUp = z.strictObject({
   scenario: transferScenario.nullable(),
   instruments: paired,
   /** How many of its seconds pass in one of ours: 1 but for simulated instruments. */
-  speed: quantity('speed').min(1).max(120),
+  speed,
 });
 export type TransferSetUp = z.infer<typeof transferSetUp>;
 
@@ -97,6 +99,8 @@ export const transferNote = z.discriminatedUnion('what', [
   z.strictObject({ what: z.literal('acknowledged'), grossKg: massKg('gross weight') }),
   z.strictObject({ what: z.literal('trip-foreseen'), inS: quantity('time to the trip') }),
   z.strictObject({ what: z.literal('paired'), instruments: paired }),
+  /** Simulated instruments: from then on so many of their seconds pass in one of ours. */
+  z.strictObject({ what: z.literal('speed'), to: speed }),
 ]);
 export type TransferNote = z.infer<typeof transferNote>;
 

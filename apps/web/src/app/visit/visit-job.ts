@@ -95,7 +95,7 @@ export class VisitJob {
    * What happens whether or not somebody waits for it: added one after the other, as it was said then, and again while the server cannot be
    * reached. Call it where things may be injected.
    */
-  queue(): (addition: Addition) => void {
+  queue(): (addition: Addition, at?: string) => void {
     const said$ = new Subject<readonly [Addition, Said]>();
     said$
       .pipe(
@@ -108,7 +108,7 @@ export class VisitJob {
         takeUntilDestroyed(),
       )
       .subscribe();
-    return (addition) => said$.next([addition, this.said()]);
+    return (addition, at) => said$.next([addition, { ...this.said(), ...(at === undefined ? {} : { happenedAt: at }) }]);
   }
 
   private fresh$(): Observable<VisitWithEvents> {

@@ -9,6 +9,7 @@ import {
   rateOf,
   ReadingLog,
   secondsOf,
+  speedNow,
   steadyGross,
   traceOf,
   tracesOf,
@@ -52,6 +53,14 @@ test('seconds of sample instruments pass faster than ours', () => {
   const current = aTransfer();
   expect(secondsOf(current, BEGAN + 10_000)).toBe(10);
   expect(secondsOf({ ...current, setUp: { ...current.setUp, speed: 60 } }, BEGAN + 10_000)).toBe(600);
+});
+
+test('seconds of simulated instruments pass at the speed that was told, each from its moment on', () => {
+  const told = (seconds: number, to: number) => ({ at: new Date(BEGAN + 1000 * seconds).toISOString(), by: 'Ines', note: { what: 'speed', to } as const }); // prettier-ignore
+  // told out of order, and once too often by a colleague's page
+  const current = aTransfer({ notes: [told(20, 10), told(10, 60), told(10, 60)] });
+  expect([-5, 5, 10, 15, 20, 30].map((seconds) => secondsOf(current, BEGAN + 1000 * seconds))).toEqual([-5, 5, 10, 310, 610, 710]);
+  expect([speedNow(current), speedNow(aTransfer())]).toEqual([10, 1]);
 });
 
 test('what people did becomes deeds at their time; other notes are none', () => {

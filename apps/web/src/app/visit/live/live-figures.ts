@@ -57,8 +57,26 @@ export class ReadingLog {
   }
 }
 
-/** Seconds of the transfer at an instant: those of sample instruments pass faster than ours. */
-export const secondsOf = ({ begunAt, setUp }: VisitTransfer, at: number): number => ((at - Date.parse(begunAt)) / 1000) * setUp.speed;
+type Passing = Pick<VisitTransfer, 'begunAt' | 'setUp' | 'notes'>;
+
+/** From when on how many seconds of simulated instruments pass in one of ours; ms since 1970. */
+const speedsOf = ({ begunAt, setUp, notes }: Passing): readonly { readonly at: number; readonly speed: number }[] => [
+  { at: Date.parse(begunAt), speed: setUp.speed },
+  ...notes
+    .flatMap(({ at, note }) => (note.what === 'speed' ? [{ at: Date.parse(at), speed: note.to }] : []))
+    .sort((one, other) => one.at - other.at),
+];
+
+/** As it was told last. */
+export const speedNow = (transfer: Passing): number => speedsOf(transfer).at(-1)?.speed ?? 1;
+
+/** Seconds of the transfer at an instant: those of simulated instruments pass faster than ours. */
+export const secondsOf = (transfer: Passing, at: number): number =>
+  speedsOf(transfer).reduce((seconds, { at: since, speed }, k, all) => {
+    const until = Math.min(at, all[k + 1]?.at ?? at);
+    // before it began there was the speed at which it began
+    return seconds + (k === 0 || until > since ? ((until - since) / 1000) * speed : 0);
+  }, 0);
 
 /** What people have done since it began. */
 export const deedsOf = (transfer: VisitTransfer): readonly Deed[] =>

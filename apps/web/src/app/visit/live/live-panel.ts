@@ -25,6 +25,7 @@ import { QuantityField } from '../../ui/quantity-field';
 import { WeightBeam } from '../../ui/weight-beam';
 import { VisitJob } from '../visit-job';
 import { AlarmSound } from './alarm-sound';
+import { FollowSpeed } from './follow-speed';
 import { LiveChart } from './live-chart';
 import { Cures } from './cures';
 import { LiveTransfer } from './live-transfer';
@@ -195,6 +196,7 @@ export interface EndedGross {
     }
   `,
   styleUrl: './live.css',
+  providers: [FollowSpeed],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class LivePanel {
@@ -322,6 +324,7 @@ export class LivePanel {
   protected readonly refused = computed(() => errorIn(this.live.adding.state()));
 
   constructor() {
+    inject(FollowSpeed);
     void this.sound.wake();
     const host = inject<ElementRef<HTMLElement>>(ElementRef);
     afterNextRender(() => host.nativeElement.scrollIntoView({ block: 'start' }));

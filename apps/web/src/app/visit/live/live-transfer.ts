@@ -25,6 +25,7 @@ import {
   rateOf,
   ReadingLog,
   secondsOf,
+  speedNow,
   steadyGross,
   traceOf,
   tracesOf,
@@ -61,7 +62,10 @@ export class LiveTransfer {
   readonly transfer = computed(() => this.job.visit()?.transfers.find(({ ended }) => ended === null));
   /** Those that have ended, the latest first. */
   readonly ended = computed(() => [...(this.job.visit()?.transfers ?? [])].filter(({ ended }) => ended !== null).reverse());
-  readonly speed = computed(() => this.transfer()?.setUp.speed ?? 1);
+  readonly speed = computed(() => {
+    const transfer = this.transfer();
+    return transfer === undefined ? 1 : speedNow(transfer);
+  });
   private readonly paired = computed(
     () => {
       const transfer = this.transfer();
@@ -222,9 +226,10 @@ export class LiveTransfer {
     this.adding.send({ kind: 'transfer-begun', transferId: newKey(), setUp });
   }
 
-  note(note: TransferNote): void {
+  /** @param at when it was so, where that was not just now */
+  note(note: TransferNote, at?: string): void {
     const transfer = this.transfer();
-    if (transfer !== undefined) this.add({ kind: 'transfer-noted', transferId: transfer.id, note });
+    if (transfer !== undefined) this.add({ kind: 'transfer-noted', transferId: transfer.id, note }, at);
   }
 
   /** What the machine is set to, with the scale as it stands then. */

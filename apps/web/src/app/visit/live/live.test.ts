@@ -1,10 +1,13 @@
-import { of } from 'rxjs';
+import { NEVER, of } from 'rxjs';
 import { aTransfer } from '../../../../test/live-scene';
 import { settled } from '../../../../test/scene';
 import { open, plan, SEEN } from '../../../../test/visit-scene';
 
 // a canvas draws nothing here
 jest.mock('./live-chart-setup', () => ({ DrawnLive: { on: () => Promise.resolve({ set: () => undefined, destroy: () => undefined }) } }));
+
+// nothing comes but what stands in the visit
+jest.mock('../../data/reading-stream', () => ({ readings$: () => NEVER }));
 
 const ago = (minutes: number) => new Date(Date.now() - 60_000 * minutes).toISOString();
 /** Typed readings of a transfer that began ten minutes ago. */
@@ -15,8 +18,8 @@ const running = (grosses: readonly (readonly [minutesAgo: number, grossKg: numbe
     readings: grosses.map(([minutes, grossKg]) => ({ at: ago(minutes), by: 'Ines Marrow', reading: { grossKg } })),
     ...more,
   });
-const at = (transfer: ReturnType<typeof aTransfer>, stage = 'transfer') =>
-  open(stage, { look: SEEN, plan, transfers: [transfer] }, { instruments$: of([]) }, { cylinder: 'c7' });
+const at = (transfer: ReturnType<typeof aTransfer>, stage = 'transfer', instruments: readonly object[] = []) =>
+  open(stage, { look: SEEN, plan, transfers: [transfer] }, { instruments$: of(instruments) }, { cylinder: 'c7' });
 
 describe('a transfer that runs', () => {
   test('stands there for whoever looks at the visit, with the weight and what is left', async () => {
@@ -64,6 +67,22 @@ describe('a transfer that runs', () => {
     await press('Purges itself');
     expect(sent.at(-1)).toMatchObject({ note: { what: 'machine', state: 'purge', grossKg: 12 } });
     expect(text()).toMatch(/Purged from the machine: 0\.?0* lb/);
+  });
+
+  test('is told once from when on simulated instruments run at another speed', async () => {
+    const since = Date.now() - 60_000;
+    const scale = {
+      id: 'scale-1',
+      gateway: 'demo',
+      heardAt: ago(0),
+      last: {},
+      facts: { simulated: true, speed: 60, speedSince: since / 1000 },
+    };
+    const paired = running([[5, 12]], { setUp: { ...aTransfer().setUp, scenario: null, instruments: { gross: 'scale-1' } } });
+    const { sent, fixture, text } = await at(paired, 'transfer', [scale]);
+    await settled(fixture);
+    expect(sent).toMatchObject([{ kind: 'transfer-noted', note: { what: 'speed', to: 60 }, happenedAt: new Date(since).toISOString() }]);
+    expect(text()).toContain('simulated, 60 × time');
   });
 
   test('is stopped with the weight that was read, which becomes the ending gross weight', async () => {
