@@ -5,7 +5,7 @@ import { kelvin, type Pascal } from '../units/quantity';
 import costs from './method-costs.json';
 import type { Method } from './method';
 import { machineWeight } from './equipment';
-import { estimateRecovery } from './recovery-estimate';
+import { comparedMinutes } from './compared-minutes';
 import type { JobConditions } from './job-conditions';
 
 /** What a method takes: time, what has to be carried to the unit, and refrigerant that ends in the air. */
@@ -56,7 +56,7 @@ function recoveryMinutes(
   if (massKg <= 0) return 0;
   const mass = asFound.state === 'vapour-only' ? Math.min(massKg, asFound.mostKg) : massKg;
   try {
-    return estimateRecovery({
+    return comparedMinutes({
       composition,
       massKg: mass,
       T,
@@ -64,7 +64,7 @@ function recoveryMinutes(
       endP: level.p,
       equipment,
       liquidPort,
-    }).minutes;
+    });
   } catch (error) {
     // above its critical temperature vapour, as fast as the machine draws it; more on record than this circuit can hold is asked about
     if (error instanceof NoTwoPhaseState || error instanceof OutOfRange) return mass / vapourAlone;

@@ -132,6 +132,11 @@ export class TransferRun {
     return this.end !== undefined;
   }
 
+  /** Why it is over; nothing while it is not. */
+  get endedBy(): EndReason | undefined {
+    return this.end;
+  }
+
   /** s since the start. */
   get time(): number {
     return this.t;
@@ -145,8 +150,8 @@ export class TransferRun {
   /** What somebody does now, or later on. */
   do(deed: Deed): void {
     this.coming = [...this.coming, deed].sort((a, b) => a.at - b.at);
-    // what had ended may go on: a valve is opened again, a machine restarted
-    if (this.end === 'stalled' || this.end === 'reached') this.end = undefined;
+    // what had ended may go on: a valve is opened again, a machine restarted, an empty cylinder put in place of a full one
+    if (this.end === 'stalled' || this.end === 'reached' || (this.end === 'stop-weight' && deed.swap === true)) this.end = undefined;
     this.stalledSince = undefined;
   }
 

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { Holding } from '@hygromet/core/circuit/holding';
+import type { RecoveryEstimate } from '@hygromet/core/planning/recovery-estimate';
 import { nearsCutOut, shareOfCutOut } from '@hygromet/core/planning/cut-out';
 import { pascal } from '@hygromet/core/units/quantity';
 import { pumpDowns } from '@hygromet/core/planning/method';
@@ -67,13 +68,12 @@ import { contentReasonText, coolingWords } from './method-labels';
             <dd>{{ units.pressure(p.level.p) }}{{ p.level.heated ? ', by controlled heating' : '' }}</dd>
           </div>
           @if (planning() && p.estimate; as estimate) {
-            <div>
-              <dt>Machine, estimated</dt>
-              <dd>
-                {{ units.decimal(estimate.range.low, 0) }} to {{ units.decimal(estimate.range.high, 0) }} min, head
-                {{ units.pressure(estimate.headP) }}
-              </dd>
-            </div>
+            @if (estimate.cannot === undefined) {
+              <div>
+                <dt>Machine, simulated with a usual cylinder</dt>
+                <dd>{{ byMachine(estimate) }}</dd>
+              </div>
+            }
           }
         </dl>
         @if (planning() && p.estimate) {
@@ -173,6 +173,12 @@ export class CircuitSide {
       : `${this.units.percent(share)} liquid at ${this.units.temperature(T)}${by === 'heat' ? ', the hottest it will see' : ''}`;
   protected share = (p: number): number => shareOfCutOut(pascal(p));
   protected nears = (p: number): boolean => nearsCutOut(pascal(p));
+  /** Where it would trip, what it takes once it is cooled: the sentence below says with what. */
+  protected byMachine = ({ range, trips, needs, headP }: RecoveryEstimate): string => {
+    const minutes = `${this.units.decimal(range.low, 0)} to ${this.units.decimal(range.high, 0)} min`;
+    if (!trips) return `${minutes}, head ${this.units.pressure(headP)}`;
+    return needs === undefined ? 'trips' : `${minutes}, once cooled`;
+  };
   protected tripping = ({ estimate }: PlanAnswer): string => {
     if (estimate?.cannot !== undefined)
       return `This machine cannot take it: even on ice ${estimate.cannot === 'no-liquid' ? 'it does not condense' : 'it stands above the high-pressure cut-out'}. Use a machine built for high-pressure gases.`;

@@ -1,6 +1,7 @@
 import type { Cylinder } from '@hygromet/contract/cylinder';
 import type { TransferScenario } from '@hygromet/contract/visit-transfer';
 import type { Method } from '@hygromet/core/planning/method';
+import { coolingOf, transferEquipment } from '@hygromet/core/planning/transfer-equipment';
 import { ambientOf } from '../../method/plan-question';
 import { airOfShare } from '@hygromet/core/twin/air';
 import type { Scenario, RecoveryMethod } from '@hygromet/core/twin/scenario';
@@ -16,7 +17,6 @@ const METHODS: Partial<Record<Method, RecoveryMethod>> = {
   pierce: 'vapour',
   'pump-down-and-recover': 'vapour',
 };
-const COOLINGS = { still: 'still-air', fan: 'fan', water: 'water', ice: 'ice' } as const;
 
 /** What the twin of a visit's transfer is built from: plate and ledger, the look, the equipment. Nothing where one of them is not there. */
 export function scenarioOf(
@@ -43,11 +43,10 @@ export function scenarioOf(
       tareKg: cylinder.tareKg,
       contentKg: Math.max(0, cylinder.contentKg),
       temperatureK: T,
-      cooling: COOLINGS[equipment.cooling],
+      cooling: coolingOf(equipment.cooling),
       stopKg: stopGrossKg === undefined ? stopOf(cylinder) : Math.max(usualTransfer.least.kg, stopGrossKg - cylinder.tareKg),
     },
-    machine: equipment.machine === 'one-cylinder' ? 'one-cylinder' : 'two-cylinders',
-    hoses: { size: equipment.hoses === 'quarter-inch' ? '1/4' : '3/8', lengthM: usualHoseM, cores: equipment.cores },
+    ...transferEquipment(equipment),
     ...ambientOf(question.look),
     method,
     endPa: Math.max(usualTransfer.least.endPa, plan.level.p),
@@ -101,7 +100,7 @@ export function pushBackScenarioOf(
       cooling: 'still-air',
       stopKg: Math.max(0, inCylinderKg - toGoKg),
     },
-    machine: equipment.machine === 'one-cylinder' ? 'one-cylinder' : 'two-cylinders',
+    machine: transferEquipment(equipment).machine,
     hoses: { size: hose, lengthM: usualHoseM, cores: equipment.cores },
     ambientK: T,
     method: 'push-back',
