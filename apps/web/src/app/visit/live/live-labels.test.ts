@@ -25,6 +25,8 @@ describe('from now on', () => {
   test('a range that is no wider than its digits is left away', () => expect(fromNow(range(900, 890, 910), 300, units)).toBe('10 min'));
   test('what may not come at all says so', () =>
     expect(fromNow(range(600, 480, Number.POSITIVE_INFINITY), 300, units)).toBe('5 min (from 3, or not at all)'));
+  test('seconds have their range in its own units: never 0 to 2 of something else', () =>
+    expect(fromNow(range(310, 295, 420), 300, units)).toBe('10 s (0 s to 2 min)'));
   test('nothing is foretold for the past', () => expect(fromNow(range(200, 100, 260), 300, units)).toBe('0 s'));
 });
 

@@ -99,12 +99,13 @@ const twentyPsig = pressureFrom(20, 'psig', STANDARD_ATMOSPHERE);
 export const durationText = (seconds: number, units: Pick<Units, 'decimal'>): string =>
   seconds < 90 ? `${units.decimal(Math.max(0, 5 * Math.round(seconds / 5)), 0)} s` : `${units.decimal(seconds / 60, 0)} min`;
 
-/** "8 min (6 to 11)" from now on. */
+/** "8 min (6 to 11)", "40 s (0 s to 2 min)" from now on. */
 export function fromNow({ likely, low, high }: Range, now: number, units: Pick<Units, 'decimal'>): string {
-  const minutes = (t: number) => units.decimal(Math.max(0, (t - now) / 60), 0);
-  const main = durationText(Math.max(0, likely - now), units);
-  if (!Number.isFinite(high)) return `${main} (from ${minutes(low)}, or not at all)`;
-  return minutes(low) === minutes(high) ? main : `${main} (${minutes(low)} to ${minutes(high)})`;
+  const main = durationText(likely - now, units);
+  // both ends in the unit of the middle, where that is minutes
+  const end = (t: number) => (main.endsWith('min') ? units.decimal(Math.max(0, (t - now) / 60), 0) : durationText(t - now, units));
+  if (!Number.isFinite(high)) return `${main} (from ${end(low)}, or not at all)`;
+  return end(low) === end(high) ? main : `${main} (${end(low)} to ${end(high)})`;
 }
 
 /** When the system comes to 20 psig, while that is still to come: 0 psig depends on oil and clearance, this does not. */
