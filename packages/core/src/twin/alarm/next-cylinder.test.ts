@@ -1,5 +1,5 @@
 import type { EndReason } from '../transfer-run';
-import { nextCylinder } from './next-cylinder';
+import { nextCylinder, withoutRoom } from './next-cylinder';
 
 const end = (reason: EndReason, low: number, likely: number) => ({
   end: {
@@ -22,3 +22,11 @@ test.each([
   ['what stays in oil and hoses', 'stop-weight', 0, 0.2],
   ['a standstill', 'stalled', 2, 3],
 ] as const)('%s needs none', (_, reason, low, likely) => expect(nextCylinder(end(reason, low, likely))).toBeUndefined());
+
+test('while nothing flows another one is needed for what of the rest finds no room in this one', () => {
+  const standing = end('time', 3, 5);
+  expect(withoutRoom(standing, 1, 400)).toMatchObject({ sure: true, moreKg: { low: 2, likely: 4, high: 5 }, at: { likely: 400 } });
+  expect(withoutRoom(standing, 3, 400)).toMatchObject({ sure: false, moreKg: { low: 0, likely: 2 } });
+  expect(withoutRoom(standing, 5, 400)).toBeUndefined();
+  expect(withoutRoom(standing, -2, 400)?.moreKg.likely).toBe(5);
+});

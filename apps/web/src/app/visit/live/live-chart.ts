@@ -51,7 +51,9 @@ export class LiveChart {
   private readonly chart = signal<DrawnLive | undefined>(undefined);
 
   private readonly drawing = computed((): LiveDrawing | undefined => {
-    const [transfer, series, outlook] = [this.live.transfer(), this.live.series(), this.live.outlook()];
+    const [transfer, series] = [this.live.transfer(), this.live.series()];
+    // with the valve shut nothing goes anywhere: hours of that would leave no room for what was read
+    const outlook = this.live.valveShut() ? undefined : this.live.outlook();
     if (transfer === undefined || series === undefined) return undefined;
     const p = (value: number) => Math.max(0, this.units.pressureNumber(value));
     const read = (all: readonly Read[]): Corner[] => {

@@ -1,4 +1,5 @@
 import { signal } from '@angular/core';
+import { TestBed } from '@angular/core/testing';
 import type { TransferNote } from '@hygromet/contract/visit-transfer';
 import type { MachineState } from '@hygromet/core/twin/machine-state';
 import type { EndReason } from '@hygromet/core/twin/transfer-run';
@@ -12,8 +13,8 @@ const around = (likely: number) => ({ likely, low: 0.9 * likely, high: 1.1 * lik
 const outlook = (reason: EndReason, leftKg: number) => ({ end: { reason, t: around(600), grossKg: around(16.8), leftKg: around(leftKg) } });
 
 /** A transfer after a minute, as the twin foretells it. */
-async function follow(first: ReturnType<typeof outlook>) {
-  const [foretold, machineOff, valveShut] = [signal(first), signal(false), signal(false)];
+async function follow(first: ReturnType<typeof outlook>, stands = false) {
+  const [foretold, machineOff, valveShut] = [signal(first), signal(stands), signal(stands)];
   const notes: TransferNote[] = [];
   const note = (kept: TransferNote) => {
     notes.push(kept);
@@ -36,6 +37,7 @@ async function follow(first: ReturnType<typeof outlook>) {
     machineOff,
     valveShut,
     elapsed: signal(60),
+    gross: signal({ kg: 15.8, by: 'scale' }),
     transfer: signal(aTransfer()),
     note,
   };
@@ -66,4 +68,12 @@ test.each([
 ])('where %s nothing is said of another one', async (_, foretold) => {
   const { text } = await follow(foretold);
   expect(text()).not.toContain('Another cylinder');
+});
+
+test('a page that is opened while the valve is shut tells what of the rest finds no room, and nothing where it does', async () => {
+  // 1 kg up to the stop at 16.8
+  const opened = await follow(outlook('time', 3.4), true);
+  expect(opened.text()).toContain('Another cylinder is needed: about 5.3 lb will be left when C-07 is at its stop.');
+  TestBed.resetTestingModule();
+  expect((await follow(outlook('time', 0.9), true)).text()).not.toContain('Another cylinder');
 });

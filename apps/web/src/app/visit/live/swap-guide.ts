@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal } from '@angular/core';
-import { machineHoldsKg, nextCylinder, type NextCylinder } from '@hygromet/core/twin/alarm/next-cylinder';
+import { machineHoldsKg, nextCylinder, withoutRoom, type NextCylinder } from '@hygromet/core/twin/alarm/next-cylinder';
 import { Units } from '../../preferences/units.service';
 import { FillSession } from '../../transfer/fill.session';
 import { valueOf } from '../../ui/loadable';
@@ -87,10 +87,16 @@ export class SwapGuide {
     const outlook = this.live.outlook();
     return { next: outlook === undefined ? undefined : nextCylinder(outlook), swapping: this.swapping() };
   });
+  /** What is told to a page that was opened while nothing flows. */
+  private readonly standing = computed(() => {
+    const [outlook, transfer, gross] = [this.live.outlook(), this.live.transfer(), this.live.gross()];
+    if (outlook === undefined || transfer === undefined || gross === undefined) return undefined;
+    return withoutRoom(outlook, transfer.setUp.stopGrossKg - gross.kg, this.live.elapsed());
+  });
   /** With the machine off nothing fills it any more: what was told before goes on while it is swapped. */
   protected readonly next = linkedSignal<{ next: NextCylinder | undefined; swapping: boolean }, NextCylinder | undefined>({
     source: this.foretold,
-    computation: ({ next, swapping }, before) => next ?? (swapping ? before?.value : undefined),
+    computation: ({ next, swapping }, before) => next ?? (swapping ? (before?.value ?? this.standing()) : undefined),
   });
   protected readonly more = computed(() => this.onScale(this.next()?.moreKg.likely ?? 0));
   protected readonly machineHolds = computed(() => this.onScale(machineHoldsKg));
