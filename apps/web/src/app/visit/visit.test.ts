@@ -243,6 +243,12 @@ describe('the transfer', () => {
     expect(short.text()).toMatch(/21\.8 lb may have to find room, and the cylinders in the van take 13\.\d lb: 8\.\d lb are short\./);
   });
 
+  test('after the first cylinder tells what is left on record, and what may have to find room beside it', async () => {
+    const { text } = await open('transfer', { ...done, recovered: { bookings: 1, massKg: 4 } }, { cylinders$: of([aCylinder()]) });
+    expect(text()).toContain('8.8 lb recovered so far, 19.8 lb left on record.');
+    expect(text()).toContain('21.8 lb may have to find room');
+  });
+
   test('into the chosen cylinder is the fill itself, from the system of the visit', async () => {
     const { text, control } = await open('transfer', done, {}, { cylinder: 'c7' });
     expect(text()).toContain('Fill C-07');

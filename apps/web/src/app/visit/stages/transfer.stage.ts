@@ -62,7 +62,7 @@ import { VisitJob } from '../visit-job';
         } @else {
           <h2>{{ visit.recovered.bookings === 0 ? 'Which cylinder?' : 'Another cylinder?' }}</h2>
           @if (visit.recovered.bookings > 0) {
-            <p>{{ units.massText(visit.recovered.massKg) }} recovered so far, {{ units.massText(leftKg()) }} left on record.</p>
+            <p>{{ units.massText(visit.recovered.massKg) }} recovered so far, {{ units.massText(onRecordKg()) }} left on record.</p>
             <hy-shut-in-watch />
           }
           <hy-cylinder-choice [visit]="visit" [massKg]="leftKg()" [burnt]="apart()" [goesBack]="back()" [suspect]="suspect()" />
@@ -104,6 +104,7 @@ export class TransferStage {
     const words = state === undefined ? '' : stateText(state);
     return `${words[0]?.toUpperCase() ?? ''}${words.slice(1)}`;
   });
+  protected readonly onRecordKg = computed(() => Math.max(0, valueOf(this.session.system())?.contentKg ?? 0));
   /** What may still have to find room, kg. */
   protected readonly leftKg = computed(() => {
     const [plan, system] = [valueOf(this.session.plan()), valueOf(this.session.system())];
