@@ -1,7 +1,7 @@
 import { expect, test, type APIRequestContext, type Page } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
 import { INSTRUMENTS_PORT } from './playwright.config';
-import { cylinderId } from './pages';
+import { cylinderId, expectAccessible } from './pages';
 
 const INSTRUMENTS = `http://127.0.0.1:${INSTRUMENTS_PORT}`;
 const act = (request: APIRequestContext, entry: object) => request.post(`${INSTRUMENTS}/act`, { data: entry });
@@ -69,6 +69,21 @@ test('a transfer followed with instruments: a connection that is cut, the alarm 
   const file = page.waitForEvent('download');
   await followed.getByRole('button', { name: 'CSV' }).click();
   expect((await file).suggestedFilename()).toMatch(/^transfer-.*\.csv$/);
+
+  // the entry in the log keeps what was followed
+  await page.getByRole('button', { name: 'Log transfer' }).click();
+  await expect(page.getByText(/^Booked/)).toBeVisible();
+  await page.goto('/book');
+  await page
+    .getByRole('row', { name: /Rope walk, rooftop unit/ })
+    .getByRole('link')
+    .first()
+    .click();
+  await expect(page.getByRole('heading', { name: /, Rope walk, rooftop unit to C-07$/ })).toBeVisible();
+  const kept = page.getByRole('region', { name: 'As it was followed' });
+  await expect(kept.getByRole('img', { name: /^From .* to / })).toBeVisible();
+  await expect(kept.getByText(/were foretold\.$/)).toBeVisible();
+  await expectAccessible(page);
 });
 
 test('a transfer followed with typed readings alone, seen by a colleague as well', async ({ page, browser }) => {

@@ -76,6 +76,7 @@ export const endpoints = {
   addPrice: { method: 'post', path: '/api/prices', summary: 'A price of a refrigerant from a day on', body: newPrice, answer: price, status: 201 },
   accounts: { method: 'get', path: '/api/accounts', summary: 'All accounts with their balances', answer: z.array(account), status: 200 },
   movements: { method: 'get', path: '/api/movements', summary: 'Entries of the ledger, newest first, of one account where asked', query: movementsQuery, answer: z.array(movement), status: 200 },
+  movement: { method: 'get', path: '/api/movements/:id', summary: 'One entry of the ledger', params: byId, answer: movement, status: 200 },
   bookTransfer: { method: 'post', path: '/api/transfers', summary: 'Book a transfer into a cylinder by gross before and after', body: newTransfer, answer: booked, status: 201 },
   bookDifference: { method: 'post', path: '/api/differences', summary: 'Book what a system has lost or holds too much, by an account: to the air, or as not accounted for', body: newDifference, answer: booked, status: 201 },
   bookRemoval: { method: 'post', path: '/api/removals', summary: 'Book what leaves a cylinder by gross before and after', body: newRemoval, answer: booked, status: 201 },

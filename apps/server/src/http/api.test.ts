@@ -197,6 +197,9 @@ test('a wrong booking is reversed, never edited; and reversed once', async () =>
   expect(ofReversal.body.code).toBe('reversal-of-reversal');
   const { body: entries } = await house.get(`/api/movements?account=${before.id}`);
   expect(entries.find(({ id }: { id: string }) => id === wrong.body.movement.id).reversedBy).toBe(reversed.body.movement.id);
+  const { body: entry } = await house.get(`/api/movements/${wrong.body.movement.id}`);
+  expect(entry).toEqual({ ...wrong.body.movement, reversedBy: reversed.body.movement.id });
+  expect((await house.get(`/api/movements/${randomUUID()}`)).body.code).toBe('not-found');
 });
 
 test.each([

@@ -48,6 +48,7 @@ export const routes: Routes = [
   { path: 'systems/:id', title: 'System', loadComponent: () => import('./systems/system.page').then((m) => m.SystemPage) },
   { path: 'systems/:id/method', title: 'Method', loadComponent: () => import('./method/method.page').then((m) => m.MethodPage) },
   { path: 'book', title: 'Log', loadComponent: () => import('./book/book.page').then((m) => m.BookPage) },
+  { path: 'book/:id', title: 'Log entry', loadComponent: () => import('./book/entry.page').then((m) => m.EntryPage) },
   {
     path: 'first-steps',
     title: 'First steps',

@@ -45,6 +45,7 @@ export const endpointPaths = {
   addPrice: { method: 'post', path: '/api/prices' },
   accounts: { method: 'get', path: '/api/accounts' },
   movements: { method: 'get', path: '/api/movements' },
+  movement: { method: 'get', path: '/api/movements/:id' },
   bookTransfer: { method: 'post', path: '/api/transfers' },
   bookDifference: { method: 'post', path: '/api/differences' },
   bookRemoval: { method: 'post', path: '/api/removals' },

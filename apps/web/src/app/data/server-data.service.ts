@@ -67,6 +67,7 @@ export class ServerData {
     this.reads.of$(`entries ${limit} ${JSON.stringify(which)}`, ['ledger'], () =>
       this.entries$({ limit: String(limit), ...queryOf(which) }),
     );
+  readonly movement$ = (id: string) => this.reads.of$(`entry ${id}`, ['ledger'], () => this.api.call$('movement', { params: { id } }));
   /** Entries that are older than one of them, read once. */
   readonly olderMovements$ = (before: string, limit: number, which: Which = {}) =>
     this.entries$({ before, limit: String(limit), ...queryOf(which) });

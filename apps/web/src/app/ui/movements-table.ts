@@ -46,7 +46,7 @@ const sortKeys: Record<Column, (movement: Movement) => string | number> = {
           @for (m of sorted(); track m.id) {
             <tr [class.gone]="m.reversedBy !== null" [class.reversal]="m.reverses !== null">
               <td class="when" [title]="'recorded ' + moment(m.recordedAt)">
-                {{ moment(m.happenedAt) }}<span class="small">{{ m.recordedBy }}</span>
+                <a [routerLink]="['/book', m.id]">{{ moment(m.happenedAt) }}</a><span class="small">{{ m.recordedBy }}</span>
               </td>
               <td data-label="from" [class.short]="m.from.kind === 'cylinder'">
                 @if (pageOf(m.from); as page) {

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
-import type { TransferTrace, VisitTransfer } from '@hygromet/contract/visit-transfer';
+import type { VisitTransfer } from '@hygromet/contract/visit-transfer';
 import { Units } from '../../preferences/units.service';
 import { clockText } from '../../ui/day';
 import { saveCsv, saveJson } from '../../ui/save-file';
@@ -7,12 +7,12 @@ import { LiveTransfer } from './live-transfer';
 import { purgedKg } from './live-figures';
 import { durationText } from './live-labels';
 import { traceRows, traceSenml } from './transfer-files';
-
-const [WIDTH, HEIGHT] = [240, 44];
+import { TransferTrace } from './transfer-trace';
 
 /** Transfers of this visit that were followed, each with its trace and what was foretold. */
 @Component({
   selector: 'hy-ended-transfers',
+  imports: [TransferTrace],
   template: `
     @if (live.ended().length > 0) {
       <section aria-label="Transfers that were followed">
@@ -32,9 +32,7 @@ const [WIDTH, HEIGHT] = [240, 44];
               <tr>
                 <td>{{ clock(item) }}, {{ lasted(item) }}</td>
                 <td>
-                  <svg [attr.viewBox]="box" role="img" [attr.aria-label]="'From ' + start(item) + ' to ' + end(item)">
-                    <path [attr.d]="way(item)" />
-                  </svg>
+                  <hy-transfer-trace [transfer]="item" />
                 </td>
                 <td class="number">
                   {{ moved(item) }}
@@ -55,13 +53,7 @@ const [WIDTH, HEIGHT] = [240, 44];
     }
   `,
   styles: `
-    path {
-      fill: none;
-      stroke: var(--liquid);
-      stroke-width: 2.4;
-    }
-
-    svg {
+    hy-transfer-trace {
       max-width: 240px;
     }
 
@@ -76,11 +68,8 @@ const [WIDTH, HEIGHT] = [240, 44];
 export class EndedTransfers {
   protected readonly live = inject(LiveTransfer);
   private readonly units = inject(Units);
-  protected readonly box = `0 0 ${WIDTH} ${HEIGHT}`;
   protected clock = ({ begunAt }: VisitTransfer): string => clockText(Date.parse(begunAt));
   protected lasted = ({ ended }: VisitTransfer): string => durationText(ended?.finish.trace.t.at(-1) ?? 0, this.units);
-  protected start = ({ setUp }: VisitTransfer): string => this.units.massText(setUp.startGrossKg);
-  protected end = ({ ended }: VisitTransfer): string => this.units.massText(ended?.finish.endGrossKg ?? 0);
   protected moved = ({ setUp, ended }: VisitTransfer): string => this.units.massText((ended?.finish.endGrossKg ?? 0) - setUp.startGrossKg);
   protected foretold = ({ setUp, ended }: VisitTransfer): string => {
     const gross = ended?.finish.foretoldGrossKg;
@@ -92,14 +81,4 @@ export class EndedTransfers {
   };
   protected csv = (entry: VisitTransfer): void => saveCsv(`transfer-${entry.begunAt.slice(0, 10)}.csv`, traceRows(entry));
   protected senml = (entry: VisitTransfer): void => saveJson(`transfer-${entry.begunAt.slice(0, 10)}.senml.json`, traceSenml(entry));
-
-  protected way({ ended, setUp }: VisitTransfer): string {
-    const trace: TransferTrace | undefined = ended?.finish.trace;
-    if (trace === undefined) return '';
-    const points = trace.t.flatMap((t, k) => (trace.grossKg[k] === null ? [] : [{ t, kg: trace.grossKg[k]! }]));
-    const most = Math.max(...points.map(({ kg }) => kg), setUp.startGrossKg + 0.01);
-    const x = (t: number) => (WIDTH * t) / Math.max(1, trace.t.at(-1) ?? 1);
-    const y = (kg: number) => HEIGHT - 3 - ((HEIGHT - 6) * (kg - setUp.startGrossKg)) / (most - setUp.startGrossKg);
-    return points.map(({ t, kg }, k) => `${k === 0 ? 'M' : 'L'}${x(t).toFixed(1)} ${y(kg).toFixed(1)}`).join('');
-  }
 }

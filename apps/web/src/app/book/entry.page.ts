@@ -1,0 +1,179 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { ActivatedRoute, RouterLink } from '@angular/router';
+import type { Movement } from '@hygromet/contract/movement';
+import { catchError, map, of, switchMap } from 'rxjs';
+import { objectionWords } from '../cylinders/objection-labels';
+import { fromServer } from '../data/from-server';
+import { ServerData } from '../data/server-data.service';
+import { Units } from '../preferences/units.service';
+import { ReadState } from '../shell/read-state';
+import { momentText } from '../ui/day';
+import { valueOf } from '../ui/loadable';
+import { PageHead } from '../ui/page-head';
+import { saveCsv, saveJson } from '../ui/save-file';
+import { durationText } from '../visit/live/live-labels';
+import { traceRows, traceSenml } from '../visit/live/transfer-files';
+import { TransferTrace } from '../visit/live/transfer-trace';
+import { transferOf } from './transfer-of';
+
+/** One entry of the ledger: what moved, how it is known, who booked it, and the trace of its transfer where it was followed. */
+@Component({
+  selector: 'hy-entry-page',
+  imports: [PageHead, ReadState, RouterLink, TransferTrace],
+  template: `
+    @switch (entry().state) {
+      @default {
+        <hy-read-state [of]="entry()" what="entry"><a class="button" routerLink="/book">Back to the log</a></hy-read-state>
+      }
+      @case ('ready') {
+        @if (movement(); as m) {
+          <hy-page-head [title]="units.massText(m.massKg) + ', ' + m.from.name + ' to ' + m.to.name" [line]="line(m)">
+            <a class="button" routerLink="/book">Log</a>
+          </hy-page-head>
+          <div class="body">
+            <dl class="figures">
+              <div>
+                <dt>From</dt>
+                <dd>
+                  @if (pageOf(m.from); as page) {
+                    <a [routerLink]="page">{{ m.from.name }}</a>
+                  } @else {
+                    {{ m.from.name }}
+                  }
+                </dd>
+              </div>
+              <div>
+                <dt>To</dt>
+                <dd>
+                  @if (pageOf(m.to); as page) {
+                    <a [routerLink]="page">{{ m.to.name }}</a>
+                  } @else {
+                    {{ m.to.name }}
+                  }
+                </dd>
+              </div>
+              @for (row of rows(m); track row.name) {
+                <div>
+                  <dt>{{ row.name }}</dt>
+                  <dd>{{ row.text }}</dd>
+                </div>
+              }
+              @if (m.visit; as visit) {
+                <div>
+                  <dt>Visit</dt>
+                  <dd><a [routerLink]="['/visits', visit, 'account']">Open its account</a></dd>
+                </div>
+              }
+              @if (m.reverses ?? m.reversedBy; as other) {
+                <div>
+                  <dt>{{ m.reverses === null ? 'Reversed by' : 'Reverses' }}</dt>
+                  <dd><a [routerLink]="['/book', other]">Open that entry</a></dd>
+                </div>
+              }
+            </dl>
+            @if (transfer(); as followed) {
+              <section aria-label="As it was followed">
+                <h2>As it was followed</h2>
+                <p class="second">{{ followedLine() }}</p>
+                <hy-transfer-trace [transfer]="followed" [height]="80" />
+                <p class="files">
+                  <button type="button" class="button small" (click)="csv()">Readings as CSV</button>
+                  <button type="button" class="button small" (click)="senml()">Readings as SenML</button>
+                </p>
+              </section>
+            }
+          </div>
+        }
+      }
+    }
+  `,
+  styles: `
+    .body {
+      display: grid;
+      grid-template-columns: repeat(auto-fit, minmax(min(100%, 380px), 1fr));
+      align-items: start;
+      gap: 8px 40px;
+      max-width: 1040px;
+      padding: 8px var(--margin) 32px;
+    }
+
+    section {
+      margin-top: 20px;
+    }
+
+    h2 {
+      font-size: 18px;
+    }
+
+    .files {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 12px;
+      margin-top: 12px;
+    }
+  `,
+  styleUrl: '../ui/figures.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class EntryPage {
+  protected readonly units = inject(Units);
+  private readonly serverData = inject(ServerData);
+  private readonly id$ = inject(ActivatedRoute).paramMap.pipe(map((params) => params.get('id') ?? ''));
+  protected readonly entry = fromServer(this.id$.pipe(switchMap((id) => this.serverData.movement$(id))));
+  protected readonly movement = computed(() => valueOf(this.entry()));
+
+  private readonly visit = toSignal(
+    toObservable(computed(() => this.movement()?.visit ?? null)).pipe(
+      // without it the entry stands as it is
+      switchMap((visit) => (visit === null ? of(undefined) : this.serverData.visit$(visit).pipe(catchError(() => of(undefined))))),
+    ),
+  );
+  protected readonly transfer = computed(() => {
+    const [movement, visit] = [this.movement(), this.visit()];
+    return movement === undefined || visit === undefined ? undefined : transferOf(movement, visit.transfers);
+  });
+  protected readonly followedLine = computed(() => {
+    const transfer = this.transfer();
+    if (transfer?.ended == null) return '';
+    const { foretoldGrossKg, endGrossKg, trace } = transfer.ended.finish;
+    const lasted = durationText(trace.t.at(-1) ?? 0, this.units);
+    const moved = this.units.massText(endGrossKg - transfer.setUp.startGrossKg);
+    return foretoldGrossKg === null
+      ? `${moved} in ${lasted}.`
+      : `${moved} in ${lasted}; ${this.units.massText(foretoldGrossKg - transfer.setUp.startGrossKg)} were foretold.`;
+  });
+
+  protected line = (m: Movement): string =>
+    [m.refrigerant ?? 'mixture', m.reversedBy === null ? (m.reverses === null ? m.known : 'reversal') : 'reversed'].join(' · ');
+
+  protected pageOf({ id, kind }: Movement['from']): readonly string[] | undefined {
+    if (kind === 'cylinder') return ['/cylinders', id];
+    return kind === 'system' ? ['/systems', id] : undefined;
+  }
+
+  /** What the entry says beside its two accounts, as far as it says it. */
+  protected rows(m: Movement): readonly { readonly name: string; readonly text: string }[] {
+    const mass = (kg: number | null) => (kg === null ? undefined : this.units.massText(kg));
+    const told = m.target?.shown;
+    return [
+      { name: 'Gross before', text: mass(m.grossBeforeKg) },
+      { name: 'Gross after', text: mass(m.grossAfterKg) },
+      { name: 'Stop as it was told', text: told === undefined ? undefined : `${told.text} ${told.unit}` },
+      { name: 'Spoke against it', text: m.against?.map((objection) => objectionWords[objection]).join(', ') },
+      { name: 'Happened', text: momentText(m.happenedAt) },
+      { name: 'Recorded', text: `${momentText(m.recordedAt)}, ${m.recordedBy}` },
+      { name: 'Note', text: m.note ?? undefined },
+    ].flatMap(({ name, text }) => (text === undefined || text === '' ? [] : [{ name, text }]));
+  }
+
+  protected csv(): void {
+    const transfer = this.transfer();
+    if (transfer !== undefined) saveCsv(`transfer-${transfer.begunAt.slice(0, 10)}.csv`, traceRows(transfer));
+  }
+
+  protected senml(): void {
+    const transfer = this.transfer();
+    if (transfer !== undefined) saveJson(`transfer-${transfer.begunAt.slice(0, 10)}.senml.json`, traceSenml(transfer));
+  }
+}
