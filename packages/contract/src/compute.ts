@@ -171,6 +171,7 @@ export const simulateRequest = z.strictObject({
       receiverM3: finite('receiverM3').optional(),
       oilKg: finite('oilKg').optional(),
       airKg: finite('airKg').optional(),
+      barrelKg: finite('barrelKg').optional(),
     }),
     cylinder: z.strictObject({
       volumeM3: finite('volumeM3'),

@@ -1,6 +1,7 @@
 import type { Composition } from '../fluids/composition';
 import { bubblePoint } from '../thermo/saturation';
 import { kelvin, within } from '../units/quantity';
+import { barrelUA } from './barrel';
 import type { Line } from './flow';
 import type { FluidTable } from './fluid-table';
 import type { Compressor, Hose, Link, Machine, Pipe, Pump } from './link';
@@ -68,6 +69,8 @@ export interface Scenario {
     readonly oilKg?: number | undefined;
     /** kg of air beside its refrigerant. */
     readonly airKg?: number | undefined;
+    /** kg of water that stands around the tubes of its evaporator; none where it flows, is drained, or the evaporator is in air. */
+    readonly barrelKg?: number | undefined;
   };
   readonly cylinder: {
     readonly volumeM3: number;
@@ -124,6 +127,7 @@ export function refuseImpossible({ composition, system, cylinder, hoses, ambient
   if (system.receiverM3 !== undefined) within('volume of the receiver', system.receiverM3, 0, 50, 'm³');
   if (system.oilKg !== undefined) within('oil of the compressor', system.oilKg, 0, 500, 'kg');
   if (system.airKg !== undefined) within('air in the system', system.airKg, 0, 10, 'kg');
+  if (system.barrelKg !== undefined) within('water in the barrel', system.barrelKg, 0, 50_000, 'kg');
   within('water capacity of the cylinder', cylinder.volumeM3, 1e-4, 5, 'm³');
   within('content of the cylinder', cylinder.contentKg, 0, 5000, 'kg');
   within('tare', cylinder.tareKg, 0, 5000, 'kg');
@@ -164,6 +168,9 @@ function lineOf({ size, lengthM, cores }: Scenario['hoses'], flow: number): Line
 export const chargeOf = ({ system, cylinder, method }: Scenario): number =>
   method === 'push-back' ? system.chargeKg + Math.max(0, cylinder.contentKg - (cylinder.stopKg ?? 0)) : system.chargeKg;
 
+/** Whether water stands in its evaporator. */
+export const hasBarrel = ({ system: { barrelKg = 0 } }: Pick<Scenario, 'system'>): boolean => barrelKg > 0;
+
 /** The network of a scenario, and what is open in each of its stages. */
 export function rigOf(scenario: Scenario): Rig {
   const { system, cylinder, machine, ambientK, hoses, tuning = AS_USUAL } = scenario;
@@ -180,8 +187,8 @@ export function rigOf(scenario: Scenario): Rig {
       name: 'low side',
       V: system.evaporatorM3,
       C: heatPerM3 * system.evaporatorM3,
-      UA: UAPerM3 * system.evaporatorM3,
-      around: ambientK,
+      UA: hasBarrel(scenario) ? barrelUA(chargeOf(scenario)) : UAPerM3 * system.evaporatorM3,
+      around: hasBarrel(scenario) ? system.temperatureK : ambientK,
       oil: oilOf(chargeOf(scenario), system.oilKg, tuning.oil),
     },
     {
@@ -272,11 +279,12 @@ export function startOf({ system, cylinder, method }: Scenario, table: FluidTabl
   const [vHigh, vLow] = [nodes[HIGH]!.V, nodes[LOW]!.V];
   const T = system.temperatureK;
   const inOil = dissolvedAtStart(system, table, nodes[LOW]!, rhoV(T) * (vHigh + vLow));
-  // at rest both sides hold vapour at the same pressure; liquid lies in the high side as far as it goes, before a pump-down in both
+  // at rest both sides hold vapour at the same pressure; liquid lies in the high side as far as it goes, before a pump-down in both, and
+  // most of it in a barrel, where there is one
   const free = system.chargeKg - inOil;
   const vapour = Math.min(free, rhoV(T) * (vHigh + vLow));
   const liquid = free - vapour;
-  const share = method === 'pump-down' ? vHigh / (vHigh + vLow) : 0.85;
+  const share = hasBarrel({ system }) ? data.barrel.outside : method === 'pump-down' ? vHigh / (vHigh + vLow) : 0.85;
   const room = (V: number) => 0.96 * V * table.rhoLiquid.at(T) - vapour * (V / (vHigh + vLow));
   const inHigh = Math.min(Math.max(share * liquid, liquid - room(vLow)), room(vHigh));
   const m = new Float64Array(nodes.length);

@@ -1,3 +1,4 @@
+import { enthalpyOfWater, waterAt, wallFreezes } from './barrel';
 import { fluidTable } from './fluid-table';
 import { copyOf, enrichmentOf, step, type NetworkState, type Stepped } from './network';
 import data from './parameters.json';
@@ -5,6 +6,7 @@ import { cutOutOf } from './cut-out-of';
 import {
   CYLINDER,
   emptyOf,
+  hasBarrel,
   HIGH,
   LOW,
   rigOf,
@@ -22,7 +24,7 @@ import { stateOf } from './volume-state';
 export type { Sample } from './run-state';
 
 export type TwinEventKind =
-  'start' | 'liquid-over' | 'machine-on' | 'trip' | 'restart' | 'below-20-psig' | 'stop-weight' | 'cylinder-full' | 'end';
+  'start' | 'liquid-over' | 'tubes-freeze' | 'machine-on' | 'trip' | 'restart' | 'below-20-psig' | 'stop-weight' | 'cylinder-full' | 'end';
 export interface TwinEvent {
   readonly t: number;
   readonly kind: TwinEventKind;
@@ -97,6 +99,8 @@ export class TransferRun {
   private tripped = false;
   private trips = 0;
   private end: EndReason | undefined;
+  /** J of the water that stands in the evaporator; nothing where none does. */
+  private barrel: number | undefined;
   /** J that came from around and from compressors. */
   private gained = 0;
   /** Of cylinders that came, less those that went. */
@@ -122,6 +126,8 @@ export class TransferRun {
       ),
       suctionPa: undefined,
     };
+    const { barrelKg = 0, temperatureK } = scenario.system;
+    this.barrel = hasBarrel(scenario) ? enthalpyOfWater(barrelKg, temperatureK) : undefined;
     this.stage = firstStage(scenario);
     this.first = { ...totalsOf(contents), scale: U.reduce((total, value) => total + Math.abs(value), 0) };
     this.sampleUntil(this.state, 0, 0);
@@ -174,6 +180,7 @@ export class TransferRun {
     this.t += stepped.dt;
     this.state = stepped.state;
     this.gained += stepped.dt * stepped.power;
+    this.coolBarrel(before.states[LOW]!.T, stepped.dt);
     // a step that was cut for a deed says nothing of how long the next one may be
     if (!cut) this.dt = stepped.dt < 0.99 * free ? stepped.dt : stepped.dt * 1.5;
     this.sampleUntil(before, from, this.t);
@@ -195,6 +202,7 @@ export class TransferRun {
         suction: suction ?? this.scenario.suction,
       };
       this.rig = rigOf(this.scenario);
+      this.coolBarrel(this.state.states[LOW]!.T, 0);
     }
     if (valve !== undefined) this.valveShut = valve === 'shut';
     if (machine !== undefined) {
@@ -209,6 +217,17 @@ export class TransferRun {
     if (swap === true) this.swap();
     this.dt = 0.01;
     this.stalledSince = undefined;
+  }
+
+  /** What the evaporator took came from the water that stands around its tubes. @param T K of the refrigerant over the step */
+  private coolBarrel(T: number, dt: number): void {
+    if (this.barrel === undefined) return;
+    const { barrelKg = 0 } = this.scenario.system;
+    const low = this.rig.nodes[LOW]!;
+    this.barrel -= dt * low.UA * (low.around - T);
+    const around = waterAt(barrelKg, this.barrel);
+    this.rig = { ...this.rig, nodes: this.rig.nodes.map((node, k) => (k === LOW ? { ...node, around } : node)) };
+    if (wallFreezes(this.state.states[LOW]!.T, around)) this.once('tubes-freeze');
   }
 
   /** What was in the last cylinder is no longer part of it; nothing is lost by that. */

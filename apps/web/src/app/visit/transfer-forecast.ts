@@ -4,6 +4,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import type { Scenario } from '@hygromet/core/twin/scenario';
 import type { Simulated } from '@hygromet/core/twin/simulate';
 import { CHARGE_DOUBT } from '@hygromet/core/planning/charge-doubt';
+import { exchangerOf } from '@hygromet/core/circuit/exchanger';
 import { machineCutOut } from '@hygromet/core/planning/cut-out';
 import { scaleLinear } from 'd3-scale';
 import { coreQuery } from '../core-worker/core-query';
@@ -14,18 +15,23 @@ import { MethodSession } from '../method/method.session';
 import { Units } from '../preferences/units.service';
 import { valueOf } from '../ui/loadable';
 import { scenarioOf } from './live/scenario-of';
+import { Caution } from '../ui/caution';
 import { Computing } from '../ui/computing';
+import { durationText } from './live/live-labels';
 
 const [WIDTH, HEIGHT, LEFT, RIGHT, TOP, BOTTOM] = [560, 190, 52, 52, 24, 30];
 /** A transfer as it will likely go, drawn before it starts: weight and head over time, with the band of what is not known. */
 @Component({
   selector: 'hy-transfer-forecast',
-  imports: [Computing],
+  imports: [Caution, Computing],
   template: `
     @if (forecast(); as f) {
       <section aria-label="Forecast" [hyComputing]="answer()">
         <h3>Forecast</h3>
         <p>{{ sentence() }}</p>
+        @if (freezing(); as text) {
+          <hy-caution>{{ text }}</hy-caution>
+        }
         @let d = drawn();
         <svg [attr.viewBox]="box" role="img" [attr.aria-label]="sentence()">
           <text [attr.x]="left" y="14">recovered, {{ units.mass(0).unit }}</text>
@@ -133,12 +139,25 @@ export class TransferForecast {
       valueOf(this.cylinders())?.find(({ id }) => id === this.cylinder()),
     ),
   );
+  /** Whether water flows around the tubes of its evaporator. */
+  private readonly flows = computed(() => {
+    const circuit = this.session.circuit();
+    const isBarrel = circuit?.water.some((id) => exchangerOf(circuit, id) === 'barrel') ?? false;
+    return isBarrel && this.session.draft().water === 'flows';
+  });
+  /** What happens where the water stops: nobody notices that at the machine. */
+  protected readonly freezing = computed(() => {
+    const { freezesS } = this.forecast() ?? {};
+    return freezesS === undefined
+      ? undefined
+      : `If its water stopped, the tubes of the barrel would freeze after about ${durationText(freezesS, this.units)}: keep it flowing to the end, and look at it.`;
+  });
   protected readonly answer = coreQuery(
     inject(CoreWorker),
     'forecast',
     computed((): ForecastArgs | undefined => {
       const scenario = this.scenario();
-      return scenario === undefined ? undefined : { scenario, chargeOff: CHARGE_DOUBT };
+      return scenario === undefined ? undefined : { scenario, chargeOff: CHARGE_DOUBT, byWater: this.flows() };
     }),
   );
   protected readonly doubt = Math.round(100 * CHARGE_DOUBT);
