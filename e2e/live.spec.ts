@@ -35,7 +35,7 @@ async function begin(page: Page, site: string, cylinder: string, speed: number):
   await page.getByLabel('How it flows').selectOption('vapour');
 }
 
-test('a transfer followed with instruments: a connection that is cut, the alarm before the stop, the trace in the record', async ({
+test('a transfer followed with instruments: a trip averted with ice, a connection that is cut, the alarm before the stop, a swap, the trace in the record', async ({
   page,
   context,
 }) => {
@@ -46,8 +46,15 @@ test('a transfer followed with instruments: a connection that is cut, the alarm 
   const panel = page.locator('hy-live-panel');
   await expect(panel.getByText('C-07 on the scale, gross')).toBeVisible();
   await expect(panel.getByText(/simulated, 10 × time/)).toBeVisible();
-  await panel.getByRole('button', { name: 'Ice', exact: true }).click();
+  // foreseen before it comes, with what would avert it, each way with its head
+  const trip = panel.getByText(/^The machine (will|may) trip at 525 psig/);
+  await expect(trip).toBeVisible({ timeout: 60_000 });
+  await panel.getByText('Every way, with head and minutes').click();
+  const ice = panel.getByRole('row', { name: /^on ice/i });
+  await expect(ice).toContainText(/\d+ psig/);
   await act(page.request, { act: 'cooling', to: 'ice' });
+  await ice.getByRole('button', { name: 'It is on ice' }).click();
+  await expect(trip).toBeHidden({ timeout: 60_000 });
   await expect(panel.getByText(/to the stop$/)).toBeVisible();
   await expect(page.getByRole('table').getByText('System, as vapor and in the oil')).toBeVisible();
 
@@ -63,6 +70,15 @@ test('a transfer followed with instruments: a connection that is cut, the alarm 
   await act(page.request, { act: 'valve', to: 'shut' });
   await alarm.getByRole('button', { name: 'Valve is shut' }).click();
   await expect(alarm).toBeHidden();
+  // more is in the system than finds room: the swap is led, also for who comes back to it
+  await page.reload();
+  const swap = panel.getByRole('region', { name: 'Next cylinder' });
+  await expect(swap.getByText(/^Another cylinder (is|may be) needed/)).toBeVisible();
+  await act(page.request, { act: 'machine', to: 'purge' });
+  await swap.getByRole('button', { name: 'It purges' }).click();
+  await act(page.request, { act: 'machine', to: 'off' });
+  await swap.getByRole('button', { name: 'It is off' }).click();
+  await expect(panel.getByText(/^Purged from the machine/)).toBeVisible();
   await panel.getByRole('button', { name: 'Stop, read the scale' }).click();
   await expect(page.getByLabel('Ending gross weight', { exact: true })).not.toHaveValue('');
   const followed = page.getByRole('region', { name: 'Transfers that were followed' });
