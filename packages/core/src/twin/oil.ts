@@ -11,8 +11,11 @@ export interface Oil {
   readonly seconds: number;
 }
 
+/** kg of oil that a compressor of a system of this charge usually has. */
+export const usualOilKg = (chargeKg: number): number => data.oil.kgPerKg * chargeKg;
+
 /** @param chargeKg of the system that the compressor belongs to @param oilKg where it is known @param factor by what readings tell */
-export const oilOf = (chargeKg: number, oilKg = data.oil.kgPerKg * chargeKg, factor = 1): Oil => ({
+export const oilOf = (chargeKg: number, oilKg = usualOilKg(chargeKg), factor = 1): Oil => ({
   moles: (factor * oilKg) / data.oil.molarMass,
   seconds: data.oil.seconds,
 });

@@ -17,6 +17,7 @@ import { valueOf } from '../ui/loadable';
 import { scenarioOf } from './live/scenario-of';
 import { Caution } from '../ui/caution';
 import { Computing } from '../ui/computing';
+import { forecastBasis } from './live/forecast-basis';
 import { durationText } from './live/live-labels';
 
 const [WIDTH, HEIGHT, LEFT, RIGHT, TOP, BOTTOM] = [560, 190, 52, 52, 24, 30];
@@ -59,6 +60,19 @@ const [WIDTH, HEIGHT, LEFT, RIGHT, TOP, BOTTOM] = [560, 190, 52, 52, 24, 30];
         <p class="small">
           Simulated from plate, ledger and usual equipment; the band is ± {{ doubt }} % of the charge, and a core left in.
         </p>
+        <details>
+          <summary>Which of its numbers are measured</summary>
+          <dl class="figures">
+            @for (row of basis(); track row.what) {
+              <div>
+                <dt>
+                  {{ row.what }}<span class="known">{{ row.known }}</span>
+                </dt>
+                <dd>{{ row.value }}</dd>
+              </div>
+            }
+          </dl>
+        </details>
       </section>
     }
   `,
@@ -118,7 +132,14 @@ const [WIDTH, HEIGHT, LEFT, RIGHT, TOP, BOTTOM] = [560, 190, 52, 52, 24, 30];
     .said {
       fill: var(--danger);
     }
+
+    .known {
+      display: block;
+      color: var(--ink-2);
+      font-size: 13.5px;
+    }
   `,
+  styleUrl: '../ui/figures.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class TransferForecast {
@@ -132,12 +153,9 @@ export class TransferForecast {
   protected readonly right = WIDTH - RIGHT;
   protected readonly bottom = HEIGHT - BOTTOM;
 
+  private readonly chosen = computed(() => valueOf(this.cylinders())?.find(({ id }) => id === this.cylinder()));
   private readonly scenario = computed((): Scenario | undefined =>
-    scenarioOf(
-      this.session.question(),
-      valueOf(this.session.plan()),
-      valueOf(this.cylinders())?.find(({ id }) => id === this.cylinder()),
-    ),
+    scenarioOf(this.session.question(), valueOf(this.session.plan()), this.chosen()),
   );
   /** Whether water flows around the tubes of its evaporator. */
   private readonly flows = computed(() => {
@@ -151,6 +169,13 @@ export class TransferForecast {
     return freezesS === undefined
       ? undefined
       : `If its water stopped, the tubes of the barrel would freeze after about ${durationText(freezesS, this.units)}: keep it flowing to the end, and look at it.`;
+  });
+  /** What it is built from, and how each of it is known. */
+  protected readonly basis = computed(() => {
+    const [plan, question, cylinder] = [valueOf(this.session.plan()), this.session.question(), this.chosen()];
+    return plan === undefined || question === undefined || cylinder === undefined
+      ? []
+      : forecastBasis(plan, cylinder, question.look.T, this.units);
   });
   protected readonly answer = coreQuery(
     inject(CoreWorker),

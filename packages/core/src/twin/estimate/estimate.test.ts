@@ -63,6 +63,19 @@ describe('beside the readings', () => {
     expect(fitted.misfit).toBeLessThan(1);
   });
 
+  test('a hose that lies down on the scale is named by its reading, with how far it is off', () => {
+    const { grossKg } = current.readings;
+    const leaned = grossKg!.value.map((value, k) => value + (grossKg!.t[k]! > 0.4 * truth.end.t ? 2 : 0));
+    const off = { ...current, readings: { ...current.readings, grossKg: { t: grossKg!.t, value: leaned } } };
+    const coming = outlook(off, refit(off))!;
+    expect(coming.offReadings[0]).toBe('grossKg');
+    expect(coming.beside.grossKg!.latest).toBeGreaterThan(0.5);
+    // as it is read without that, nothing is off
+    const usual = outlook(current, fitted)!;
+    expect(usual.offReadings).toEqual([]);
+    expect(Math.abs(usual.beside.grossKg!.latest)).toBeLessThan(0.2);
+  });
+
   test('its ranges hold what comes', () => {
     const coming = outlook(current, fitted)!;
     expect(coming.end.grossKg.low).toBeLessThanOrEqual(truth.end.grossKg + 0.05);

@@ -2,12 +2,13 @@ import { cutOutOf } from '../cut-out-of';
 import parameters from '../parameters.json';
 import type { Deed, Scenario } from '../scenario';
 import type { EndReason, Simulated, TwinEventKind } from '../transfer-run';
+import { fitNoLonger, type BesideTwin } from './beside';
 import { valueAt, type Observable } from './observed';
 import { explain, type Explained } from './explain';
 import { curesOf, type Cure } from './cures';
 import data from './priors.json';
 import { run, type Fitted, type Underway } from './refit';
-import { suspectsOf, type Suspect } from './suspects';
+import { MISFIT, suspectsOf, type Suspect } from './suspects';
 import { unknowns, type Guess } from './unknowns';
 
 /** A figure with its nine-in-ten range. */
@@ -42,6 +43,10 @@ export interface Outlook {
   readonly readsLike: string | undefined;
   /** What is left between readings and twin, in standard deviations. */
   readonly misfit: number;
+  /** The same by kind of reading. */
+  readonly beside: BesideTwin;
+  /** Kinds of readings that the twin follows no longer, the worst first. */
+  readonly offReadings: readonly Observable[];
 }
 
 /** Of nine in ten. */
@@ -132,6 +137,8 @@ function outlookOf({ scenario, now }: Underway, fitted: Fitted, explained: Expla
     suspects: explained === undefined ? suspectsOf(fitted) : [explained.suspect],
     readsLike: explained?.readsLike,
     misfit: fitted.misfit,
+    beside: fitted.beside,
+    offReadings: fitNoLonger(fitted.beside, MISFIT),
   };
 }
 

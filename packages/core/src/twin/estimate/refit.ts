@@ -4,6 +4,7 @@ import type { Scenario } from '../scenario';
 import type { Simulated } from '../transfer-run';
 import parameters from '../parameters.json';
 import data from './priors.json';
+import { besideTwin, type BesideTwin } from './beside';
 import { pointsOf, valueAt, type Point, type Traces } from './observed';
 import { AS_RECORDED, priorSd, tuned, unknowns, type Guess } from './unknowns';
 
@@ -29,6 +30,8 @@ export interface Fitted {
   readonly seen: readonly boolean[];
   /** Root mean square of what is left, in standard deviations. */
   readonly misfit: number;
+  /** The same by kind of reading, and how the latest stands to the twin; nothing where no run could be made. */
+  readonly beside: BesideTwin;
 }
 
 const N = unknowns.length;
@@ -69,7 +72,7 @@ export function refit({ scenario, readings, now, from, chargeSd }: Underway): Fi
   const seen = unknowns.map((_, k) => Math.sqrt(covariance[k * N + k]!) < SEEN * prior[k]!);
   // volumes that nobody has measured look like charge: that doubt no reading takes away
   covariance[0]! += data.structure.charge ** 2;
-  return { guess: best.guess, covariance, prior, seen, misfit: best.misfit };
+  return { guess: best.guess, covariance, prior, seen, misfit: best.misfit, beside: best.ran ? besideTwin(points, best.own) : {} };
 }
 
 interface Descended {
@@ -77,6 +80,9 @@ interface Descended {
   readonly normal: Float64Array;
   readonly loss: number;
   readonly misfit: number;
+  /** What is left of each point, and whether a run left it. */
+  readonly own: readonly number[];
+  readonly ran: boolean;
 }
 
 /** What a guess leaves, and the run that leaves it; in step with another run where it is compared with that. */
@@ -104,7 +110,7 @@ function descended(left: Left, from: Guess, prior: readonly number[], rounds: nu
     if (far < SETTLED) break;
   }
   const misfit = Math.sqrt(own.reduce((sum, value) => sum + value * value, 0) / Math.max(1, own.length));
-  return { guess, normal, loss: loss(own, guess, prior), misfit };
+  return { guess, normal, loss: loss(own, guess, prior), misfit, own, ran: simulated !== undefined };
 }
 
 /** Pa: as deep as any machine draws. */

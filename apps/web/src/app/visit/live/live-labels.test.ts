@@ -1,7 +1,7 @@
 import { readingDoubts } from '@hygromet/core/instruments/doubts';
 import type { Outlook } from '@hygromet/core/twin/estimate/outlook';
 import { suspects } from '@hygromet/core/twin/estimate/suspects';
-import { doubtText, durationText, endText, fromNow, suspectSays, suspectText, twentyText } from './live-labels';
+import { besideText, doubtText, durationText, endText, fromNow, suspectSays, suspectText, twentyText } from './live-labels';
 
 const units = {
   decimal: (value: number, decimals: number) => value.toFixed(decimals),
@@ -54,4 +54,14 @@ test('another refrigerant is named by what it reads like, where that is known', 
   expect(suspectSays('another-refrigerant', 'R-22')).toContain('reads like R-22, another refrigerant than the record says');
   expect(suspectSays('another-refrigerant', undefined)).toBe(suspectText['another-refrigerant']);
   expect(suspectSays('air', 'R-22')).toBe(suspectText.air);
+  expect(suspectSays('does-not-fit', undefined, ['headPa'])).toMatch(/^The head no longer fits/);
+  expect(suspectSays('does-not-fit', undefined, ['headPa', 'grossKg'])).toBe(suspectText['does-not-fit']);
+});
+
+test('readings stand to the twin with their sign, each in its unit', () => {
+  const shown = { massText: (kg: number) => `${kg.toFixed(2)} kg`, pressureStep: (p: number) => `${Math.round(p / 6894.757)} psi` };
+  expect(besideText({ grossKg: { latest: 0.12, sigmas: 1 }, headPa: { latest: -21_000, sigmas: 0.4 } }, shown)).toBe(
+    'scale +0.12 kg, head -3 psi',
+  );
+  expect(besideText({}, shown)).toBe('');
 });

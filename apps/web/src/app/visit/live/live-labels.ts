@@ -1,5 +1,7 @@
 import type { ReadingDoubt } from '@hygromet/core/instruments/doubts';
 import type { Quantity } from '@hygromet/core/instruments/quantity';
+import type { BesideTwin } from '@hygromet/core/twin/estimate/beside';
+import { observables, type Observable } from '@hygromet/core/twin/estimate/observed';
 import type { Outlook, Range } from '@hygromet/core/twin/estimate/outlook';
 import type { Suspect } from '@hygromet/core/twin/estimate/suspects';
 import type { CureBy } from '@hygromet/core/twin/estimate/cures';
@@ -82,11 +84,34 @@ export const suspectText: Record<Suspect, string> = {
     'The readings do not fit this transfer. Look for another refrigerant or non-condensables, a hose that touches the scale, a valve that is shut.',
 };
 
-/** What the readings say of the rig, with the refrigerant that it reads like. */
-export const suspectSays = (suspect: Suspect, readsLike: string | undefined): string =>
-  suspect === 'another-refrigerant' && readsLike !== undefined
-    ? suspectText[suspect].replace('another refrigerant', `${readsLike}, another refrigerant`)
-    : suspectText[suspect];
+/** Which reading fits no longer, and what that means. */
+const offText: Record<Observable, string> = {
+  grossKg: 'The scale no longer fits this transfer: a hose that touches it, a valve that is shut, or a cylinder that was moved.',
+  suctionPa: 'The suction no longer fits this transfer: a core left in, a valve half open, or its probe on the other side.',
+  headPa: 'The head no longer fits this transfer: non-condensables, another refrigerant, or a machine that stands in the sun.',
+};
+
+/** What the readings say of the rig, with the refrigerant that it reads like, or the reading that fits worst. */
+export function suspectSays(suspect: Suspect, readsLike: string | undefined, off: readonly Observable[] = []): string {
+  if (suspect === 'another-refrigerant' && readsLike !== undefined)
+    return suspectText[suspect].replace('another refrigerant', `${readsLike}, another refrigerant`);
+  // where all of them are off no single one is to blame
+  const [only, ...others] = off;
+  return suspect === 'does-not-fit' && only !== undefined && others.length === 0 ? offText[only] : suspectText[suspect];
+}
+
+/** How the readings stand to the twin: "scale +0.2 lb, suction −3 psi". */
+export const besideText = (beside: BesideTwin, units: Pick<Units, 'massText' | 'pressureStep'>): string => {
+  const signed = (value: number, text: string) => (value > 0 ? `+${text}` : text);
+  return observables
+    .flatMap((of) => {
+      const latest = beside[of]?.latest;
+      if (latest === undefined) return [];
+      return [`${OBSERVED[of]} ${signed(latest, of === 'grossKg' ? units.massText(latest) : units.pressureStep(latest))}`];
+    })
+    .join(', ');
+};
+const OBSERVED: Record<Observable, string> = { grossKg: 'scale', suctionPa: 'suction', headPa: 'head' };
 
 /** How a subcooling loop is run, and ended. */
 export const loopText =

@@ -39,6 +39,7 @@ import {
   durationText,
   endText,
   fromNow,
+  besideText,
   suspectSays,
   twentyText,
 } from './live-labels';
@@ -141,10 +142,13 @@ export interface EndedGross {
         <hy-caution>{{ doubtText(doubt.quantity, doubt.doubt) }}</hy-caution>
       }
       @for (suspect of suspects(); track suspect) {
-        <hy-caution [grave]="suspect === 'another-refrigerant'">{{ suspectSays(suspect, readsLike()) }}</hy-caution>
+        <hy-caution [grave]="suspect === 'another-refrigerant'">{{ suspectSays(suspect, readsLike(), offReadings()) }}</hy-caution>
       }
       @if (pressures()) {
         <hy-live-chart />
+      }
+      @if (beside(); as text) {
+        <p class="small">Readings less twin: {{ text }}.</p>
       }
       @if (live.withoutTwin()) {
         <p class="second">
@@ -224,6 +228,8 @@ export class LivePanel {
   });
   protected readonly doubtText = doubtText;
   protected readonly suspectSays = suspectSays;
+  protected readonly offReadings = computed(() => this.live.outlook()?.offReadings ?? []);
+  protected readonly beside = computed(() => besideText(this.live.outlook()?.beside ?? {}, this.units));
   protected readonly readsLike = computed(() => this.live.outlook()?.readsLike);
   protected readonly clock = clockText;
   private readonly awake = screenOn(computed(() => this.live.transfer() !== undefined));
