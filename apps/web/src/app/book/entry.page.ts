@@ -8,12 +8,12 @@ import { fromServer } from '../data/from-server';
 import { ServerData } from '../data/server-data.service';
 import { Units } from '../preferences/units.service';
 import { ReadState } from '../shell/read-state';
+import { accountPage } from '../ui/account-page';
 import { momentText } from '../ui/day';
 import { valueOf } from '../ui/loadable';
 import { PageHead } from '../ui/page-head';
-import { saveCsv, saveJson } from '../ui/save-file';
 import { durationText } from '../visit/live/live-labels';
-import { traceRows, traceSenml } from '../visit/live/transfer-files';
+import { saveTrace } from '../visit/live/transfer-files';
 import { TransferTrace } from '../visit/live/transfer-trace';
 import { transferOf } from './transfer-of';
 
@@ -33,26 +33,18 @@ import { transferOf } from './transfer-of';
           </hy-page-head>
           <div class="body">
             <dl class="figures">
-              <div>
-                <dt>From</dt>
-                <dd>
-                  @if (pageOf(m.from); as page) {
-                    <a [routerLink]="page">{{ m.from.name }}</a>
-                  } @else {
-                    {{ m.from.name }}
-                  }
-                </dd>
-              </div>
-              <div>
-                <dt>To</dt>
-                <dd>
-                  @if (pageOf(m.to); as page) {
-                    <a [routerLink]="page">{{ m.to.name }}</a>
-                  } @else {
-                    {{ m.to.name }}
-                  }
-                </dd>
-              </div>
+              @for (side of [m.from, m.to]; track $index) {
+                <div>
+                  <dt>{{ $first ? 'From' : 'To' }}</dt>
+                  <dd>
+                    @if (pageOf(side); as page) {
+                      <a [routerLink]="page">{{ side.name }}</a>
+                    } @else {
+                      {{ side.name }}
+                    }
+                  </dd>
+                </div>
+              }
               @for (row of rows(m); track row.name) {
                 <div>
                   <dt>{{ row.name }}</dt>
@@ -78,8 +70,8 @@ import { transferOf } from './transfer-of';
                 <p class="second">{{ followedLine() }}</p>
                 <hy-transfer-trace [transfer]="followed" [height]="80" />
                 <p class="files">
-                  <button type="button" class="button small" (click)="csv()">Readings as CSV</button>
-                  <button type="button" class="button small" (click)="senml()">Readings as SenML</button>
+                  <button type="button" class="button small" (click)="save(followed, 'csv')">Readings as CSV</button>
+                  <button type="button" class="button small" (click)="save(followed, 'senml')">Readings as SenML</button>
                 </p>
               </section>
             }
@@ -147,10 +139,8 @@ export class EntryPage {
   protected line = (m: Movement): string =>
     [m.refrigerant ?? 'mixture', m.reversedBy === null ? (m.reverses === null ? m.known : 'reversal') : 'reversed'].join(' · ');
 
-  protected pageOf({ id, kind }: Movement['from']): readonly string[] | undefined {
-    if (kind === 'cylinder') return ['/cylinders', id];
-    return kind === 'system' ? ['/systems', id] : undefined;
-  }
+  protected readonly pageOf = accountPage;
+  protected readonly save = saveTrace;
 
   /** What the entry says beside its two accounts, as far as it says it. */
   protected rows(m: Movement): readonly { readonly name: string; readonly text: string }[] {
@@ -165,15 +155,5 @@ export class EntryPage {
       { name: 'Recorded', text: `${momentText(m.recordedAt)}, ${m.recordedBy}` },
       { name: 'Note', text: m.note ?? undefined },
     ].flatMap(({ name, text }) => (text === undefined || text === '' ? [] : [{ name, text }]));
-  }
-
-  protected csv(): void {
-    const transfer = this.transfer();
-    if (transfer !== undefined) saveCsv(`transfer-${transfer.begunAt.slice(0, 10)}.csv`, traceRows(transfer));
-  }
-
-  protected senml(): void {
-    const transfer = this.transfer();
-    if (transfer !== undefined) saveJson(`transfer-${transfer.begunAt.slice(0, 10)}.senml.json`, traceSenml(transfer));
   }
 }

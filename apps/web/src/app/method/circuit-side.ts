@@ -174,10 +174,9 @@ export class CircuitSide {
   protected share = (p: number): number => shareOfCutOut(pascal(p));
   protected nears = (p: number): boolean => nearsCutOut(pascal(p));
   /** Where it would trip, what it takes once it is cooled: the sentence below says with what. */
-  protected byMachine = ({ range, trips, needs, headP }: RecoveryEstimate): string => {
+  protected byMachine = ({ range, trips, headP }: RecoveryEstimate): string => {
     const minutes = `${this.units.decimal(range.low, 0)} to ${this.units.decimal(range.high, 0)} min`;
-    if (!trips) return `${minutes}, head ${this.units.pressure(headP)}`;
-    return needs === undefined ? 'trips' : `${minutes}, once cooled`;
+    return trips ? `${minutes}, once cooled` : `${minutes}, head ${this.units.pressure(headP)}`;
   };
   protected tripping = ({ estimate }: PlanAnswer): string => {
     if (estimate?.cannot !== undefined)

@@ -4,6 +4,7 @@ import type { Movement } from '@hygromet/contract/movement';
 import { NzModalModule } from 'ng-zorro-antd/modal';
 import { objectionWords } from '../cylinders/objection-labels';
 import { Units } from '../preferences/units.service';
+import { accountPage } from './account-page';
 import { Icon } from './icon';
 import { TextField } from './text-field';
 import { momentText } from './day';
@@ -144,12 +145,9 @@ export class MovementsTable {
     return from.id === this.account() ? '−' : '+';
   }
 
-  /** Where a cylinder or a system of the book is shown; nothing for the account whose book this is. */
-  protected pageOf({ id, kind }: Movement['from']): readonly string[] | undefined {
-    if (id === this.account()) return undefined;
-    if (kind === 'cylinder') return ['/cylinders', id];
-    return kind === 'system' ? ['/systems', id] : undefined;
-  }
+  /** Nothing for the account whose book this is. */
+  protected pageOf = (side: Movement['from']): readonly string[] | undefined =>
+    side.id === this.account() ? undefined : accountPage(side);
 
   protected words({ known, note, reverses, reversedBy, against }: Movement): string {
     if (reversedBy !== null) return 'reversed';

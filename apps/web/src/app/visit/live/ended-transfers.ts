@@ -2,11 +2,10 @@ import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import type { VisitTransfer } from '@hygromet/contract/visit-transfer';
 import { Units } from '../../preferences/units.service';
 import { clockText } from '../../ui/day';
-import { saveCsv, saveJson } from '../../ui/save-file';
 import { LiveTransfer } from './live-transfer';
 import { purgedKg } from './live-figures';
 import { durationText } from './live-labels';
-import { traceRows, traceSenml } from './transfer-files';
+import { saveTrace } from './transfer-files';
 import { TransferTrace } from './transfer-trace';
 
 /** Transfers of this visit that were followed, each with its trace and what was foretold. */
@@ -42,8 +41,8 @@ import { TransferTrace } from './transfer-trace';
                 </td>
                 <td class="number">{{ foretold(item) }}</td>
                 <td class="number">
-                  <button type="button" class="link" (click)="csv(item)">CSV</button>
-                  <button type="button" class="link" (click)="senml(item)">SenML</button>
+                  <button type="button" class="link" (click)="save(item, 'csv')">CSV</button>
+                  <button type="button" class="link" (click)="save(item, 'senml')">SenML</button>
                 </td>
               </tr>
             }
@@ -79,6 +78,5 @@ export class EndedTransfers {
     const kg = purgedKg(entry);
     return kg === undefined ? '' : `${this.units.massText(kg)} by the purge`;
   };
-  protected csv = (entry: VisitTransfer): void => saveCsv(`transfer-${entry.begunAt.slice(0, 10)}.csv`, traceRows(entry));
-  protected senml = (entry: VisitTransfer): void => saveJson(`transfer-${entry.begunAt.slice(0, 10)}.senml.json`, traceSenml(entry));
+  protected readonly save = saveTrace;
 }

@@ -1,5 +1,6 @@
 import type { VisitTransfer } from '@hygromet/contract/visit-transfer';
 import type { CsvRow } from '../../ui/csv';
+import { saveCsv, saveJson } from '../../ui/save-file';
 
 /** The trace of a transfer as rows, SI, seconds since it began. */
 export const traceRows = ({ ended }: VisitTransfer): readonly CsvRow[] => {
@@ -23,4 +24,11 @@ export function traceSenml({ id, begunAt, ended }: VisitTransfer): readonly obje
   const records = [...of('gross', 'kg', trace.grossKg), ...of('suction', 'Pa', trace.suctionPa), ...of('head', 'Pa', trace.headPa)];
   const base = { bn: `urn:uuid:${id}:`, bt: Date.parse(begunAt) / 1000 };
   return records.map((record, k) => (k === 0 ? { ...base, ...record } : record));
+}
+
+/** Gives the person the trace as a file, named by the day. */
+export function saveTrace(transfer: VisitTransfer, as: 'csv' | 'senml'): void {
+  const name = `transfer-${transfer.begunAt.slice(0, 10)}`;
+  if (as === 'csv') saveCsv(`${name}.csv`, traceRows(transfer));
+  else saveJson(`${name}.senml.json`, traceSenml(transfer));
 }
