@@ -2,6 +2,7 @@ import { OutOfRange } from '../errors';
 import { saturatedLiquid } from '../cylinder/saturated-liquid';
 import type { Composition } from '../fluids/composition';
 import { bubblePoint } from '../thermo/saturation';
+import { byContent } from '../thermo/tables-by-content';
 import { STANDARD_ATMOSPHERE } from '../units/pressure';
 import { kelvin, pascal, type CubicMetre, type Kelvin, type Pascal } from '../units/quantity';
 import type { Scenario } from '../twin/scenario';
@@ -50,10 +51,13 @@ const LOWEST_END = 1000;
 const NOTHING = 1e-3;
 
 /**
+ * Kept: while somebody types, most of a plan is asked again with the same recovery.
  * @throws OutOfRange also for a vacuum of 0, which no machine reaches, and for more than the circuit can hold; NoTwoPhaseState where there is no
  *   liquid at T; LiquidParts
  */
-export function estimateRecovery(task: RecoveryTask): RecoveryEstimate {
+export const estimateRecovery: (task: RecoveryTask) => RecoveryEstimate = byContent(estimated);
+
+function estimated(task: RecoveryTask): RecoveryEstimate {
   refuseImpossible(task);
   const first = run(task, task.equipment.cooling);
   const stronger = coolings.slice(coolings.indexOf(task.equipment.cooling) + 1);
