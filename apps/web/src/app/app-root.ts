@@ -14,9 +14,9 @@ const FIRST_PAGE_MS = 5000;
   selector: 'hy-root',
   imports: [Icon, Notices, RouterLink, RouterLinkActive, RouterOutlet],
   template: `
-    <a class="skip" href="#main" (click)="skip($event)">Skip to main content</a>
-    <nav aria-label="Places">
-      <a class="mark" routerLink="/" aria-label="Hygromet, start"
+    <a i18n class="skip" href="#main" (click)="skip($event)">Skip to main content</a>
+    <nav aria-label="Places" i18n-aria-label>
+      <a class="mark" routerLink="/" aria-label="Hygromet, start" i18n-aria-label
         ><svg viewBox="0 0 40 40" width="40" height="40" aria-hidden="true">
           <circle cx="20" cy="20" r="14" />
           <path d="M20 2v5M20 33v5M2 20h5M33 20h5" />
@@ -33,7 +33,7 @@ const FIRST_PAGE_MS = 5000;
         routerLink="/settings"
         routerLinkActive="here"
         ariaCurrentWhenActive="page"
-        [attr.aria-label]="nobody() ? 'Settings: say who works here' : 'Settings of ' + person()"
+        [attr.aria-label]="nobody() ? words.settingsSayWhoWorksHere : words.settingsOf + person()"
       >
         <svg hyIcon="settings"></svg>
         <span>{{ person() }}</span>
@@ -45,16 +45,21 @@ const FIRST_PAGE_MS = 5000;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class AppRoot {
+  protected readonly words = {
+    settingsSayWhoWorksHere: $localize`Settings: say who works here`,
+    settingsOf: $localize`Settings of `,
+  } as const;
+
   private readonly service = inject(PreferencesService);
   private readonly preferences = this.service.current;
   protected readonly person = computed(() => this.preferences().person.trim().split(' ')[0] || 'Who?');
   protected readonly nobody = computed(() => this.preferences().person.trim() === '');
   protected readonly places: readonly { path: string; name: string; icon: IconName }[] = [
-    { path: '/today', name: 'Today', icon: 'today' },
-    { path: '/cylinders', name: 'Cylinders', icon: 'cylinder' },
-    { path: '/systems', name: 'Systems', icon: 'system' },
-    { path: '/book', name: 'Log', icon: 'book' },
-    { path: '/bench', name: 'Bench', icon: 'bench' },
+    { path: '/today', name: $localize`Today`, icon: 'today' },
+    { path: '/cylinders', name: $localize`Cylinders`, icon: 'cylinder' },
+    { path: '/systems', name: $localize`Systems`, icon: 'system' },
+    { path: '/book', name: $localize`Log`, icon: 'book' },
+    { path: '/bench', name: $localize`Bench`, icon: 'bench' },
   ];
 
   constructor() {

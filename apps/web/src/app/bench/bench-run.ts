@@ -34,23 +34,42 @@ const USUAL = { capacityW: 10_550, plateKg: 3.2 };
   imports: [Computing, ChoiceField, QuantityField, TextField],
   template: `
     @let d = draft();
-    <section aria-label="Charge of a line set">
-      <h2>Charge of a line set</h2>
+    <section aria-label="Charge of a line set" i18n-aria-label>
+      <h2 i18n>Charge of a line set</h2>
       <div class="fields">
-        <hy-quantity-field label="Length beyond the plate" kind="length" [entry]="d.length" (entryChange)="change({ length: $event })" />
-        <hy-choice-field label="Liquid line" [choices]="tubes" [value]="d.liquid" (valueChange)="change({ liquid: $event })" />
-        <hy-choice-field label="Suction line" [choices]="tubes" [value]="d.suction" (valueChange)="change({ suction: $event })" />
+        <hy-quantity-field
+          label="Length beyond the plate"
+          i18n-label
+          kind="length"
+          [entry]="d.length"
+          (entryChange)="change({ length: $event })"
+        />
+        <hy-choice-field label="Liquid line" i18n-label [choices]="tubes" [value]="d.liquid" (valueChange)="change({ liquid: $event })" />
+        <hy-choice-field
+          label="Suction line"
+          i18n-label
+          [choices]="tubes"
+          [value]="d.suction"
+          (valueChange)="change({ suction: $event })"
+        />
       </div>
       <p class="heading" role="status" [hyComputing]="line()">{{ lineText() }}</p>
     </section>
-    <section aria-label="What a unit should read today">
-      <h2>What a unit should read today</h2>
+    <section aria-label="What a unit should read today" i18n-aria-label>
+      <h2 i18n>What a unit should read today</h2>
       <div class="fields">
-        <hy-choice-field label="Metering device" [choices]="devices" [value]="d.metering" (valueChange)="change({ metering: $event })" />
-        <hy-quantity-field label="Outdoors" kind="temperature" [entry]="d.outdoor" (entryChange)="change({ outdoor: $event })" />
-        <hy-quantity-field label="Return air" kind="temperature" [entry]="d.indoor" (entryChange)="change({ indoor: $event })" />
+        <hy-choice-field
+          label="Metering device"
+          i18n-label
+          [choices]="devices"
+          [value]="d.metering"
+          (valueChange)="change({ metering: $event })"
+        />
+        <hy-quantity-field label="Outdoors" i18n-label kind="temperature" [entry]="d.outdoor" (entryChange)="change({ outdoor: $event })" />
+        <hy-quantity-field label="Return air" i18n-label kind="temperature" [entry]="d.indoor" (entryChange)="change({ indoor: $event })" />
         <hy-quantity-field
           label="Return air, wet bulb"
+          i18n-label
           kind="temperature"
           [entry]="d.wetBulb"
           (entryChange)="change({ wetBulb: $event })"
@@ -65,21 +84,23 @@ const USUAL = { capacityW: 10_550, plateKg: 3.2 };
             </div>
           }
         </dl>
-        <p class="small">A split of unknown make, nine times of ten. The maker's chart comes first where there is one.</p>
+        <p i18n class="small">A split of unknown make, nine times of ten. The maker's chart comes first where there is one.</p>
       } @else {
-        <p class="second">{{ refused() ?? 'Type the air on both sides: bands for superheat, subcooling and split follow.' }}</p>
+        <p class="second">{{ refused() ?? words.typeTheAirOnBoth }}</p>
       }
     </section>
-    <section aria-label="Feeding while it runs">
-      <h2>Feeding while it runs</h2>
+    <section aria-label="Feeding while it runs" i18n-aria-label>
+      <h2 i18n>Feeding while it runs</h2>
       <div class="fields">
         <hy-text-field
-          [label]="'Superheat at the compressor, °' + units.temperatureUnit()"
+          label="Superheat at the compressor, °{{ units.temperatureUnit() }}"
+          i18n-label
           [text]="d.superheat"
           (textChange)="change({ superheat: $event })"
         />
         <hy-text-field
-          [label]="'Cooling capacity, ' + typed().capacity.name"
+          label="Cooling capacity, {{ typed().capacity.name }}"
+          i18n-label
           [text]="d.capacity"
           (textChange)="change({ capacity: $event })"
         />
@@ -118,6 +139,10 @@ const USUAL = { capacityW: 10_550, plateKg: 3.2 };
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class BenchRun {
+  protected readonly words = {
+    typeTheAirOnBoth: $localize`Type the air on both sides: bands for superheat, subcooling and split follow.`,
+  } as const;
+
   private readonly session = inject(BenchSession);
   private readonly properties = inject(CoreWorker);
   protected readonly units = inject(Units);
@@ -128,7 +153,7 @@ export class BenchRun {
     newBenchRun(this.metric() ? 'm' : 'ft', this.preferences().temperature),
   );
   protected readonly draft = this.stored.value.asReadonly();
-  protected readonly tubes = tubeSizes.map((value) => ({ value, label: `${value} in` }));
+  protected readonly tubes = tubeSizes.map((value) => ({ value, label: $localize`${value} in` }));
   protected readonly devices = meterings.map((value) => ({ value, label: meteringText[value] }));
 
   private readonly lineQuestion = computed((): ChargeArgs | undefined => {
@@ -142,12 +167,12 @@ export class BenchRun {
   protected readonly line = coreQuery(this.properties, 'chargeTarget', this.lineQuestion);
   protected readonly lineText = computed(() => {
     const target = valueOf(this.line());
-    if (target === undefined) return 'Type a length: what the lines take follows.';
+    if (target === undefined) return $localize`Type a length: what the lines take follows.`;
     const lines = target.budget.filter(({ term }) => term === 'liquid-line' || term === 'suction-line');
     const kg = lines.reduce((sum, chargeLine) => sum + chargeLine.kg, 0);
     const sigma = Math.hypot(...lines.map(({ sigmaKg }) => sigmaKg));
     const unit = this.metric() ? 'kg' : 'oz';
-    return `${this.units.massText(kg, 'nearest', unit)} ± ${this.units.massText(sigma, 'up', unit)} beyond the plate`;
+    return $localize`${this.units.massText(kg, 'nearest', unit)} ± ${this.units.massText(sigma, 'up', unit)} beyond the plate`;
   });
 
   private readonly day = computed((): TodayArgs | undefined => {
@@ -171,17 +196,17 @@ export class BenchRun {
     const [own, day] = [valueOf(this.expected()), this.day()];
     if (own === undefined || own === null || day === undefined) return undefined;
     const degrees = (K: number) => this.units.decimal(K / this.units.kelvinsInADegree(), 0);
-    const step = ({ low, high }: Band) => `${degrees(low)} to ${degrees(high)} °${this.units.temperatureUnit()}`;
-    const gauge = ({ low, high }: Band) => `${this.units.pressureShown(low).number} to ${this.units.pressure(high)}`;
+    const step = ({ low, high }: Band) => $localize`${degrees(low)} to ${degrees(high)} °${this.units.temperatureUnit()}`;
+    const gauge = ({ low, high }: Band) => $localize`${this.units.pressureShown(low).number} to ${this.units.pressure(high)}`;
     const target = targetSuperheat(day.conditions);
     return [
-      { name: 'Superheat', text: step(own.superheat) },
-      { name: 'Subcooling', text: step(own.subcooling) },
-      { name: 'Split', text: step(own.split) },
-      { name: 'Suction', text: gauge(own.suction) },
-      { name: 'Head', text: gauge(own.head) },
+      { name: $localize`Superheat`, text: step(own.superheat) },
+      { name: $localize`Subcooling`, text: step(own.subcooling) },
+      { name: $localize`Split`, text: step(own.split) },
+      { name: $localize`Suction`, text: gauge(own.suction) },
+      { name: $localize`Head`, text: gauge(own.head) },
       ...(day.plate.metering === 'orifice' && target !== undefined
-        ? [{ name: 'Target superheat by rule of thumb', text: this.units.temperatureStep(target) }]
+        ? [{ name: $localize`Target superheat by rule of thumb`, text: this.units.temperatureStep(target) }]
         : []),
     ];
   });
@@ -202,9 +227,9 @@ export class BenchRun {
   protected readonly feed = coreQuery(this.properties, 'feedRate', this.feedQuestion);
   protected readonly feedText = computed(() => {
     const rate = valueOf(this.feed());
-    if (rate === undefined) return 'Type superheat and capacity: how fast liquid may be fed follows.';
-    if (rate.kgPerS <= 0) return 'No superheat to spare: do not feed liquid into the suction.';
-    return `${this.units.massText(60 * rate.kgPerS, 'down')} a minute at most, in pulses ${feedingRules.pulseMinutes} min apart`;
+    if (rate === undefined) return $localize`Type superheat and capacity: how fast liquid may be fed follows.`;
+    if (rate.kgPerS <= 0) return $localize`No superheat to spare: do not feed liquid into the suction.`;
+    return $localize`${this.units.massText(60 * rate.kgPerS, 'down')} a minute at most, in pulses ${feedingRules.pulseMinutes} min apart`;
   });
 
   protected change(part: Partial<BenchRunDraft>): void {

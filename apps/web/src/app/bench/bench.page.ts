@@ -54,8 +54,8 @@ export class BenchPage {
   });
   protected readonly asks = () =>
     this.session.draft().mode === 'mixture'
-      ? 'Choose what came together and weigh each part: at least two.'
-      : 'Choose a refrigerant, and a temperature or a pressure.';
+      ? $localize`Choose what came together and weigh each part: at least two.`
+      : $localize`Choose a refrigerant, and a temperature or a pressure.`;
 
   protected readonly pressure = computed(() => this.units.pressureShown(this.points()?.bubble.p ?? 0));
   protected readonly temperature = computed(() => this.units.temperatureShown(this.points()?.bubble.T ?? 0));
@@ -78,9 +78,9 @@ export class BenchPage {
     if (subject === undefined || label === undefined || name === null) return undefined;
     if (this.session.draft().lead === 'pressure') {
       const step = subject.bubble.T - label.bubble.T;
-      return `Under ${this.units.pressure(subject.bubble.p)} it boils ${this.units.temperatureStep(Math.abs(step))} ${step < 0 ? 'below' : 'above'} ${name}.`;
+      return $localize`Under ${this.units.pressure(subject.bubble.p)} it boils ${this.units.temperatureStep(Math.abs(step))} ${step < 0 ? $localize`below` : $localize`above`} ${name}.`;
     }
     const step = subject.bubble.p - label.bubble.p;
-    return `At ${this.units.temperature(subject.bubble.T, 1)} it reads ${this.units.pressureStep(Math.abs(step))} ${step < 0 ? 'below' : 'above'} ${name}, which reads ${this.units.pressure(label.bubble.p)}.`;
+    return $localize`At ${this.units.temperature(subject.bubble.T, 1)} it reads ${this.units.pressureStep(Math.abs(step))} ${step < 0 ? $localize`below` : $localize`above`} ${name}, which reads ${this.units.pressure(label.bubble.p)}.`;
   });
 }

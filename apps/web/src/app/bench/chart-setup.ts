@@ -36,7 +36,7 @@ const FONT = 'Atkinson Hyperlegible Next Variable';
 export async function drawChart(canvas: HTMLCanvasElement, axes: { readonly x: string; readonly y: string }): Promise<Chart> {
   Chart.defaults.font.family = `"${FONT}", system-ui, sans-serif`;
   Chart.defaults.font.size = 14;
-  await document.fonts.load(`14px "${FONT}"`);
+  await document.fonts.load($localize`14px "${FONT}"`);
   Chart.getChart(canvas)?.destroy();
   return new Chart(canvas, configuration(canvas, axes));
 }

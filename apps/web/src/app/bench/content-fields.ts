@@ -10,11 +10,11 @@ import { BenchSession } from './bench.session';
   imports: [Icon, QuantityField, RefrigerantField],
   template: `
     @let draft = session.draft();
-    <div class="modes" role="group" aria-label="What is in it">
-      <button type="button" class="chip" [attr.aria-pressed]="draft.mode === 'one'" (click)="session.change({ mode: 'one' })">
+    <div class="modes" role="group" aria-label="What is in it" i18n-aria-label>
+      <button i18n type="button" class="chip" [attr.aria-pressed]="draft.mode === 'one'" (click)="session.change({ mode: 'one' })">
         One refrigerant
       </button>
-      <button type="button" class="chip" [attr.aria-pressed]="draft.mode === 'mixture'" (click)="session.change({ mode: 'mixture' })">
+      <button i18n type="button" class="chip" [attr.aria-pressed]="draft.mode === 'mixture'" (click)="session.change({ mode: 'mixture' })">
         A mixture by weight
       </button>
     </div>
@@ -24,12 +24,14 @@ import { BenchSession } from './bench.session';
       @for (part of draft.parts; track $index) {
         <div class="part">
           <hy-refrigerant-field
-            [label]="'Content ' + ($index + 1)"
+            label="Content {{ $index + 1 }}"
+            i18n-label
             [refrigerant]="part.refrigerant"
             (refrigerantChange)="session.changePart($index, { refrigerant: $event })"
           />
           <hy-quantity-field
-            [label]="'Weight of content ' + ($index + 1)"
+            label="Weight of content {{ $index + 1 }}"
+            i18n-label
             kind="mass"
             [entry]="part.mass"
             (entryChange)="session.changePart($index, { mass: $event })"
@@ -37,7 +39,7 @@ import { BenchSession } from './bench.session';
           <button
             type="button"
             class="icon-button"
-            [attr.aria-label]="'Remove component ' + ($index + 1)"
+            [attr.aria-label]="words.removeComponent($index + 1)"
             [disabled]="draft.parts.length < 3"
             (click)="session.removePart($index)"
           >
@@ -45,8 +47,10 @@ import { BenchSession } from './bench.session';
           </button>
         </div>
       }
-      <button type="button" class="button plain" (click)="session.addPart()"><svg hyIcon="add"></svg>Add component</button>
-      <p class="small">
+      <button type="button" class="button plain" (click)="session.addPart()">
+        <svg hyIcon="add"></svg><ng-container i18n>Add component</ng-container>
+      </button>
+      <p i18n class="small">
         For what has happened, not for a plan: hardly any reclaimer takes a mixture, and it may burn where its parts did not.
       </p>
     }
@@ -92,5 +96,7 @@ import { BenchSession } from './bench.session';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ContentFields {
+  protected readonly words = { removeComponent: (component: number): string => $localize`Remove component ${component}` };
+
   protected readonly session = inject(BenchSession);
 }

@@ -17,24 +17,26 @@ const MOST_SHOWN = 8;
   imports: [Computing, Caution, ChoiceField, QuantityField],
   template: `
     @let draft = session.draft();
-    <h2>Pressure/temperature check</h2>
+    <h2 i18n>Pressure/temperature check</h2>
     <div class="fields">
       <hy-choice-field
         label="Measured at"
+        i18n-label
         [choices]="places"
         [value]="draft.measuredAt"
         (valueChange)="session.change({ measuredAt: $any($event) })"
       />
       <hy-quantity-field
         label="Gauge reads"
+        i18n-label
         kind="pressure"
         [entry]="draft.measuredPressure"
         (entryChange)="session.change({ measuredPressure: $event })"
       />
       <hy-quantity-field
-        [label]="draft.measuredAt === 'rest' ? 'Temperature of the liquid' : 'Temperature of the line'"
+        [label]="draft.measuredAt === 'rest' ? phrases.temperatureOfTheLiquid : phrases.temperatureOfTheLine"
         kind="temperature"
-        [hint]="draft.measuredAt === 'rest' ? 'on the wall, low down, after it has settled' : ''"
+        [hint]="draft.measuredAt === 'rest' ? phrases.onTheWallLowDown : ''"
         [entry]="draft.measuredTemperature"
         (entryChange)="session.change({ measuredTemperature: $event })"
       />
@@ -51,10 +53,10 @@ const MOST_SHOWN = 8;
     } @else if (refused(); as sentence) {
       <hy-caution>{{ sentence }}</hy-caution>
     } @else {
-      <p class="second">Enter gauge and thermometer readings to get superheat, subcooling or a check for non-condensables.</p>
+      <p i18n class="second">Enter gauge and thermometer readings to get superheat, subcooling or a check for non-condensables.</p>
     }
     @if (named().length > 0) {
-      <h3>A liquid that reads this could be</h3>
+      <h3 i18n>A liquid that reads this could be</h3>
       <ul>
         @for (candidate of named(); track candidate.id) {
           <li [class.own]="candidate.id === session.name()">
@@ -62,9 +64,9 @@ const MOST_SHOWN = 8;
           </li>
         }
       </ul>
-      <p class="small">
-        {{ more() > 0 ? 'And ' + more() + ' more. ' : '' }}Pressure proves nothing by itself: many refrigerants share a curve, and air
-        shifts it. Only an identifier or a laboratory tells.
+      <p i18n class="small">
+        {{ more() > 0 ? phrases.and + more() + phrases.more : '' }}Pressure proves nothing by itself: many refrigerants share a curve, and
+        air shifts it. Only an identifier or a laboratory tells.
       </p>
     }
   `,
@@ -72,12 +74,20 @@ const MOST_SHOWN = 8;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class MeasuredPair {
+  protected readonly phrases = {
+    temperatureOfTheLiquid: $localize`Temperature of the liquid`,
+    temperatureOfTheLine: $localize`Temperature of the line`,
+    onTheWallLowDown: $localize`on the wall, low down, after it has settled`,
+    and: $localize`And `,
+    more: $localize` more. `,
+  } as const;
+
   protected readonly session = inject(BenchSession);
   protected readonly units = inject(Units);
   protected readonly places: readonly { value: MeasuredAt; label: string }[] = [
-    { value: 'rest', label: 'a cylinder or system at rest' },
-    { value: 'suction', label: 'the suction line, running' },
-    { value: 'liquid', label: 'the liquid line, running' },
+    { value: 'rest', label: $localize`a cylinder or system at rest` },
+    { value: 'suction', label: $localize`the suction line, running` },
+    { value: 'liquid', label: $localize`the liquid line, running` },
   ];
 
   protected readonly answer = computed<Loadable<ReadingWords>>(() => {

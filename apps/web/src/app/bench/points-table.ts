@@ -7,15 +7,21 @@ import { Units } from '../preferences/units.service';
   selector: 'hy-points-table',
   template: `
     <table>
-      <caption class="unseen">
+      <caption i18n class="unseen">
         Saturation
       </caption>
       <thead>
         <tr>
           <th scope="col"></th>
-          <th scope="col" class="number">{{ pure() ? 'Saturation' : 'Bubble point' }}</th>
+          <th scope="col" class="number">
+            @if (pure()) {
+              <ng-container i18n>Saturation</ng-container>
+            } @else {
+              <ng-container i18n>Bubble point</ng-container>
+            }
+          </th>
           @if (!pure()) {
-            <th scope="col" class="number">Dew point</th>
+            <th i18n scope="col" class="number">Dew point</th>
           }
         </tr>
       </thead>
@@ -31,26 +37,24 @@ import { Units } from '../preferences/units.service';
         }
       </tbody>
     </table>
-    <p class="small">
+    <p i18n class="small">
       Latent heat {{ units.latentHeat(points().latentHeat) }}.
       @if (!pure()) {
         Vapor at the bubble point: {{ shares(points().bubble.other) }}; liquid at the dew point: {{ shares(points().dew.other) }}.
       }
-      By the equations of state{{
-        points().estimated ? ', with a pair of substances that nobody has published and the combining rule estimates' : ''
-      }}.
+      By the equations of state{{ points().estimated ? words.withAPairOfSubstances : '' }}.
     </p>
     <details (toggle)="showSources()">
-      <summary class="small">Where the numbers come from</summary>
+      <summary i18n class="small">Where the numbers come from</summary>
       <ul class="small">
         @for (source of sources(); track source.id) {
           <li>
             <b>{{ source.id }}</b> {{ source.authors }}, {{ source.title }}{{ source.journal ? ', ' + source.journal : '' }} ({{
               source.year
-            }}){{ source.doi ? ', doi ' + source.doi : '' }}
+            }}){{ source.doi ? words.doi + source.doi : '' }}
           </li>
         }
-        <li>Mixtures: GERG-2008 form, Kunz and Wagner, J. Chem. Eng. Data 57 (2012), doi 10.1021/je300655b</li>
+        <li i18n>Mixtures: GERG-2008 form, Kunz and Wagner, J. Chem. Eng. Data 57 (2012), doi 10.1021/je300655b</li>
       </ul>
     </details>
   `,
@@ -102,6 +106,11 @@ import { Units } from '../preferences/units.service';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class PointsTable {
+  protected readonly words = {
+    withAPairOfSubstances: $localize`, with a pair of substances that nobody has published and the combining rule estimates`,
+    doi: $localize`, doi `,
+  } as const;
+
   protected readonly units = inject(Units);
   readonly points = input.required<TwoPoints>();
 
@@ -110,10 +119,10 @@ export class PointsTable {
     const { bubble, dew } = this.points();
     const row = (name: string, of: (point: TwoPoints['bubble']) => string) => ({ name, bubble: of(bubble), dew: of(dew) });
     return [
-      row('Pressure', ({ p }) => this.units.pressure(p)),
-      row('Temperature', ({ T }) => this.units.temperature(T, 1)),
-      row('Liquid density', ({ rhoLiquid }) => this.units.density(rhoLiquid)),
-      row('Vapor density', ({ rhoVapour }) => this.units.density(rhoVapour)),
+      row($localize`Pressure`, ({ p }) => this.units.pressure(p)),
+      row($localize`Temperature`, ({ T }) => this.units.temperature(T, 1)),
+      row($localize`Liquid density`, ({ rhoLiquid }) => this.units.density(rhoLiquid)),
+      row($localize`Vapor density`, ({ rhoVapour }) => this.units.density(rhoVapour)),
     ];
   });
 

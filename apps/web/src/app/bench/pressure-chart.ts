@@ -42,7 +42,7 @@ const STEPS: Readonly<Record<string, number>> = {
       role="slider"
       tabindex="0"
       aria-orientation="horizontal"
-      [attr.aria-label]="'Temperature on the bubble and dew line of ' + name()"
+      [attr.aria-label]="words.temperatureOnTheBubble(name())"
       [attr.aria-valuemin]="scale()?.coldest"
       [attr.aria-valuemax]="scale()?.hottest"
       [attr.aria-valuenow]="scale()?.now"
@@ -67,6 +67,10 @@ const STEPS: Readonly<Record<string, number>> = {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class PressureChart {
+  protected readonly words = {
+    temperatureOnTheBubble: (name: string): string => $localize`Temperature on the bubble and dew line of ${name}`,
+  };
+
   private readonly units = inject(Units);
   private readonly theme = inject(Theme);
   private readonly canvas = viewChild.required<ElementRef<HTMLCanvasElement>>('canvas');
@@ -112,7 +116,10 @@ export class PressureChart {
       coldest: low,
       hottest: high,
       now,
-      text: at === undefined ? 'no point yet' : `${this.units.temperature(at.T, 1)}, boils under ${this.units.pressure(at.p)}`,
+      text:
+        at === undefined
+          ? $localize`no point yet`
+          : $localize`${this.units.temperature(at.T, 1)}, boils under ${this.units.pressure(at.p)}`,
     };
   });
 
@@ -127,7 +134,10 @@ export class PressureChart {
       effect(
         () => {
           this.theme.current(); // colours are read from the page when it is made
-          const axes = { x: `Temperature, °${this.units.temperatureUnit()}`, y: `Pressure, ${this.units.pressureUnit()}` };
+          const axes = {
+            x: $localize`Temperature, °${this.units.temperatureUnit()}`,
+            y: $localize`Pressure, ${this.units.pressureUnit()}`,
+          };
           void import('./chart-setup').then(async ({ drawChart, redraw }) => {
             const chart = await drawChart(this.canvas().nativeElement, axes);
             if (gone) chart.destroy();

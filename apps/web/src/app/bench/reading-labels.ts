@@ -22,29 +22,29 @@ export function restWords(name: string, p: number, rest: VesselAtRest, tell: Qua
   switch (rest.verdict) {
     case 'saturated':
       return {
-        heading: `${name} at saturation, ${text}`,
-        sentence: `Gauge and thermometer agree within ${tell.pressureStep(rest.tolerance)}. As long as any liquid is left, the pressure does not tell how full it is: weigh it.`,
+        heading: $localize`${name} at saturation, ${text}`,
+        sentence: $localize`Gauge and thermometer agree within ${tell.pressureStep(rest.tolerance)}. As long as any liquid is left, the pressure does not tell how full it is: weigh it.`,
         caution: false,
       };
     case 'high':
       return {
-        heading: `${tell.pressureStep(p - rest.pBubble)} above ${name}, which reads ${text}`,
+        heading: $localize`${tell.pressureStep(p - rest.pBubble)} above ${name}, which reads ${text}`,
         sentence:
-          `Air would be ${tell.percent(rest.airShare)} of the vapor` +
-          (rest.aboveAhri700 ? ', above the 1.5 % that AHRI 700 allows' : '') +
-          '. It may as well be another refrigerant, or a liquid warmer than the wall. Let it settle, measure again, and use an identifier before it goes anywhere.',
+          $localize`Air would be ${tell.percent(rest.airShare)} of the vapor` +
+          (rest.aboveAhri700 ? $localize`, above the 1.5 % that AHRI 700 allows` : '') +
+          $localize`. It may as well be another refrigerant, or a liquid warmer than the wall. Let it settle, measure again, and use an identifier before it goes anywhere.`,
         caution: true,
       };
     case 'little-liquid':
       return {
-        heading: 'Between its dew and its bubble point',
-        sentence: `${name} reads ${text} while most of it is liquid and ${tell.pressure(rest.pDew)} when the last drop is gone. Little liquid is left, and what is left is no longer the blend on the label.`,
+        heading: $localize`Between its dew and its bubble point`,
+        sentence: $localize`${name} reads ${text} while most of it is liquid and ${tell.pressure(rest.pDew)} when the last drop is gone. Little liquid is left, and what is left is no longer the blend on the label.`,
         caution: false,
       };
     case 'low':
       return {
-        heading: `${tell.pressureStep(rest.pDew - p)} below ${name}, which reads ${tell.pressure(rest.pDew)} at its dew point`,
-        sentence: 'No liquid is left, or it is not what the label says. Weigh it; if there is weight in it, use an identifier.',
+        heading: $localize`${tell.pressureStep(rest.pDew - p)} below ${name}, which reads ${tell.pressure(rest.pDew)} at its dew point`,
+        sentence: $localize`No liquid is left, or it is not what the label says. Weigh it; if there is weight in it, use an identifier.`,
         caution: true,
       };
     default:
@@ -53,31 +53,31 @@ export function restWords(name: string, p: number, rest: VesselAtRest, tell: Qua
 }
 
 export function superheatWords(superheat: number, T: number, p: number, tell: QuantityFormatter): ReadingWords {
-  const dew = `dew point ${tell.temperature(T - superheat, 1)} under ${tell.pressure(p)}`;
+  const dew = $localize`dew point ${tell.temperature(T - superheat, 1)} under ${tell.pressure(p)}`;
   if (superheat >= 0)
     return {
-      heading: `Superheat ${tell.temperatureStep(superheat)}`,
-      sentence: `The vapor is that much above its ${dew}.`,
+      heading: $localize`Superheat ${tell.temperatureStep(superheat)}`,
+      sentence: $localize`The vapor is that much above its ${dew}.`,
       caution: false,
     };
   return {
-    heading: `${tell.temperatureStep(-superheat)} below the dew point`,
-    sentence: `Colder than its ${dew}: liquid comes back to the compressor, or one of the two readings is wrong. Check both before anything is added.`,
+    heading: $localize`${tell.temperatureStep(-superheat)} below the dew point`,
+    sentence: $localize`Colder than its ${dew}\: liquid comes back to the compressor, or one of the two readings is wrong. Check both before anything is added.`,
     caution: true,
   };
 }
 
 export function subcoolingWords(subcooling: number, T: number, p: number, tell: QuantityFormatter): ReadingWords {
-  const bubble = `bubble point ${tell.temperature(T + subcooling, 1)} under ${tell.pressure(p)}`;
+  const bubble = $localize`bubble point ${tell.temperature(T + subcooling, 1)} under ${tell.pressure(p)}`;
   if (subcooling >= 0)
     return {
-      heading: `Subcooling ${tell.temperatureStep(subcooling)}`,
-      sentence: `The liquid is that much below its ${bubble}.`,
+      heading: $localize`Subcooling ${tell.temperatureStep(subcooling)}`,
+      sentence: $localize`The liquid is that much below its ${bubble}.`,
       caution: false,
     };
   return {
-    heading: `${tell.temperatureStep(-subcooling)} above the bubble point`,
-    sentence: `Warmer than its ${bubble}: there is flash gas in the liquid line, or one of the two readings is wrong.`,
+    heading: $localize`${tell.temperatureStep(-subcooling)} above the bubble point`,
+    sentence: $localize`Warmer than its ${bubble}\: there is flash gas in the liquid line, or one of the two readings is wrong.`,
     caution: true,
   };
 }

@@ -24,12 +24,14 @@ const OUTSIDE: readonly AccountKind[] = ['supplier', 'reclaimer', 'hoses', 'air'
   selector: 'hy-book-page',
   imports: [ReadState, Icon, MovementsTable, PageHead],
   template: `
-    <hy-page-head title="Log" [line]="line()">
-      <button type="button" class="button" (click)="export()"><svg hyIcon="export"></svg>Export as CSV</button>
+    <hy-page-head title="Log" i18n-title [line]="line()">
+      <button type="button" class="button" (click)="export()">
+        <svg hyIcon="export"></svg><ng-container i18n>Export as CSV</ng-container>
+      </button>
     </hy-page-head>
     @switch (accounts().state) {
       @default {
-        <hy-read-state [of]="accounts()" what="book" />
+        <hy-read-state [of]="accounts()" what="book" i18n-what />
       }
       @case ('ready') {
         <div class="body">
@@ -46,8 +48,10 @@ const OUTSIDE: readonly AccountKind[] = ['supplier', 'reclaimer', 'hoses', 'air'
               class="search"
               type="search"
               placeholder="Find in the whole book"
+              i18n-placeholder
               maxlength="100"
               aria-label="Find an entry"
+              i18n-aria-label
               [value]="view().search"
               (input)="view.set({ search: $any($event.target).value })"
             />
@@ -90,20 +94,20 @@ export class BookPage {
     const count = this.entries().length;
     if (count === 0)
       return words.split(/\s+/).some((word) => word.length < 3)
-        ? `No account is called “${words}”. Notes, people and refrigerants are searched from three letters on.`
-        : `No entry with “${words}” in the whole book.`;
-    return `${this.ledger.more() ? `The newest ${count} entries` : count === 1 ? 'One entry' : `${count} entries`} with “${words}”.`;
+        ? $localize`No account is called “${words}”. Notes, people and refrigerants are searched from three letters on.`
+        : $localize`No entry with “${words}” in the whole book.`;
+    return $localize`${this.ledger.more() ? $localize`The newest ${count} entries` : count === 1 ? $localize`One entry` : $localize`${count} entries`} with “${words}”.`;
   });
   /** Each entry stands on two accounts. */
   private readonly count = computed(() => (valueOf(this.accounts()) ?? []).reduce((sum, { movements }) => sum + movements, 0) / 2);
-  protected readonly line = computed(() => `${this.count()} entries · ledger balance ${this.units.massText(this.total())}`);
+  protected readonly line = computed(() => $localize`${this.count()} entries · ledger balance ${this.units.massText(this.total())}`);
   private readonly total = computed(() => (valueOf(this.accounts()) ?? []).reduce((sum, { massKg }) => sum + massKg, 0));
 
   protected readonly sums = computed(() => {
     const accounts = valueOf(this.accounts()) ?? [];
     const of = (kind: AccountKind) => accounts.filter((account) => account.kind === kind).reduce((sum, { massKg }) => sum + massKg, 0);
     const outside = accounts.filter(({ kind }) => OUTSIDE.includes(kind)).map(({ name, massKg }) => ({ name, kg: massKg }));
-    return [{ name: 'In systems', kg: of('system') }, { name: 'In cylinders', kg: of('cylinder') }, ...outside];
+    return [{ name: $localize`In systems`, kg: of('system') }, { name: $localize`In cylinders`, kg: of('cylinder') }, ...outside];
   });
 
   protected readonly reversing = mutation(

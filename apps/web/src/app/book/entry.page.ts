@@ -24,18 +24,24 @@ import { transferOf } from './transfer-of';
   template: `
     @switch (entry().state) {
       @default {
-        <hy-read-state [of]="entry()" what="entry"><a class="button" routerLink="/book">Back to the log</a></hy-read-state>
+        <hy-read-state [of]="entry()" what="entry" i18n-what><a i18n class="button" routerLink="/book">Back to the log</a></hy-read-state>
       }
       @case ('ready') {
         @if (movement(); as m) {
-          <hy-page-head [title]="units.massText(m.massKg) + ', ' + m.from.name + ' to ' + m.to.name" [line]="line(m)">
-            <a class="button" routerLink="/book">Log</a>
+          <hy-page-head title="{{ units.massText(m.massKg) }}, {{ m.from.name }} to {{ m.to.name }}" i18n-title [line]="line(m)">
+            <a i18n class="button" routerLink="/book">Log</a>
           </hy-page-head>
           <div class="body">
             <dl class="figures">
               @for (side of [m.from, m.to]; track $index) {
                 <div>
-                  <dt>{{ $first ? 'From' : 'To' }}</dt>
+                  <dt>
+                    @if ($first) {
+                      <ng-container i18n>From</ng-container>
+                    } @else {
+                      <ng-container i18n>To</ng-container>
+                    }
+                  </dt>
                   <dd>
                     @if (pageOf(side); as page) {
                       <a [routerLink]="page">{{ side.name }}</a>
@@ -53,25 +59,31 @@ import { transferOf } from './transfer-of';
               }
               @if (m.visit; as visit) {
                 <div>
-                  <dt>Visit</dt>
-                  <dd><a [routerLink]="['/visits', visit, 'account']">Open its account</a></dd>
+                  <dt i18n>Visit</dt>
+                  <dd><a i18n [routerLink]="['/visits', visit, 'account']">Open its account</a></dd>
                 </div>
               }
               @if (m.reverses ?? m.reversedBy; as other) {
                 <div>
-                  <dt>{{ m.reverses === null ? 'Reversed by' : 'Reverses' }}</dt>
-                  <dd><a [routerLink]="['/book', other]">Open that entry</a></dd>
+                  <dt>
+                    @if (m.reverses === null) {
+                      <ng-container i18n>Reversed by</ng-container>
+                    } @else {
+                      <ng-container i18n>Reverses</ng-container>
+                    }
+                  </dt>
+                  <dd><a i18n [routerLink]="['/book', other]">Open that entry</a></dd>
                 </div>
               }
             </dl>
             @if (transfer(); as followed) {
-              <section aria-label="As it was followed">
-                <h2>As it was followed</h2>
+              <section aria-label="As it was followed" i18n-aria-label>
+                <h2 i18n>As it was followed</h2>
                 <p class="second">{{ followedLine() }}</p>
                 <hy-transfer-trace [transfer]="followed" [height]="80" />
                 <p class="files">
-                  <button type="button" class="button small" (click)="save(followed, 'csv')">Readings as CSV</button>
-                  <button type="button" class="button small" (click)="save(followed, 'senml')">Readings as SenML</button>
+                  <button i18n type="button" class="button small" (click)="save(followed, 'csv')">Readings as CSV</button>
+                  <button i18n type="button" class="button small" (click)="save(followed, 'senml')">Readings as SenML</button>
                 </p>
               </section>
             }
@@ -132,8 +144,8 @@ export class EntryPage {
     const lasted = durationText(trace.t.at(-1) ?? 0, this.units);
     const moved = this.units.massText(endGrossKg - transfer.setUp.startGrossKg);
     return foretoldGrossKg === null
-      ? `${moved} in ${lasted}.`
-      : `${moved} in ${lasted}; ${this.units.massText(foretoldGrossKg - transfer.setUp.startGrossKg)} were foretold.`;
+      ? $localize`${moved} in ${lasted}.`
+      : $localize`${moved} in ${lasted}; ${this.units.massText(foretoldGrossKg - transfer.setUp.startGrossKg)} were foretold.`;
   });
 
   protected line = (m: Movement): string =>
@@ -147,13 +159,13 @@ export class EntryPage {
     const mass = (kg: number | null) => (kg === null ? undefined : this.units.massText(kg));
     const told = m.target?.shown;
     return [
-      { name: 'Gross before', text: mass(m.grossBeforeKg) },
-      { name: 'Gross after', text: mass(m.grossAfterKg) },
-      { name: 'Stop as it was told', text: told === undefined ? undefined : `${told.text} ${told.unit}` },
-      { name: 'Spoke against it', text: m.against?.map((objection) => objectionWords[objection]).join(', ') },
-      { name: 'Happened', text: momentText(m.happenedAt) },
-      { name: 'Recorded', text: `${momentText(m.recordedAt)}, ${m.recordedBy}` },
-      { name: 'Note', text: m.note ?? undefined },
+      { name: $localize`Gross before`, text: mass(m.grossBeforeKg) },
+      { name: $localize`Gross after`, text: mass(m.grossAfterKg) },
+      { name: $localize`Stop as it was told`, text: told === undefined ? undefined : `${told.text} ${told.unit}` },
+      { name: $localize`Spoke against it`, text: m.against?.map((objection) => objectionWords[objection]).join(', ') },
+      { name: $localize`Happened`, text: momentText(m.happenedAt) },
+      { name: $localize`Recorded`, text: `${momentText(m.recordedAt)}, ${m.recordedBy}` },
+      { name: $localize`Note`, text: m.note ?? undefined },
     ].flatMap(({ name, text }) => (text === undefined || text === '' ? [] : [{ name, text }]));
   }
 }

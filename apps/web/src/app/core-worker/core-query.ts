@@ -26,7 +26,7 @@ export function coreQuery<K extends OperationName>(
       return properties.ask$(name, wanted).pipe(
         map((value): Answer => ({ state: 'ready', value })),
         catchError((error: unknown) =>
-          of<Answer>({ state: 'failed', sentence: error instanceof Error ? error.message : 'The core did not answer.' }),
+          of<Answer>({ state: 'failed', sentence: error instanceof Error ? error.message : $localize`The core did not answer.` }),
         ),
         map((answer) => ({ to: wanted, answer })),
       );

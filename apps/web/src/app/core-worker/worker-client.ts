@@ -8,7 +8,7 @@ interface Running<Api> {
   readonly broken$: Subject<never>;
 }
 
-const BROKEN = 'The computation broke off. Change something, and it is computed again.';
+const BROKEN = $localize`The computation broke off. Change something, and it is computed again.`;
 
 /**
  * One worker and the questions to it. It is started with the first question. A worker that breaks, or answers later than anybody waits, is

@@ -80,46 +80,59 @@ const newDraft = (preferences: Preferences, metric = preferences.mass === 'kg'):
     YesNoField,
   ],
   template: `
-    <hy-page-head title="Add a cylinder" line="Enter the data stamped on the collar" />
+    <hy-page-head title="Add a cylinder" i18n-title line="Enter the data stamped on the collar" i18n-line />
     <div class="beside">
       <form novalidate [formGroup]="form" (ngSubmit)="save()" (focusin)="lookAt($event)" (focusout)="here.set(undefined)">
-        <hy-text-field data-stamp="number" label="Number" placeholder="such as C-15" formControlName="name">
+        <hy-text-field data-stamp="number" label="Number" i18n-label placeholder="such as C-15" i18n-placeholder formControlName="name">
           @if (alike(); as other) {
             <p class="alike" role="status">
-              {{ other.same ? 'This number is registered.' : 'A number much like it is registered.' }}
-              <a [routerLink]="['/cylinders', other.id]">Open {{ other.name }}</a>
+              {{ other.same ? words.thisNumberIsRegistered : words.aNumberMuchLikeIt }}
+              <a i18n [routerLink]="['/cylinders', other.id]">Open {{ other.name }}</a>
             </p>
           }
         </hy-text-field>
-        <hy-choice-field label="Used for" [choices]="kindChoices" formControlName="kind" />
-        <hy-yes-no-field label="Rated for flammables" formControlName="flammableRated" />
-        <hy-choice-field label="Where it is" [choices]="placeChoices" formControlName="place" />
+        <hy-choice-field label="Used for" i18n-label [choices]="kindChoices" formControlName="kind" />
+        <hy-yes-no-field label="Rated for flammables" i18n-label formControlName="flammableRated" />
+        <hy-choice-field label="Where it is" i18n-label [choices]="placeChoices" formControlName="place" />
         <hy-quantity-field
           data-stamp="volume"
           label="Water capacity"
+          i18n-label
           kind="volume"
           hint="WC, not the nominal size"
+          i18n-hint
           formControlName="volume"
         />
-        <hy-quantity-field data-stamp="tare" label="Tare" kind="mass" hint="TW on the collar" formControlName="tare" />
+        <hy-quantity-field data-stamp="tare" label="Tare" i18n-label kind="mass" hint="TW on the collar" i18n-hint formControlName="tare" />
         <hy-quantity-field
           data-stamp="service"
           label="Service pressure"
+          i18n-label
           kind="service-pressure"
           hint="such as 400 of 4BA400"
+          i18n-hint
           formControlName="service"
         />
         <hy-text-field
           data-stamp="stamp"
           label="Last requalification"
+          i18n-label
           placeholder="11-21"
           hint="month and year as stamped"
+          i18n-hint
           formControlName="stamp"
         />
-        <hy-refrigerant-field emptyLabel="Empty, evacuated" formControlName="refrigerant" />
-        <hy-quantity-field label="Gross weight (scale reading)" kind="mass" hint="only if something is in it" formControlName="gross" />
+        <hy-refrigerant-field emptyLabel="Empty, evacuated" i18n-emptyLabel formControlName="refrigerant" />
+        <hy-quantity-field
+          label="Gross weight (scale reading)"
+          i18n-label
+          kind="mass"
+          hint="only if something is in it"
+          i18n-hint
+          formControlName="gross"
+        />
         <details class="more" [open]="moreOpen()">
-          <summary>More cylinder markings</summary>
+          <summary i18n>More cylinder markings</summary>
           <div class="more-fields"><hy-marks-fields /></div>
         </details>
         @if (doubts().length > 0) {
@@ -127,19 +140,25 @@ const newDraft = (preferences: Preferences, metric = preferences.mass === 'kg'):
             @for (doubt of doubts(); track doubt) {
               <p>{{ doubt }}</p>
             }
-            <hy-yes-no-field label="Read again, and right" formControlName="confirmed" />
+            <hy-yes-no-field label="Read again, and right" i18n-label formControlName="confirmed" />
           </hy-caution>
         }
         @if (refused(); as sentence) {
           <p class="refused" role="alert">{{ sentence }}</p>
         }
         <div class="actions">
-          <button type="submit" class="button main" [disabled]="busy()">{{ busy() ? 'Saving' : 'Add the cylinder' }}</button>
+          <button type="submit" class="button main" [disabled]="busy()">
+            @if (busy()) {
+              <ng-container i18n>Saving</ng-container>
+            } @else {
+              <ng-container i18n>Add the cylinder</ng-container>
+            }
+          </button>
         </div>
       </form>
-      <aside aria-label="Collar">
+      <aside aria-label="Collar" i18n-aria-label>
         <hy-collar-drawing [entries]="draft()" [here]="here()" [flammable]="draft().flammableRated" (touched)="goTo($event)" />
-        <p class="hint">
+        <p i18n class="hint">
           Touch a stamp to type it. Where each one stands differs by maker; a worn stamp is for a requalifier, not for a guess.
         </p>
       </aside>
@@ -149,6 +168,11 @@ const newDraft = (preferences: Preferences, metric = preferences.mass === 'kg'):
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class AddCylinderPage {
+  protected readonly words = {
+    thisNumberIsRegistered: $localize`This number is registered.`,
+    aNumberMuchLikeIt: $localize`A number much like it is registered.`,
+  } as const;
+
   private readonly serverData = inject(ServerData);
   private readonly router = inject(Router);
   private readonly preferences = inject(PreferencesService).current;
@@ -270,8 +294,8 @@ function ofTheWhole(draft: CylinderDraft) {
   ];
   const below = gross.state === 'good' && tare.state === 'good' && gross.si < tare.si;
   return {
-    gross: below ? 'The gross weight is below the tare. Read both again.' : undefined,
+    gross: below ? $localize`The gross weight is below the tare. Read both again.` : undefined,
     testPressure: testPressureProblem(draft, service.state === 'good' ? service.si : undefined),
-    confirmed: draft.confirmed || doubtsOf(draft).length === 0 ? undefined : 'Read the collar again, and say so here.',
+    confirmed: draft.confirmed || doubtsOf(draft).length === 0 ? undefined : $localize`Read the collar again, and say so here.`,
   };
 }

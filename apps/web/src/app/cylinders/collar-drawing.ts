@@ -17,11 +17,11 @@ const [LEFT, RIGHT] = [36, 364];
 @Component({
   selector: 'hy-collar-drawing',
   template: `
-    <svg viewBox="0 0 400 330" role="group" aria-label="The stamps on the collar">
+    <svg viewBox="0 0 400 330" role="group" aria-label="The stamps on the collar" i18n-aria-label>
       <path class="steel" d="M10 330 C14 282 40 262 70 254 H330 C360 262 386 282 390 330 Z" />
       @if (flammable()) {
         <path class="flammable" d="M16.8 299 H383.2 L388.2 317 H11.8 Z" />
-        <text class="flammable-word" x="200" y="313">flammable</text>
+        <text i18n class="flammable-word" x="200" y="313">flammable</text>
       }
       <path class="back" d="M36 84 Q200 40 364 84 V150 H36 Z" />
       <g class="valve">
@@ -75,7 +75,7 @@ export class CollarDrawing {
         ...stamp,
         width,
         transform: `translate(${x} ${y + sag(x)}) rotate(${slope(x)})`,
-        label: `Stamp ${stamp.said}: ${stamp.figure || 'not typed yet'}`,
+        label: $localize`Stamp ${stamp.said}\: ${stamp.figure || $localize`not typed yet`}`,
         example: EXAMPLES[stamp.id],
       };
     }),
@@ -84,10 +84,10 @@ export class CollarDrawing {
 
 const EXAMPLES: Readonly<Record<StampId, string>> = {
   service: '___',
-  number: 'number',
+  number: $localize`number`,
   volume: '____',
   tare: '____',
-  stamp: 'MM-YY test',
+  stamp: $localize`MM-YY test`,
 };
 
 /** -1 at the left end of the collar, 1 at its right. */

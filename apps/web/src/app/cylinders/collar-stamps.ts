@@ -29,19 +29,19 @@ const UNITS: Readonly<Record<string, string>> = { 'lb-water': 'lb', 'lb-oz': 'lb
  * differs by maker.
  */
 export function collarStamps({ name, volume, tare, service, stamp, stampedBy }: CollarEntries): readonly CollarStamp[] {
-  const specification = stampedBy === 'un' ? 'UN' : 'DOT 4··';
+  const specification = stampedBy === 'un' ? 'UN' : $localize`DOT 4··`;
   return [
     { id: 'service', said: specification, before: specification, figure: withUnit(service) },
-    { id: 'number', said: 'serial', before: '', figure: name.trim() },
-    { id: 'volume', said: 'WC', before: 'WC', figure: withUnit(volume) },
-    { id: 'tare', said: 'TW', before: 'TW', figure: withUnit(tare) },
-    { id: 'stamp', said: 'test date', before: '', figure: stamp.trim() },
+    { id: 'number', said: $localize`serial`, before: '', figure: name.trim() },
+    { id: 'volume', said: $localize`WC`, before: 'WC', figure: withUnit(volume) },
+    { id: 'tare', said: $localize`TW`, before: 'TW', figure: withUnit(tare) },
+    { id: 'stamp', said: $localize`test date`, before: '', figure: stamp.trim() },
   ];
 }
 
 function withUnit({ text, unit, ounces }: QuantityEntry): string {
   const figure = text.trim();
   if (figure === '') return '';
-  const ouncesToo = unit === 'lb-oz' && ounces.trim() !== '' ? ` ${ounces.trim()} oz` : '';
+  const ouncesToo = unit === 'lb-oz' && ounces.trim() !== '' ? $localize` ${ounces.trim()} oz` : '';
   return `${figure} ${UNITS[unit] ?? unit}${ouncesToo}`.trim();
 }

@@ -15,10 +15,10 @@ import { cylinderKindNames } from './objection-labels';
 import { Computing } from '../ui/computing';
 
 const fateWords: Readonly<Record<Fate, string>> = {
-  reuse: 'It may go back into its owner’s system.',
-  reclaim: 'It goes to the reclaimer.',
-  'ask-reclaimer': 'It can often not be reclaimed and is then destroyed: keep them apart.',
-  destroy: 'It is destroyed.',
+  reuse: $localize`It may go back into its owner’s system.`,
+  reclaim: $localize`It goes to the reclaimer.`,
+  'ask-reclaimer': $localize`It can often not be reclaimed and is then destroyed: keep them apart.`,
+  destroy: $localize`It is destroyed.`,
 };
 
 /** What results when another cylinder's content is put into this one: before anybody does it. */
@@ -27,8 +27,8 @@ const fateWords: Readonly<Record<Fate, string>> = {
   imports: [Computing, Caution, ChoiceField],
   template: `
     @if (choices().length > 1) {
-      <h2>Combine with another cylinder</h2>
-      <hy-choice-field label="Content of" [choices]="choices()" [value]="other()" (valueChange)="other.set($event)" />
+      <h2 i18n>Combine with another cylinder</h2>
+      <hy-choice-field label="Content of" i18n-label [choices]="choices()" [value]="other()" (valueChange)="other.set($event)" />
       @if (told(); as t) {
         @if (t.grave) {
           <hy-caution [grave]="true" [hyComputing]="answer()">{{ t.sentence }}</hy-caution>
@@ -66,7 +66,7 @@ export class CombineCard {
     ),
   );
   protected readonly choices = computed(() => [
-    { value: '', label: 'choose a cylinder' },
+    { value: '', label: $localize`choose a cylinder` },
     ...(this.cylinder().contentKg > 0
       ? this.others().map(({ id, name, refrigerant, contentKg }) => ({
           value: id,
@@ -91,11 +91,13 @@ export class CombineCard {
     const { mass, designation, kind, fate } = combined;
     const limit = this.limitKg();
     const over =
-      limit !== undefined && mass > limit ? ` That is ${this.units.massText(mass - limit, 'up')} more than this cylinder may hold.` : '';
-    const what = designation ?? 'an unidentified mixture';
+      limit !== undefined && mass > limit
+        ? $localize` That is ${this.units.massText(mass - limit, 'up')} more than this cylinder may hold.`
+        : '';
+    const what = designation ?? $localize`an unidentified mixture`;
     return {
       grave: fate === 'ask-reclaimer' || over !== '',
-      sentence: `${this.units.massText(mass)} of ${what}, then ${cylinderKindNames[kind].toLowerCase()}. ${fateWords[fate]}${over}`,
+      sentence: $localize`${this.units.massText(mass)} of ${what}, then ${cylinderKindNames[kind].toLowerCase()}. ${fateWords[fate]}${over}`,
     };
   });
 }

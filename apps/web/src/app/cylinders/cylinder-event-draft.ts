@@ -122,7 +122,7 @@ export const eventRules = (atmosphere: () => Pascal, servicePressurePa: () => nu
 });
 
 const thermometerProblem = (text: string): string | undefined =>
-  degreesOff(text) === undefined ? 'Write how many degrees it may be off, such as 1.' : undefined;
+  degreesOff(text) === undefined ? $localize`Write how many degrees it may be off, such as 1.` : undefined;
 
 const KELVIN_IN = { F: 5 / 9, C: 1 } as const;
 

@@ -49,15 +49,15 @@ import { MarksFields } from './marks-fields';
 import { cylinderKindNames } from './objection-labels';
 
 export const cylinderEventNames: Readonly<Record<(typeof cylinderEventKinds)[number], string>> = {
-  evacuated: 'Evacuated and vacuum-tested',
-  'air-checked': 'Checked for air',
-  left: 'Refrigerant removed',
-  moved: 'Moved',
-  requalified: 'Requalified',
-  'tare-weighed': 'Tare weighed',
-  relabelled: 'Relabeled',
-  described: 'Markings and service',
-  retired: 'Out of use',
+  evacuated: $localize`Evacuated and vacuum-tested`,
+  'air-checked': $localize`Checked for air`,
+  left: $localize`Refrigerant removed`,
+  moved: $localize`Moved`,
+  requalified: $localize`Requalified`,
+  'tare-weighed': $localize`Tare weighed`,
+  relabelled: $localize`Relabeled`,
+  described: $localize`Markings and service`,
+  retired: $localize`Out of use`,
 };
 
 /** Records what happened to a cylinder, with what has to be known of it. */
@@ -115,7 +115,7 @@ export class CylinderEventForm {
   protected readonly placeChoices = places.map((value) => ({ value, label: placeNames[value] }));
   protected readonly kindChoices = cylinderKinds.map((value) => ({ value, label: cylinderKindNames[value] }));
   protected readonly targets = computed(() => [
-    { value: '', label: 'choose where it went' },
+    { value: '', label: $localize`choose where it went` },
     ...(valueOf(this.accounts()) ?? [])
       .filter(({ kind }) => kind === 'reclaimer' || kind === 'system' || kind === 'air' || kind === 'hoses')
       .sort((a, b) => Number(b.kind === 'reclaimer') - Number(a.kind === 'reclaimer'))

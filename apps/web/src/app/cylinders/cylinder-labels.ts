@@ -4,7 +4,12 @@ import { isFull } from '@hygromet/core/cylinder/full';
 import type { Units } from '../preferences/units.service';
 import { tareOf } from './gross-tare';
 
-export const placeNames: Record<Place, string> = { van: 'Van', workshop: 'Workshop', site: 'On site', reclaimer: 'At the reclaimer' };
+export const placeNames: Record<Place, string> = {
+  van: $localize`Van`,
+  workshop: $localize`Workshop`,
+  site: $localize`On site`,
+  reclaimer: $localize`At the reclaimer`,
+};
 
 /** Flags that a person has to act on; the others inform. */
 export const graveFlags: readonly CylinderFlag[] = [
@@ -30,33 +35,38 @@ export function stateWords(cylinder: Cylinder, units: Units): { readonly text: s
   const [flag] = cylinder.flags;
   if (flag !== undefined) return { text: flagWords(flag, cylinder, units), grave: graveFlags.includes(flag) };
   if (cylinder.contentKg > 0) return { text: units.massText(cylinder.contentKg), grave: false };
-  return { text: cylinder.evacuatedAt === null ? 'not evacuated' : `evacuated ${dayText(cylinder.evacuatedAt)}`, grave: false };
+  return {
+    text: cylinder.evacuatedAt === null ? $localize`not evacuated` : $localize`evacuated ${dayText(cylinder.evacuatedAt)}`,
+    grave: false,
+  };
 }
 
 function flagWords(flag: CylinderFlag, cylinder: Cylinder, units: Units): string {
   switch (flag) {
     case 'overfilled':
-      return `overfilled by ${units.massText(overfilledBy(cylinder), 'up')}`;
+      return $localize`overfilled by ${units.massText(overfilledBy(cylinder), 'up')}`;
     case 'mixed':
-      return isUnknown(cylinder.composition ?? {}) ? 'not identified' : `mixed: ${Object.keys(cylinder.composition ?? {}).join(', ')}`;
+      return isUnknown(cylinder.composition ?? {})
+        ? $localize`not identified`
+        : $localize`mixed: ${Object.keys(cylinder.composition ?? {}).join(', ')}`;
     case 'overdue':
-      return `requalification due since ${monthText(cylinder.validThrough)}`;
+      return $localize`requalification due since ${monthText(cylinder.validThrough)}`;
     case 'due-soon':
-      return `requalification due ${monthText(cylinder.validThrough)}`;
+      return $localize`requalification due ${monthText(cylinder.validThrough)}`;
     case 'pressure-rating-too-low':
-      return 'pressure class too low';
+      return $localize`pressure class too low`;
     case 'negative-balance':
-      return 'ledger below zero: weigh it';
+      return $localize`ledger below zero: weigh it`;
     case 'non-condensables':
-      return `${units.percent(cylinder.airShare ?? 0)} non-condensables`;
+      return $localize`${units.percent(cylinder.airShare ?? 0)} non-condensables`;
     case 'wrong-tare':
-      return 'tare differs from its collar';
+      return $localize`tare differs from its collar`;
     case 'collar-unconfirmed':
-      return 'unusual collar data: read it again';
+      return $localize`unusual collar data: read it again`;
     case 'overdue-for-return':
-      return `full since ${dayText(cylinder.lastMovedAt ?? '')}`;
+      return $localize`full since ${dayText(cylinder.lastMovedAt ?? '')}`;
     case 'no-limit':
-      return 'no fill limit';
+      return $localize`no fill limit`;
     default:
       return flag satisfies never;
   }

@@ -22,14 +22,10 @@ import { contentName, monthText, placeNames, stateWords } from './cylinder-label
       <thead>
         <tr>
           @if (chosen() !== undefined) {
-            <th nzWidth="56px"><span class="unseen">Chosen</span></th>
+            <th nzWidth="56px"><span i18n class="unseen">Chosen</span></th>
           }
           @for (column of columns; track column.name) {
-            <th
-              [nzSortFn]="column.sort"
-              [nzAlign]="column.number ? 'right' : 'left'"
-              [nzWidth]="column.name === 'Needs attention' ? '230px' : null"
-            >
+            <th [nzSortFn]="column.sort" [nzAlign]="column.number ? 'right' : 'left'" [nzWidth]="column.width ?? null">
               {{ column.name }}
             </th>
           }
@@ -40,7 +36,12 @@ import { contentName, monthText, placeNames, stateWords } from './cylinder-label
           <tr>
             @if (chosen(); as some) {
               <td>
-                <input type="checkbox" [attr.aria-label]="'Choose ' + c.name" [checked]="some.has(c.id)" (change)="picked.emit(c.id)" />
+                <input
+                  type="checkbox"
+                  [attr.aria-label]="spoken.chooseNamed(c.name)"
+                  [checked]="some.has(c.id)"
+                  (change)="picked.emit(c.id)"
+                />
               </td>
             }
             <td>
@@ -87,6 +88,8 @@ import { contentName, monthText, placeNames, stateWords } from './cylinder-label
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class CylinderTable {
+  protected readonly spoken = { chooseNamed: (name: string): string => $localize`Choose ${name}` };
+
   protected readonly units = inject(Units);
   readonly cylinders = input.required<readonly Cylinder[]>();
   /** Chosen cylinders; nothing while none are to be chosen. */
@@ -97,15 +100,15 @@ export class CylinderTable {
   protected readonly height = computed(() => `min(${this.cylinders().length * ROW_HEIGHT_PX + 2}px, calc(100dvh - 240px))`);
   protected readonly byId = (_: number, { id }: Cylinder): string => id;
 
-  protected readonly columns: readonly { name: string; number: boolean; sort: (a: Cylinder, b: Cylinder) => number }[] = [
-    { name: 'Cylinder', number: false, sort: (a, b) => a.name.localeCompare(b.name, undefined, { numeric: true }) },
-    { name: 'Content', number: false, sort: (a, b) => contentName(a).localeCompare(contentName(b), undefined, { numeric: true }) },
-    { name: 'Place', number: false, sort: (a, b) => a.place.localeCompare(b.place) },
-    { name: 'Net', number: true, sort: (a, b) => a.contentKg - b.contentKg },
-    { name: 'Tare', number: true, sort: (a, b) => a.tareKg - b.tareKg },
-    { name: 'Stop at', number: true, sort: (a, b) => stopOf(a) - stopOf(b) },
-    { name: 'Retest by', number: true, sort: (a, b) => a.validThrough.localeCompare(b.validThrough) },
-    { name: 'Needs attention', number: false, sort: (a, b) => b.flags.length - a.flags.length },
+  protected readonly columns: readonly { name: string; number: boolean; width?: string; sort: (a: Cylinder, b: Cylinder) => number }[] = [
+    { name: $localize`Cylinder`, number: false, sort: (a, b) => a.name.localeCompare(b.name, undefined, { numeric: true }) },
+    { name: $localize`Content`, number: false, sort: (a, b) => contentName(a).localeCompare(contentName(b), undefined, { numeric: true }) },
+    { name: $localize`Place`, number: false, sort: (a, b) => a.place.localeCompare(b.place) },
+    { name: $localize`Net`, number: true, sort: (a, b) => a.contentKg - b.contentKg },
+    { name: $localize`Tare`, number: true, sort: (a, b) => a.tareKg - b.tareKg },
+    { name: $localize`Stop at`, number: true, sort: (a, b) => stopOf(a) - stopOf(b) },
+    { name: $localize`Retest by`, number: true, sort: (a, b) => a.validThrough.localeCompare(b.validThrough) },
+    { name: $localize`Needs attention`, number: false, width: '230px', sort: (a, b) => b.flags.length - a.flags.length },
   ];
   protected readonly content = contentName;
   protected readonly month = monthText;

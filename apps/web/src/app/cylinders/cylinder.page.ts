@@ -60,6 +60,15 @@ import { momentText } from '../ui/day';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class CylinderPage {
+  protected readonly words = {
+    outOfUse: $localize`out of use · `,
+    requalificationDue: $localize` · requalification due `,
+    contentsOnRecord: $localize`Contents on record`,
+    empty: $localize`Empty`,
+    lb: $localize`lb`,
+    drawingOf: (name: string): string => $localize`Drawing of ${name}`,
+  } as const;
+
   protected readonly session = inject(CylinderSession);
   protected readonly units = inject(Units);
 
@@ -73,9 +82,9 @@ export class CylinderPage {
   /** In place of the drawing: that it is on its way, or why there is none. */
   protected readonly levelsSaid = computed(() => {
     const levels = this.session.levels();
-    return levels.state === 'failed' ? levels.sentence : 'Computing its level';
+    return levels.state === 'failed' ? levels.sentence : $localize`Computing its level`;
   });
-  protected readonly levels = computed(() => drawnLevels(valueOf(this.session.levels()), this.units, 'at the limit'));
+  protected readonly levels = computed(() => drawnLevels(valueOf(this.session.levels()), this.units, $localize`at the limit`));
   protected readonly ownPlace = OWN_PLACE;
   protected readonly placeProblem = placeProblem;
   protected readonly airCounted = airCounted;
@@ -94,20 +103,22 @@ export class CylinderPage {
     })),
   );
   protected readonly use = ({ marks }: Cylinder) =>
-    [cylinderKindNames[marks.kind], marks.owner, marks.flammableRated ? 'rated for flammables' : undefined].filter(Boolean).join(', ');
+    [cylinderKindNames[marks.kind], marks.owner, marks.flammableRated ? $localize`rated for flammables` : undefined]
+      .filter(Boolean)
+      .join(', ');
   protected readonly ports = ({ marks: { ports, thread } }: Cylinder) => [portNames[ports], thread].filter(Boolean).join(', ');
   protected readonly vacuum = ({ evacuatedAt, vacuum }: Cylinder) => {
-    if (evacuatedAt === null) return 'not evacuated since it was used';
-    if (vacuum === null) return `evacuated ${dayText(evacuatedAt)}, not proved`;
-    return `${this.units.decimal(pressureIn(vacuum.pressurePa, 'micron', STANDARD_ATMOSPHERE), 0)} microns, ${vacuum.provedBy}, ${dayText(evacuatedAt)}`;
+    if (evacuatedAt === null) return $localize`not evacuated since it was used`;
+    if (vacuum === null) return $localize`evacuated ${dayText(evacuatedAt)}, not proved`;
+    return $localize`${this.units.decimal(pressureIn(vacuum.pressurePa, 'micron', STANDARD_ATMOSPHERE), 0)} microns, ${vacuum.provedBy}, ${dayText(evacuatedAt)}`;
   };
   /** Of what is in it: a mixture is not what its label says. */
   protected readonly safety = ({ flags }: Cylinder): string | undefined => {
-    if (flags.includes('mixed')) return 'unknown, a mixture: taken as burning';
+    if (flags.includes('mixed')) return $localize`unknown, a mixture: taken as burning`;
     const summary = this.session.summary();
     if (summary === undefined) return undefined;
     return summary.safetyGroup === null
-      ? 'Not classified – treat as flammable'
+      ? $localize`Not classified – treat as flammable`
       : summary.safetyGroup + (summary.flammable ? ', burns' : '');
   };
   protected readonly month = monthText;
@@ -123,18 +134,17 @@ function graveSentence({ flags, composition }: Cylinder, words: string): string 
   const [flag] = flags;
   if (flag === undefined || !graveFlags.includes(flag)) return undefined;
   const advice: Partial<Record<typeof flag, string>> = {
-    overfilled: 'Move that much into an empty cylinder, and keep it cool until then.',
-    mixed: 'Add nothing. Ask the reclaimer whether they take it; otherwise it is destroyed.',
-    overdue: 'Do not fill it. Have it requalified, or empty it and take it out of use.',
-    'pressure-rating-too-low': 'Move its content into a cylinder of a higher pressure class.',
+    overfilled: $localize`Move that much into an empty cylinder, and keep it cool until then.`,
+    mixed: $localize`Add nothing. Ask the reclaimer whether they take it; otherwise it is destroyed.`,
+    overdue: $localize`Do not fill it. Have it requalified, or empty it and take it out of use.`,
+    'pressure-rating-too-low': $localize`Move its content into a cylinder of a higher pressure class.`,
     'non-condensables':
       Object.keys(composition ?? {}).length > 1
-        ? 'Add nothing. A blend is not purged: check it again after a night at rest, or send it in as it is.'
-        : 'Add nothing. Let it rest cold, purge its vapor into recovery, and check again.',
-    'collar-unconfirmed':
-      'Its stop weight rests on it. Read WC, TW and the service pressure again; where they are right, confirm it under Markings and service.',
-    'wrong-tare': 'Every net weight rests on it: find out whether the collar, ice or a hose is the reason before it is filled.',
-    'negative-balance': 'More was booked out of it than into it. Weigh it and book the difference.',
+        ? $localize`Add nothing. A blend is not purged: check it again after a night at rest, or send it in as it is.`
+        : $localize`Add nothing. Let it rest cold, purge its vapor into recovery, and check again.`,
+    'collar-unconfirmed': $localize`Its stop weight rests on it. Read WC, TW and the service pressure again; where they are right, confirm it under Markings and service.`,
+    'wrong-tare': $localize`Every net weight rests on it: find out whether the collar, ice or a hose is the reason before it is filled.`,
+    'negative-balance': $localize`More was booked out of it than into it. Weigh it and book the difference.`,
   };
   return `${words[0]?.toUpperCase() ?? ''}${words.slice(1)}. ${advice[flag] ?? ''}`;
 }

@@ -12,15 +12,15 @@ export function doubtWords(
 ): string {
   switch (doubt) {
     case 'below-tare':
-      return `That is below its tare of ${units.massText(tareKg)}. Read the scale again, and "TW" on the collar.`;
+      return $localize`That is below its tare of ${units.massText(tareKg)}. Read the scale again, and "TW" on the collar.`;
     case 'net-for-gross':
-      return `That is what should be in it without the cylinder. Was the scale set to zero with the cylinder on it?`;
+      return $localize`That is what should be in it without the cylinder. Was the scale set to zero with the cylinder on it?`;
     case 'kilograms-for-pounds':
-      return 'That would fit in kilograms. Does the scale show kg?';
+      return $localize`That would fit in kilograms. Does the scale show kg?`;
     case 'pounds-for-kilograms':
-      return 'That would fit in pounds. Does the scale show lb?';
+      return $localize`That would fit in pounds. Does the scale show lb?`;
     case 'jump':
-      return `That is ${units.massText(Math.abs(readKg - expectedKg))} ${readKg > expectedKg ? 'more' : 'less'} than before. Read the scale again.`;
+      return $localize`That is ${units.massText(Math.abs(readKg - expectedKg))} ${readKg > expectedKg ? $localize`more` : $localize`less`} than before. Read the scale again.`;
     default:
       return doubt satisfies never;
   }

@@ -31,40 +31,40 @@ export function eventText({ what, detail }: CylinderEvent, units: Units): string
   const current = detail as Detail; // written by the server from the contract's own schemas
   switch (what) {
     case 'evacuated':
-      return `evacuated, held at ${units.decimal(pressureIn(current.pressurePa ?? 0, 'micron', STANDARD_ATMOSPHERE), 0)} microns on ${current.gauge ?? 'a gauge'}`;
+      return $localize`evacuated, held at ${units.decimal(pressureIn(current.pressurePa ?? 0, 'micron', STANDARD_ATMOSPHERE), 0)} microns on ${current.gauge ?? 'a gauge'}`;
     case 'air-checked':
-      return `checked for air at ${units.pressure(current.pressurePa ?? 0)} and ${units.temperature(current.temperatureK ?? 0)}: ${current.check === undefined ? '' : findingText(current.check, units)}`;
+      return $localize`checked for air at ${units.pressure(current.pressurePa ?? 0)} and ${units.temperature(current.temperatureK ?? 0)}\: ${current.check === undefined ? '' : findingText(current.check, units)}`;
     case 'moved':
-      return `moved: ${current.place === undefined ? '' : placeNames[current.place].toLowerCase()}`;
+      return $localize`moved: ${current.place === undefined ? '' : placeNames[current.place].toLowerCase()}`;
     case 'requalified':
-      return `requalified, stamped ${monthText(current.stamp ?? '')}`;
+      return $localize`requalified, stamped ${monthText(current.stamp ?? '')}`;
     case 'tare-weighed':
-      return `weighed empty: ${units.massText(current.tareKg ?? 0)}, its collar says ${units.massText(current.collarKg ?? 0)}`;
+      return $localize`weighed empty: ${units.massText(current.tareKg ?? 0)}, its collar says ${units.massText(current.collarKg ?? 0)}`;
     case 'relabelled':
-      return `labeled anew: ${current.refrigerant ?? 'no refrigerant yet'}, ${current.kind === undefined ? '' : cylinderKindNames[current.kind].toLowerCase()}`;
+      return $localize`labeled anew: ${current.refrigerant ?? $localize`no refrigerant yet`}, ${current.kind === undefined ? '' : cylinderKindNames[current.kind].toLowerCase()}`;
     case 'weighed-in':
-      return `weighed in: ${units.massText(current.grossKg ?? 0)} gross${differenceText(current, units)}`;
+      return $localize`weighed in: ${units.massText(current.grossKg ?? 0)} gross${differenceText(current, units)}`;
     case 'described':
-      return `marks: ${current.marks === undefined ? '' : [cylinderKindNames[current.marks.kind].toLowerCase(), current.marks.owner, current.marks.flammableRated ? 'rated for flammables' : undefined].filter(Boolean).join(', ')}`;
+      return $localize`marks: ${current.marks === undefined ? '' : [cylinderKindNames[current.marks.kind].toLowerCase(), current.marks.owner, current.marks.flammableRated ? $localize`rated for flammables` : undefined].filter(Boolean).join(', ')}`;
     case 'retired':
-      return `out of use: ${current.reason ?? ''}`;
+      return $localize`out of use: ${current.reason ?? ''}`;
     default:
       return what satisfies never;
   }
 }
 
 function differenceText({ differsKg = 0, difference = { is: 'none' } }: Detail, units: Units): string {
-  if (difference.is === 'none') return ', as the ledger says';
-  const off = `${units.massText(Math.abs(differsKg))} ${differsKg > 0 ? 'more' : 'less'} than the ledger`;
-  return difference.is === 'explained' ? `, ${off}: ${difference.reason}` : `, ${off}, logged as unaccounted`;
+  if (difference.is === 'none') return $localize`, as the ledger says`;
+  const off = $localize`${units.massText(Math.abs(differsKg))} ${differsKg > 0 ? $localize`more` : $localize`less`} than the ledger`;
+  return difference.is === 'explained' ? `, ${off}: ${difference.reason}` : $localize`, ${off}, logged as unaccounted`;
 }
 
 function findingText({ finding, likely }: AirCheck, units: Units): string {
   const found = {
-    air: `${units.decimal(likely * 100, 1)} % air`,
-    clean: 'no more air than allowed',
-    'cannot-tell': 'not decided',
-    below: 'below saturation pressure',
+    air: $localize`${units.decimal(likely * 100, 1)} % air`,
+    clean: $localize`no more air than allowed`,
+    'cannot-tell': $localize`not decided`,
+    below: $localize`below saturation pressure`,
   } as const;
   return found[finding];
 }

@@ -18,8 +18,8 @@ const temperatures = Array.from({ length: STEPS_COUNT + 1 }, (_, k) => COLDEST +
   selector: 'hy-hot-chart',
   template: `
     @if (drawn(); as d) {
-      <h2>Pressure vs. temperature</h2>
-      <svg [attr.viewBox]="box" role="img" [attr.aria-label]="sentence() || 'Pressure over temperature, being computed'">
+      <h2 i18n>Pressure vs. temperature</h2>
+      <svg [attr.viewBox]="box" role="img" [attr.aria-label]="sentence() || words.pressureOverTemperatureBeingComputed">
         @if (d.fullX; as x) {
           <rect class="full" [attr.x]="x" [attr.y]="top" [attr.width]="right - x" [attr.height]="bottom - top" />
         }
@@ -37,13 +37,13 @@ const temperatures = Array.from({ length: STEPS_COUNT + 1 }, (_, k) => COLDEST +
         <path class="curve" [attr.d]="d.way" />
       </svg>
       <p class="legend" aria-hidden="true">
-        <span class="key curve">pressure, {{ units.pressureUnit() }} over °{{ units.temperatureUnit() }}</span>
+        <span i18n class="key curve">pressure, {{ units.pressureUnit() }} over °{{ units.temperatureUnit() }}</span>
         @if (d.bearsY) {
-          <span class="key bears">cylinder limit</span>
+          <span i18n class="key bears">cylinder limit</span>
         }
-        <span class="key hottest">hottest location</span>
+        <span i18n class="key hottest">hottest location</span>
         @if (d.fullX) {
-          <span class="key full">full of liquid</span>
+          <span i18n class="key full">full of liquid</span>
         }
       </p>
       <p>{{ sentence() }}</p>
@@ -53,6 +53,8 @@ const temperatures = Array.from({ length: STEPS_COUNT + 1 }, (_, k) => COLDEST +
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class HotChart {
+  protected readonly words = { pressureOverTemperatureBeingComputed: $localize`Pressure over temperature, being computed` } as const;
+
   readonly composition = input.required<Readonly<Record<string, number>> | undefined>();
   readonly volumeM3 = input.required<number>();
   readonly massKg = input.required<number>();
@@ -97,19 +99,19 @@ export class HotChart {
   protected readonly sentence = computed(() => {
     const [heat, hottest] = [valueOf(this.heat()), this.hottestK()];
     if (heat === undefined) return '';
-    const relief = heat.relief?.opens === 'at' ? ` Its relief valve opens at ${this.units.temperature(heat.relief.T)}.` : '';
+    const relief = heat.relief?.opens === 'at' ? $localize` Its relief valve opens at ${this.units.temperature(heat.relief.T)}.` : '';
     const there =
       hottest === undefined || heat.pHottest === undefined
         ? ''
-        : ` At ${this.units.temperature(hottest)} it reaches ${this.units.pressure(heat.pHottest)}.`;
-    if (!heat.fills) return `At this charge it never goes liquid-full; it all turns to vapor first.${there}${relief}`;
+        : $localize` At ${this.units.temperature(hottest)} it reaches ${this.units.pressure(heat.pHottest)}.`;
+    if (!heat.fills) return $localize`At this charge it never goes liquid-full; it all turns to vapor first.${there}${relief}`;
     const rise = this.units.pressureStep(this.units.kelvinsInADegree() * heat.slopePaPerK);
-    const stands = heat.pHottest === undefined ? '' : `, ${this.units.pressure(heat.pHottest)} there`;
+    const stands = heat.pHottest === undefined ? '' : $localize`, ${this.units.pressure(heat.pHottest)} there`;
     const place =
       hottest === undefined
         ? ''
-        : ` Hottest expected location: ${this.units.temperature(hottest)}${stands}${hottest < heat.T ? '.' : ' – do not leave it there.'}`;
-    return `Goes liquid-full at ${this.units.temperature(heat.T)}; above that, pressure climbs about ${rise} per degree.${relief}${place}`;
+        : $localize` Hottest expected location: ${this.units.temperature(hottest)}${stands}${hottest < heat.T ? '.' : $localize` – do not leave it there.`}`;
+    return $localize`Goes liquid-full at ${this.units.temperature(heat.T)}; above that, pressure climbs about ${rise} per degree.${relief}${place}`;
   });
 
   protected readonly drawn = computed(() => {

@@ -17,7 +17,9 @@ const isAPlace = (T: number) => T >= coldestK && T <= hottestK;
 /** What is wrong with a temperature of one's own that is a number. */
 export function placeProblem(entry: QuantityEntry): string | undefined {
   const typed = readQuantity('temperature', entry);
-  return typed.state === 'good' && !isAPlace(typed.si) ? 'No place for a cylinder is that cold or that hot. Check the unit.' : undefined;
+  return typed.state === 'good' && !isAPlace(typed.si)
+    ? $localize`No place for a cylinder is that cold or that hot. Check the unit.`
+    : undefined;
 }
 
 /** How hot it gets there, K; nothing while a temperature of one's own cannot be read. */
@@ -31,6 +33,6 @@ export function hottestAt(place: string, entry: QuantityEntry, organisationK: nu
 
 export const hottestPlaces = (place: string, organisationK: number | undefined, units: Pick<Units, 'temperature'>): readonly Choice[] => [
   ...places.places.map(({ id, name, T }) => ({ value: id, label: `${name}, ${units.temperature(T)}` })),
-  ...(place === SETTINGS ? [{ value: SETTINGS, label: `As in the settings, ${units.temperature(organisationK ?? 0)}` }] : []),
-  { value: OWN_PLACE, label: 'Another temperature' },
+  ...(place === SETTINGS ? [{ value: SETTINGS, label: $localize`As in the settings, ${units.temperature(organisationK ?? 0)}` }] : []),
+  { value: OWN_PLACE, label: $localize`Another temperature` },
 ];

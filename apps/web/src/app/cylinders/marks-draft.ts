@@ -43,7 +43,7 @@ export function marksDraft(marks: CylinderMarks, { pressure }: Preferences): Mar
 }
 
 const wholeYears = (validYears: string): string | undefined =>
-  /^\s*([1-9]|1[0-5])\s*$/.test(validYears) ? undefined : 'Whole years, from 1 to 15.';
+  /^\s*([1-9]|1[0-5])\s*$/.test(validYears) ? undefined : $localize`Whole years, from 1 to 15.`;
 
 /** A cylinder is tested above the pressure it serves at. */
 export function testPressureProblem({ testPressure }: MarksDraft, servicePressurePa: number | undefined): string | undefined {

@@ -11,15 +11,21 @@ import { portNames, stampNames } from './objection-labels';
   selector: 'hy-marks-fields',
   imports: [ChoiceField, QuantityField, ReactiveFormsModule, TextField, YesNoField],
   template: `
-    <hy-text-field label="Reserved for customer" placeholder="none" formControlName="owner" />
-    <hy-choice-field label="Stamp" [choices]="stampChoices" formControlName="stampedBy" />
-    <hy-choice-field label="Ports" [choices]="portChoices" formControlName="ports" />
-    <hy-text-field label="Thread" placeholder="as at the valve" formControlName="thread" />
-    <hy-quantity-field label="Test pressure" kind="service-pressure" formControlName="testPressure" />
-    <hy-quantity-field label="Relief valve set at" kind="service-pressure" formControlName="reliefPressure" />
-    <hy-text-field label="Years between requalifications" hint="5 in the US; elsewhere as stamped" formControlName="validYears" />
+    <hy-text-field label="Reserved for customer" i18n-label placeholder="none" i18n-placeholder formControlName="owner" />
+    <hy-choice-field label="Stamp" i18n-label [choices]="stampChoices" formControlName="stampedBy" />
+    <hy-choice-field label="Ports" i18n-label [choices]="portChoices" formControlName="ports" />
+    <hy-text-field label="Thread" i18n-label placeholder="as at the valve" i18n-placeholder formControlName="thread" />
+    <hy-quantity-field label="Test pressure" i18n-label kind="service-pressure" formControlName="testPressure" />
+    <hy-quantity-field label="Relief valve set at" i18n-label kind="service-pressure" formControlName="reliefPressure" />
+    <hy-text-field
+      label="Years between requalifications"
+      i18n-label
+      hint="5 in the US; elsewhere as stamped"
+      i18n-hint
+      formControlName="validYears"
+    />
     @if (unconfirmed()) {
-      <hy-yes-no-field label="Unusual collar data read again, and right" formControlName="confirmed" />
+      <hy-yes-no-field label="Unusual collar data read again, and right" i18n-label formControlName="confirmed" />
     }
   `,
   styles: `

@@ -15,29 +15,36 @@ import { shelvings, type Shelving } from './shelves';
         <input
           type="search"
           placeholder="Find"
+          i18n-placeholder
           aria-label="Find a cylinder"
+          i18n-aria-label
           [value]="view().search"
           (input)="changed.emit({ search: $any($event.target).value })"
         />
-        <a class="icon-button" routerLink="/scan" aria-label="Scan a label"><svg hyIcon="scan"></svg></a>
+        <a class="icon-button" routerLink="/scan" aria-label="Scan a label" i18n-aria-label><svg hyIcon="scan"></svg></a>
       </div>
       <button
         type="button"
         class="icon-button"
         aria-label="Filter"
+        i18n-aria-label
         [attr.data-set]="filtered() ? '' : null"
         [cdkMenuTriggerFor]="filterMenu"
       >
         <svg hyIcon="filter"></svg>
       </button>
-      <button type="button" class="icon-button" aria-label="More" [cdkMenuTriggerFor]="moreMenu"><svg hyIcon="more"></svg></button>
-      <a class="add" routerLink="/cylinders/new" aria-label="Add a cylinder"><svg hyIcon="add"></svg></a>
+      <button type="button" class="icon-button" aria-label="More" i18n-aria-label [cdkMenuTriggerFor]="moreMenu">
+        <svg hyIcon="more"></svg>
+      </button>
+      <a class="add" routerLink="/cylinders/new" aria-label="Add a cylinder" i18n-aria-label><svg hyIcon="add"></svg></a>
     </div>
     @if (filtered(); as filter) {
-      <p class="told">{{ filter.name }} <button type="button" class="link" (click)="changed.emit({ filter: all })">Show all</button></p>
+      <p class="told">
+        {{ filter.name }} <button i18n type="button" class="link" (click)="changed.emit({ filter: all })">Show all</button>
+      </p>
     }
     <ng-template #filterMenu>
-      <div class="menu" cdkMenu aria-label="Filter">
+      <div class="menu" cdkMenu aria-label="Filter" i18n-aria-label>
         <div cdkMenuGroup>
           @for (filter of filters(); track filter.id) {
             <button
@@ -54,9 +61,10 @@ import { shelvings, type Shelving } from './shelves';
       </div>
     </ng-template>
     <ng-template #moreMenu>
-      <div class="menu" cdkMenu aria-label="More">
-        <div cdkMenuGroup aria-label="Show as">
+      <div class="menu" cdkMenu aria-label="More" i18n-aria-label>
+        <div cdkMenuGroup aria-label="Show as" i18n-aria-label>
           <button
+            i18n
             type="button"
             cdkMenuItemRadio
             [cdkMenuItemChecked]="view().as === 'table'"
@@ -66,6 +74,7 @@ import { shelvings, type Shelving } from './shelves';
           </button>
           @for (entry of shelvings; track entry[0]) {
             <button
+              i18n
               type="button"
               cdkMenuItemRadio
               [cdkMenuItemChecked]="view().as === 'rack' && view().by === entry[0]"
@@ -76,11 +85,11 @@ import { shelvings, type Shelving } from './shelves';
           }
         </div>
         <hr />
-        <button type="button" cdkMenuItem (cdkMenuItemTriggered)="go('/cylinders/weigh-in')">Cylinder weigh-in</button>
-        <button type="button" cdkMenuItem (cdkMenuItemTriggered)="chooses.emit()">Select multiple</button>
-        <button type="button" cdkMenuItem (cdkMenuItemTriggered)="go('/cylinders/import')">Import</button>
-        <button type="button" cdkMenuItem (cdkMenuItemTriggered)="exported.emit('csv')">Export as CSV</button>
-        <button type="button" cdkMenuItem (cdkMenuItemTriggered)="exported.emit('json')">Export as JSON</button>
+        <button i18n type="button" cdkMenuItem (cdkMenuItemTriggered)="go('/cylinders/weigh-in')">Cylinder weigh-in</button>
+        <button i18n type="button" cdkMenuItem (cdkMenuItemTriggered)="chooses.emit()">Select multiple</button>
+        <button i18n type="button" cdkMenuItem (cdkMenuItemTriggered)="go('/cylinders/import')">Import</button>
+        <button i18n type="button" cdkMenuItem (cdkMenuItemTriggered)="exported.emit('csv')">Export as CSV</button>
+        <button i18n type="button" cdkMenuItem (cdkMenuItemTriggered)="exported.emit('json')">Export as JSON</button>
       </div>
     </ng-template>
   `,

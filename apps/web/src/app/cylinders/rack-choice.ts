@@ -24,24 +24,30 @@ import { placeNames } from './cylinder-labels';
   template: `
     <p class="count" role="status">
       @if (chosen().length === 0) {
-        Tap cylinders to select them.
+        <ng-container i18n>Tap cylinders to select them.</ng-container>
       } @else {
-        <b>{{ chosen().length }} chosen</b><span class="small">{{ units.massText(gross()) }} gross</span>
+        <b i18n>{{ chosen().length }} chosen</b><span i18n class="small">{{ units.massText(gross()) }} gross</span>
       }
     </p>
-    <button type="button" class="button small" (click)="all.emit()">{{ allChosen() ? 'Clear selection' : 'Choose all shown' }}</button>
-    <button type="button" class="button small done" (click)="done.emit()">Done</button>
+    <button type="button" class="button small" (click)="all.emit()">
+      @if (allChosen()) {
+        <ng-container i18n>Clear selection</ng-container>
+      } @else {
+        <ng-container i18n>Choose all shown</ng-container>
+      }
+    </button>
+    <button i18n type="button" class="button small done" (click)="done.emit()">Done</button>
     <div class="move">
-      <hy-choice-field label="Move to" [choices]="placeChoices" [value]="place()" (valueChange)="place.set($any($event))" />
-      <button type="button" class="button small" [disabled]="nothing()" (click)="move()">Move</button>
+      <hy-choice-field label="Move to" i18n-label [choices]="placeChoices" [value]="place()" (valueChange)="place.set($any($event))" />
+      <button i18n type="button" class="button small" [disabled]="nothing()" (click)="move()">Move</button>
     </div>
-    <div class="labels" role="group" aria-label="Labels as PDF">
-      <span aria-hidden="true">Labels</span>
+    <div class="labels" role="group" aria-label="Labels as PDF" i18n-aria-label>
+      <span i18n aria-hidden="true">Labels</span>
       @for (size of labelSizes; track size) {
         <button
           type="button"
           class="button small"
-          [attr.aria-label]="'Labels as PDF, ' + size"
+          [attr.aria-label]="words.labelsAsPdf(size)"
           [disabled]="nothing()"
           (click)="labels(size)"
         >
@@ -49,7 +55,7 @@ import { placeNames } from './cylinder-labels';
         </button>
       }
     </div>
-    <button type="button" class="button small" [disabled]="nothing()" (click)="ship()">Shipment sheet</button>
+    <button i18n type="button" class="button small" [disabled]="nothing()" (click)="ship()">Shipment sheet</button>
     @if (said(); as sentence) {
       <p role="status" class="said">{{ sentence }}</p>
     }
@@ -140,6 +146,8 @@ import { placeNames } from './cylinder-labels';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class RackChoice {
+  protected readonly words = { labelsAsPdf: (size: string): string => $localize`Labels as PDF, ${size}` };
+
   readonly chosen = input.required<readonly Cylinder[]>();
   readonly allChosen = input(false);
   readonly all = output();
@@ -161,7 +169,9 @@ export class RackChoice {
   private readonly moving = mutation(this.serverData.moveCylinders$, ({ moved }, { cylinders, place }) => {
     const stayed = cylinders.length - moved;
     const where = placeNames[place].toLowerCase();
-    this.said.set(`${moved} moved: ${where}${stayed > 0 ? `; ${stayed} ${stayed === 1 ? 'was' : 'were'} there already` : ''}.`);
+    this.said.set(
+      `${moved} moved: ${where}${stayed > 0 ? $localize`; ${stayed} ${stayed === 1 ? $localize`was` : $localize`were`} there already` : ''}.`,
+    );
   });
   protected readonly refused = computed(() => errorIn(this.moving.state()));
 

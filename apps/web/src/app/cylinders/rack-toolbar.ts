@@ -14,7 +14,9 @@ import { shelvings } from './shelves';
         class="search"
         type="search"
         placeholder="Find by number, stamp, refrigerant"
+        i18n-placeholder
         aria-label="Find a cylinder"
+        i18n-aria-label
         [value]="view().search"
         (input)="changed.emit({ search: $any($event.target).value })"
       />
@@ -31,7 +33,13 @@ import { shelvings } from './shelves';
       }
       <div class="push">
         @if (view().as === 'rack') {
-          <select class="shelving" aria-label="Shelves" [value]="view().by" (change)="changed.emit({ by: $any($event.target).value })">
+          <select
+            class="shelving"
+            aria-label="Shelves"
+            i18n-aria-label
+            [value]="view().by"
+            (change)="changed.emit({ by: $any($event.target).value })"
+          >
             @for (entry of shelvings; track entry[0]) {
               <option [value]="entry[0]" [selected]="entry[0] === view().by">{{ entry[1] }}</option>
             }
@@ -41,6 +49,7 @@ import { shelvings } from './shelves';
           type="button"
           class="icon-button"
           aria-label="Show the rack"
+          i18n-aria-label
           [attr.aria-pressed]="view().as === 'rack'"
           (click)="changed.emit({ as: 'rack' })"
         >
@@ -50,18 +59,31 @@ import { shelvings } from './shelves';
           type="button"
           class="icon-button"
           aria-label="Show a table"
+          i18n-aria-label
           [attr.aria-pressed]="view().as === 'table'"
           (click)="changed.emit({ as: 'table' })"
         >
           <svg hyIcon="table"></svg>
         </button>
-        <button type="button" class="button small" [attr.aria-pressed]="choosing()" (click)="chooses.emit()">Select multiple</button>
-        <a class="button small" routerLink="/cylinders/import">Import</a>
-        <button type="button" class="button small" aria-label="Export these cylinders as CSV" (click)="exported.emit('csv')">
-          <svg hyIcon="export"></svg>CSV
+        <button i18n type="button" class="button small" [attr.aria-pressed]="choosing()" (click)="chooses.emit()">Select multiple</button>
+        <a i18n class="button small" routerLink="/cylinders/import">Import</a>
+        <button
+          type="button"
+          class="button small"
+          aria-label="Export these cylinders as CSV"
+          i18n-aria-label
+          (click)="exported.emit('csv')"
+        >
+          <svg hyIcon="export"></svg><ng-container i18n>CSV </ng-container>
         </button>
-        <button type="button" class="button small" aria-label="Export these cylinders as JSON" (click)="exported.emit('json')">
-          <svg hyIcon="export"></svg>JSON
+        <button
+          type="button"
+          class="button small"
+          aria-label="Export these cylinders as JSON"
+          i18n-aria-label
+          (click)="exported.emit('json')"
+        >
+          <svg hyIcon="export"></svg><ng-container i18n>JSON </ng-container>
         </button>
       </div>
     </div>

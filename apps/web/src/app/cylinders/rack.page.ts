@@ -60,7 +60,7 @@ export class RackPage {
     const all = this.all();
     const content = all.reduce((sum, { contentKg }) => sum + contentKg, 0);
     const room = all.reduce((sum, { fillStatus }) => sum + (fillStatus.state === 'limited' ? Math.max(0, fillStatus.mayAddKg) : 0), 0);
-    return `${all.length} in use · ${this.units.massText(content)} refrigerant · ${this.units.massText(room, 'down')} of capacity left in partial cylinders`;
+    return $localize`${all.length} in use · ${this.units.massText(content)} refrigerant · ${this.units.massText(room, 'down')} of capacity left in partial cylinders`;
   });
 
   protected readonly filters = computed((): readonly RackFilter[] => {
@@ -68,11 +68,11 @@ export class RackPage {
     for (const { refrigerant } of this.all()) if (refrigerant !== null) counts.set(refrigerant, (counts.get(refrigerant) ?? 0) + 1);
     const common = [...counts].filter(([, count]) => count > 1).sort((a, b) => b[1] - a[1]);
     return [
-      { id: ALL, name: `All ${this.all().length}`, grave: false },
+      { id: ALL, name: $localize`All ${this.all().length}`, grave: false },
       ...common.slice(0, 3).map(([id, count]) => ({ id, name: `${id} ${count}`, grave: false })),
-      { id: EMPTY, name: `Empty ${this.all().filter(isEmpty).length}`, grave: false },
-      { id: LOOK, name: `▲ Needs attention (${this.all().filter(needsALook).length})`, grave: true },
-      ...(this.out().length === 0 ? [] : [{ id: OUT, name: `Out of use ${this.out().length}`, grave: false }]),
+      { id: EMPTY, name: $localize`Empty ${this.all().filter(isEmpty).length}`, grave: false },
+      { id: LOOK, name: $localize`▲ Needs attention (${this.all().filter(needsALook).length})`, grave: true },
+      ...(this.out().length === 0 ? [] : [{ id: OUT, name: $localize`Out of use ${this.out().length}`, grave: false }]),
     ];
   });
 

@@ -3,7 +3,7 @@ import { places } from '@hygromet/contract/places';
 import { contentName, isFilled, needsALook, placeNames } from './cylinder-labels';
 
 /** What cylinders of one shelf have in common. */
-export const shelvings = { place: 'by place', refrigerant: 'by refrigerant', state: 'by state' } as const;
+export const shelvings = { place: $localize`by place`, refrigerant: $localize`by refrigerant`, state: $localize`by state` } as const;
 export type Shelving = keyof typeof shelvings;
 
 export interface Shelf {
@@ -11,12 +11,18 @@ export interface Shelf {
   readonly cylinders: readonly Cylinder[];
 }
 
-const states = ['Needs attention', 'Full', 'Partial', 'Empty and evacuated', 'Empty, not evacuated'] as const;
+const states = [
+  $localize`Needs attention`,
+  $localize`Full`,
+  $localize`Partial`,
+  $localize`Empty and evacuated`,
+  $localize`Empty, not evacuated`,
+] as const;
 
 function stateOf(cylinder: Cylinder): (typeof states)[number] {
-  if (needsALook(cylinder)) return 'Needs attention';
-  if (cylinder.contentKg <= 0) return cylinder.evacuatedAt === null ? 'Empty, not evacuated' : 'Empty and evacuated';
-  return isFilled(cylinder) ? 'Full' : 'Partial';
+  if (needsALook(cylinder)) return $localize`Needs attention`;
+  if (cylinder.contentKg <= 0) return cylinder.evacuatedAt === null ? $localize`Empty, not evacuated` : $localize`Empty and evacuated`;
+  return isFilled(cylinder) ? $localize`Full` : $localize`Partial`;
 }
 
 /** Shelves in the order in which they are gone along; an empty one is left out. */

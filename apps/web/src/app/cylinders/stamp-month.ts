@@ -14,11 +14,11 @@ export function readStamp(text: string, today = dayOf(new Date())): StampReading
   if (text.trim() === '') return { state: 'empty' };
   const [, month, year] = STAMP.exec(text.trim()) ?? [];
   if (month === undefined || year === undefined)
-    return { state: 'bad', sentence: `"${text}" is no stamp. Type month and year as on the collar, such as 11-21.` };
+    return { state: 'bad', sentence: $localize`"${text}" is no stamp. Type month and year as on the collar, such as 11-21.` };
   if (Number(month) < 1 || Number(month) > 12)
-    return { state: 'bad', sentence: `There is no month ${month}. The month stands first, then the year.` };
+    return { state: 'bad', sentence: $localize`There is no month ${month}. The month stands first, then the year.` };
   const stamped = `${fullYear(year)}-${month.padStart(2, '0')}`;
   if (stamped > today.slice(0, 7))
-    return { state: 'bad', sentence: `The stamp ${text.trim()} is in the future. Read month and year again.` };
+    return { state: 'bad', sentence: $localize`The stamp ${text.trim()} is in the future. Read month and year again.` };
   return { state: 'good', month: stamped };
 }

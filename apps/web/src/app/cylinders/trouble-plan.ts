@@ -21,43 +21,44 @@ import { Computing } from '../ui/computing';
   imports: [Computing, RouterLink],
   template: `
     @if (decanting(); as plan) {
-      <h2 [hyComputing]="answer()">Take out {{ units.massText(plan.outKg, 'up') }}</h2>
+      <h2 i18n [hyComputing]="answer()">Take out {{ units.massText(plan.outKg, 'up') }}</h2>
       @if (plan.emergency) {
-        <p class="short">
+        <p i18n class="short">
           Liquid-full at any temperature it can have here: it can burst. Do not move or warm it. Keep people away, cool it where it stands,
           and vent liquid into a recovery cylinder at once.
         </p>
       } @else if (plan.keepBelow; as T) {
-        <p [hyComputing]="answer()">
+        <p i18n [hyComputing]="answer()">
           <b>Keep it below {{ units.temperature(T) }} until then:</b> just above that it goes liquid-full and pressure spikes.
         </p>
       }
       <ol [hyComputing]="answer()">
         @for (pour of pours(); track pour.id) {
           <li>
-            <span
+            <span i18n
               ><b>{{ units.massText(pour.kg, 'up') }}</b> into {{ pour.name }}, {{ pour.what }}</span
             >
             <a
+              i18n
               class="button small"
               [routerLink]="['/cylinders', pour.id, 'fill']"
               [queryParams]="{ from: cylinder().id }"
-              [attr.aria-label]="'Fill ' + pour.name"
+              [attr.aria-label]="words.fillNamed(pour.name)"
               >Fill</a
             >
           </li>
         }
       </ol>
       @if (plan.leftKg > 0) {
-        <p class="short">For {{ units.massText(plan.leftKg, 'up') }} no cylinder with room is at hand: evacuate one.</p>
+        <p i18n class="short">For {{ units.massText(plan.leftKg, 'up') }} no cylinder with room is at hand: evacuate one.</p>
       }
-      <p class="small">Fewest transfers, into compatible cylinders. Weigh both before and after.</p>
+      <p i18n class="small">Fewest transfers, into compatible cylinders. Weigh both before and after.</p>
     }
     @if (mixture(); as found) {
-      <h2>What it is now</h2>
+      <h2 i18n>What it is now</h2>
       <p>{{ found.parts }}</p>
       <p>{{ found.pressure }}</p>
-      <p class="small">
+      <p i18n class="small">
         This is a mixed refrigerant and cannot be reused. Give the reclaimer this analysis; they may require destruction. Add nothing, and
         mark the cylinder.
       </p>
@@ -91,6 +92,8 @@ import { Computing } from '../ui/computing';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class TroublePlan {
+  protected readonly words = { fillNamed: (name: string): string => $localize`Fill ${name}` };
+
   readonly cylinder = input.required<Cylinder>();
   protected readonly units = inject(Units);
   private readonly properties = inject(CoreWorker);
@@ -134,7 +137,7 @@ export class TroublePlan {
         id: into,
         kg,
         name: found?.name ?? '',
-        what: found === undefined || found.contentKg <= 0 ? 'evacuated' : `${found.refrigerant ?? ''} in it`,
+        what: found === undefined || found.contentKg <= 0 ? 'evacuated' : $localize`${found.refrigerant ?? ''} in it`,
       };
     }),
   );
@@ -159,11 +162,11 @@ export class TroublePlan {
       .join(', ');
     const { pWithAir, allowed, T, suits } = rating;
     return {
-      parts: isUnknown(composition) ? 'Nobody has identified it.' : `${parts} by mass, on record`,
+      parts: isUnknown(composition) ? $localize`Nobody has identified it.` : $localize`${parts} by mass, on record`,
       pressure:
         pWithAir === undefined || allowed === undefined
-          ? 'Its pressure class cannot be judged: a mark of the collar is missing.'
-          : `At ${this.units.temperature(T)} it can reach ${this.units.pressure(pWithAir)}; cylinder limit is ${this.units.pressure(allowed)}${suits ? '' : ': move it into a higher class'}.`,
+          ? $localize`Its pressure class cannot be judged: a mark of the collar is missing.`
+          : $localize`At ${this.units.temperature(T)} it can reach ${this.units.pressure(pWithAir)}; cylinder limit is ${this.units.pressure(allowed)}${suits ? '' : $localize`\: move it into a higher class`}.`,
     };
   });
 }

@@ -23,14 +23,14 @@ const MOST_SHOWN = 8;
   template: `
     @if (rows().length > 0) {
       <table>
-        <caption>
+        <caption i18n>
           Capacity by refrigerant
         </caption>
         <thead>
           <tr>
-            <th scope="col">Refrigerant</th>
-            <th scope="col" class="number">net</th>
-            <th scope="col" class="number">at most, gross</th>
+            <th i18n scope="col">Refrigerant</th>
+            <th i18n scope="col" class="number">net</th>
+            <th i18n scope="col" class="number">at most, gross</th>
           </tr>
         </thead>
         <tbody [hyComputing]="answer()">
@@ -49,14 +49,14 @@ const MOST_SHOWN = 8;
           }
         </tbody>
       </table>
-      <p class="small">
+      <p i18n class="small">
         By the strictest rule of your firm; scale, hose and oil are taken off before a transfer.
         @if (others()) {
           Others ({{ others() }}) are shown when you start a fill.
         }
       </p>
     } @else {
-      <p class="second">Fill limits are set by the first refrigerant charged.</p>
+      <p i18n class="second">Fill limits are set by the first refrigerant charged.</p>
     }
   `,
   styles: `
@@ -157,7 +157,7 @@ export class WouldHold {
     const [answer, { tareKg }] = [this.answer(), this.cylinder()];
     if (answer.state === 'failed') return [];
     return this.common().map(({ id, count }, k) => {
-      const systems = `in ${count === 1 ? 'one system' : `${count} systems`}`;
+      const systems = $localize`in ${count === 1 ? $localize`one system` : $localize`${count} systems`}`;
       const found = valueOf(answer)?.[k];
       // its row is kept free, so that nothing moves when the answer comes
       if (found === undefined) return { id, systems, net: '…', gross: '…', against: '' };

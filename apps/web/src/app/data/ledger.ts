@@ -54,8 +54,8 @@ export function ledger({ account, text: typed = signal('') }: WantedEntries = {}
 }
 
 function noneWords(entries: Loadable<unknown>): string {
-  if (entries.state === 'waiting') return 'Reading the ledger';
-  return entries.state === 'failed' ? entries.sentence : 'Nothing is booked yet.';
+  if (entries.state === 'waiting') return $localize`Reading the ledger`;
+  return entries.state === 'failed' ? entries.sentence : $localize`Nothing is booked yet.`;
 }
 
 /** All entries with these words, however many: page by page until one is not full. */

@@ -14,7 +14,7 @@ export interface Mutation<A> {
 }
 
 /** What was sent may have been kept: whoever sends it again sends it with its key. */
-const UNFORESEEN = 'Something went wrong on this page. What you typed is kept: try again, or reload the page.';
+const UNFORESEEN = $localize`Something went wrong on this page. What you typed is kept: try again, or reload the page.`;
 
 /** Call it where things may be injected. `done` runs when the server has accepted. */
 export function mutation<A, R>(call: (args: A) => Observable<R>, done: (answer: R, args: A) => void): Mutation<A> {

@@ -9,12 +9,27 @@ import { FirstStepsSession } from './first-steps.session';
   providers: [FirstStepsSession],
   template: `
     @if (session.asked()) {
-      <section aria-label="First steps">
+      <section aria-label="First steps" i18n-aria-label>
         <div>
-          <h2>{{ fresh() ? 'Welcome: nothing is in here yet' : 'First steps' }}</h2>
-          <p>{{ session.left() }} {{ session.left() === 1 ? 'step is' : 'steps are' }} left: firm, device, practice, cylinders, systems.</p>
+          <h2>
+            @if (fresh()) {
+              <ng-container i18n>Welcome: nothing is in here yet</ng-container>
+            } @else {
+              <ng-container i18n>First steps</ng-container>
+            }
+          </h2>
+          <p i18n>
+            {{ session.left() }} {{ session.left() === 1 ? words.stepIs : words.stepsAre }} left: firm, device, practice, cylinders,
+            systems.
+          </p>
         </div>
-        <a class="button main" routerLink="/first-steps">{{ fresh() ? 'Begin' : 'Go on' }}</a>
+        <a class="button main" routerLink="/first-steps">
+          @if (fresh()) {
+            <ng-container i18n>Begin</ng-container>
+          } @else {
+            <ng-container i18n>Go on</ng-container>
+          }
+        </a>
       </section>
     }
   `,
@@ -43,6 +58,8 @@ import { FirstStepsSession } from './first-steps.session';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class BeginCard {
+  protected readonly words = { stepIs: $localize`step is`, stepsAre: $localize`steps are` } as const;
+
   protected readonly session = inject(FirstStepsSession);
   protected readonly fresh = computed(() => this.session.done().size === 0);
 }

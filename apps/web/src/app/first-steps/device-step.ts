@@ -11,21 +11,30 @@ import { PreferencesService } from '../preferences/preferences.service';
   imports: [ChoiceField, PersonField],
   template: `
     <hy-person-field />
-    <hy-choice-field label="Weight unit" [choices]="massUnits" [value]="preferences().mass" (valueChange)="prefer('mass', $event)" />
+    <hy-choice-field
+      label="Weight unit"
+      i18n-label
+      [choices]="massUnits"
+      [value]="preferences().mass"
+      (valueChange)="prefer('mass', $event)"
+    />
     <hy-choice-field
       label="Temperature"
+      i18n-label
       [choices]="temperatureUnits"
       [value]="preferences().temperature"
       (valueChange)="prefer('temperature', $event)"
     />
     <hy-choice-field
       label="Pressure"
+      i18n-label
       [choices]="pressureUnits"
       [value]="preferences().pressure"
       (valueChange)="prefer('pressure', $event)"
     />
     <hy-choice-field
       label="Decimal mark"
+      i18n-label
       [choices]="decimalMarks"
       [value]="preferences().decimalMark"
       (valueChange)="prefer('decimalMark', $event)"

@@ -32,33 +32,37 @@ function onEarth(group: AbstractControl): ValidationErrors | null {
     <hy-form-styles />
     <form nz-form nzLayout="vertical" [formGroup]="form" (ngSubmit)="save()">
       <nz-form-item>
-        <nz-form-label nzFor="firm-name">Name of the firm</nz-form-label>
+        <nz-form-label i18n nzFor="firm-name">Name of the firm</nz-form-label>
         <nz-form-control
           nzErrorTip="The name of the firm is missing: it stands on papers and records."
+          i18n-nzErrorTip
           nzExtra="on labels, records and certificates"
+          i18n-nzExtra
         >
           <input nz-input id="firm-name" formControlName="name" autocomplete="organization" />
         </nz-form-control>
       </nz-form-item>
       <nz-form-item>
-        <nz-form-label nzFor="firm-altitude">Altitude</nz-form-label>
+        <nz-form-label i18n nzFor="firm-altitude">Altitude</nz-form-label>
         <nz-form-control
           [nzValidateStatus]="form.hasError('altitude') && form.touched ? 'error' : ''"
           nzErrorTip="The altitude is a number from −450 to 9000 m (−1476 to 29 528 ft)."
+          i18n-nzErrorTip
           nzExtra="gauges read from the air of the place: at 5000 ft a gauge at full vacuum shows 24.9 inHg"
+          i18n-nzExtra
         >
           <div class="altitude">
             <input nz-input id="firm-altitude" inputmode="decimal" formControlName="altitude" autocomplete="off" />
-            <select formControlName="unit" aria-label="Unit of the altitude">
-              <option value="ft">ft</option>
+            <select formControlName="unit" aria-label="Unit of the altitude" i18n-aria-label>
+              <option i18n value="ft">ft</option>
               <option value="m">m</option>
             </select>
           </div>
         </nz-form-control>
       </nz-form-item>
       <nz-form-item>
-        <nz-form-label nzFor="firm-people">People</nz-form-label>
-        <nz-form-control nzExtra="one on each line; they are offered as technicians, and who made an entry is kept with it">
+        <nz-form-label i18n nzFor="firm-people">People</nz-form-label>
+        <nz-form-control nzExtra="one on each line; they are offered as technicians, and who made an entry is kept with it" i18n-nzExtra>
           <textarea nz-input id="firm-people" rows="4" formControlName="people"></textarea>
         </nz-form-control>
       </nz-form-item>
@@ -66,7 +70,7 @@ function onEarth(group: AbstractControl): ValidationErrors | null {
         <p class="refused" role="alert">{{ sentence }}</p>
       }
       <div class="actions">
-        <button type="submit" class="button main" [disabled]="busy()">Save and go on</button>
+        <button i18n type="submit" class="button main" [disabled]="busy()">Save and go on</button>
         <ng-content />
       </div>
     </form>

@@ -10,11 +10,11 @@ import { FirmStep } from './firm-step';
 import { PracticeStep } from './practice-step';
 
 const titles: Readonly<Record<FirstStep, string>> = {
-  firm: 'Your firm',
-  device: 'This device',
-  practice: 'Company practice',
-  cylinders: 'Cylinders',
-  systems: 'Systems',
+  firm: $localize`Your firm`,
+  device: $localize`This device`,
+  practice: $localize`Company practice`,
+  cylinders: $localize`Cylinders`,
+  systems: $localize`Systems`,
 };
 
 /** A firm of its own begins: each step may be passed over, left and taken up again. */
@@ -24,8 +24,8 @@ const titles: Readonly<Record<FirstStep, string>> = {
   providers: [FirstStepsSession],
   template: `
     <hy-steps-styles />
-    <hy-page-head title="First steps" [line]="line()">
-      <a class="button" routerLink="/today">Go to Today</a>
+    <hy-page-head title="First steps" i18n-title [line]="line()">
+      <a i18n class="button" routerLink="/today">Go to Today</a>
     </hy-page-head>
     <div class="body">
       <nz-steps nzDirection="vertical" [nzCurrent]="at()" (nzIndexChange)="step.set(steps[$event]!)">
@@ -47,38 +47,50 @@ const titles: Readonly<Record<FirstStep, string>> = {
           @switch (step()) {
             @case ('firm') {
               <hy-firm-step [organisation]="organisation" (saved)="forward()">
-                <button type="button" class="button" (click)="pass()">Later</button>
+                <button i18n type="button" class="button" (click)="pass()">Later</button>
               </hy-firm-step>
             }
             @case ('device') {
               <hy-device-step>
-                <button type="button" class="button main" (click)="forward()">Go on</button>
-                <button type="button" class="button" (click)="pass()">Later</button>
+                <button i18n type="button" class="button main" (click)="forward()">Go on</button>
+                <button i18n type="button" class="button" (click)="pass()">Later</button>
               </hy-device-step>
             }
             @case ('practice') {
               <hy-practice-step [organisation]="organisation">
-                <button type="button" class="button main" (click)="pass()">Work with these</button>
+                <button i18n type="button" class="button main" (click)="pass()">Work with these</button>
               </hy-practice-step>
             }
             @case ('cylinders') {
-              <p>
+              <p i18n>
                 {{ counted(session.counts().cylinders, 'cylinder') }} Take them from a list, scan their labels, or type what the collar
                 says.
               </p>
               <div class="ways">
-                <a class="button main" routerLink="/cylinders/import">Import a list</a>
-                <a class="button" routerLink="/scan">Scan a label</a>
-                <a class="button" routerLink="/cylinders/new">Add one by hand</a>
-                <button type="button" class="button" (click)="pass()">{{ session.done().has('cylinders') ? 'Go on' : 'Later' }}</button>
+                <a i18n class="button main" routerLink="/cylinders/import">Import a list</a>
+                <a i18n class="button" routerLink="/scan">Scan a label</a>
+                <a i18n class="button" routerLink="/cylinders/new">Add one by hand</a>
+                <button type="button" class="button" (click)="pass()">
+                  @if (session.done().has('cylinders')) {
+                    <ng-container i18n>Go on</ng-container>
+                  } @else {
+                    <ng-container i18n>Later</ng-container>
+                  }
+                </button>
               </div>
             }
             @case ('systems') {
-              <p>{{ counted(session.counts().systems, 'system') }} Take them from a list, or type what the plate says.</p>
+              <p i18n>{{ counted(session.counts().systems, 'system') }} Take them from a list, or type what the plate says.</p>
               <div class="ways">
-                <a class="button main" routerLink="/systems/import">Import a list</a>
-                <a class="button" routerLink="/systems/new">Add one by hand</a>
-                <button type="button" class="button" (click)="pass()">{{ session.done().has('systems') ? 'To Today' : 'Later' }}</button>
+                <a i18n class="button main" routerLink="/systems/import">Import a list</a>
+                <a i18n class="button" routerLink="/systems/new">Add one by hand</a>
+                <button type="button" class="button" (click)="pass()">
+                  @if (session.done().has('systems')) {
+                    <ng-container i18n>To Today</ng-container>
+                  } @else {
+                    <ng-container i18n>Later</ng-container>
+                  }
+                </button>
               </div>
             }
           }
@@ -145,10 +157,12 @@ export class FirstStepsPage {
     computation: (next, before) => (before?.source === undefined ? (next ?? 'firm') : before.value),
   });
   protected readonly at = computed(() => firstSteps.indexOf(this.step()));
-  protected readonly line = computed(() => `Step ${this.at() + 1} of ${firstSteps.length}; each can wait`);
+  protected readonly line = computed(() => $localize`Step ${this.at() + 1} of ${firstSteps.length}; each can wait`);
 
   protected readonly counted = (count: number, what: string): string =>
-    count === 0 ? `No ${what} is registered yet.` : `${count} ${what}${count === 1 ? ' is' : 's are'} registered.`;
+    count === 0
+      ? $localize`No ${what} is registered yet.`
+      : $localize`${count} ${what}${count === 1 ? $localize` is` : $localize`s are`} registered.`;
 
   protected pass(): void {
     this.session.pass(this.step());

@@ -12,24 +12,24 @@ import { Units } from '../preferences/units.service';
   imports: [DescriptionsStyles, NzDescriptionsModule, RouterLink],
   template: `
     <hy-descriptions-styles />
-    <p>Company practice: these are the defaults. The strictest of the required limits is the stop weight.</p>
+    <p i18n>Company practice: these are the defaults. The strictest of the required limits is the stop weight.</p>
     <nz-descriptions [nzColumn]="1" [nzColon]="false">
-      <nz-descriptions-item nzTitle="Required limits">
+      <nz-descriptions-item nzTitle="Required limits" i18n-nzTitle>
         <ul>
           @for (rule of rules(); track rule) {
             <li>{{ rule }}</li>
           }
         </ul>
       </nz-descriptions-item>
-      <nz-descriptions-item nzTitle="Liquid at most at 131 °F">{{ share() }}</nz-descriptions-item>
-      <nz-descriptions-item nzTitle="Hottest storage">{{ units.temperature(organisation().hottestK) }}</nz-descriptions-item>
-      <nz-descriptions-item nzTitle="Liquid at most in condenser or receiver">{{ partShare() }}</nz-descriptions-item>
-      <nz-descriptions-item nzTitle="End of a pump-down">{{ pumpDown() }}</nz-descriptions-item>
+      <nz-descriptions-item nzTitle="Liquid at most at 131 °F" i18n-nzTitle>{{ share() }}</nz-descriptions-item>
+      <nz-descriptions-item nzTitle="Hottest storage" i18n-nzTitle>{{ units.temperature(organisation().hottestK) }}</nz-descriptions-item>
+      <nz-descriptions-item nzTitle="Liquid at most in condenser or receiver" i18n-nzTitle>{{ partShare() }}</nz-descriptions-item>
+      <nz-descriptions-item nzTitle="End of a pump-down" i18n-nzTitle>{{ pumpDown() }}</nz-descriptions-item>
     </nz-descriptions>
-    <p class="second">
+    <p i18n class="second">
       Local codes and licensed practice come first. Each of these is changed under Settings, with who changed it and when.
     </p>
-    <div class="actions"><ng-content /><a class="button" routerLink="/settings">Change in Settings</a></div>
+    <div class="actions"><ng-content /><a i18n class="button" routerLink="/settings">Change in Settings</a></div>
   `,
   styles: `
     :host {
@@ -59,7 +59,9 @@ export class PracticeStep {
   protected readonly share = computed(() => percent(this.organisation().liquidShareAt131F));
   protected readonly partShare = computed(() => percent(this.organisation().partShare));
   protected readonly pumpDown = computed(() =>
-    this.organisation().endOfPumpDown === 'vacuum' ? 'vacuum, reciprocating compressors only' : 'slightly positive, 0 to 2 psig',
+    this.organisation().endOfPumpDown === 'vacuum'
+      ? $localize`vacuum, reciprocating compressors only`
+      : $localize`slightly positive, 0 to 2 psig`,
   );
 }
 

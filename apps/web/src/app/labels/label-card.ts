@@ -10,14 +10,18 @@ import { labelSizeNames, type LabelSize } from './label-sizes';
 @Component({
   selector: 'hy-label-card',
   template: `
-    <h2>Label</h2>
+    <h2 i18n>Label</h2>
     <div class="card">
-      <svg [attr.viewBox]="box()" role="img" [attr.aria-label]="'Code of ' + cylinder().name" class="code"><path [attr.d]="code()" /></svg>
+      <svg [attr.viewBox]="box()" role="img" [attr.aria-label]="words.codeOf(cylinder().name)" class="code">
+        <path [attr.d]="code()" />
+      </svg>
       <div>
         <p>{{ label().content }}</p>
         <p class="small">{{ label().marks.join(' · ') }}</p>
         @for (size of sizes; track size) {
-          <button type="button" class="button small" [attr.aria-label]="'Label as PDF, ' + size" (click)="print(size)">{{ size }}</button>
+          <button type="button" class="button small" [attr.aria-label]="words.labelAsPdf(size)" (click)="print(size)">
+            {{ size }}
+          </button>
         }
       </div>
     </div>
@@ -52,6 +56,11 @@ import { labelSizeNames, type LabelSize } from './label-sizes';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class LabelCard {
+  protected readonly words = {
+    codeOf: (name: string): string => $localize`Code of ${name}`,
+    labelAsPdf: (size: string): string => $localize`Label as PDF, ${size}`,
+  };
+
   readonly cylinder = input.required<Cylinder>();
   readonly safetyGroup = input<string | null | undefined>();
   private readonly units = inject(Units);

@@ -9,7 +9,7 @@ const BLACK = rgb(0, 0, 0);
 /** Labels as PDF, one on each page. */
 export async function labelPdf(labels: readonly Label[], size: LabelSize): Promise<Uint8Array> {
   const pdf = await PDFDocument.create();
-  pdf.setTitle(labels.length === 1 ? `Label of ${labels[0]?.number ?? ''}` : `${labels.length} labels`);
+  pdf.setTitle(labels.length === 1 ? $localize`Label of ${labels[0]?.number ?? ''}` : $localize`${labels.length} labels`);
   const fonts = { plain: await pdf.embedFont(StandardFonts.Helvetica), bold: await pdf.embedFont(StandardFonts.HelveticaBold) };
   for (const label of labels) drawLabel(pdf.addPage([labelSizes[size].width, labelSizes[size].height]), label, fonts);
   return pdf.save();
@@ -37,7 +37,7 @@ function drawLabel(page: PDFPage, label: Label, { plain, bold }: { readonly plai
     const wide = bold.widthOfTextAtSize(printable(figure), text);
     page.drawText(printable(figure), { x: width - margin - wide, y, size: text, font: bold, color: BLACK });
   }
-  if (label.owner !== '') line(`Owner: ${label.owner}`, plain, text, 0.2);
+  if (label.owner !== '') line($localize`Owner: ${label.owner}`, plain, text, 0.2);
   const side = Math.min(inner * 0.55, y - 2 * margin);
   drawCode(page, label.code, { x: (width - side) / 2, y: margin, side });
 }

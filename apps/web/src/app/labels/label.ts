@@ -35,22 +35,22 @@ export function labelOf(cylinder: Cylinder, safetyGroup: string | null | undefin
       ...(marks.kind === 'virgin'
         ? []
         : mixed || marks.kind === 'destruction'
-          ? ['FOR DESTRUCTION OR ANALYSIS']
-          : ['RECOVERED REFRIGERANT']),
-      ...(marks.kind === 'burn-out' ? ['BURN-OUT OR UNKNOWN: ACID'] : []),
-      ...(burns ? [`FLAMMABLE ${group}`] : []),
-      ...(unknown ? ['SAFETY GROUP UNKNOWN: TREAT AS FLAMMABLE'] : []),
+          ? [$localize`FOR DESTRUCTION OR ANALYSIS`]
+          : [$localize`RECOVERED REFRIGERANT`]),
+      ...(marks.kind === 'burn-out' ? [$localize`BURN-OUT OR UNKNOWN: ACID`] : []),
+      ...(burns ? [$localize`FLAMMABLE ${group}`] : []),
+      ...(unknown ? [$localize`SAFETY GROUP UNKNOWN: TREAT AS FLAMMABLE`] : []),
     ],
     figures: [
-      ...(fillStatus.state === 'limited' ? [['Maximum gross', both(fillStatus.limitGrossKg)] as const] : []),
-      ['Tare', both(cylinder.tareKg)],
+      ...(fillStatus.state === 'limited' ? [[$localize`Maximum gross`, both(fillStatus.limitGrossKg)] as const] : []),
+      [$localize`Tare`, both(cylinder.tareKg)],
       [
-        'Water capacity',
-        `${units.decimal(volumeIn(cylinder.volumeM3, 'lb-water'), 1)} lb · ${units.decimal(cylinder.volumeM3 * 1000, 1)} L`,
+        $localize`Water capacity`,
+        $localize`${units.decimal(volumeIn(cylinder.volumeM3, 'lb-water'), 1)} lb · ${units.decimal(cylinder.volumeM3 * 1000, 1)} L`,
       ],
-      ['Service pressure', units.pressureStep(cylinder.servicePressurePa)],
-      ['Retest by', `${cylinder.validThrough.slice(5)}-${cylinder.validThrough.slice(0, 4)}`],
-      ['Used for', cylinderKindNames[marks.kind]],
+      [$localize`Service pressure`, units.pressureStep(cylinder.servicePressurePa)],
+      [$localize`Retest by`, `${cylinder.validThrough.slice(5)}-${cylinder.validThrough.slice(0, 4)}`],
+      [$localize`Used for`, cylinderKindNames[marks.kind]],
     ],
     owner: marks.owner ?? '',
     code: `${origin}/cylinders/${cylinder.id}`,

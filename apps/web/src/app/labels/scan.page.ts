@@ -16,26 +16,32 @@ import { cylinderIn } from './label';
   selector: 'hy-scan-page',
   imports: [PageHead, ReactiveFormsModule, RouterLink, TextField],
   template: `
-    <hy-page-head title="Scan a label" line="The code on a label or a collar, or the number under it" />
+    <hy-page-head title="Scan a label" i18n-title line="The code on a label or a collar, or the number under it" i18n-line />
     <div class="body">
       <form novalidate [formGroup]="form" (ngSubmit)="byNumber()">
-        <hy-text-field label="Number" placeholder="such as C-07" formControlName="number" />
-        <button type="submit" class="button main">Open it</button>
+        <hy-text-field label="Number" i18n-label placeholder="such as C-07" i18n-placeholder formControlName="number" />
+        <button i18n type="submit" class="button main">Open it</button>
       </form>
       <div class="ways">
-        <button type="button" class="button" (click)="watch()">{{ watching() ? 'Camera is on' : 'Use the camera' }}</button>
+        <button type="button" class="button" (click)="watch()">
+          @if (watching()) {
+            <ng-container i18n>Camera is on</ng-container>
+          } @else {
+            <ng-container i18n>Use the camera</ng-container>
+          }
+        </button>
         <label class="button file">
-          <input type="file" accept="image/*" aria-label="Picture of a label" (change)="fromPicture($event)" />
-          Read a picture
-        </label>
+          <input type="file" accept="image/*" aria-label="Picture of a label" i18n-aria-label (change)="fromPicture($event)" />
+          <ng-container i18n>Read a picture </ng-container></label
+        >
       </div>
-      <video #video muted playsinline [hidden]="!watching()" aria-label="What the camera sees"></video>
+      <video #video muted playsinline [hidden]="!watching()" aria-label="What the camera sees" i18n-aria-label></video>
       @if (problem(); as sentence) {
         <p role="alert" class="problem">{{ sentence }}</p>
       }
       @if (unknown(); as number) {
         <p>
-          <a class="button" routerLink="/cylinders/new" [queryParams]="{ number }">Register {{ number }}</a>
+          <a i18n class="button" routerLink="/cylinders/new" [queryParams]="{ number }">Register {{ number }}</a>
         </p>
       }
     </div>
@@ -94,7 +100,7 @@ export class ScanPage {
   private readonly router = inject(Router);
   private readonly video = viewChild.required<ElementRef<HTMLVideoElement>>('video');
   private readonly cylinders = fromServer(inject(ServerData).cylinders$);
-  protected readonly form = inject(FormBuilder).nonNullable.group({ number: ['', filled('Type the number, or read a code.')] });
+  protected readonly form = inject(FormBuilder).nonNullable.group({ number: ['', filled($localize`Type the number, or read a code.`)] });
   protected readonly problem = signal<string | undefined>(undefined);
   protected readonly unknown = signal<string | undefined>(undefined);
   protected readonly watching = signal(false);

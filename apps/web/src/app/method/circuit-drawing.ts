@@ -13,15 +13,20 @@ const nameOf = (thing: Part | Valve): string => ({ ...partNames, ...valveNames }
 
 /** In the drawing there is no room for more; read aloud they have their whole names. */
 const shortValves: Record<Valve, string> = {
-  'discharge-service': 'Discharge valve',
-  'receiver-inlet': 'Inlet valve',
-  king: 'King valve',
-  'liquid-service': 'Liquid valve',
-  'branch-liquid': 'Branch valve',
-  'branch-gas': 'Gas valve',
-  'suction-service': 'Suction valve',
+  'discharge-service': $localize`Discharge valve`,
+  'receiver-inlet': $localize`Inlet valve`,
+  king: $localize`King valve`,
+  'liquid-service': $localize`Liquid valve`,
+  'branch-liquid': $localize`Branch valve`,
+  'branch-gas': $localize`Gas valve`,
+  'suction-service': $localize`Suction valve`,
 };
-const holdsWords: Record<Holds, string> = { liquid: 'liquid', vapour: 'vapor', both: 'liquid and vapor', 'nearly-empty': 'nearly empty' };
+const holdsWords: Record<Holds, string> = {
+  liquid: $localize`liquid`,
+  vapour: $localize`vapor`,
+  both: $localize`liquid and vapor`,
+  'nearly-empty': $localize`nearly empty`,
+};
 
 /** The circuit: double lines filled with what is in them, valves filled when shut, the part to be opened dashed in the danger colour. */
 @Component({
@@ -104,7 +109,7 @@ const holdsWords: Record<Holds, string> = { liquid: 'liquid', vapour: 'vapor', b
       @for (valve of l.valves; track valve.id) {
         <path class="valve" [class.shut]="isShut(valve.id)" [attr.d]="bowTie(valve.x, valve.y, valve.upright)" />
         <text class="small" [attr.x]="valve.label.x" [attr.y]="valve.label.y" [attr.text-anchor]="valve.label.anchor">
-          {{ shortValves[valve.valve] }}{{ isShut(valve.id) ? ', shut' : '' }}
+          {{ shortValves[valve.valve] }}{{ isShut(valve.id) ? phrases.shut : '' }}
         </text>
       }
       @if (pickable()) {
@@ -128,15 +133,15 @@ const holdsWords: Record<Holds, string> = { liquid: 'liquid', vapour: 'vapor', b
       }
     </svg>
     <ul class="legend" aria-hidden="true">
-      <li><i class="liquid"></i>liquid</li>
-      <li><i class="vapour"></i>vapor</li>
-      <li><i class="both"></i>both</li>
-      <li><i class="nearly-empty"></i>nearly empty</li>
+      <li i18n><i class="liquid"></i>liquid</li>
+      <li i18n><i class="vapour"></i>vapor</li>
+      <li i18n><i class="both"></i>both</li>
+      <li i18n><i class="nearly-empty"></i>nearly empty</li>
       @if (opened().length > 0) {
-        <li><i class="opened"></i>will be open to the air</li>
+        <li i18n><i class="opened"></i>will be open to the air</li>
       }
       @if (bearsLeast() !== undefined) {
-        <li><i class="least"></i>bears least</li>
+        <li i18n><i class="least"></i>bears least</li>
       }
     </ul>
   `,
@@ -144,6 +149,8 @@ const holdsWords: Record<Holds, string> = { liquid: 'liquid', vapour: 'vapor', b
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class CircuitDrawing {
+  protected readonly phrases = { shut: $localize`, shut` } as const;
+
   readonly circuit = input.required<Circuit>();
   /** The hand valves that are shut. */
   readonly shut = input<ReadonlySet<ValveId>>(new Set());
@@ -164,10 +171,10 @@ export class CircuitDrawing {
       .filter(([id]) => !id.startsWith('before-'))
       .map(
         ([id, holds]) =>
-          `${nameIn(this.circuit(), id)}: ${holdsWords[holds]}${this.opened().includes(id) ? ', will be open to the air' : ''}${this.bearsLeast() === partOf(id) ? ', bears least' : ''}`,
+          `${nameIn(this.circuit(), id)}: ${holdsWords[holds]}${this.opened().includes(id) ? $localize`, will be open to the air` : ''}${this.bearsLeast() === partOf(id) ? $localize`, bears least` : ''}`,
       );
-    const shut = [...this.shut()].map((id) => `${valveIdName(id)} shut`);
-    return `Circuit. ${[...shut, ...told].join('. ')}.`;
+    const shut = [...this.shut()].map((id) => $localize`${valveIdName(id)} shut`);
+    return $localize`Circuit. ${[...shut, ...told].join('. ')}.`;
   });
 
   protected holds = (id: ComponentId): Holds => this.where().get(id) ?? 'nearly-empty';

@@ -40,12 +40,12 @@ import { contentReasonText, coolingWords } from './method-labels';
         <dl class="figures">
           @if (p.weakest; as weakest) {
             <div>
-              <dt>Weakest recorded part: {{ weakest.what }}</dt>
+              <dt i18n>Weakest recorded part: {{ weakest.what }}</dt>
               <dd>{{ units.pressureStep(weakest.gaugePa) }}</dd>
             </div>
           }
           <div>
-            <dt>
+            <dt i18n>
               In it now
               <span class="why">{{ reasons(p) }}</span>
             </dt>
@@ -53,24 +53,24 @@ import { contentReasonText, coolingWords } from './method-labels';
           </div>
           @if (p.condenser; as holds) {
             <div>
-              <dt>Condenser may hold, {{ roomOf(holds) }}</dt>
+              <dt i18n>Condenser may hold, {{ roomOf(holds) }}</dt>
               <dd>{{ range(holds) }}</dd>
             </div>
           }
           @if (p.receiver; as holds) {
             <div>
-              <dt>Receiver may hold, {{ roomOf(holds) }}</dt>
+              <dt i18n>Receiver may hold, {{ roomOf(holds) }}</dt>
               <dd>{{ range(holds) }}</dd>
             </div>
           }
           <div>
-            <dt>Required evacuation level</dt>
-            <dd>{{ units.pressure(p.level.p) }}{{ p.level.heated ? ', by controlled heating' : '' }}</dd>
+            <dt i18n>Required evacuation level</dt>
+            <dd>{{ units.pressure(p.level.p) }}{{ p.level.heated ? words.byControlledHeating : '' }}</dd>
           </div>
           @if (planning() && p.estimate; as estimate) {
             @if (estimate.cannot === undefined) {
               <div>
-                <dt>Machine, simulated with a usual cylinder</dt>
+                <dt i18n>Machine, simulated with a usual cylinder</dt>
                 <dd>{{ byMachine(estimate) }}</dd>
               </div>
             }
@@ -83,13 +83,13 @@ import { contentReasonText, coolingWords } from './method-labels';
           @if (estimate.trips) {
             <hy-caution>{{ tripping(p) }}</hy-caution>
           } @else if (nears(estimate.headP)) {
-            <hy-caution>
+            <hy-caution i18n>
               The head comes to {{ units.percent(share(estimate.headP)) }} of the machine’s high-pressure cut-out: a warmer hour or a fuller
               cylinder opens it. Have water or a fan ready.
             </hy-caution>
           }
         }
-        <p class="small">
+        <p i18n class="small">
           {{ printed(p) }}: {{ p.level.source }}. Volumes that nobody has measured are estimated with a range; minutes, weights and losses
           of the methods are estimated to compare them (common practice). Local codes and the maker's instructions come first.
         </p>
@@ -116,6 +116,8 @@ import { contentReasonText, coolingWords } from './method-labels';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class CircuitSide {
+  protected readonly words = { byControlledHeating: $localize`, by controlled heating` } as const;
+
   /** Whether the recovery is still ahead: what it needs is told then. */
   readonly planning = input(true);
   /** Whether it runs: then the drawing shows that, whatever was planned. */
@@ -135,10 +137,10 @@ export class CircuitSide {
 
   /** The drawing shows the end of the method; without one, what is there today. */
   protected readonly title = computed(() => {
-    if (this.running()) return 'As it runs';
+    if (this.running()) return $localize`As it runs`;
     const method = this.plan()?.method;
-    if (method === undefined || method === 'nothing') return 'As it stands';
-    return pumpDowns.includes(method) ? 'After the pump-down' : 'After recovery';
+    if (method === undefined || method === 'nothing') return $localize`As it stands`;
+    return pumpDowns.includes(method) ? $localize`After the pump-down` : $localize`After recovery`;
   });
   protected readonly where = computed(() => {
     const circuit = this.session.circuit();
@@ -149,8 +151,8 @@ export class CircuitSide {
   protected readonly readings = computed(() => {
     const { standing, ambient } = this.session.draft();
     const said = [
-      ...(standing.text.trim() === '' ? [] : [`${standing.text} ${standing.unit} standing`]),
-      ...(ambient.text.trim() === '' ? [] : [`${ambient.text} °${ambient.unit} outdoors`]),
+      ...(standing.text.trim() === '' ? [] : [$localize`${standing.text} ${standing.unit} standing`]),
+      ...(ambient.text.trim() === '' ? [] : [$localize`${ambient.text} °${ambient.unit} outdoors`]),
     ];
     return said.length === 0 ? '' : ` · ${said.join(', ')}`;
   });
@@ -160,29 +162,33 @@ export class CircuitSide {
   /** What is measured away leaves a range; what is on record is one figure. */
   protected inItNow({ content: { likely, high, reasons } }: PlanAnswer): string {
     const measured = reasons.some(({ code }) => code === 'vapour-only' || code === 'flat');
-    return measured ? `${this.units.mass(likely).number} to ${this.units.massText(high, 'up')}` : this.units.massText(likely);
+    return measured ? $localize`${this.units.mass(likely).number} to ${this.units.massText(high, 'up')}` : this.units.massText(likely);
   }
   protected range = ({ low, high }: Holding): string =>
-    high - low < 0.01 ? this.units.massText(low, 'down') : `${this.units.mass(low, 'down').number} to ${this.units.massText(high, 'down')}`;
+    high - low < 0.01
+      ? this.units.massText(low, 'down')
+      : $localize`${this.units.mass(low, 'down').number} to ${this.units.massText(high, 'down')}`;
   protected printed = ({ level }: PlanAnswer): string =>
-    level.orShare === undefined ? 'The level' : `The level, or ${this.units.percent(level.orShare)} of the charge`;
+    level.orShare === undefined ? $localize`The level` : $localize`The level, or ${this.units.percent(level.orShare)} of the charge`;
   /** What limits it: the day, or the heat that it will see while it is shut off. */
   protected roomOf = ({ by, share, T }: Holding): string =>
     by === 'shipped'
-      ? 'the charge it was shipped with at least'
-      : `${this.units.percent(share)} liquid at ${this.units.temperature(T)}${by === 'heat' ? ', the hottest it will see' : ''}`;
+      ? $localize`the charge it was shipped with at least`
+      : $localize`${this.units.percent(share)} liquid at ${this.units.temperature(T)}${by === 'heat' ? $localize`, the hottest it will see` : ''}`;
   protected share = (p: number): number => shareOfCutOut(pascal(p));
   protected nears = (p: number): boolean => nearsCutOut(pascal(p));
   /** Where it would trip, what it takes once it is cooled: the sentence below says with what. */
   protected byMachine = ({ range, trips, headP }: RecoveryEstimate): string => {
-    const minutes = `${this.units.decimal(range.low, 0)} to ${this.units.decimal(range.high, 0)} min`;
-    return trips ? `${minutes}, once cooled` : `${minutes}, head ${this.units.pressure(headP)}`;
+    const minutes = $localize`${this.units.decimal(range.low, 0)} to ${this.units.decimal(range.high, 0)} min`;
+    return trips ? $localize`${minutes}, once cooled` : $localize`${minutes}, head ${this.units.pressure(headP)}`;
   };
   protected tripping = ({ estimate }: PlanAnswer): string => {
     if (estimate?.cannot !== undefined)
-      return `This machine cannot take it: even on ice ${estimate.cannot === 'no-liquid' ? 'it does not condense' : 'it stands above the high-pressure cut-out'}. Use a machine built for high-pressure gases.`;
+      return $localize`This machine cannot take it: even on ice ${estimate.cannot === 'no-liquid' ? $localize`it does not condense` : $localize`it stands above the high-pressure cut-out`}. Use a machine built for high-pressure gases.`;
     const cure =
-      estimate?.needs === undefined ? 'take less at a time, or wait for a cooler hour' : `put the cylinder ${coolingWords[estimate.needs]}`;
-    return `The machine’s high-pressure cut-out will open: ${cure}.`;
+      estimate?.needs === undefined
+        ? $localize`take less at a time, or wait for a cooler hour`
+        : $localize`put the cylinder ${coolingWords[estimate.needs]}`;
+    return $localize`The machine’s high-pressure cut-out will open: ${cure}.`;
   };
 }

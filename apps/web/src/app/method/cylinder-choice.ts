@@ -39,24 +39,25 @@ function neededOf(roomiest: readonly { readonly roomKg: number }[], massKg: numb
               ><b>{{ entry.cylinder.name }}</b></a
             >
             <span class="second"
-              >{{ place(entry.cylinder.place) }}, {{ entry.cylinder.contentKg > 0 ? entry.cylinder.refrigerant : 'evacuated' }}</span
+              >{{ place(entry.cylinder.place) }}, {{ entry.cylinder.contentKg > 0 ? entry.cylinder.refrigerant : words.evacuated }}</span
             >
-            <span class="room">takes {{ units.massText(entry.roomKg, 'down') }}</span>
+            <span i18n class="room">takes {{ units.massText(entry.roomKg, 'down') }}</span>
             <a
+              i18n
               class="button small"
               [routerLink]="['/visits', visit().id, 'transfer']"
               [queryParams]="{ cylinder: entry.cylinder.id }"
-              [attr.aria-label]="'Fill ' + entry.cylinder.name"
+              [attr.aria-label]="words.fillNamed(entry.cylinder.name)"
               >Fill</a
             >
           </li>
         }
       </ul>
       @if (others().length > 0) {
-        <p class="small">Not now: {{ others().join(' · ') }}</p>
+        <p i18n class="small">Not now: {{ others().join(' · ') }}</p>
       }
     } @else {
-      <p class="second">Looking at the cylinders</p>
+      <p i18n class="second">Looking at the cylinders</p>
     }
   `,
   styles: `
@@ -87,6 +88,8 @@ function neededOf(roomiest: readonly { readonly roomKg: number }[], massKg: numb
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class CylinderChoice {
+  protected readonly words = { evacuated: $localize`evacuated`, fillNamed: (name: string): string => $localize`Fill ${name}` } as const;
+
   readonly visit = input.required<Visit>();
   /** What has to find room, kg. */
   readonly massKg = input.required<number>();
@@ -146,18 +149,21 @@ export class CylinderChoice {
     const mass = this.units.massText(this.massKg());
     const inVan = this.fitting().filter(({ cylinder }) => cylinder.place === 'van');
     if (this.shortBy() > 0)
-      return `${mass} may have to find room, and the cylinders in the van take ${this.units.massText(this.massKg() - this.shortBy(), 'down')}: ${this.units.massText(this.shortBy())} are short.`;
+      return $localize`${mass} may have to find room, and the cylinders in the van take ${this.units.massText(this.massKg() - this.shortBy(), 'down')}\: ${this.units.massText(this.shortBy())} are short.`;
     const whole = inVan.find(({ roomKg }) => roomKg >= this.massKg());
-    if (whole !== undefined) return `At most ${mass} have to find room: they fit into ${whole.cylinder.name}.`;
+    if (whole !== undefined) return $localize`At most ${mass} have to find room: they fit into ${whole.cylinder.name}.`;
     const roomiest = [...inVan].sort((a, b) => b.roomKg - a.roomKg);
     const names = roomiest.slice(0, neededOf(roomiest, this.massKg())).map(({ cylinder }) => cylinder.name);
-    return `At most ${mass} have to find room: take ${names.join(' and ')}.`;
+    return $localize`At most ${mass} have to find room: take ${names.join(' and ')}.`;
   });
   /** What the choice is limited to, and why. */
   protected readonly first = computed(() => {
-    if (this.suspect()) return 'Air or another refrigerant is suspected: only empty, evacuated cylinders, marked as unknown content.';
-    if (this.burnt()) return 'After a failed compressor, until an acid test is clear: only cylinders marked for burnout.';
-    return this.goesBack() ? 'It goes back into a system: only an evacuated cylinder of its own, with a drier in line.' : undefined;
+    if (this.suspect())
+      return $localize`Air or another refrigerant is suspected: only empty, evacuated cylinders, marked as unknown content.`;
+    if (this.burnt()) return $localize`After a failed compressor, until an acid test is clear: only cylinders marked for burnout.`;
+    return this.goesBack()
+      ? $localize`It goes back into a system: only an evacuated cylinder of its own, with a drier in line.`
+      : undefined;
   });
   /** Cylinders of the same refrigerant, or empty ones, that must not be filled now, each with its gravest reason. */
   protected readonly others = computed(() =>

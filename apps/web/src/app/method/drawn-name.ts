@@ -5,11 +5,11 @@ import { partNames } from '../systems/system-labels';
 import type { DrawnPart } from './circuit-layout';
 
 /** In the drawing there is no room for more; read aloud they have their whole names. */
-const shortParts: Partial<Record<Part, string>> = { 'outdoor-metering': 'Outdoor metering' };
+const shortParts: Partial<Record<Part, string>> = { 'outdoor-metering': $localize`Outdoor metering` };
 /** With water on its other side, which is not drawn. */
-const shortExchangers = { barrel: 'Barrel', coaxial: 'Coaxial', 'water-cooled': partNames.condenser } as const;
+const shortExchangers = { barrel: $localize`Barrel`, coaxial: $localize`Coaxial`, 'water-cooled': partNames.condenser } as const;
 /** Of several, with their number. */
-const severalParts: Partial<Record<Part, string>> = { metering: 'Metering' };
+const severalParts: Partial<Record<Part, string>> = { metering: $localize`Metering` };
 
 /** What stands beside a part in the drawing: of several alike with their number. */
 export function drawnName(circuit: Circuit, { part, id, count }: Pick<DrawnPart, 'part' | 'id' | 'count'>): string {

@@ -10,20 +10,35 @@ import { MethodSession } from './method.session';
     @let draft = session.draft();
     <hy-choice-field
       label="Machine"
+      i18n-label
       [choices]="machines"
       [value]="draft.machine"
       (valueChange)="session.change({ machine: $any($event) })"
     />
     <hy-choice-field
       label="Machine built"
+      i18n-label
       [choices]="builts"
       [value]="draft.built"
       (valueChange)="session.change({ built: $any($event) })"
     />
-    <hy-choice-field label="Valve cores" [choices]="cores" [value]="draft.cores" (valueChange)="session.change({ cores: $any($event) })" />
-    <hy-choice-field label="Hoses" [choices]="hoses" [value]="draft.hoses" (valueChange)="session.change({ hoses: $any($event) })" />
+    <hy-choice-field
+      label="Valve cores"
+      i18n-label
+      [choices]="cores"
+      [value]="draft.cores"
+      (valueChange)="session.change({ cores: $any($event) })"
+    />
+    <hy-choice-field
+      label="Hoses"
+      i18n-label
+      [choices]="hoses"
+      [value]="draft.hoses"
+      (valueChange)="session.change({ hoses: $any($event) })"
+    />
     <hy-choice-field
       label="Cylinder"
+      i18n-label
       [choices]="coolings"
       [value]="draft.cooling"
       (valueChange)="session.change({ cooling: $any($event) })"
@@ -47,25 +62,25 @@ import { MethodSession } from './method.session';
 export class EquipmentFields {
   protected readonly session = inject(MethodSession);
   protected readonly machines = [
-    { value: 'two-cylinder', label: 'two cylinders' },
-    { value: 'one-cylinder', label: 'one cylinder' },
+    { value: 'two-cylinder', label: $localize`two cylinders` },
+    { value: 'one-cylinder', label: $localize`one cylinder` },
   ];
   protected readonly builts = [
-    { value: 'after-1993', label: 'after Nov 1993' },
-    { value: 'before-1993', label: 'before Nov 1993' },
+    { value: 'after-1993', label: $localize`after Nov 1993` },
+    { value: 'before-1993', label: $localize`before Nov 1993` },
   ];
   protected readonly cores = [
-    { value: 'out', label: 'taken out' },
-    { value: 'in', label: 'left in' },
+    { value: 'out', label: $localize`taken out` },
+    { value: 'in', label: $localize`left in` },
   ];
   protected readonly hoses = [
-    { value: 'three-eighths', label: '3/8 in' },
-    { value: 'quarter-inch', label: '1/4 in' },
+    { value: 'three-eighths', label: $localize`3/8 in` },
+    { value: 'quarter-inch', label: $localize`1/4 in` },
   ];
   protected readonly coolings = [
-    { value: 'still', label: 'in still air' },
-    { value: 'fan', label: 'with a fan' },
-    { value: 'water', label: 'in water' },
-    { value: 'ice', label: 'in ice water' },
+    { value: 'still', label: $localize`in still air` },
+    { value: 'fan', label: $localize`with a fan` },
+    { value: 'water', label: $localize`in water` },
+    { value: 'ice', label: $localize`in ice water` },
   ];
 }

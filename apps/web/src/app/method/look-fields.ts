@@ -7,7 +7,12 @@ import { ChoiceField } from '../ui/choice-field';
 import { QuantityField } from '../ui/quantity-field';
 import { MethodSession } from './method.session';
 
-const GROUPS: Record<ThingSort, string> = { part: 'Parts', valve: 'Valves', port: 'Ports', joint: 'Joints' };
+const GROUPS: Record<ThingSort, string> = {
+  part: $localize`Parts`,
+  valve: $localize`Valves`,
+  port: $localize`Ports`,
+  joint: $localize`Joints`,
+};
 
 /** What is seen on arriving: readings, the part that failed, and what still works. */
 @Component({
@@ -17,26 +22,32 @@ const GROUPS: Record<ThingSort, string> = { part: 'Parts', valve: 'Valves', port
     @let draft = session.draft();
     <hy-quantity-field
       label="Standing pressure"
+      i18n-label
       kind="pressure"
       [entry]="draft.standing"
       (entryChange)="session.change({ standing: $event })"
     />
     <hy-choice-field
       label="Pressure read on"
+      i18n-label
       [choices]="sides"
       [value]="draft.sides"
       (valueChange)="session.change({ sides: $any($event) })"
     />
     <hy-quantity-field
       label="Ambient"
+      i18n-label
       hint="measured at the condenser"
+      i18n-hint
       kind="temperature"
       [entry]="draft.ambient"
       (entryChange)="session.change({ ambient: $event, ambientConfirmed: false })"
     />
     <hy-quantity-field
       label="Reported short"
+      i18n-label
       hint="leave empty if nobody said so"
+      i18n-hint
       kind="mass"
       [entry]="draft.short"
       (entryChange)="session.change({ short: $event })"
@@ -44,6 +55,7 @@ const GROUPS: Record<ThingSort, string> = { part: 'Parts', valve: 'Valves', port
     />
     <hy-choice-field
       label="Purpose"
+      i18n-label
       [choices]="purposes"
       [value]="draft.purpose"
       (valueChange)="session.change({ purpose: $any($event) })"
@@ -51,6 +63,7 @@ const GROUPS: Record<ThingSort, string> = { part: 'Parts', valve: 'Valves', port
     @if (draft.purpose === 'repair' || draft.purpose === 'find-leak') {
       <hy-choice-field
         label="Failed part"
+        i18n-label
         [choices]="failedChoices()"
         [value]="draft.failed"
         (valueChange)="session.change({ failed: $any($event) })"
@@ -58,6 +71,7 @@ const GROUPS: Record<ThingSort, string> = { part: 'Parts', valve: 'Valves', port
     }
     <hy-choice-field
       label="Compressor"
+      i18n-label
       [choices]="compressorStates"
       [value]="draft.compressor"
       (valueChange)="session.change({ compressor: $any($event) })"
@@ -72,6 +86,7 @@ const GROUPS: Record<ThingSort, string> = { part: 'Parts', valve: 'Valves', port
     }
     <hy-choice-field
       label="Metering device"
+      i18n-label
       [choices]="meteringStates"
       [value]="draft.metering"
       (valueChange)="session.change({ metering: $any($event) })"
@@ -79,6 +94,7 @@ const GROUPS: Record<ThingSort, string> = { part: 'Parts', valve: 'Valves', port
     @if ((session.circuit()?.water ?? []).length > 0) {
       <hy-choice-field
         label="Water"
+        i18n-label
         [choices]="waterStates"
         [value]="draft.water"
         (valueChange)="session.change({ water: $any($event) })"
@@ -87,6 +103,7 @@ const GROUPS: Record<ThingSort, string> = { part: 'Parts', valve: 'Valves', port
     @if (reversible()) {
       <hy-choice-field
         label="Forced cooling"
+        i18n-label
         [choices]="coolingStates"
         [value]="draft.coolingMode"
         (valueChange)="session.change({ coolingMode: $any($event) })"
@@ -94,12 +111,14 @@ const GROUPS: Record<ThingSort, string> = { part: 'Parts', valve: 'Valves', port
     }
     <hy-choice-field
       label="Repair"
+      i18n-label
       [choices]="repairs"
       [value]="draft.majorRepair ? 'major' : 'minor'"
       (valueChange)="session.change({ majorRepair: $event === 'major' })"
     />
     <hy-choice-field
       label="Leak"
+      i18n-label
       [choices]="leakStates"
       [value]="draft.leaks ? 'spoils' : 'no'"
       (valueChange)="session.change({ leaks: $event === 'spoils' })"
@@ -107,6 +126,7 @@ const GROUPS: Record<ThingSort, string> = { part: 'Parts', valve: 'Valves', port
     @if (stores()) {
       <hy-choice-field
         label="Condenser and receiver"
+        i18n-label
         [choices]="sunStates"
         [value]="draft.shaded ? 'shade' : 'sun'"
         (valueChange)="session.change({ shaded: $event === 'shade' })"
@@ -129,8 +149,8 @@ export class LookFields {
     const things = circuit === undefined ? [] : thingsOf(circuit);
     const said = failed === 'unknown' || failed === 'none' || things.includes(failed) ? [] : [failed];
     return [
-      { value: 'unknown', label: 'not found yet' },
-      ...(failed === 'none' ? [{ value: 'none', label: 'none – decommissioning' }] : []),
+      { value: 'unknown', label: $localize`not found yet` },
+      ...(failed === 'none' ? [{ value: 'none', label: $localize`none – decommissioning` }] : []),
       ...[...said, ...things].map((value) => ({ value, label: thingName(value), group: GROUPS[sortOf(value)] })),
     ];
   });
@@ -138,47 +158,47 @@ export class LookFields {
   protected readonly valveNames = valveNames;
   protected readonly valveChoices = valveStates.map((value) => ({ value, label: valveStateNames[value] }));
   protected readonly sides = [
-    { value: 'unknown', label: 'not said' },
-    { value: 'both', label: 'both sides, alike' },
-    { value: 'one', label: 'one side only' },
+    { value: 'unknown', label: $localize`not said` },
+    { value: 'both', label: $localize`both sides, alike` },
+    { value: 'one', label: $localize`one side only` },
   ];
   protected readonly compressorStates = [
-    { value: 'unknown', label: 'not verified' },
-    { value: 'runs', label: 'runs' },
-    { value: 'stands', label: 'does not run' },
-    { value: 'burnt-out', label: 'burnout' },
-    { value: 'said-to-stand', label: 'reported: does not run' },
-    { value: 'said-burnt-out', label: 'reported: burnout' },
+    { value: 'unknown', label: $localize`not verified` },
+    { value: 'runs', label: $localize`runs` },
+    { value: 'stands', label: $localize`does not run` },
+    { value: 'burnt-out', label: $localize`burnout` },
+    { value: 'said-to-stand', label: $localize`reported: does not run` },
+    { value: 'said-burnt-out', label: $localize`reported: burnout` },
   ];
   protected readonly meteringStates = [
-    { value: 'unknown', label: 'not verified' },
-    { value: 'works', label: 'works' },
-    { value: 'stuck-closed', label: 'stuck shut' },
-    { value: 'stuck-open', label: 'stuck open' },
+    { value: 'unknown', label: $localize`not verified` },
+    { value: 'works', label: $localize`works` },
+    { value: 'stuck-closed', label: $localize`stuck shut` },
+    { value: 'stuck-open', label: $localize`stuck open` },
   ];
   protected readonly waterStates = [
-    { value: 'unknown', label: 'not verified' },
-    { value: 'flows', label: 'flows' },
-    { value: 'stands', label: 'no flow' },
-    { value: 'drained', label: 'isolated and drained' },
-    { value: 'leaks-in', label: 'leaks into the refrigerant' },
+    { value: 'unknown', label: $localize`not verified` },
+    { value: 'flows', label: $localize`flows` },
+    { value: 'stands', label: $localize`no flow` },
+    { value: 'drained', label: $localize`isolated and drained` },
+    { value: 'leaks-in', label: $localize`leaks into the refrigerant` },
   ];
   protected readonly coolingStates = [
-    { value: 'unknown', label: 'not verified' },
-    { value: 'held', label: 'can be held' },
-    { value: 'not-held', label: 'cannot be held' },
+    { value: 'unknown', label: $localize`not verified` },
+    { value: 'held', label: $localize`can be held` },
+    { value: 'not-held', label: $localize`cannot be held` },
   ];
   protected readonly stores = computed(() => this.session.valveStates().length > 0);
   protected readonly leakStates = [
-    { value: 'no', label: 'level can be reached' },
-    { value: 'spoils', label: 'level cannot be reached' },
+    { value: 'no', label: $localize`level can be reached` },
+    { value: 'spoils', label: $localize`level cannot be reached` },
   ];
   protected readonly sunStates = [
-    { value: 'sun', label: 'in the sun, or not known' },
-    { value: 'shade', label: 'in the shade all day' },
+    { value: 'sun', label: $localize`in the sun, or not known` },
+    { value: 'shade', label: $localize`in the shade all day` },
   ];
   protected readonly repairs = [
-    { value: 'major', label: 'major repair' },
-    { value: 'minor', label: 'non-major repair' },
+    { value: 'major', label: $localize`major repair` },
+    { value: 'minor', label: $localize`non-major repair` },
   ];
 }

@@ -20,8 +20,9 @@ import { Computing } from '../ui/computing';
   template: `
     @if (session.changedBy(); as who) {
       <hy-caution [grave]="true">
-        {{ who }} has changed the facts of this system since this plan was made. Check it before it is used.
-        <button type="button" class="link" (click)="session.lookAgain()">I have checked it</button>
+        <ng-container i18n
+          >{{ who }} has changed the facts of this system since this plan was made. Check it before it is used. </ng-container
+        ><button i18n type="button" class="link" (click)="session.lookAgain()">I have checked it</button>
       </hy-caution>
     }
     @if (plan(); as p) {
@@ -30,32 +31,44 @@ import { Computing } from '../ui/computing';
       }
       <div class="decided" [hyComputing]="session.plan()">
         @if (look(); as first) {
-          <p class="second">First</p>
+          <p i18n class="second">First</p>
           <h2>{{ first.title }}</h2>
           <p>{{ first.criterion }}</p>
           <p class="second">
             @if (first.then; as then) {
-              Then it may be: {{ then }}.
+              <ng-container i18n>Then it may be: {{ then }}. </ng-container>
             }
             @if (p.method; as method) {
-              {{ first.then ? 'Without it' : 'As it stands' }}: {{ lower(names[method]) }}.
+              {{ first.then ? words.withoutIt : words.asItStands }}: {{ lower(names[method]) }}.
             }
           </p>
         } @else {
-          <p class="second">{{ overridden() ? 'Chosen against the proposal' : 'Proposed' }}</p>
-          <h2>{{ p.method === undefined ? 'No method is possible yet' : names[p.method] }}</h2>
+          <p class="second">
+            @if (overridden()) {
+              <ng-container i18n>Chosen against the proposal</ng-container>
+            } @else {
+              <ng-container i18n>Proposed</ng-container>
+            }
+          </p>
+          <h2>
+            @if (p.method === undefined) {
+              <ng-container i18n>No method is possible yet</ng-container>
+            } @else {
+              {{ names[p.method] }}
+            }
+          </h2>
           @if (p.method === undefined) {
-            <p>Resolve the items below, then check again.</p>
+            <p i18n>Resolve the items below, then check again.</p>
           }
         }
         @if (fallen(); as method) {
-          <p class="over" role="alert">{{ names[method] }} was chosen and is not possible any more: see its reasons below.</p>
+          <p i18n class="over" role="alert">{{ names[method] }} was chosen and is not possible any more: see its reasons below.</p>
         }
       </div>
       <p class="asFound" [hyComputing]="session.plan()">
         {{ asFound(p) }}
         @if (p.hosesTake; as fall) {
-          Three 3/8 in hoses lower the reading by about {{ units.pressureStep(fall) }}.
+          <ng-container i18n>Three 3/8 in hoses lower the reading by about {{ units.pressureStep(fall) }}. </ng-container>
         }
       </p>
       <hy-reuse-fields />
@@ -64,34 +77,38 @@ import { Computing } from '../ui/computing';
       @if (overridden()) {
         <hy-text-field
           label="Reason for overriding"
+          i18n-label
           [text]="session.draft().why"
           (textChange)="session.change({ why: $event })"
           [submitted]="true"
           hint="saved with the job"
+          i18n-hint
         />
       }
     } @else if (refused(); as sentence) {
       <hy-caution>{{ sentence }}</hy-caution>
     } @else if (session.ambientDoubted()) {
       <div class="decided">
-        <p class="second">First</p>
-        <h2>Read the outdoor temperature again</h2>
-        <p>
+        <p i18n class="second">First</p>
+        <h2 i18n>Read the outdoor temperature again</h2>
+        <p i18n>
           {{ session.draft().ambient.text }} °{{ session.draft().ambient.unit }} is beyond {{ units.temperature(usualAmbient.least) }} to
           {{ units.temperature(usualAmbient.most) }}: a slip, or the other unit. Nothing is computed from it until it was read again.
         </p>
         <div class="actions">
-          <button type="button" class="button" (click)="session.change({ ambientConfirmed: true })">It is right</button>
+          <button i18n type="button" class="button" (click)="session.change({ ambientConfirmed: true })">It is right</button>
         </div>
       </div>
     } @else if (session.ambient().state !== 'good') {
       <div class="decided">
-        <p class="second">First</p>
-        <h2>Measure the outdoor temperature</h2>
-        <p>In the shade, at the condenser: what a part may hold, what the standing pressure says and how long it takes follow from it.</p>
+        <p i18n class="second">First</p>
+        <h2 i18n>Measure the outdoor temperature</h2>
+        <p i18n>
+          In the shade, at the condenser: what a part may hold, what the standing pressure says and how long it takes follow from it.
+        </p>
       </div>
     } @else {
-      <p class="second">Comparing methods</p>
+      <p i18n class="second">Comparing methods</p>
     }
   `,
   styles: `
@@ -113,6 +130,8 @@ import { Computing } from '../ui/computing';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class MethodDecision {
+  protected readonly words = { withoutIt: $localize`Without it`, asItStands: $localize`As it stands` } as const;
+
   protected readonly session = inject(MethodSession);
   protected readonly units = inject(Units);
   protected readonly names = methodNames;

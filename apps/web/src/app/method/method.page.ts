@@ -39,7 +39,8 @@ export class MethodPage {
   );
   protected readonly plan = computed(() => valueOf(this.session.plan()));
   protected readonly said = (day: string): string => dayWords(day);
-  protected line = ({ refrigerant, nameplateKg }: System): string => `${refrigerant}, ${this.units.massText(nameplateKg)} on the plate`;
+  protected line = ({ refrigerant, nameplateKg }: System): string =>
+    $localize`${refrigerant}, ${this.units.massText(nameplateKg)} on the plate`;
   protected print = (): void => window.print();
 
   protected note({ code, text }: { code: string; text: string }): void {

@@ -136,7 +136,9 @@ export class MethodSession {
   /** Somebody has changed the facts since this plan was last looked at. */
   readonly changedBy = computed(() => {
     const [system, { seenVersion }] = [this.known(), this.draft()];
-    return system === undefined || seenVersion === null || seenVersion === system.version ? undefined : (system.changedBy ?? 'Somebody');
+    return system === undefined || seenVersion === null || seenVersion === system.version
+      ? undefined
+      : (system.changedBy ?? $localize`Somebody`);
   });
 
   /** What would be saved as decided; nothing while nothing is possible. */

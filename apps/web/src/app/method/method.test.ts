@@ -46,7 +46,7 @@ async function seen({ type }: Pick<Page, 'type'>, more: Readonly<Record<string, 
 test('what nobody has seen is looked at first, one thing after the other, before a method stands in large type', async () => {
   const page = await open(split());
   const { type, root, text } = page;
-  const heading = () => root.querySelector('.decided h2')?.textContent;
+  const heading = () => root.querySelector('.decided h2')?.textContent?.trim();
   const headings = [heading()];
   for (const [field, value] of [
     ['Ambient', '80'],
@@ -79,9 +79,9 @@ test('a method that was chosen falls at once when it becomes impossible, and say
   await seen(page, { 'Failed part': 'drier' });
   root.querySelector<HTMLInputElement>('input[value="pump-down-and-recover"]')!.click();
   await settled(fixture);
-  expect(root.querySelector('.decided h2')?.textContent).toBe('Pump down what fits, recover the rest');
+  expect(root.querySelector('.decided h2')?.textContent?.trim()).toBe('Pump down what fits, recover the rest');
   await type('Compressor', 'stands');
-  expect(root.querySelector('.decided h2')?.textContent).not.toContain('Pump down');
+  expect(root.querySelector('.decided h2')?.textContent?.trim()).not.toContain('Pump down');
   expect(text()).toContain('Pump down what fits, recover the rest was chosen and is not possible any more');
 });
 
@@ -90,13 +90,13 @@ test('the failed part decides: a coil is pumped away from, a condenser is emptie
   const { type, text, root } = page;
   expect(text()).toContain('Notes for the next technician: “keep the cap tight”');
   await seen(page);
-  expect(root.querySelector('.decided h2')?.textContent).toBe('Pump down into the condenser');
+  expect(root.querySelector('.decided h2')?.textContent?.trim()).toBe('Pump down into the condenser');
   expect(root.querySelector('hy-circuit-side h2')?.textContent).toBe('After the pump-down');
   expect(root.querySelector('svg[role=img]')?.getAttribute('aria-label')).toMatch(
     /Liquid service valve shut.*Evaporator: nearly empty, will be open to the air/,
   );
   await type('Failed part', 'condenser');
-  expect(root.querySelector('.decided h2')?.textContent).toBe('Liquid recovery by pressure difference, then vapor');
+  expect(root.querySelector('.decided h2')?.textContent?.trim()).toBe('Liquid recovery by pressure difference, then vapor');
   expect(root.querySelector('hy-circuit-side h2')?.textContent).toBe('After recovery');
   expect(text()).toContain('The part to open is on the side that keeps the charge');
 });
@@ -121,9 +121,9 @@ test('a standing pressure of nothing ends in proving zero', async () => {
   const page = await open(split());
   const { text, root } = page;
   await seen(page, { 'Standing pressure': '0' });
-  expect(root.querySelector('.decided h2')?.textContent).toBe('Read zero on both sides');
+  expect(root.querySelector('.decided h2')?.textContent?.trim()).toBe('Read zero on both sides');
   await page.type('Pressure read on', 'both');
-  expect(root.querySelector('.decided h2')?.textContent).toBe('Nothing to recover');
+  expect(root.querySelector('.decided h2')?.textContent?.trim()).toBe('Nothing to recover');
   expect(text()).toContain('Prove zero on both sides');
 });
 
@@ -143,7 +143,7 @@ test('without water nothing may be started at a chiller', async () => {
   await type('Standing pressure', '86');
   await type('Failed part', 'metering');
   await type('Water', 'stands');
-  expect(root.querySelector('.decided h2')?.textContent).toBe('No method is possible yet');
+  expect(root.querySelector('.decided h2')?.textContent?.trim()).toBe('No method is possible yet');
   expect(text()).toContain('Start the pump first');
 });
 
@@ -170,7 +170,7 @@ test('facts that hardly go together are asked about', async () => {
 test('a unit that is replaced is pumped full, cut off and recovered on the ground; what has failed is not asked', async () => {
   const page = await open(split());
   await seen(page, { Purpose: 'replace-outdoor' });
-  expect(page.root.querySelector('.decided h2')?.textContent).toBe('Pump down into the condenser');
+  expect(page.root.querySelector('.decided h2')?.textContent?.trim()).toBe('Pump down into the condenser');
   expect(page.text()).toContain('take the unit down with its charge');
   expect([...page.root.querySelectorAll('label')].map((label) => label.textContent)).not.toContain('Failed part');
 });

@@ -11,15 +11,24 @@ import { MethodSession } from './method.session';
     @let draft = session.draft();
     <hy-choice-field
       label="Recovered refrigerant goes"
+      i18n-label
       [choices]="destinations"
       [value]="draft.destination"
       (valueChange)="session.change({ destination: $any($event) })"
     />
     @if (asksAcid()) {
-      <hy-choice-field label="Acid test" [choices]="findings" [value]="draft.acid" (valueChange)="session.change({ acid: $any($event) })" />
+      <hy-choice-field
+        label="Acid test"
+        i18n-label
+        [choices]="findings"
+        [value]="draft.acid"
+        (valueChange)="session.change({ acid: $any($event) })"
+      />
       <hy-text-field
         label="Kit and date"
+        i18n-label
         placeholder="such as: oil kit, Nov 29"
+        i18n-placeholder
         [text]="draft.acidTest"
         (textChange)="session.change({ acidTest: $event })"
       />
@@ -39,14 +48,14 @@ export class ReuseFields {
   protected readonly session = inject(MethodSession);
   protected readonly asksAcid = computed(() => this.session.keptApart() || this.session.draft().acid !== 'not-tested');
   protected readonly destinations = [
-    { value: 'unknown', label: 'not decided' },
-    { value: 'same-system', label: 'back into this system' },
-    { value: 'other-system', label: 'into another system of the owner' },
-    { value: 'reclaim', label: 'to the reclaimer' },
+    { value: 'unknown', label: $localize`not decided` },
+    { value: 'same-system', label: $localize`back into this system` },
+    { value: 'other-system', label: $localize`into another system of the owner` },
+    { value: 'reclaim', label: $localize`to the reclaimer` },
   ];
   protected readonly findings = [
-    { value: 'not-tested', label: 'not tested' },
-    { value: 'none', label: 'no acid' },
-    { value: 'acid', label: 'acid found' },
+    { value: 'not-tested', label: $localize`not tested` },
+    { value: 'none', label: $localize`no acid` },
+    { value: 'acid', label: $localize`acid found` },
   ];
 }

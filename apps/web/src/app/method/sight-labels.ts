@@ -6,23 +6,23 @@ import type { Units } from '../preferences/units.service';
 export function sightTitle(sight: Sight, method: Method | undefined): string {
   switch (sight) {
     case 'standing-pressure':
-      return 'Read the standing pressure';
+      return $localize`Read the standing pressure`;
     case 'both-sides':
-      return 'Read zero on both sides';
+      return $localize`Read zero on both sides`;
     case 'water-flows':
-      return 'Check the water flow';
+      return $localize`Check the water flow`;
     case 'as-installed':
-      return 'Compare the unit with its drawing';
+      return $localize`Compare the unit with its drawing`;
     case 'part-volume':
-      return `Read the capacity of the ${method === 'pump-down-receiver' ? 'receiver' : 'condenser'}`;
+      return $localize`Read the capacity of the ${method === 'pump-down-receiver' ? $localize`receiver` : $localize`condenser`}`;
     case 'compressor-runs':
-      return 'Start the compressor';
+      return $localize`Start the compressor`;
     case 'held-in-cooling':
-      return 'Force it into cooling';
+      return $localize`Force it into cooling`;
     case 'valves-hold':
-      return 'Try a pump-down';
+      return $localize`Try a pump-down`;
     case 'leak-found':
-      return 'Find the leak';
+      return $localize`Find the leak`;
     default:
       return sight satisfies never;
   }
@@ -36,23 +36,23 @@ export function sightCriterion(
 ): string {
   switch (sight) {
     case 'standing-pressure':
-      return 'It tells whether there is liquid, only vapor, air, or nothing. Read both sides.';
+      return $localize`It tells whether there is liquid, only vapor, air, or nothing. Read both sides.`;
     case 'both-sides':
-      return 'Each side with its own gauge: a shut valve, a solenoid or a metering device may hide a charge on the other. Then say so above.';
+      return $localize`Each side with its own gauge: a shut valve, a solenoid or a metering device may hide a charge on the other. Then say so above.`;
     case 'water-flows':
-      return 'Pump in hand mode, flow switch made, pressure drop across the exchanger. Without flow the tubes freeze and burst within seconds.';
+      return $localize`Pump in hand mode, flow switch made, pressure drop across the exchanger. Without flow the tubes freeze and burst within seconds.`;
     case 'as-installed':
-      return 'Valves, ports, receiver, and what cools the condenser: what is on record is what such a unit usually has, or what somebody said of it.';
+      return $localize`Valves, ports, receiver, and what cools the condenser: what is on record is what such a unit usually has, or what somebody said of it.`;
     case 'part-volume':
-      return 'From its plate, in volume, or from the maker’s data; record it with the system.';
+      return $localize`From its plate, in volume, or from the maker’s data; record it with the system.`;
     case 'compressor-runs':
-      return 'Within a minute the head rises, the suction falls, and the current stays below the rated load amps.';
+      return $localize`Within a minute the head rises, the suction falls, and the current stays below the rated load amps.`;
     case 'held-in-cooling':
-      return 'By the unit’s own service mode; the suction line gets cold, the liquid line warm.';
+      return $localize`By the unit’s own service mode; the suction line gets cold, the liquid line warm.`;
     case 'valves-hold':
-      return `Running, shut the liquid side: suction must fall to ${tell.pressure(falls)} within about ${tell.decimal(withinMinutes, 0)} min. Then shut the suction side, stop it, and it must hold for ${tell.decimal(holdMinutes, 0)} min.`;
+      return $localize`Running, shut the liquid side: suction must fall to ${tell.pressure(falls)} within about ${tell.decimal(withinMinutes, 0)} min. Then shut the suction side, stop it, and it must hold for ${tell.decimal(holdMinutes, 0)} min.`;
     case 'leak-found':
-      return 'Detector and soap at joints and coils: a part that stays under charge cannot be opened.';
+      return $localize`Detector and soap at joints and coils: a part that stays under charge cannot be opened.`;
     default:
       return sight satisfies never;
   }

@@ -37,8 +37,9 @@ export interface DrawnMoment {
               <input
                 type="text"
                 autocomplete="off"
-                [attr.aria-label]="'Read at step ' + ($index + 1)"
+                [attr.aria-label]="spoken.readAtStep($index + 1)"
                 placeholder="read"
+                i18n-placeholder
                 [value]="readings()[step.code] ?? kept().get(step.code)?.text ?? ''"
                 (input)="noted.emit({ code: step.code, text: $any($event.target).value })"
                 (change)="complete.emit({ code: step.code, text: $any($event.target).value })"
@@ -62,6 +63,8 @@ export interface DrawnMoment {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class StepList {
+  protected readonly spoken = { readAtStep: (step: number): string => $localize`Read at step ${step}` };
+
   private readonly units = inject(Units);
   readonly steps = input.required<readonly Step[]>();
   readonly readings = input.required<Readonly<Record<string, string>>>();

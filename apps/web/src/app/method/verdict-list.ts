@@ -10,7 +10,7 @@ const ORDER: readonly Verdict['feasibility'][] = ['possible', 'once-seen', 'not-
 @Component({
   selector: 'hy-verdict-list',
   template: `
-    <div role="radiogroup" aria-label="Method">
+    <div role="radiogroup" aria-label="Method" i18n-aria-label>
       @for (verdict of open(); track verdict.method) {
         <div class="verdict" [class.taken]="verdict.method === taken()">
           <label>
@@ -29,7 +29,7 @@ const ORDER: readonly Verdict['feasibility'][] = ['possible', 'once-seen', 'not-
             <p class="reasons">{{ reasons(verdict) }}</p>
           }
           @if (verdict.cost; as cost) {
-            <p class="cost">
+            <p i18n class="cost">
               about {{ units.decimal(cost.minutes, 0) }} min · carry {{ units.massText(cost.carriedKg) }} ·
               {{ units.massText(cost.lostKg) }} to the air
             </p>
@@ -38,7 +38,7 @@ const ORDER: readonly Verdict['feasibility'][] = ['possible', 'once-seen', 'not-
       }
     </div>
     @if (out().length > 0) {
-      <ul aria-label="Impossible">
+      <ul aria-label="Impossible" i18n-aria-label>
         @for (verdict of out(); track verdict.method) {
           <li>
             <b>{{ names[verdict.method] }}</b> {{ reasons(verdict) }}

@@ -18,47 +18,48 @@ import { filled } from '../forms/validators';
   selector: 'hy-instruments',
   imports: [ReactiveFormsModule, TextField],
   template: `
-    <h2 id="instruments">Instruments</h2>
-    <p class="small">
+    <h2 i18n id="instruments">Instruments</h2>
+    <p i18n class="small">
       Scales, probes and clamps reach Hygromet through a gateway that knows its token. What a gateway has to send is open: SenML over HTTP
       or a WebSocket.
     </p>
     @if (heard().length > 0) {
-      <ul aria-label="Instruments heard today">
+      <ul aria-label="Instruments heard today" i18n-aria-label>
         @for (entry of heard(); track entry.id) {
           <li>
-            <b>{{ entry.id }}</b> {{ entry.facts['kind'] ?? 'instrument' }}
+            <b>{{ entry.id }}</b> {{ entry.facts['kind'] ?? words.instrument }}
             <span class="small">{{ about(entry) }}</span>
           </li>
         }
       </ul>
     }
     @if (gateways().length > 0) {
-      <ul aria-label="Gateways">
+      <ul aria-label="Gateways" i18n-aria-label>
         @for (entry of gateways(); track entry.id) {
           <li class="row">
             <span>
               {{ entry.name }}
               <span class="small"
-                >{{ entry.revokedAt === null ? 'sends since ' + moment(entry.addedAt) : 'sends no more since ' + moment(entry.revokedAt) }},
-                {{ entry.addedBy }}</span
+                >{{
+                  entry.revokedAt === null ? words.sendsSince + moment(entry.addedAt) : words.sendsNoMoreSince + moment(entry.revokedAt)
+                }}, {{ entry.addedBy }}</span
               >
             </span>
             @if (entry.revokedAt === null) {
-              <button type="button" class="button small" (click)="revoking.send(entry.id)">Revoke</button>
+              <button i18n type="button" class="button small" (click)="revoking.send(entry.id)">Revoke</button>
             }
           </li>
         }
       </ul>
     }
     @if (token(); as text) {
-      <p role="status">
+      <p i18n role="status">
         Token of {{ added() }}, shown this once: <code>{{ text }}</code>
       </p>
     }
     <form novalidate [formGroup]="gateway.form" (ngSubmit)="send()">
-      <hy-text-field label="Name of the gateway" placeholder="e.g. van 2" formControlName="name" />
-      <button type="submit" class="button" [disabled]="adding.state().state === 'busy'">Add a gateway</button>
+      <hy-text-field label="Name of the gateway" i18n-label placeholder="e.g. van 2" i18n-placeholder formControlName="name" />
+      <button i18n type="submit" class="button" [disabled]="adding.state().state === 'busy'">Add a gateway</button>
     </form>
     @if (refused(); as sentence) {
       <p class="refused" role="alert">{{ sentence }}</p>
@@ -91,13 +92,21 @@ import { filled } from '../forms/validators';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Instruments {
+  protected readonly words = {
+    instrument: $localize`instrument`,
+    sendsSince: $localize`sends since `,
+    sendsNoMoreSince: $localize`sends no more since `,
+  } as const;
+
   private readonly serverData = inject(ServerData);
   private readonly preferences = inject(PreferencesService).current;
   private readonly loadedGateways = fromServer(this.serverData.gateways$);
   private readonly loadedInstruments = fromServer(this.serverData.instruments$);
   protected readonly gateways = computed(() => valueOf(this.loadedGateways()) ?? []);
   protected readonly heard = computed(() => valueOf(this.loadedInstruments()) ?? []);
-  protected readonly gateway = draftForm('gateway', () => ({ name: '' }), { fields: { name: [filled('Give the gateway a name.')] } });
+  protected readonly gateway = draftForm('gateway', () => ({ name: '' }), {
+    fields: { name: [filled($localize`Give the gateway a name.`)] },
+  });
   private readonly sheet = viewChild(FormGroupDirective);
   protected readonly token = signal('');
   protected readonly added = signal('');
@@ -119,10 +128,10 @@ export class Instruments {
 
   protected about({ facts, gateway, heardAt }: Instrument): string {
     const parts = [
-      ...(facts['unit'] === undefined ? [] : [`shows ${String(facts['unit'])}`]),
-      ...(facts['battery'] === undefined ? [] : [`battery ${String(facts['battery'])} %`]),
+      ...(facts['unit'] === undefined ? [] : [$localize`shows ${String(facts['unit'])}`]),
+      ...(facts['battery'] === undefined ? [] : [$localize`battery ${String(facts['battery'])} %`]),
       ...(facts['simulated'] === true ? ['simulated'] : []),
-      `by ${gateway}, heard ${momentText(heardAt)}`,
+      $localize`by ${gateway}, heard ${momentText(heardAt)}`,
     ];
     return parts.join(' · ');
   }

@@ -38,7 +38,7 @@ const liquidShareOf = (text: string) => attempt(() => shareBetween(readNumber(te
 const partShareOf = (text: string) => attempt(() => shareBetween(readNumber(text), 50, 80));
 const keptDaysOf = (text: string) => attempt(() => wholeBetween(readNumber(text), 1, 3650));
 
-export const rulesMissing = 'Require at least one rule: without one there is no stop weight.';
+export const rulesMissing = $localize`Require at least one rule: without one there is no stop weight.`;
 const unless =
   (read: (text: string) => unknown, sentence: string) =>
   (text: string): string | undefined =>
@@ -49,13 +49,16 @@ export const organisationRules: FormRules<OrganisationForm> = {
   fields: {
     name: [
       wrongIf(
-        unless((text) => (text.trim() === '' ? undefined : text), 'The name of the firm is missing: it stands on papers and records.'),
+        unless(
+          (text) => (text.trim() === '' ? undefined : text),
+          $localize`The name of the firm is missing: it stands on papers and records.`,
+        ),
       ),
     ],
-    altitudeM: [wrongIf(unless(altitudeOf, 'The altitude is a number of meters from −450 to 9000.'))],
-    liquidPercent: [wrongIf(unless(liquidShareOf, 'Choose 50 to 100 %: the share of the volume that liquid may fill at 131 °F.'))],
-    partPercent: [wrongIf(unless(partShareOf, 'Choose 50 to 80 %: above that nothing is left for the liquid to warm up into.'))],
-    keptDays: [wrongIf(unless(keptDaysOf, 'Choose 1 to 3650 days, a whole number.'))],
+    altitudeM: [wrongIf(unless(altitudeOf, $localize`The altitude is a number of meters from −450 to 9000.`))],
+    liquidPercent: [wrongIf(unless(liquidShareOf, $localize`Choose 50 to 100 %: the share of the volume that liquid may fill at 131 °F.`))],
+    partPercent: [wrongIf(unless(partShareOf, $localize`Choose 50 to 80 %: above that nothing is left for the liquid to warm up into.`))],
+    keptDays: [wrongIf(unless(keptDaysOf, $localize`Choose 1 to 3650 days, a whole number.`))],
     hottest: [quantity('temperature')],
     requiredRules: [wrongIf((rules: readonly FillRule[]) => (rules.length === 0 ? rulesMissing : undefined))],
   },

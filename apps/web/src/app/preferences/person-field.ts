@@ -15,8 +15,8 @@ import { PreferencesService } from './preferences.service';
   template: `
     <hy-form-styles />
     <nz-form-item class="ant-form-vertical">
-      <nz-form-label nzFor="person">Your name</nz-form-label>
-      <nz-form-control [nzValidateStatus]="missing() ? 'error' : ''" [nzExtra]="missing() ? '' : 'shown on every entry'">
+      <nz-form-label i18n nzFor="person">Your name</nz-form-label>
+      <nz-form-control [nzValidateStatus]="missing() ? 'error' : ''" [nzExtra]="missing() ? '' : words.shownOnEveryEntry">
         <input
           nz-input
           id="person"
@@ -32,7 +32,11 @@ import { PreferencesService } from './preferences.service';
             <option [value]="name"></option>
           }
         </datalist>
-        <p id="person-missing" class="error" role="alert">{{ missing() ? 'Your name is missing: every entry bears a name.' : '' }}</p>
+        <p id="person-missing" class="error" role="alert">
+          @if (missing()) {
+            <ng-container i18n>Your name is missing: every entry bears a name.</ng-container>
+          }
+        </p>
       </nz-form-control>
     </nz-form-item>
   `,
@@ -51,6 +55,8 @@ import { PreferencesService } from './preferences.service';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class PersonField {
+  protected readonly words = { shownOnEveryEntry: $localize`shown on every entry` } as const;
+
   protected readonly service = inject(PreferencesService);
   private readonly organisation = fromServer(inject(ServerData).organisation$);
   protected readonly person = computed(() => this.service.current().person);

@@ -20,15 +20,15 @@ import { TextField } from '../ui/text-field';
 import { PreferencesService } from './preferences.service';
 import { Units } from './units.service';
 
-const kindText = { buy: 'costs', credit: 'brings at the reclaimer' } as const;
+const kindText = { buy: $localize`costs`, credit: $localize`brings at the reclaimer` } as const;
 
 /** What a refrigerant costs and brings, each price from a day on; none is ever changed, a later one takes its place. */
 @Component({
   selector: 'hy-prices',
   imports: [ChoiceField, ReactiveFormsModule, RefrigerantField, TextField],
   template: `
-    <h2>Prices</h2>
-    <p class="small">Optional: with them an account says what was recovered is worth, and what has to be added costs.</p>
+    <h2 i18n>Prices</h2>
+    <p i18n class="small">Optional: with them an account says what was recovered is worth, and what has to be added costs.</p>
     @if (rows().length > 0) {
       <ul>
         @for (row of rows(); track row.id) {
@@ -39,12 +39,12 @@ const kindText = { buy: 'costs', credit: 'brings at the reclaimer' } as const;
       </ul>
     }
     <form novalidate [formGroup]="form" (ngSubmit)="send()">
-      <hy-refrigerant-field missing="Which refrigerant?" formControlName="refrigerant" />
-      <hy-choice-field label="Kind of price" [choices]="kinds" formControlName="kind" />
-      <hy-text-field [label]="'Price per ' + unit()" formControlName="price" />
-      <hy-text-field label="Currency" formControlName="currency" />
-      <hy-text-field label="From" type="date" formControlName="from" />
-      <button type="submit" class="button" [disabled]="busy()">Add the price</button>
+      <hy-refrigerant-field missing="Which refrigerant?" i18n-missing formControlName="refrigerant" />
+      <hy-choice-field label="Kind of price" i18n-label [choices]="kinds" formControlName="kind" />
+      <hy-text-field label="Price per {{ unit() }}" i18n-label formControlName="price" />
+      <hy-text-field label="Currency" i18n-label formControlName="currency" />
+      <hy-text-field label="From" i18n-label type="date" formControlName="from" />
+      <button i18n type="submit" class="button" [disabled]="busy()">Add the price</button>
     </form>
     @if (refused(); as sentence) {
       <p class="refused" role="alert">{{ sentence }}</p>
@@ -58,7 +58,10 @@ export class Prices {
   private readonly units = inject(Units);
   private readonly preferences = inject(PreferencesService).current;
   private readonly loaded = fromServer(this.serverData.prices$);
-  protected readonly kinds = priceKinds.map((value) => ({ value, label: value === 'buy' ? 'to buy' : 'credit of the reclaimer' }));
+  protected readonly kinds = priceKinds.map((value) => ({
+    value,
+    label: value === 'buy' ? $localize`to buy` : $localize`credit of the reclaimer`,
+  }));
   protected readonly form = inject(FormBuilder).nonNullable.group({
     refrigerant: [null as string | null, filled()],
     kind: 'buy',
@@ -75,7 +78,7 @@ export class Prices {
       .map(({ id, refrigerant, kind, perKg, currency, from, recordedBy }) => ({
         id,
         text: `${refrigerant} ${kindText[kind]} ${amountText(perKg * massFrom(1, this.unit()), currency, this.units)} a ${this.unit()}`,
-        since: `from ${dayWords(from)}, ${recordedBy}`,
+        since: $localize`from ${dayWords(from)}, ${recordedBy}`,
       }))
       .reverse(),
   );

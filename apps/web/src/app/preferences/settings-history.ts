@@ -6,14 +6,14 @@ type QuantityFormatter = Pick<Units, 'decimal' | 'temperature'>;
 
 /** The settings as lines: what each is of, and what it says. */
 const linesOf = (settings: Organisation, tell: QuantityFormatter): readonly (readonly [string, string])[] => [
-  ['Name', settings.name],
-  ['People', settings.people.join(', ')],
-  ['Altitude', `${tell.decimal(settings.altitudeM, 0)} m`],
-  ['Liquid at most at 131 °F', `${tell.decimal(100 * settings.liquidShareAt131F, 1)} %`],
-  ['Default maximum storage temperature', tell.temperature(settings.hottestK)],
-  ['Liquid at most in condenser or receiver', `${tell.decimal(100 * settings.partShare, 1)} %`],
-  ['Readings of instruments kept', `${settings.readingsKeptDays} days`],
-  ['End of a pump-down', settings.endOfPumpDown === 'vacuum' ? 'vacuum' : 'slightly positive'],
+  [$localize`Name`, settings.name],
+  [$localize`People`, settings.people.join(', ')],
+  [$localize`Altitude`, `${tell.decimal(settings.altitudeM, 0)} m`],
+  [$localize`Liquid at most at 131 °F`, `${tell.decimal(100 * settings.liquidShareAt131F, 1)} %`],
+  [$localize`Default maximum storage temperature`, tell.temperature(settings.hottestK)],
+  [$localize`Liquid at most in condenser or receiver`, `${tell.decimal(100 * settings.partShare, 1)} %`],
+  [$localize`Readings of instruments kept`, $localize`${settings.readingsKeptDays} days`],
+  [$localize`End of a pump-down`, settings.endOfPumpDown === 'vacuum' ? 'vacuum' : $localize`slightly positive`],
 ];
 
 const named = (rules: readonly FillRule[], what: string): readonly string[] => rules.map((rule) => `${fillRuleName(rule)}: ${what}`);
@@ -26,8 +26,8 @@ function changesIn({ settings }: OrganisationChange, before: OrganisationChange 
     ...linesOf(settings, tell)
       .filter(([name, text]) => then.get(name) !== text)
       .map(([name, text]) => `${name}: ${text}`),
-    ...named(missing(settings.requiredRules, before.settings.requiredRules), 'required from then on'),
-    ...named(missing(before.settings.requiredRules, settings.requiredRules), 'no longer required'),
+    ...named(missing(settings.requiredRules, before.settings.requiredRules), $localize`required from then on`),
+    ...named(missing(before.settings.requiredRules, settings.requiredRules), $localize`no longer required`),
   ];
 }
 

@@ -94,8 +94,8 @@ export class SettingsPage {
     .filter((rule) => rule !== 'unknown-content')
     .map((rule) => ({ rule, name: fillRuleName(rule), source: fillRuleSource(rule) }));
   protected readonly endsOfPumpDown = choices({
-    'slightly-positive': 'Slightly positive, 0 to 2 psig',
-    vacuum: 'Vacuum, reciprocating compressors only',
+    'slightly-positive': $localize`Slightly positive, 0 to 2 psig`,
+    vacuum: $localize`Vacuum, reciprocating compressors only`,
   });
   protected readonly massUnits = massUnits;
   protected readonly temperatureUnits = temperatureUnits;

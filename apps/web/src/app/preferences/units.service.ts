@@ -92,7 +92,8 @@ export class Units {
   pressure(p: number): string {
     const { pressure } = this.preferences();
     const atmosphere = this.atmosphere();
-    if (pressure === 'psig' && p < atmosphere - VACUUM_SHOWN) return `${this.decimal(pressureIn(p, 'inHg', atmosphere), 0)} inHg vacuum`;
+    if (pressure === 'psig' && p < atmosphere - VACUUM_SHOWN)
+      return $localize`${this.decimal(pressureIn(p, 'inHg', atmosphere), 0)} inHg vacuum`;
     return `${this.decimal(pressureIn(p, pressure, atmosphere), pressure === 'barg' ? 1 : 0)} ${PRESSURE_LABELS[pressure]}`;
   }
 
@@ -119,7 +120,7 @@ export class Units {
   }
 
   length(metres: number): string {
-    return this.metric() ? `${this.decimal(metres, 1)} m` : `${this.decimal(lengthIn(metres, 'ft'), 0)} ft`;
+    return this.metric() ? `${this.decimal(metres, 1)} m` : $localize`${this.decimal(lengthIn(metres, 'ft'), 0)} ft`;
   }
 
   /** Of water, m³/s: without its unit, and its unit. */
@@ -130,7 +131,7 @@ export class Units {
   }
 
   density(rho: number): string {
-    return this.metric() ? `${this.decimal(rho, 1)} kg/m³` : `${this.decimal(densityIn(rho, 'lb/ft3'), 2)} lb/ft³`;
+    return this.metric() ? $localize`${this.decimal(rho, 1)} kg/m³` : $localize`${this.decimal(densityIn(rho, 'lb/ft3'), 2)} lb/ft³`;
   }
 
   latentHeat(energy: number): string {
@@ -157,5 +158,5 @@ export class Units {
   }
 }
 
-const PRESSURE_LABELS = { psig: 'psig', barg: 'bar gauge', kPag: 'kPa gauge' } as const;
+const PRESSURE_LABELS = { psig: $localize`psig`, barg: $localize`bar gauge`, kPag: $localize`kPa gauge` } as const;
 const DIFFERENCE_LABELS = { psig: 'psi', barg: 'bar', kPag: 'kPa' } as const;

@@ -9,10 +9,10 @@ import { ImportSession } from './import.session';
 import type { Column } from './sheet';
 
 const outcomeNames: Readonly<Record<string, string>> = {
-  added: 'new',
-  changed: 'changes',
-  unchanged: 'is there already',
-  refused: 'refused',
+  added: $localize`new`,
+  changed: $localize`changes`,
+  unchanged: $localize`is there already`,
+  refused: $localize`refused`,
 };
 
 /** A file into a register: choose it, see what each row would do, and take all of it or nothing. */
@@ -25,8 +25,24 @@ const outcomeNames: Readonly<Record<string, string>> = {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ImportPage {
+  protected readonly words = {
+    chooseAFile: $localize`Choose a file`,
+    chooseAnotherFile: $localize`Choose another file`,
+    needed: $localize`, needed`,
+    asTheHeadingsSay: $localize`as the headings say`,
+    notFound: $localize` not found`,
+    whichHeadingIsIt: $localize`Which heading is it?`,
+    imported: $localize`Imported: `,
+    looking: $localize`Looking`,
+    nothingToImport: $localize`Nothing to import`,
+    import: $localize`Import `,
+    row: $localize` row`,
+    rows: $localize` rows`,
+    fileWith: (what: string): string => $localize`File with ${what}`,
+  } as const;
+
   protected readonly session = inject(ImportSession);
-  protected readonly title = `Import ${this.session.sheet.what}`;
+  protected readonly title = $localize`Import ${this.session.sheet.what}`;
   protected readonly back = `/${this.session.name}`;
   protected readonly wrong = computed(() => {
     const content = this.session.content();
@@ -35,7 +51,7 @@ export class ImportPage {
   protected readonly headings = computed(() => {
     const content = this.session.content();
     const headings = content?.kind === 'table' ? content.headings : [];
-    return [{ value: '', label: 'not in the file' }, ...headings.map((heading) => ({ value: heading, label: heading }))];
+    return [{ value: '', label: $localize`not in the file` }, ...headings.map((heading) => ({ value: heading, label: heading }))];
   });
   protected readonly isTable = computed(() => this.session.content()?.kind === 'table');
   protected readonly lines = computed(() => {
@@ -68,8 +84,8 @@ export class ImportPage {
     const count = (outcome: string) => this.lines().filter((line) => line.outcome === outcome).length;
     const told = [
       [count('added'), 'new'],
-      [count('changed'), 'to be changed'],
-      [count('unchanged'), 'there already'],
+      [count('changed'), $localize`to be changed`],
+      [count('unchanged'), $localize`there already`],
       [count('refused'), 'refused'],
     ] as const;
     return told.flatMap(([number, words]) => (number === 0 ? [] : [`${number} ${words}`])).join(' · ');
@@ -78,7 +94,10 @@ export class ImportPage {
   protected units = ({ quantity }: Column) =>
     quantity === undefined
       ? []
-      : [{ value: '', label: 'in each cell' }, ...Object.entries(quantityUnits[quantity]).map(([value, label]) => ({ value, label }))];
+      : [
+          { value: '', label: $localize`in each cell` },
+          ...Object.entries(quantityUnits[quantity]).map(([value, label]) => ({ value, label })),
+        ];
 
   protected choose(event: Event): void {
     const input = event.target as HTMLInputElement; // this listener sits on the file field alone

@@ -104,5 +104,5 @@ export class ImportSession {
 
 const titleOf = (entry: object): string => {
   const { site, name } = entry as { site?: unknown; name?: unknown };
-  return [site, name].filter((part): part is string => typeof part === 'string' && part !== '').join(', ') || 'without a name';
+  return [site, name].filter((part): part is string => typeof part === 'string' && part !== '').join(', ') || $localize`without a name`;
 };

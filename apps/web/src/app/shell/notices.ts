@@ -15,39 +15,41 @@ import { StalePages } from './stale-pages';
   template: `
     <div aria-live="polite">
       @if (connection.silent()) {
-        <p>The server does not answer. What you typed is kept; a booking is sent again by itself, and is booked once.</p>
+        <p i18n>The server does not answer. What you typed is kept; a booking is sent again by itself, and is booked once.</p>
       }
       @if (nobody()) {
-        <p>Nobody works on this device yet: <a routerLink="/settings">say who you are</a>, for every entry bears a name.</p>
+        <p i18n>Nobody works on this device yet: <a routerLink="/settings">say who you are</a>, for every entry bears a name.</p>
       }
       @if (errors.told()) {
         <p>
-          Something went wrong on this page; what you typed is kept. Reload it, or
-          <button type="button" class="link" (click)="errors.dismiss()">go on</button>.
+          <ng-container i18n>Something went wrong on this page; what you typed is kept. Reload it, or </ng-container
+          ><button i18n type="button" class="link" (click)="errors.dismiss()">go on</button>.
         </p>
       }
       @if (!drafts.keeps()) {
-        <p>
+        <p i18n>
           This browser keeps nothing: what you type is gone when the page is closed. Allow storage for this page, or book before you leave.
         </p>
       }
       @if (drafts.twoTexts(); as two) {
         <p>
-          A form of this page is typed in another tab too, and both texts are kept. Here stands the one of this tab:
-          <button type="button" class="link" (click)="two.keepThis()">keep it</button>, or
-          <button type="button" class="link" (click)="two.takeOther()">take the other</button>.
+          <ng-container i18n
+            >A form of this page is typed in another tab too, and both texts are kept. Here stands the one of this tab: </ng-container
+          ><button i18n type="button" class="link" (click)="two.keepThis()">keep it</button><ng-container i18n>, or </ng-container
+          ><button i18n type="button" class="link" (click)="two.takeOther()">take the other</button>.
         </p>
       }
       @if (drafts.leftOut()) {
         <p>
-          What was typed here before the last update does not fit this form any more and was left out.
-          <button type="button" class="link" (click)="drafts.leftOut.set(false)">All right</button>
+          <ng-container i18n>What was typed here before the last update does not fit this form any more and was left out. </ng-container
+          ><button i18n type="button" class="link" (click)="drafts.leftOut.set(false)">All right</button>
         </p>
       }
       @if (stale.found()) {
         <p>
-          A newer version of Hygromet is there. <button type="button" class="link" (click)="stale.reload()">Load it</button>; what you typed
-          is kept.
+          <ng-container i18n>A newer version of Hygromet is there. </ng-container
+          ><button i18n type="button" class="link" (click)="stale.reload()">Load it</button
+          ><ng-container i18n>; what you typed is kept. </ng-container>
         </p>
       }
     </div>

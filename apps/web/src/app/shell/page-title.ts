@@ -9,6 +9,6 @@ export class PageTitle extends TitleStrategy {
 
   override updateTitle(state: RouterStateSnapshot): void {
     const page = this.buildTitle(state);
-    this.title.setTitle(page === undefined ? 'Hygromet' : `${page} · Hygromet`);
+    this.title.setTitle(page === undefined ? $localize`Hygromet` : `${page} · Hygromet`);
   }
 }

@@ -13,16 +13,16 @@ import type { Loadable } from '../ui/loadable';
       <div class="failed" role="alert">
         <svg hyIcon="caution"></svg>
         <div>
-          <p class="what">The {{ what() }} cannot be read now.</p>
+          <p i18n class="what">The {{ what() }} cannot be read now.</p>
           <p>{{ sentence }}</p>
         </div>
         <div class="actions">
-          <button type="button" class="button main" (click)="connection.tryAgain()">Read again</button>
+          <button i18n type="button" class="button main" (click)="connection.tryAgain()">Read again</button>
           <ng-content />
         </div>
       </div>
     } @else {
-      <p class="unseen" role="status">Reading the {{ what() }}</p>
+      <p i18n class="unseen" role="status">Reading the {{ what() }}</p>
       <nz-skeleton aria-hidden="true" [nzActive]="true" [nzTitle]="true" [nzParagraph]="{ rows: 5 }" />
     }
   `,

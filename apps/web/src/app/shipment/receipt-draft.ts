@@ -76,16 +76,17 @@ export function readReceipt(draft: ReceiptDraft, shipment: Shipment, unit: strin
   const lines = shipment.lines.map(({ cylinder, massKg }): NewReceipt['lines'][number] => {
     const lineDraft = draft.lines[cylinder] ?? emptyLine(unit);
     const received = readQuantity('mass', lineDraft.received);
-    if (received.state === 'empty') problems[`${cylinder}/received`] = 'What did the reclaimer weigh? 0 where nothing was.';
+    if (received.state === 'empty') problems[`${cylinder}/received`] = $localize`What did the reclaimer weigh? 0 where nothing was.`;
     if (received.state === 'bad') problems[`${cylinder}/received`] = received.sentence;
     const share = (field: 'purity' | 'air') => {
       const percent = number(`${cylinder}/${field}`, lineDraft[field]);
-      if (percent !== undefined && (percent < 0 || percent > 100)) problems[`${cylinder}/${field}`] = 'A share is between 0 and 100 %.';
+      if (percent !== undefined && (percent < 0 || percent > 100))
+        problems[`${cylinder}/${field}`] = $localize`A share is between 0 and 100 %.`;
       return percent === undefined ? undefined : percent / 100;
     };
     const open = needsReason(differsBy(lineDraft, massKg));
     if (open && lineDraft.difference === 'explained' && lineDraft.reason.trim() === '')
-      problems[`${cylinder}/reason`] = 'Give the reason: it stands with the entry.';
+      problems[`${cylinder}/reason`] = $localize`Give the reason: it stands with the entry.`;
     const [purityShare, airShare] = [share('purity'), share('air')];
     const [moisturePpm, acidPpm] = [number(`${cylinder}/moisture`, lineDraft.moisture), number(`${cylinder}/acid`, lineDraft.acid)];
     return {
@@ -107,8 +108,8 @@ export function readReceipt(draft: ReceiptDraft, shipment: Shipment, unit: strin
     };
   });
   const charges = number('charges', draft.charges) ?? 0;
-  if (charges < 0) problems['charges'] = 'Charges are 0 or more; what is paid to you is a credit of its cylinder.';
-  if (!/^[A-Z]{3}$/.test(draft.currency)) problems['currency'] = 'Three letters, such as USD.';
+  if (charges < 0) problems['charges'] = $localize`Charges are 0 or more; what is paid to you is a credit of its cylinder.`;
+  if (!/^[A-Z]{3}$/.test(draft.currency)) problems['currency'] = $localize`Three letters, such as USD.`;
   const { certificate, currency, note } = draft;
   return Object.keys(problems).length > 0
     ? { state: 'bad', problems }

@@ -29,6 +29,12 @@ import { linesOfFile, receiptColumns } from './receipt-file';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ReceiptPage {
+  protected readonly words = {
+    noCertificate: $localize`No certificate`,
+    certificate: $localize`Certificate `,
+    mixture: $localize`mixture`,
+  } as const;
+
   private readonly serverData = inject(ServerData);
   private readonly preferences = inject(PreferencesService).current;
   protected readonly units = inject(Units);
@@ -37,7 +43,7 @@ export class ReceiptPage {
   protected readonly shipment = computed(() => valueOf(this.loaded()));
   protected readonly waitingText = computed(() => {
     const state = this.loaded();
-    return state.state === 'failed' ? state.sentence : 'looking it up';
+    return state.state === 'failed' ? state.sentence : $localize`looking it up`;
   });
   private readonly stored = inject(Drafts).open<ReceiptDraft>(`receipt.${this.id}`, emptyReceipt);
   protected readonly draft = this.stored.value.asReadonly();
@@ -47,23 +53,27 @@ export class ReceiptPage {
   protected readonly columns = receiptColumns.join(', ');
   protected readonly moment = momentText;
   protected readonly analysis = [
-    { field: 'purity', label: 'Purity, %' },
-    { field: 'air', label: 'Non-condensables, %' },
-    { field: 'moisture', label: 'Moisture, ppm' },
-    { field: 'acid', label: 'Acidity, ppm' },
+    { field: 'purity', label: $localize`Purity, %` },
+    { field: 'air', label: $localize`Non-condensables, %` },
+    { field: 'moisture', label: $localize`Moisture, ppm` },
+    { field: 'acid', label: $localize`Acidity, ppm` },
   ] as const;
   protected readonly differences = [
-    { value: 'booked', label: 'not accounted for' },
-    { value: 'explained', label: 'explained' },
+    { value: 'booked', label: $localize`not accounted for` },
+    { value: 'explained', label: $localize`explained` },
   ];
-  protected readonly backs = { empty: 'back, empty', exchanged: 'exchanged', 'not-yet': 'not back yet' } as const;
+  protected readonly backs = {
+    empty: $localize`back, empty`,
+    exchanged: $localize`exchanged`,
+    'not-yet': $localize`not back yet`,
+  } as const;
   protected readonly cameBack = Object.entries(this.backs).map(([value, label]) => ({ value, label }));
 
   protected readonly line = computed(() => {
     const current = this.shipment();
     if (current === undefined) return '';
-    const count = `${current.lines.length} ${current.lines.length === 1 ? 'cylinder' : 'cylinders'}`;
-    return `${dayWords(current.day)} · ${count} · ${this.units.massText(this.sentKg())}${current.receipt === null ? ' · no receipt yet' : ''}`;
+    const count = `${current.lines.length} ${current.lines.length === 1 ? $localize`cylinder` : $localize`cylinders`}`;
+    return `${dayWords(current.day)} · ${count} · ${this.units.massText(this.sentKg())}${current.receipt === null ? $localize` · no receipt yet` : ''}`;
   });
   protected readonly sentKg = computed(() => (this.shipment()?.lines ?? []).reduce((sum, { massKg }) => sum + massKg, 0));
   protected readonly receivedKg = computed(() =>
@@ -94,8 +104,8 @@ export class ReceiptPage {
   protected differs(cylinder: string): string {
     const kg = differsBy(this.draftOf(cylinder), this.sentOf(cylinder));
     if (kg === undefined) return '';
-    if (!needsReason(kg)) return 'as it was sent';
-    return `${this.units.massText(Math.abs(kg))} ${kg > 0 ? 'more' : 'less'} than was sent`;
+    if (!needsReason(kg)) return $localize`as it was sent`;
+    return $localize`${this.units.massText(Math.abs(kg))} ${kg > 0 ? $localize`more` : $localize`less`} than was sent`;
   }
 
   /** Beside a field only once it was tried to send. */
@@ -111,10 +121,10 @@ export class ReceiptPage {
     const parts = [
       ...(purityShare === undefined ? [] : [`${this.units.decimal(100 * purityShare, 2)} % pure`]),
       ...(airShare === undefined ? [] : [`${this.units.decimal(100 * airShare, 1)} % non-condensables`]),
-      ...(moisturePpm === undefined ? [] : [`moisture ${this.units.decimal(moisturePpm, 0)} ppm`]),
-      ...(acidPpm === undefined ? [] : [`acidity ${this.units.decimal(acidPpm, 1)} ppm`]),
+      ...(moisturePpm === undefined ? [] : [$localize`moisture ${this.units.decimal(moisturePpm, 0)} ppm`]),
+      ...(acidPpm === undefined ? [] : [$localize`acidity ${this.units.decimal(acidPpm, 1)} ppm`]),
     ];
-    return parts.length === 0 ? 'no analysis' : parts.join(', ');
+    return parts.length === 0 ? $localize`no analysis` : parts.join(', ');
   }
 
   protected change(part: Partial<ReceiptDraft>): void {

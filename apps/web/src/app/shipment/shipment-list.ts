@@ -14,7 +14,7 @@ import { valueOf } from '../ui/loadable';
   imports: [RouterLink],
   template: `
     @if (rows().length > 0) {
-      <h2>Shipments</h2>
+      <h2 i18n>Shipments</h2>
       <ul>
         @for (row of rows(); track row.id) {
           <li>
@@ -66,7 +66,11 @@ export class ShipmentList {
         content: `${names}, ${this.units.massText(lines.reduce((sum, { massKg }) => sum + massKg, 0))}`,
         open: receipt === null,
         state:
-          receipt === null ? 'no receipt yet' : balance === 0 ? 'settled' : `settled, ${amountText(balance, receipt.currency, this.units)}`,
+          receipt === null
+            ? $localize`no receipt yet`
+            : balance === 0
+              ? 'settled'
+              : $localize`settled, ${amountText(balance, receipt.currency, this.units)}`,
       };
     }),
   );

@@ -22,36 +22,47 @@ const ROW_PX = 17;
 /** A shipment as PDF: one line for each cylinder, sums by refrigerant, and who gave it to whom. @param mass how a weight is told */
 export async function shipmentPdf(shipment: Shipment, head: ShipmentHead, mass: (kg: number) => string): Promise<Uint8Array> {
   const pdf = await PDFDocument.create();
-  pdf.setTitle(`Shipment of ${head.day}`);
+  pdf.setTitle($localize`Shipment of ${head.day}`);
   const sheet = new Sheet(pdf, await pdf.embedFont(StandardFonts.Helvetica), await pdf.embedFont(StandardFonts.HelveticaBold));
-  sheet.heading('Shipment of recovered refrigerant', 18);
+  sheet.heading($localize`Shipment of recovered refrigerant`, 18);
   for (const [what, text] of [
-    ['From', head.from],
-    ['To', head.to],
-    ['Carrier', head.carrier],
-    ['Date', head.day],
+    [$localize`From`, head.from],
+    [$localize`To`, head.to],
+    [$localize`Carrier`, head.carrier],
+    [$localize`Date`, head.day],
   ] as const)
     sheet.pair(what, text);
   for (const group of shipment.groups) writeGroup(sheet, group, mass);
   sheet.space(14);
   sheet.rule();
-  sheet.row({ name: 'All', gross: mass(shipment.grossKg), net: mass(shipment.netKg) }, true);
+  sheet.row({ name: $localize`All`, gross: mass(shipment.grossKg), net: mass(shipment.netKg) }, true);
   sheet.space(40);
-  sheet.row({ name: `Given by ${head.person}`, remark: 'Taken by' }, false);
+  sheet.row({ name: $localize`Given by ${head.person}`, remark: $localize`Taken by` }, false);
   return pdf.save();
 }
 
 function writeGroup(sheet: Sheet, group: ShipmentGroup, mass: (kg: number) => string): void {
   sheet.space(16);
   sheet.heading(`${group.content}   ${group.un}`, 12);
-  sheet.row({ name: 'Cylinder', kind: 'Kind', remark: 'Remark', gross: 'Gross', tare: 'Tare', net: 'Net' }, false, GREY);
+  sheet.row(
+    {
+      name: $localize`Cylinder`,
+      kind: $localize`Kind`,
+      remark: $localize`Remark`,
+      gross: $localize`Gross`,
+      tare: $localize`Tare`,
+      net: $localize`Net`,
+    },
+    false,
+    GREY,
+  );
   sheet.rule();
   for (const { cylinder, kind, remark, grossKg, tareKg, netKg } of group.lines)
     sheet.row({ name: cylinder.name, kind, remark, gross: mass(grossKg), tare: mass(tareKg), net: mass(netKg) }, false);
   sheet.rule();
   sheet.row(
     {
-      name: `${group.lines.length} ${group.lines.length === 1 ? 'cylinder' : 'cylinders'}`,
+      name: `${group.lines.length} ${group.lines.length === 1 ? $localize`cylinder` : $localize`cylinders`}`,
       gross: mass(group.grossKg),
       tare: mass(group.tareKg),
       net: mass(group.netKg),

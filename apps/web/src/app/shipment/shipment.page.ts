@@ -38,6 +38,14 @@ interface KeysOfCylinders {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ShipmentPage {
+  protected readonly words = {
+    cylinder: $localize`cylinder`,
+    cylinders: $localize`cylinders`,
+    cylinderIs: $localize`cylinder is`,
+    cylindersAre: $localize`cylinders are`,
+    leaveOut: (name: string): string => $localize`Leave ${name} out`,
+  } as const;
+
   private readonly serverData = inject(ServerData);
   private readonly preferences = inject(PreferencesService).current;
   protected readonly units = inject(Units);
@@ -60,9 +68,9 @@ export class ShipmentPage {
   });
   protected readonly line = computed(() => {
     const count = this.chosen().length;
-    if (count === 0) return 'no cylinder chosen yet';
+    if (count === 0) return $localize`no cylinder chosen yet`;
     const { netKg, grossKg } = this.shipment();
-    return `${count} ${count === 1 ? 'cylinder' : 'cylinders'} · ${this.units.massText(netKg)} net · ${this.units.massText(grossKg)} gross`;
+    return $localize`${count} ${count === 1 ? $localize`cylinder` : $localize`cylinders`} · ${this.units.massText(netKg)} net · ${this.units.massText(grossKg)} gross`;
   });
   protected readonly stillHere = computed(() => this.chosen().filter(({ place }) => place !== GONE));
   private readonly sameShipment = sameSending('shipment-sending');
@@ -77,7 +85,7 @@ export class ShipmentPage {
   protected readonly refused = computed(() => errorIn(this.sending.state()));
   private readonly submitted = signal(false);
   protected readonly toProblem = computed(() =>
-    this.submitted() && this.draft().to.trim() === '' ? 'To whom? It stands on the sheet and on the receipt.' : undefined,
+    this.submitted() && this.draft().to.trim() === '' ? $localize`To whom? It stands on the sheet and on the receipt.` : undefined,
   );
 
   protected readonly names = computed(() =>

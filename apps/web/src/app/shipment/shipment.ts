@@ -56,7 +56,7 @@ const sums = (lines: readonly { readonly grossKg: number; readonly tareKg: numbe
 
 const groupName = (cylinder: Cylinder): string => {
   const { marks } = cylinder;
-  const apart = marks.kind === 'burn-out' ? ', burn-out' : marks.kind === 'destruction' ? ', for destruction' : '';
+  const apart = marks.kind === 'burn-out' ? ', burn-out' : marks.kind === 'destruction' ? $localize`, for destruction` : '';
   return `${contentName(cylinder)}${apart}`;
 };
 
@@ -71,11 +71,11 @@ const lineOf = (cylinder: Cylinder): ShipmentLine => ({
 
 function remarkOf({ flags, composition, marks }: Cylinder): string {
   return [
-    ...(flags.includes('overfilled') ? ['OVERFILLED: not to be carried'] : []),
+    ...(flags.includes('overfilled') ? [$localize`OVERFILLED: not to be carried`] : []),
     ...(flags.includes('mixed') ? [Object.keys(composition ?? {}).join(' + ')] : []),
     ...(flags.includes('non-condensables') ? ['non-condensables'] : []),
-    ...(flags.includes('overdue') ? ['requalification due: empty it, do not refill'] : []),
-    ...(marks.owner === undefined ? [] : [`owner ${marks.owner}`]),
+    ...(flags.includes('overdue') ? [$localize`requalification due: empty it, do not refill`] : []),
+    ...(marks.owner === undefined ? [] : [$localize`owner ${marks.owner}`]),
   ].join('; ');
 }
 
@@ -88,15 +88,15 @@ function unText(cylinder: Cylinder, burns: (refrigerant: string) => boolean): st
   const flammable = mixed ? parts.some(burns) : known !== undefined && burns(known);
   const { number, name, class: division, collective } = unNumber(known, flammable);
   if (number === undefined) return `${known ?? ''}: ${name}`;
-  const technical = collective ? ` (${mixed ? parts.join(', ') : (known ?? 'not identified')})` : '';
-  return `UN ${number} ${name}${technical}, ${division}`;
+  const technical = collective ? ` (${mixed ? parts.join(', ') : (known ?? $localize`not identified`)})` : '';
+  return $localize`UN ${number} ${name}${technical}, ${division}`;
 }
 
 const stops: Readonly<Record<ShippingReason, string>> = {
-  overfilled: 'is overfilled: remove the excess before anybody carries it',
-  'pressure-rating-too-low': 'is of too low a pressure class for what is in it: move its content first',
-  'negative-balance': 'shows a negative balance – weigh it first',
-  empty: 'is empty on record: weigh it in, or leave it here',
+  overfilled: $localize`is overfilled: remove the excess before anybody carries it`,
+  'pressure-rating-too-low': $localize`is of too low a pressure class for what is in it: move its content first`,
+  'negative-balance': $localize`shows a negative balance – weigh it first`,
+  empty: $localize`is empty on record: weigh it in, or leave it here`,
 };
 
 function stoppedBy(cylinder: Cylinder): readonly { readonly name: string; readonly why: string }[] {

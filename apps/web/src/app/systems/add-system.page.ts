@@ -31,18 +31,31 @@ interface SystemDraft {
   selector: 'hy-add-system-page',
   imports: [ChoiceField, PageHead, QuantityField, ReactiveFormsModule, RefrigerantField, TextField],
   template: `
-    <hy-page-head title="Add a system" line="Refrigerant and charge as printed on its plate" />
+    <hy-page-head title="Add a system" i18n-title line="Refrigerant and charge as printed on its plate" i18n-line />
     <form novalidate [formGroup]="form" (ngSubmit)="save()">
-      <hy-text-field label="Site" placeholder="such as Cheese cave" formControlName="site" />
-      <hy-text-field label="Name" placeholder="such as ripening cellar" formControlName="name" />
-      <hy-choice-field label="Kind" [choices]="kinds" formControlName="kind" />
-      <hy-refrigerant-field missing="Choose the refrigerant on the plate." formControlName="refrigerant" />
-      <hy-quantity-field label="Nameplate charge" kind="charge" hint="pounds and ounces: choose lb + oz" formControlName="nameplate" />
+      <hy-text-field label="Site" i18n-label placeholder="such as Cheese cave" i18n-placeholder formControlName="site" />
+      <hy-text-field label="Name" i18n-label placeholder="such as ripening cellar" i18n-placeholder formControlName="name" />
+      <hy-choice-field label="Kind" i18n-label [choices]="kinds" formControlName="kind" />
+      <hy-refrigerant-field missing="Choose the refrigerant on the plate." i18n-missing formControlName="refrigerant" />
+      <hy-quantity-field
+        label="Nameplate charge"
+        i18n-label
+        kind="charge"
+        hint="pounds and ounces: choose lb + oz"
+        i18n-hint
+        formControlName="nameplate"
+      />
       @if (refused(); as sentence) {
         <p class="refused" role="alert">{{ sentence }}</p>
       }
       <div class="actions">
-        <button type="submit" class="button main" [disabled]="busy()">{{ busy() ? 'Saving' : 'Add the system' }}</button>
+        <button type="submit" class="button main" [disabled]="busy()">
+          @if (busy()) {
+            <ng-container i18n>Saving</ng-container>
+          } @else {
+            <ng-container i18n>Add the system</ng-container>
+          }
+        </button>
       </div>
     </form>
   `,

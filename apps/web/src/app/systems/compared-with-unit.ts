@@ -16,11 +16,11 @@ import { makeUpText } from './make-up-text';
   imports: [RouterLink],
   template: `
     @if (isCompared()) {
-      <p class="small">Drawing compared with the unit. {{ latest() }}.</p>
+      <p i18n class="small">Drawing compared with the unit. {{ latest() }}.</p>
     } @else {
       <div class="ask" [class.needed]="needed()">
-        <p><b>Is it built like this?</b> {{ text() }}</p>
-        <p class="small">
+        <p><b i18n>Is it built like this?</b> {{ text() }}</p>
+        <p i18n class="small">
           As on record, or as such a unit usually is: nobody has compared it with the unit. Until then it forbids nothing, and allows
           nothing.
         </p>
@@ -28,11 +28,11 @@ import { makeUpText } from './make-up-text';
           <p class="refused" role="alert">{{ sentence }}</p>
         }
         <div class="actions">
-          <button type="button" class="button small" [disabled]="saving.state().state === 'busy'" (click)="confirm()">
+          <button i18n type="button" class="button small" [disabled]="saving.state().state === 'busy'" (click)="confirm()">
             Yes, I see it so
           </button>
           @if (linked()) {
-            <a class="button plain small" [routerLink]="['/systems', system().id]">Correct the record</a>
+            <a i18n class="button plain small" [routerLink]="['/systems', system().id]">Correct the record</a>
           }
         </div>
       </div>

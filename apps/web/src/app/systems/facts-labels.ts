@@ -20,16 +20,16 @@ function linesOf(facts: SystemFacts, tell: QuantityFormatter): ReadonlyMap<strin
   const pressure = (p: number | undefined) => (p === undefined ? undefined : tell.pressureStep(p));
   const lines: [string, string | undefined][] = [
     [
-      'Compressor',
+      $localize`Compressor`,
       facts.compressor === undefined ? undefined : `${compressorNames[facts.compressor].toLowerCase()}${known(facts, 'compressor')}`,
     ],
-    ['Ports', facts.ports === undefined ? undefined : `${portNames[facts.ports]}${known(facts, 'ports')}`],
+    [$localize`Ports`, facts.ports === undefined ? undefined : `${portNames[facts.ports]}${known(facts, 'ports')}`],
     ...Object.entries(facts.fitted ?? {}).map(([part, state]): [string, string] => [
       partNames[part as Part],
       `${fittedNames[state]}${known(facts, part as RecordFact)}`,
     ]),
     [
-      'Condenser',
+      $localize`Condenser`,
       facts.condenserCooling === undefined ? undefined : `${facts.condenserCooling}-cooled${known(facts, 'condenser-cooling')}`,
     ],
     ...Object.entries(facts.valves ?? {}).map(([valve, state]): [string, string] => [
@@ -37,20 +37,20 @@ function linesOf(facts: SystemFacts, tell: QuantityFormatter): ReadonlyMap<strin
       `${valveStateNames[state]}${known(facts, valve as Valve)}`,
     ]),
     ...Object.entries(facts.volumes ?? {}).map(([part, { m3, known }]): [string, string] => [
-      `${partNames[part as Part]} volume`,
-      `${tell.decimal(m3 * 1000, 1)} L, ${known === 'plate' ? 'from the plate' : 'measured'}`,
+      $localize`${partNames[part as Part]} volume`,
+      `${tell.decimal(m3 * 1000, 1)} L, ${known === 'plate' ? $localize`from the plate` : $localize`measured`}`,
     ]),
     [
-      'Line set',
+      $localize`Line set`,
       lineSet === undefined
         ? undefined
-        : `${tell.length(lineSet.lengthM)} of ${lineSet.liquid} and ${lineSet.suction} in, ${tell.length(lineSet.coveredM)} covered by the plate${known(facts, 'line-set')}`,
+        : $localize`${tell.length(lineSet.lengthM)} of ${lineSet.liquid} and ${lineSet.suction} in, ${tell.length(lineSet.coveredM)} covered by the plate${known(facts, 'line-set')}`,
     ],
-    ['Indoor units', facts.indoorUnits === undefined ? undefined : `${facts.indoorUnits}${known(facts, 'indoor-units')}`],
-    ['Low-pressure switch', switches?.low === 'none' ? 'none' : pressure(switches?.lowOpensPa)],
-    ['High-pressure switch', pressure(switches?.highOpensPa)],
-    ...(facts.limits ?? []).map(({ what, gaugePa }): [string, string] => [what, `rated for ${tell.pressureStep(gaugePa)}`]),
-    ['Written on it', facts.written === undefined ? undefined : `“${facts.written}”`],
+    [$localize`Indoor units`, facts.indoorUnits === undefined ? undefined : `${facts.indoorUnits}${known(facts, 'indoor-units')}`],
+    [$localize`Low-pressure switch`, switches?.low === 'none' ? 'none' : pressure(switches?.lowOpensPa)],
+    [$localize`High-pressure switch`, pressure(switches?.highOpensPa)],
+    ...(facts.limits ?? []).map(({ what, gaugePa }): [string, string] => [what, $localize`rated for ${tell.pressureStep(gaugePa)}`]),
+    [$localize`Written on it`, facts.written === undefined ? undefined : `“${facts.written}”`],
   ];
   return new Map(lines.filter((line): line is [string, string] => line[1] !== undefined));
 }
@@ -67,14 +67,20 @@ function foundAsDrawn(now: SystemFacts, then: SystemFacts): readonly RecordFact[
 }
 
 const nameOf = (fact: RecordFact): string =>
-  ({ ...partNames, ...valveNames, ports: 'Ports', 'condenser-cooling': 'Condenser', 'indoor-units': 'Indoor units' })[fact as MakeUpFact];
+  ({
+    ...partNames,
+    ...valveNames,
+    ports: $localize`Ports`,
+    'condenser-cooling': $localize`Condenser`,
+    'indoor-units': $localize`Indoor units`,
+  })[fact as MakeUpFact];
 
 /** What a state of the facts changed of the one before it; what it said, where it is the first. */
 export function changesIn(change: FactsChange, before: FactsChange | undefined, tell: QuantityFormatter): readonly string[] {
   const [now, then] = [linesOf(change.facts, tell), before === undefined ? new Map<string, string>() : linesOf(before.facts, tell)];
   const asDrawn = foundAsDrawn(change.facts, before?.facts ?? {}).map(nameOf);
   return [
-    ...(asDrawn.length === 0 ? [] : ['Compared with the unit: built as drawn']),
+    ...(asDrawn.length === 0 ? [] : [$localize`Compared with the unit: built as drawn`]),
     ...[...now].filter(([name, text]) => then.get(name) !== text && !asDrawn.includes(name)).map(([name, text]) => `${name}: ${text}`),
     ...[...then.keys()].filter((name) => !now.has(name)).map((name) => `${name}: removed`),
   ];

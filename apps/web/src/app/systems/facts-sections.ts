@@ -49,4 +49,4 @@ export const valvesFor = (kind: SystemKind, parts: readonly Part[]): readonly Va
   });
 
 export const lookedName = (looked: Looked): string =>
-  looked === 'all' ? 'All facts' : looked === 'unit' ? 'The whole unit' : { ...partNames, ...valveNames }[looked];
+  looked === 'all' ? $localize`All facts` : looked === 'unit' ? $localize`The whole unit` : { ...partNames, ...valveNames }[looked];

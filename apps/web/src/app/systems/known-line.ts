@@ -9,12 +9,12 @@ import { FactsEvidence } from './facts-evidence';
   selector: 'hy-known-line',
   template: `
     @if (evidence.isLookedAt(fact())) {
-      <span class="now">Seen now, once saved</span>
-      <button type="button" class="link" (click)="evidence.look(fact())">undo</button>
+      <span i18n class="now">Seen now, once saved</span>
+      <button i18n type="button" class="link" (click)="evidence.look(fact())">undo</button>
     } @else {
       <span [title]="full()">{{ text() }}</span>
       @if (isToSee()) {
-        <button type="button" class="link" (click)="evidence.look(fact())">I see it so</button>
+        <button i18n type="button" class="link" (click)="evidence.look(fact())">I see it so</button>
       }
     }
   `,

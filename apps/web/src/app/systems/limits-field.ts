@@ -14,28 +14,40 @@ import { partNames } from './system-labels';
   template: `
     @for (limit of limits(); track $index; let i = $index) {
       @if (only() === undefined || limit.part === only()) {
-        <div class="limit" role="group" [attr.aria-label]="'Component ' + (i + 1)">
+        <div class="limit" role="group" [attr.aria-label]="words.componentNamed(i + 1)">
           <hy-text-field
             label="Component"
+            i18n-label
             placeholder="such as suction sensor"
+            i18n-placeholder
             [text]="limit.what"
             (textChange)="change(i, { what: $event })"
             [submitted]="submitted()"
           />
-          <hy-choice-field label="Sits in" [choices]="choices()" [value]="limit.part" (valueChange)="change(i, { part: $event })" />
+          <hy-choice-field
+            label="Sits in"
+            i18n-label
+            [choices]="choices()"
+            [value]="limit.part"
+            (valueChange)="change(i, { part: $event })"
+          />
           <hy-quantity-field
             label="Bears"
+            i18n-label
             kind="service-pressure"
             [entry]="limit.gauge"
             (entryChange)="change(i, { gauge: $event })"
             [submitted]="submitted()"
             missing="Enter the pressure rating (see the component’s nameplate)."
+            i18n-missing
           />
-          <button type="button" class="button plain" [attr.aria-label]="'Remove component ' + (i + 1)" (click)="remove(i)">Remove</button>
+          <button i18n type="button" class="button plain" [attr.aria-label]="words.removeComponent(i + 1)" (click)="remove(i)">
+            Remove
+          </button>
         </div>
       }
     }
-    <button type="button" class="button small" (click)="add()">Add a component</button>
+    <button i18n type="button" class="button small" (click)="add()">Add a component</button>
   `,
   styles: `
     :host {
@@ -62,6 +74,11 @@ import { partNames } from './system-labels';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class LimitsField {
+  protected readonly words = {
+    componentNamed: (component: number): string => $localize`Component ${component}`,
+    removeComponent: (component: number): string => $localize`Remove component ${component}`,
+  };
+
   readonly parts = input.required<readonly Part[]>();
   /** The part whose components alone are shown. */
   readonly only = input<Part | undefined>();

@@ -8,15 +8,15 @@ export function makeUpText(record: CircuitRecord): string {
   const present = partsOf(record);
   const found = valves.filter((valve) => valveStateOf(valve, record) !== 'none').map((valve) => valveNames[valve].toLowerCase());
   const parts = (['reversing-valve', 'receiver', 'solenoid', 'accumulator'] as const).map((part) =>
-    present.includes(part) ? partNames[part].toLowerCase() : `no ${partNames[part].toLowerCase()}`,
+    present.includes(part) ? partNames[part].toLowerCase() : $localize`no ${partNames[part].toLowerCase()}`,
   );
   const cooling = condenserCooling ?? (kindOf(kind).water.includes('condenser') ? 'water' : 'air');
   return [
-    capital(found.length === 0 ? 'no service valves' : found.join(', ')),
+    capital(found.length === 0 ? $localize`no service valves` : found.join(', ')),
     ...parts,
-    `ports: ${portNames[ports ?? kindOf(kind).ports]}`,
-    `condenser cooled by ${cooling}`,
-    ...(kind === 'multi-split' ? [`${indoorUnits} indoor ${indoorUnits === 1 ? 'unit' : 'units'}`] : []),
+    $localize`ports: ${portNames[ports ?? kindOf(kind).ports]}`,
+    $localize`condenser cooled by ${cooling}`,
+    ...(kind === 'multi-split' ? [$localize`${indoorUnits} indoor ${indoorUnits === 1 ? $localize`unit` : $localize`units`}`] : []),
   ]
     .join(' · ')
     .concat('.');

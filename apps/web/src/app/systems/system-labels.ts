@@ -8,47 +8,47 @@ import type { CompressorType } from '@hygromet/core/planning/job-conditions';
 import type { SystemKind } from '@hygromet/contract/system';
 
 export const systemKindNames: Record<SystemKind, string> = {
-  split: 'Split system',
-  'heat-pump': 'Heat pump',
-  packaged: 'Packaged unit',
-  'multi-split': 'Multi-split',
-  'walk-in': 'Walk-in with receiver',
-  rack: 'Rack',
-  chiller: 'Water chiller',
-  geothermal: 'Geothermal',
-  appliance: 'Sealed appliance',
-  vehicle: 'Vehicle-mounted',
+  split: $localize`Split system`,
+  'heat-pump': $localize`Heat pump`,
+  packaged: $localize`Packaged unit`,
+  'multi-split': $localize`Multi-split`,
+  'walk-in': $localize`Walk-in with receiver`,
+  rack: $localize`Rack`,
+  chiller: $localize`Water chiller`,
+  geothermal: $localize`Geothermal`,
+  appliance: $localize`Sealed appliance`,
+  vehicle: $localize`Vehicle-mounted`,
 };
 
 export const partNames: Record<Part, string> = {
-  compressor: 'Compressor',
-  'discharge-line': 'Discharge line',
-  'reversing-valve': 'Reversing valve',
-  condenser: 'Condenser',
-  'outdoor-metering': 'Outdoor metering device',
-  'head-pressure-valve': 'Head pressure valve',
-  receiver: 'Receiver',
-  drier: 'Drier',
-  'sight-glass': 'Sight glass',
-  'liquid-line': 'Liquid line',
-  solenoid: 'Solenoid valve',
-  metering: 'Metering device',
-  evaporator: 'Evaporator',
-  'suction-line': 'Suction line',
-  accumulator: 'Accumulator',
+  compressor: $localize`Compressor`,
+  'discharge-line': $localize`Discharge line`,
+  'reversing-valve': $localize`Reversing valve`,
+  condenser: $localize`Condenser`,
+  'outdoor-metering': $localize`Outdoor metering device`,
+  'head-pressure-valve': $localize`Head pressure valve`,
+  receiver: $localize`Receiver`,
+  drier: $localize`Drier`,
+  'sight-glass': $localize`Sight glass`,
+  'liquid-line': $localize`Liquid line`,
+  solenoid: $localize`Solenoid valve`,
+  metering: $localize`Metering device`,
+  evaporator: $localize`Evaporator`,
+  'suction-line': $localize`Suction line`,
+  accumulator: $localize`Accumulator`,
 };
 
 export const valveNames: Record<Valve, string> = {
-  'discharge-service': 'Discharge service valve',
-  'receiver-inlet': 'Receiver inlet valve',
-  king: 'King valve',
-  'liquid-service': 'Liquid service valve',
-  'branch-liquid': 'Branch liquid valve',
-  'branch-gas': 'Branch gas valve',
-  'suction-service': 'Suction service valve',
+  'discharge-service': $localize`Discharge service valve`,
+  'receiver-inlet': $localize`Receiver inlet valve`,
+  king: $localize`King valve`,
+  'liquid-service': $localize`Liquid service valve`,
+  'branch-liquid': $localize`Branch liquid valve`,
+  'branch-gas': $localize`Branch gas valve`,
+  'suction-service': $localize`Suction service valve`,
 };
 
-export const servicePortNames: Record<Port, string> = { 'liquid-port': 'Liquid port', 'suction-port': 'Suction port' };
+export const servicePortNames: Record<Port, string> = { 'liquid-port': $localize`Liquid port`, 'suction-port': $localize`Suction port` };
 
 const numberOf = (id: string): string => /-(\d+)$/.exec(id)?.[1] ?? '';
 const withNumber = (name: string, id: string): string => (numberOf(id) === '' ? name : `${name} ${numberOf(id)}`);
@@ -56,10 +56,14 @@ const withNumber = (name: string, id: string): string => (numberOf(id) === '' ? 
 /** A part as installed, such as "Evaporator 2". */
 export const componentName = (id: ComponentId): string =>
   id.startsWith('before-')
-    ? `Pipe before the ${valveIdName(id.slice('before-'.length)).toLowerCase()}`
+    ? $localize`Pipe before the ${valveIdName(id.slice('before-'.length)).toLowerCase()}`
     : withNumber(partNames[partOf(id)], id);
 
-const exchangerNames = { barrel: 'Barrel', coaxial: 'Coaxial exchanger', 'water-cooled': 'Water condenser' } as const;
+const exchangerNames = {
+  barrel: $localize`Barrel`,
+  coaxial: $localize`Coaxial exchanger`,
+  'water-cooled': $localize`Water condenser`,
+} as const;
 
 /** A component as this circuit has it: an exchanger with water on its other side is called what it is. */
 export function nameIn(circuit: Circuit, id: ComponentId): string {
@@ -76,50 +80,50 @@ export function valveIdName(id: string): string {
 /** Anything of a circuit that can fail or leak; what is on record of an earlier make-up keeps its name. */
 export function thingName(thing: Thing): string {
   const [from, to] = thing.split('>') as [ComponentId, ComponentId?]; // a joint is named by what it joins
-  if (to !== undefined) return `${componentName(from)} to ${componentName(to).toLowerCase()}`;
+  if (to !== undefined) return $localize`${componentName(from)} to ${componentName(to).toLowerCase()}`;
   if (thing === 'liquid-port' || thing === 'suction-port') return servicePortNames[thing];
   return valves.some((name) => thing === name || thing.startsWith(`${name}-`)) ? valveIdName(thing) : componentName(from);
 }
 
 export const purposeNames: Record<Purpose, string> = {
-  repair: 'repair',
-  'find-leak': 'find a leak',
-  'replace-outdoor': 'replace the outdoor unit',
-  'replace-indoor': 'replace the indoor unit',
-  'replace-both': 'replace both units',
-  remove: 'remove the system',
-  'change-refrigerant': 'change the refrigerant',
+  repair: $localize`repair`,
+  'find-leak': $localize`find a leak`,
+  'replace-outdoor': $localize`replace the outdoor unit`,
+  'replace-indoor': $localize`replace the indoor unit`,
+  'replace-both': $localize`replace both units`,
+  remove: $localize`remove the system`,
+  'change-refrigerant': $localize`change the refrigerant`,
 };
 
 export const valveStateNames: Record<ValveState, string> = {
-  holds: 'holds',
-  leaks: 'leaks',
-  unproved: 'not verified',
-  none: 'there is none',
+  holds: $localize`holds`,
+  leaks: $localize`leaks`,
+  unproved: $localize`not verified`,
+  none: $localize`there is none`,
 };
 
-export const fittedNames: Record<FittedState, string> = { fitted: 'fitted', none: 'there is none' };
+export const fittedNames: Record<FittedState, string> = { fitted: $localize`fitted`, none: $localize`there is none` };
 
 export const compressorNames: Record<CompressorType, string> = {
-  scroll: 'Scroll',
-  reciprocating: 'Reciprocating',
-  rotary: 'Rotary',
-  screw: 'Screw',
-  centrifugal: 'Centrifugal',
+  scroll: $localize`Scroll`,
+  reciprocating: $localize`Reciprocating`,
+  rotary: $localize`Rotary`,
+  screw: $localize`Screw`,
+  centrifugal: $localize`Centrifugal`,
 };
 
 export const portNames: Record<Ports, string> = {
-  both: 'liquid and suction side',
-  suction: 'suction side only',
-  liquid: 'liquid side only',
-  one: 'one, side not known',
-  none: 'none',
+  both: $localize`liquid and suction side`,
+  suction: $localize`suction side only`,
+  liquid: $localize`liquid side only`,
+  one: $localize`one, side not known`,
+  none: $localize`none`,
 };
 
 /** What a safety class means at the unit; the codes of the place say the rest. */
 export const flammableWords: Readonly<Record<string, string>> = {
-  A2L: 'A2L, mildly flammable: no ignition source, ventilate, machine, hoses and cylinder rated for it, sweep with nitrogen before any flame.',
-  A2: 'A2, flammable: no ignition source, ventilate, machine, hoses and cylinder rated for it, cut joints instead of unbrazing them.',
-  A3: 'A3, highly flammable: no ignition source within reach, ventilate, a detector on, everything rated for it, cut joints instead of unbrazing them.',
-  B2L: 'B2L, toxic and mildly flammable: breathing protection ready, no ignition source, ventilate, everything rated for it.',
+  A2L: $localize`A2L, mildly flammable: no ignition source, ventilate, machine, hoses and cylinder rated for it, sweep with nitrogen before any flame.`,
+  A2: $localize`A2, flammable: no ignition source, ventilate, machine, hoses and cylinder rated for it, cut joints instead of unbrazing them.`,
+  A3: $localize`A3, highly flammable: no ignition source within reach, ventilate, a detector on, everything rated for it, cut joints instead of unbrazing them.`,
+  B2L: $localize`B2L, toxic and mildly flammable: breathing protection ready, no ignition source, ventilate, everything rated for it.`,
 };

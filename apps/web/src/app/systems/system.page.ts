@@ -53,7 +53,7 @@ import {
 import { momentText } from '../ui/day';
 import { Computing } from '../ui/computing';
 
-const AS_USUAL = { value: '', label: 'default for this system type' };
+const AS_USUAL = { value: '', label: $localize`default for this system type` };
 
 /** One system: its circuit, what is known of it, and what was moved in and out. */
 @Component({
@@ -81,6 +81,11 @@ const AS_USUAL = { value: '', label: 'default for this system type' };
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class SystemPage {
+  protected readonly words = {
+    fitted: $localize`Fitted`,
+    sayHowYouKnowIt: $localize`Say how you know it: what somebody only says neither forbids nor allows anything.`,
+  } as const;
+
   private readonly serverData = inject(ServerData);
   private readonly preferences = inject(PreferencesService).current;
   protected readonly units = inject(Units);
@@ -127,7 +132,7 @@ export class SystemPage {
   protected readonly flammable = computed(() => {
     const found = valueOf(this.refrigerants())?.find(({ id }) => id === this.known()?.refrigerant);
     return found?.flammable === true
-      ? (flammableWords[found.safetyGroup ?? ''] ?? 'Flammable: everything rated for it, no ignition source, ventilate.')
+      ? (flammableWords[found.safetyGroup ?? ''] ?? $localize`Flammable: everything rated for it, no ignition source, ventilate.`)
       : undefined;
   });
 
@@ -183,7 +188,7 @@ export class SystemPage {
   protected readonly compressors = [AS_USUAL, ...compressorTypes.map((value) => ({ value, label: compressorNames[value] }))];
   protected readonly ports = [AS_USUAL, ...Object.entries(portNames).map(([value, label]) => ({ value, label }))];
   protected readonly valveChoices = [
-    { value: '', label: 'usual' },
+    { value: '', label: $localize`usual` },
     ...valveStates.map((value) => ({ value, label: valveStateNames[value] })),
   ];
   protected readonly volumes = computed(() => partsWithVolume.filter((part) => this.parts().includes(part)));
@@ -193,23 +198,27 @@ export class SystemPage {
   private readonly usualParts = computed(() => partsOf({ kind: this.record().kind }));
   /** What such a system usually has is said: the choice shows what follows from it. */
   protected fittedChoices = (part: OptionalPart) => [
-    { value: '', label: `usual: ${this.usualParts().includes(part) ? 'fitted' : 'none'}` },
+    { value: '', label: $localize`usual: ${this.usualParts().includes(part) ? $localize`fitted` : $localize`none`}` },
     ...fittedStates.map((value) => ({ value, label: fittedNames[value] })),
   ];
   protected readonly coolingChoices = [
-    { value: '', label: 'usual' },
-    ...condenserCoolings.map((value) => ({ value, label: `${value}-cooled` })),
+    { value: '', label: $localize`usual` },
+    ...condenserCoolings.map((value) => ({ value, label: $localize`${value}-cooled` })),
   ];
   protected readonly sources = [
-    { value: 'plate', label: 'plate' },
-    { value: 'measured', label: 'measured' },
+    { value: 'plate', label: $localize`plate` },
+    { value: 'measured', label: $localize`measured` },
   ];
-  protected readonly lowSwitches = [AS_USUAL, { value: 'fitted', label: 'there is one' }, { value: 'none', label: 'there is none' }];
+  protected readonly lowSwitches = [
+    AS_USUAL,
+    { value: 'fitted', label: $localize`there is one` },
+    { value: 'none', label: $localize`there is none` },
+  ];
   protected readonly unitsProblem = computed(() =>
-    /^(\d{1,2})?$/.test(this.draft().indoorUnits.trim()) ? undefined : 'Count the indoor units in whole numbers, 1 to 64.',
+    /^(\d{1,2})?$/.test(this.draft().indoorUnits.trim()) ? undefined : $localize`Count the indoor units in whole numbers, 1 to 64.`,
   );
   protected readonly partNames = partNames;
-  protected readonly tubes = tubeSizes.map((value) => ({ value, label: `${value} in` }));
+  protected readonly tubes = tubeSizes.map((value) => ({ value, label: $localize`${value} in` }));
   protected readonly valveNames = valveNames;
 
   protected readonly reversing = mutation(

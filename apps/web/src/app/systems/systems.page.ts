@@ -19,29 +19,31 @@ import { systemKindNames } from './system-labels';
   selector: 'hy-systems-page',
   imports: [ReadState, Icon, NzTableModule, PageHead, RouterLink],
   template: `
-    <hy-page-head title="Systems" [line]="line()">
-      <a class="button main" routerLink="/systems/new"><svg hyIcon="add"></svg>Add a system</a>
+    <hy-page-head title="Systems" i18n-title [line]="line()">
+      <a class="button main" routerLink="/systems/new"><svg hyIcon="add"></svg><ng-container i18n>Add a system</ng-container></a>
     </hy-page-head>
     <div class="toolbar">
       <input
         class="search"
         type="search"
         placeholder="Find by site, name, refrigerant"
+        i18n-placeholder
         aria-label="Find a system"
+        i18n-aria-label
         [value]="view().search"
         (input)="view.set({ search: $any($event.target).value })"
       />
-      <a class="button small push" routerLink="/systems/import">Import</a>
-      <button type="button" class="button small" aria-label="Export these systems as CSV" (click)="export('csv')">
-        <svg hyIcon="export"></svg>CSV
+      <a i18n class="button small push" routerLink="/systems/import">Import</a>
+      <button type="button" class="button small" aria-label="Export these systems as CSV" i18n-aria-label (click)="export('csv')">
+        <svg hyIcon="export"></svg><ng-container i18n>CSV </ng-container>
       </button>
-      <button type="button" class="button small" aria-label="Export these systems as JSON" (click)="export('json')">
-        <svg hyIcon="export"></svg>JSON
+      <button type="button" class="button small" aria-label="Export these systems as JSON" i18n-aria-label (click)="export('json')">
+        <svg hyIcon="export"></svg><ng-container i18n>JSON </ng-container>
       </button>
     </div>
     @switch (systems().state) {
       @default {
-        <hy-read-state [of]="systems()" what="systems" />
+        <hy-read-state [of]="systems()" what="systems" i18n-what />
       }
       @case ('ready') {
         <div class="table">
@@ -51,6 +53,7 @@ import { systemKindNames } from './system-labels';
             [nzFrontPagination]="false"
             [nzShowPagination]="false"
             nzNoResult="No system matches."
+            i18n-nzNoResult
             [nzScroll]="{ x: '820px' }"
           >
             <thead>
@@ -72,16 +75,20 @@ import { systemKindNames } from './system-labels';
                   <td>{{ s.refrigerant }}</td>
                   <td class="number">
                     {{ units.massText(s.nameplateKg)
-                    }}<span class="small block">{{ s.nameplateTyped?.text }} {{ s.nameplateTyped?.unit }} on the plate</span>
+                    }}<span i18n class="small block">{{ s.nameplateTyped?.text }} {{ s.nameplateTyped?.unit }} on the plate</span>
                   </td>
                   <td class="number">
                     {{ units.massText(s.contentKg) }}
                     @if (s.overdrawnByKg; as over) {
-                      <span class="small block over">{{ units.massText(over, 'up') }} more taken out than was in it</span>
+                      <span i18n class="small block over">{{ units.massText(over, 'up') }} more taken out than was in it</span>
                     } @else if (missing(s); as kg) {
-                      <span class="small block">{{
-                        kg > 0 ? units.massText(kg) + ' taken out' : units.massText(-kg) + ' above the plate'
-                      }}</span>
+                      <span class="small block">
+                        @if (kg > 0) {
+                          <ng-container i18n>{{ units.massText(kg) }} taken out</ng-container>
+                        } @else {
+                          <ng-container i18n>{{ units.massText(-kg) }} above the plate</ng-container>
+                        }
+                      </span>
                     }
                   </td>
                 </tr>
@@ -115,7 +122,8 @@ export class SystemsPage {
   private readonly all = computed(() => valueOf(this.systems()) ?? []);
 
   protected readonly line = computed(
-    () => `${this.all().length} systems · ${this.units.massText(this.all().reduce((sum, { contentKg }) => sum + contentKg, 0))} on record`,
+    () =>
+      $localize`${this.all().length} systems · ${this.units.massText(this.all().reduce((sum, { contentKg }) => sum + contentKg, 0))} on record`,
   );
   protected readonly shown = computed(() => {
     const wanted = this.view().search.trim().toLowerCase();
@@ -125,11 +133,15 @@ export class SystemsPage {
   });
 
   protected readonly columns: readonly { name: string; number: boolean; sort: (a: System, b: System) => number }[] = [
-    { name: 'System', number: false, sort: (a, b) => `${a.site} ${a.name}`.localeCompare(`${b.site} ${b.name}`) },
-    { name: 'Kind', number: false, sort: (a, b) => systemKindNames[a.kind].localeCompare(systemKindNames[b.kind]) },
-    { name: 'Refrigerant', number: false, sort: (a, b) => a.refrigerant.localeCompare(b.refrigerant, undefined, { numeric: true }) },
-    { name: 'Nameplate', number: true, sort: (a, b) => a.nameplateKg - b.nameplateKg },
-    { name: 'In it now', number: true, sort: (a, b) => a.contentKg - b.contentKg },
+    { name: $localize`System`, number: false, sort: (a, b) => `${a.site} ${a.name}`.localeCompare(`${b.site} ${b.name}`) },
+    { name: $localize`Kind`, number: false, sort: (a, b) => systemKindNames[a.kind].localeCompare(systemKindNames[b.kind]) },
+    {
+      name: $localize`Refrigerant`,
+      number: false,
+      sort: (a, b) => a.refrigerant.localeCompare(b.refrigerant, undefined, { numeric: true }),
+    },
+    { name: $localize`Nameplate`, number: true, sort: (a, b) => a.nameplateKg - b.nameplateKg },
+    { name: $localize`In it now`, number: true, sort: (a, b) => a.contentKg - b.contentKg },
   ];
   protected readonly kind = ({ kind }: System) => systemKindNames[kind];
   /** Nameplate less content, where they differ. */

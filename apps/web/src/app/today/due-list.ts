@@ -10,17 +10,17 @@ import { valueOf } from '../ui/loadable';
 
 /** What each flag asks for, in a few words. */
 const todo: Readonly<Record<CylinderFlag, string>> = {
-  overfilled: 'remove the excess',
-  mixed: 'ask the reclaimer',
-  'pressure-rating-too-low': 'move it into a higher class',
-  'negative-balance': 'weigh it in',
-  overdue: 'have it requalified',
-  'non-condensables': 'check it again, or send it in',
-  'wrong-tare': 'verify the tare',
-  'collar-unconfirmed': 'read its collar again',
-  'due-soon': 'have it requalified',
-  'overdue-for-return': 'send it to the reclaimer',
-  'no-limit': 'open it: a mark is missing, or it cannot be computed',
+  overfilled: $localize`remove the excess`,
+  mixed: $localize`ask the reclaimer`,
+  'pressure-rating-too-low': $localize`move it into a higher class`,
+  'negative-balance': $localize`weigh it in`,
+  overdue: $localize`have it requalified`,
+  'non-condensables': $localize`check it again, or send it in`,
+  'wrong-tare': $localize`verify the tare`,
+  'collar-unconfirmed': $localize`read its collar again`,
+  'due-soon': $localize`have it requalified`,
+  'overdue-for-return': $localize`send it to the reclaimer`,
+  'no-limit': $localize`open it: a mark is missing, or it cannot be computed`,
 };
 
 /** Cylinders needing attention: the gravest of each, and what to do. */
@@ -29,8 +29,8 @@ const todo: Readonly<Record<CylinderFlag, string>> = {
   imports: [RouterLink],
   template: `
     @if (due().length > 0) {
-      <section aria-label="Cylinders needing attention">
-        <h2>Needs attention</h2>
+      <section aria-label="Cylinders needing attention" i18n-aria-label>
+        <h2 i18n>Needs attention</h2>
         <ul>
           @for (entry of due(); track entry.id) {
             <li>
@@ -44,7 +44,7 @@ const todo: Readonly<Record<CylinderFlag, string>> = {
             </li>
           }
         </ul>
-        <p class="small">
+        <p i18n class="small">
           Dates as a calendar for your own program: <a href="/api/calendar.ics" download="hygromet.ics">calendar feed (ICS)</a>
         </p>
       </section>

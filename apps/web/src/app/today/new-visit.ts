@@ -29,21 +29,34 @@ interface VisitDraft {
   selector: 'hy-new-visit',
   imports: [ChoiceField, ReactiveFormsModule, TextField],
   template: `
-    <section aria-label="Add a visit">
-      <h2>Add a visit</h2>
+    <section aria-label="Add a visit" i18n-aria-label>
+      <h2 i18n>Add a visit</h2>
       <form novalidate [formGroup]="form" (ngSubmit)="open()">
-        <hy-choice-field label="System" missing="Choose the system that is visited." [choices]="systemChoices()" formControlName="system" />
-        <hy-text-field label="Reason" placeholder="such as: no cooling since Monday" formControlName="reason" />
+        <hy-choice-field
+          label="System"
+          i18n-label
+          missing="Choose the system that is visited."
+          i18n-missing
+          [choices]="systemChoices()"
+          formControlName="system"
+        />
+        <hy-text-field label="Reason" i18n-label placeholder="such as: no cooling since Monday" i18n-placeholder formControlName="reason" />
         <div class="together">
-          <hy-text-field label="Day" type="date" formControlName="day" />
-          <hy-text-field label="Time" type="time" formControlName="time" />
-          <hy-text-field label="Technician" formControlName="person" />
+          <hy-text-field label="Day" i18n-label type="date" formControlName="day" />
+          <hy-text-field label="Time" i18n-label type="time" formControlName="time" />
+          <hy-text-field label="Technician" i18n-label formControlName="person" />
         </div>
         @if (refused(); as sentence) {
           <p role="alert" class="over">{{ sentence }}</p>
         }
         <div class="actions">
-          <button type="submit" class="button main" [disabled]="busy()">{{ busy() ? 'Opening' : 'Open the visit' }}</button>
+          <button type="submit" class="button main" [disabled]="busy()">
+            @if (busy()) {
+              <ng-container i18n>Opening</ng-container>
+            } @else {
+              <ng-container i18n>Open the visit</ng-container>
+            }
+          </button>
         </div>
       </form>
     </section>
@@ -83,7 +96,7 @@ export class NewVisit {
   protected readonly form = this.drafted.form;
   private readonly systems = fromServer(this.serverData.systems$);
   protected readonly systemChoices = computed(() => [
-    { value: '', label: 'choose a system' },
+    { value: '', label: $localize`choose a system` },
     ...(valueOf(this.systems()) ?? []).map(({ id, site, name }) => ({ value: id, label: `${site}, ${name}` })),
   ]);
   private readonly opening = mutation(this.serverData.addVisit$, ({ id }) => {

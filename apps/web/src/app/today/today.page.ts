@@ -16,7 +16,7 @@ import { DueList } from './due-list';
 import { NewVisit } from './new-visit';
 import { VanLine } from './van-line';
 import { VisitRow } from './visit-row';
-import { byDay, leadOf } from './visit-labels';
+import { byDay, dueNames, leadOf } from './visit-labels';
 
 /** The visits of the day, how far each is, and the one thing to do next; what is due stands at the right. */
 @Component({
@@ -24,7 +24,7 @@ import { byDay, leadOf } from './visit-labels';
   imports: [BeginCard, ReadState, DueList, NewVisit, NextTruck, PageHead, RouterLink, VanLine, VisitRow],
   template: `
     <hy-page-head [title]="title" [line]="line()">
-      <a class="button" routerLink="/truck">Load the truck</a>
+      <a i18n class="button" routerLink="/truck">Load the truck</a>
       <button
         type="button"
         class="button"
@@ -32,12 +32,16 @@ import { byDay, leadOf } from './visit-labels';
         [attr.aria-expanded]="adding()"
         (click)="adding.set(!adding())"
       >
-        {{ adding() ? 'Not now' : 'Add a visit' }}
+        @if (adding()) {
+          <ng-container i18n>Not now</ng-container>
+        } @else {
+          <ng-container i18n>Add a visit</ng-container>
+        }
       </button>
     </hy-page-head>
     @switch (settled() ? visits().state : 'waiting') {
       @default {
-        <hy-read-state [of]="visits()" what="visits" />
+        <hy-read-state [of]="visits()" what="visits" i18n-what />
       }
       @case ('ready') {
         <div class="body">
@@ -46,18 +50,18 @@ import { byDay, leadOf } from './visit-labels';
             @if (adding()) {
               <hy-new-visit />
             }
-            @for (group of groups(); track group.name) {
-              <section [attr.aria-label]="group.name">
-                <h2 [class.unseen]="group.name === 'Today'">{{ group.name }}</h2>
+            @for (group of groups(); track group.due) {
+              <section [attr.aria-label]="dueNames[group.due]">
+                <h2 [class.unseen]="group.due === 'today'">{{ dueNames[group.due] }}</h2>
                 @for (visit of group.visits; track visit.id) {
                   <hy-visit-row [visit]="visit" [lead]="visit.id === lead()" [plateKg]="plates().get(visit.system.id)" />
                 } @empty {
-                  <p class="second">No visit today. “Add a visit” opens one for a system.</p>
+                  <p i18n class="second">No visit today. “Add a visit” opens one for a system.</p>
                 }
               </section>
             }
           </div>
-          <aside aria-label="Due, and the van">
+          <aside aria-label="Due, and the van" i18n-aria-label>
             <hy-due-list />
             <hy-van-line />
             @if (nextDay(); as day) {
@@ -66,7 +70,7 @@ import { byDay, leadOf } from './visit-labels';
                 <hy-next-truck [day]="day" />
               } @placeholder {
                 <p class="second">
-                  <a routerLink="/truck" [queryParams]="{ day }">Truck of {{ said(day) }}</a>
+                  <a i18n routerLink="/truck" [queryParams]="{ day }">Truck of {{ said(day) }}</a>
                 </p>
               }
             }
@@ -94,6 +98,7 @@ export class TodayPage {
   protected readonly settled = settledOnce(() => this.visits().state === 'failed' || this.cylinders().state !== 'waiting');
 
   protected readonly plates = computed(() => new Map((valueOf(this.systems()) ?? []).map(({ id, nameplateKg }) => [id, nameplateKg])));
+  protected readonly dueNames = dueNames;
   protected readonly groups = computed(() => byDay(this.all(), this.today));
   protected readonly lead = computed(() => leadOf(this.all(), this.today));
   /** The next day with open visits: what is missing on its truck is seen the evening before. */
@@ -106,11 +111,11 @@ export class TodayPage {
   );
   protected readonly line = computed(() => {
     const open = this.all().filter(({ state, day }) => state === 'open' && day === this.today).length;
-    if (open === 0) return 'no open visit today';
+    if (open === 0) return $localize`no open visit today`;
     const stops = truckVisits(this.all(), valueOf(this.systems()) ?? [], this.today, () => true);
     const most = stops.reduce((sum, { job }) => sum + job.high, 0);
-    const visits = `${open} open ${open === 1 ? 'visit' : 'visits'}`;
-    return most === 0 ? visits : `${visits} · up to ${this.units.massText(most)} may be recovered`;
+    const visits = $localize`${open} open ${open === 1 ? $localize`visit` : $localize`visits`}`;
+    return most === 0 ? visits : $localize`${visits} · up to ${this.units.massText(most)} may be recovered`;
   });
   protected readonly said = (day: string): string => dayWords(day);
 }

@@ -62,13 +62,13 @@ test('visits stand by when they want attention; what is closed and past is gone'
     aVisit({ id: 'd', day: '2026-11-30' }),
     aVisit({ id: 'e', day: '2026-11-20', state: 'closed' }),
   ];
-  const groups = byDay(visits, '2026-11-26').map(({ name, visits: own }) => [name, own.map(({ id }) => id)]);
+  const groups = byDay(visits, '2026-11-26').map(({ due, visits: own }) => [due, own.map(({ id }) => id)]);
   expect(groups).toEqual([
-    ['Today', ['c']],
-    ['Overdue', ['b', 'a']],
-    ['Next days', ['d']],
+    ['today', ['c']],
+    ['overdue', ['b', 'a']],
+    ['later', ['d']],
   ]);
-  expect(byDay([], '2026-11-26')).toEqual([{ name: 'Today', visits: [] }]);
+  expect(byDay([], '2026-11-26')).toEqual([{ due: 'today', visits: [] }]);
 });
 
 describe('the page', () => {

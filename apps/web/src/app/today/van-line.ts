@@ -14,11 +14,11 @@ const MOST_SHOWN = 6;
   selector: 'hy-van-line',
   imports: [RouterLink],
   template: `
-    <section aria-label="In the van">
-      <h2>In the van</h2>
+    <section aria-label="In the van" i18n-aria-label>
+      <h2 i18n>In the van</h2>
       @if (van(); as own) {
         @if (own.names.length === 0) {
-          <p>No cylinder. <a routerLink="/truck">Load the truck</a></p>
+          <p i18n>No cylinder. <a routerLink="/truck">Load the truck</a></p>
         } @else {
           <p>{{ own.line }}</p>
           <p class="second">{{ own.evacuated }}</p>
@@ -42,12 +42,12 @@ export class VanLine {
     if (all === undefined) return undefined;
     const along = all.filter(({ place, retiredAt }) => place === 'van' && retiredAt === null);
     const names = along.map(({ name }) => name).sort((a, b) => a.localeCompare(b, 'en', { numeric: true }));
-    const shown = names.length > MOST_SHOWN ? `${names.length} cylinders` : names.join(', ');
+    const shown = names.length > MOST_SHOWN ? $localize`${names.length} cylinders` : names.join(', ');
     const ready = along.filter(({ evacuatedAt, contentKg }) => evacuatedAt !== null && contentKg === 0).map(({ name }) => name);
     return {
       names,
-      line: `${shown} · ${this.units.massText(along.reduce((sum, { contentKg }) => sum + Math.max(0, contentKg), 0))} of refrigerant`,
-      evacuated: ready.length === 0 ? 'none evacuated and empty' : `evacuated and empty: ${ready.sort().join(', ')}`,
+      line: $localize`${shown} · ${this.units.massText(along.reduce((sum, { contentKg }) => sum + Math.max(0, contentKg), 0))} of refrigerant`,
+      evacuated: ready.length === 0 ? $localize`none evacuated and empty` : $localize`evacuated and empty: ${ready.sort().join(', ')}`,
     };
   });
 }

@@ -18,10 +18,10 @@ import { TextField } from '../ui/text-field';
   template: `
     @if (choosing()) {
       <form novalidate [formGroup]="form" (ngSubmit)="moveTo()">
-        <hy-text-field label="New day" type="date" formControlName="day" />
-        <hy-text-field label="Time" type="time" formControlName="time" />
-        <button type="submit" class="button small main" [disabled]="busy()">Move</button>
-        <button type="button" class="button small plain" (click)="leave()">Not now</button>
+        <hy-text-field label="New day" i18n-label type="date" formControlName="day" />
+        <hy-text-field label="Time" i18n-label type="time" formControlName="time" />
+        <button i18n type="submit" class="button small main" [disabled]="busy()">Move</button>
+        <button i18n type="button" class="button small plain" (click)="leave()">Not now</button>
       </form>
       @if (refused(); as sentence) {
         <p role="alert" class="over">{{ sentence }}</p>
@@ -29,6 +29,7 @@ import { TextField } from '../ui/text-field';
     } @else {
       @if (visit().day < today) {
         <button
+          i18n
           type="button"
           class="button small"
           [attr.aria-label]="of('Plan the visit', 'for today')"
@@ -37,7 +38,7 @@ import { TextField } from '../ui/text-field';
           For today
         </button>
       }
-      <button type="button" class="button small plain" [attr.aria-label]="of('Move the visit', 'to another day')" (click)="choose()">
+      <button i18n type="button" class="button small plain" [attr.aria-label]="of('Move the visit', 'to another day')" (click)="choose()">
         Another day
       </button>
       @if (refused(); as sentence) {
@@ -62,7 +63,7 @@ export class VisitDay {
   private readonly preferences = inject(PreferencesService).current;
   protected readonly today = dayOf(new Date());
   protected readonly choosing = signal(false);
-  protected readonly form = inject(FormBuilder).nonNullable.group({ day: ['', filled('Choose the day.')], time: [''] });
+  protected readonly form = inject(FormBuilder).nonNullable.group({ day: ['', filled($localize`Choose the day.`)], time: [''] });
 
   private readonly moving = mutation(
     ({ day, time }: { readonly day: string; readonly time: string }) =>
@@ -79,7 +80,7 @@ export class VisitDay {
   );
   protected readonly busy = computed(() => this.moving.state().state === 'busy');
   protected readonly refused = serverProblems(this.moving.state, { '/day': this.form.controls.day, '/time': this.form.controls.time });
-  protected readonly of = (before: string, after: string): string => `${before} to ${this.visit().system.site} ${after}`;
+  protected readonly of = (before: string, after: string): string => $localize`${before} to ${this.visit().system.site} ${after}`;
 
   /** With the day it has, or today where that is over. */
   protected choose(): void {

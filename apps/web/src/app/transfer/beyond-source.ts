@@ -12,8 +12,8 @@ export function beyondSource(
   if (source === undefined) return undefined;
   const there = massText(Math.max(0, source.massKg));
   if (source.kind === 'cylinder' && movedKg > source.massKg + TWO_SCALES_KG)
-    return `The ledger shows only ${there} in ${source.name}. Weigh that one as well: a tare, its content or this reading is wrong.`;
+    return $localize`The ledger shows only ${there} in ${source.name}. Weigh that one as well: a tare, its content or this reading is wrong.`;
   if (source.kind === 'system' && movedKg > source.massKg * (1 + CHARGE_DOUBT) + TWO_SCALES_KG)
-    return `The book has only ${there} in ${source.name}: its charge was booked too small, or this reading is wrong.`;
+    return $localize`The book has only ${there} in ${source.name}\: its charge was booked too small, or this reading is wrong.`;
   return undefined;
 }

@@ -15,41 +15,41 @@ import { FillSession } from './fill.session';
   imports: [BigNumber, Caution, RouterLink, WeightBeam],
   template: `
     @let c = cylinder();
-    <section class="main-column" aria-label="Booked">
+    <section class="main-column" aria-label="Booked" i18n-aria-label>
       @if (session.draft().booked; as booked) {
         @if (stopKg(); as stop) {
-          <hy-big-number what="Booked. Left until the stop weight" [number]="left().number" [unit]="left().unit">
-            <p>
+          <hy-big-number what="Booked. Left until the stop weight" i18n-what [number]="left().number" [unit]="left().unit">
+            <p i18n>
               moved <b>{{ session.onScale(booked.movement.massKg) }}</b>
             </p>
-            <p>
+            <p i18n>
               {{ c.name }} now holds <b>{{ session.onScale(booked.to.massKg) }}</b>
             </p>
-            <p>stop at {{ session.onScale(stop, 'down') }} gross</p>
+            <p i18n>stop at {{ session.onScale(stop, 'down') }} gross</p>
           </hy-big-number>
           <hy-weight-beam [tareKg]="c.tareKg" [nowKg]="c.tareKg + booked.to.massKg" [stopKg]="stop" [unit]="session.scaleUnit()" />
         }
         @if (booked.overfilledByKg; as over) {
-          <hy-caution [grave]="true"
+          <hy-caution i18n [grave]="true"
             >{{ c.name }} is overfilled by {{ session.onScale(over, 'up') }}. Move that much into an empty cylinder now, and keep it cool
             until then.</hy-caution
           >
         }
         @if (booked.overdrawnByKg; as over) {
-          <hy-caution [grave]="true"
+          <hy-caution i18n [grave]="true"
             >The ledger shows {{ session.onScale(over, 'up') }} more taken out of {{ booked.from.name }} than was in it. Check its entries:
             a charge that nobody booked, another plate, or a transfer that was booked twice.</hy-caution
           >
         }
         <table class="accounts">
-          <caption class="unseen">
+          <caption i18n class="unseen">
             Both accounts after the booking
           </caption>
           <thead>
             <tr>
-              <th scope="col">Account</th>
-              <th scope="col" class="number">this entry</th>
-              <th scope="col" class="number">holds now</th>
+              <th i18n scope="col">Account</th>
+              <th i18n scope="col" class="number">this entry</th>
+              <th i18n scope="col" class="number">holds now</th>
             </tr>
           </thead>
           <tbody>
@@ -65,31 +65,36 @@ import { FillSession } from './fill.session';
             </tr>
           </tbody>
         </table>
-        <p class="second">
+        <p i18n class="second">
           Recorded by {{ booked.movement.recordedBy }}. An entry is never edited: a wrong one is reversed on the cylinder's page.
         </p>
         <div class="actions">
           @if (booked.movement.visit; as visit) {
             @if (more(); as kg) {
               @if (fits(kg)) {
-                <button type="button" class="button main" (click)="session.again()">
+                <button i18n type="button" class="button main" (click)="session.again()">
                   Go on into {{ c.name }}, {{ units.massText(kg) }} left
                 </button>
               } @else {
-                <a class="button main" [routerLink]="['/visits', visit, 'transfer']" (click)="session.again()"
+                <a i18n class="button main" [routerLink]="['/visits', visit, 'transfer']" (click)="session.again()"
                   >Next cylinder, {{ units.massText(kg) }} left</a
                 >
               }
             }
-            <a class="button" [class.main]="more() === undefined" [routerLink]="['/visits', visit, 'account']" (click)="session.again()"
+            <a
+              i18n
+              class="button"
+              [class.main]="more() === undefined"
+              [routerLink]="['/visits', visit, 'account']"
+              (click)="session.again()"
               >Continue to the account</a
             >
           }
-          <a class="button" [class.main]="booked.movement.visit === null" [routerLink]="['/cylinders', c.id]" (click)="session.again()"
+          <a i18n class="button" [class.main]="booked.movement.visit === null" [routerLink]="['/cylinders', c.id]" (click)="session.again()"
             >View cylinder</a
           >
           @if (booked.movement.visit === null) {
-            <button type="button" class="button" (click)="session.again()">Start another transfer</button>
+            <button i18n type="button" class="button" (click)="session.again()">Start another transfer</button>
           }
         </div>
       }

@@ -6,13 +6,13 @@ import { SEEN_KG } from '@hygromet/core/cylinder/scale-tolerance';
 import { Units } from '../preferences/units.service';
 
 const names: Readonly<Record<BudgetTerm, readonly [string, string]>> = {
-  density: ['Density', `equation of state, ±${100 * data.densityShare} %`],
-  capacity: ['Water capacity', `stamp, ±${100 * data.capacityShare} %`],
-  tare: ['Tare', 'stamped to 0.1 lb'],
-  scale: ['Scale', 'as entered, or as is usual for its size'],
-  oil: ['Oil', 'takes room without weighing as much'],
-  drift: ['Drift', 'first vapor of the blend is lighter'],
-  hose: ['Hose', 'liquid that still runs in'],
+  density: [$localize`Density`, $localize`equation of state, ±${100 * data.densityShare} %`],
+  capacity: [$localize`Water capacity`, `stamp, ±${100 * data.capacityShare} %`],
+  tare: [$localize`Tare`, $localize`stamped to 0.1 lb`],
+  scale: [$localize`Scale`, $localize`as entered, or as is usual for its size`],
+  oil: [$localize`Oil`, $localize`takes room without weighing as much`],
+  drift: [$localize`Drift`, $localize`first vapor of the blend is lighter`],
+  hose: [$localize`Hose`, $localize`liquid that still runs in`],
 };
 
 /** From the limit to the reading at which the valve is shut: each part with its share. */
@@ -20,7 +20,7 @@ const names: Readonly<Record<BudgetTerm, readonly [string, string]>> = {
   selector: 'hy-budget-table',
   template: `
     <table>
-      <caption>
+      <caption i18n>
         From the limit to the stop
       </caption>
       <thead>
@@ -41,12 +41,12 @@ const names: Readonly<Record<BudgetTerm, readonly [string, string]>> = {
       </tbody>
       <tfoot>
         <tr>
-          <th scope="row">Close the valve at</th>
+          <th i18n scope="row">Close the valve at</th>
           <td class="number">{{ stop() }}</td>
         </tr>
       </tfoot>
     </table>
-    <p class="small">
+    <p i18n class="small">
       Density, capacity, tare and scale are independent: their squares add up, and the stop is the lower end of the 95 % range. The rest is
       taken off in full. {{ source }}.
     </p>
@@ -102,7 +102,7 @@ export class BudgetTable {
   readonly shutAt = input.required<StopWeight>();
   readonly unit = input.required<MassUnit>();
   private readonly units = inject(Units);
-  protected readonly source = `Widths: ${data.source.split(';')[0]}`;
+  protected readonly source = $localize`Widths: ${data.source.split(';')[0]}`;
 
   protected readonly gross = computed(() => this.units.massText(this.shutAt().limit.gross, 'down', this.unit()));
   protected readonly stop = computed(() => this.units.massText(this.shutAt().gross, 'down', this.unit()));

@@ -17,10 +17,10 @@ import { FillSession } from './fill.session';
     @let c = cylinder();
     <h2>{{ c.name }}, {{ capacity() }}, {{ units.pressureStep(c.servicePressurePa) }}</h2>
     @if (unidentified()) {
-      <p class="second">not identified: nothing can be drawn of it</p>
+      <p i18n class="second">not identified: nothing can be drawn of it</p>
     } @else {
       <p class="second">
-        {{ label() }}{{ label() && levels().length > 0 ? ' · ' : '' }}{{ levels().length > 0 ? 'drag to change temperature' : '' }}
+        {{ label() }}{{ label() && levels().length > 0 ? ' · ' : '' }}{{ levels().length > 0 ? words.dragToChangeTemperature : '' }}
       </p>
     }
     @if (levels().length > 0) {
@@ -29,7 +29,7 @@ import { FillSession } from './fill.session';
       <div class="no-drawing"></div>
     }
     @if (session.heat(); as heat) {
-      <h3>Filled to the stop</h3>
+      <h3 i18n>Filled to the stop</h3>
       <hy-filled-figures [heat]="heat" [hottestK]="session.hottestK()" [air]="air()" />
     }
     <div class="cautions">
@@ -43,6 +43,8 @@ import { FillSession } from './fill.session';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class CylinderSide {
+  protected readonly words = { dragToChangeTemperature: $localize`drag to change temperature` } as const;
+
   protected readonly session = inject(FillSession);
   protected readonly units = inject(Units);
 
@@ -52,11 +54,13 @@ export class CylinderSide {
   protected readonly air = computed(() => {
     const { airShare } = this.cylinder();
     const share = `${this.units.decimal(100 * airCounted(this.cylinder()), 1)} % air`;
-    return airShare === null ? `${share} allowed for` : `${share} found`;
+    return airShare === null ? $localize`${share} allowed for` : $localize`${share} found`;
   });
   protected readonly capacity = computed(() => {
     const { volumeTyped, volumeM3 } = this.cylinder();
-    return volumeTyped?.unit === 'lb-water' ? `${volumeTyped.text} lb water capacity` : `${this.units.decimal(volumeM3 * 1000, 1)} L`;
+    return volumeTyped?.unit === 'lb-water'
+      ? $localize`${volumeTyped.text} lb water capacity`
+      : `${this.units.decimal(volumeM3 * 1000, 1)} L`;
   });
   protected readonly label = computed(() => {
     const { flags, refrigerant } = this.cylinder();

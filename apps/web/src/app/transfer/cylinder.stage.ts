@@ -42,6 +42,14 @@ import { FillSession } from './fill.session';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class CylinderStage {
+  protected readonly words = {
+    notToBeFilledNow: $localize`Not to be filled now. Its stop weight is`,
+    closeTheValveWhenThe: $localize`Close the valve when the scale reads`,
+    giveTheReasonUntilThen: $localize`Give the reason: until then the rule stands.`,
+    more: $localize`more`,
+    less: $localize`less`,
+  } as const;
+
   protected readonly session = inject(FillSession);
   protected readonly units = inject(Units);
 
@@ -67,31 +75,33 @@ export class CylinderStage {
     lessText(this.session.ruling()?.gross ?? 0, this.session.shutAt(), { massText: this.session.onScale }),
   );
   protected readonly ports = [
-    { value: '', label: 'not known (worst case)' },
-    { value: 'liquid', label: 'liquid, or all of it' },
-    { value: 'vapour', label: 'vapor only' },
+    { value: '', label: $localize`not known (worst case)` },
+    { value: 'liquid', label: $localize`liquid, or all of it` },
+    { value: 'vapour', label: $localize`vapor only` },
   ];
   protected port = (value: string) => value as FillDraft['port']; // the field offers only these
   protected readonly scaleHint = computed(() => {
     const gross = this.session.ruling()?.gross;
-    return gross === undefined ? '' : `left empty: ${this.session.onScale(usualScaleOff(gross), 'up')}, as such a scale is`;
+    return gross === undefined ? '' : $localize`left empty: ${this.session.onScale(usualScaleOff(gross), 'up')}, as such a scale is`;
   });
   /** What is taken off because nobody has published a pair of its substances. */
   protected readonly estimated = computed(() => {
     const composition = this.session.incoming()?.composition ?? this.session.composition();
-    if (composition === undefined || isUnknown(composition)) return 'Not identified: everything it could be is counted.';
+    if (composition === undefined || isUnknown(composition)) return $localize`Not identified: everything it could be is counted.`;
     const { densityFactor, pressureTooLow, worstPressureTooLow } = estimateMargin(composition);
     return (
-      `Two substances in this mixture have no published data together. Its density is taken ${this.units.decimal(100 * (1 - densityFactor), 1)} % lower, ` +
-      `its pressure up to ${this.units.percent(pressureTooLow)} too low is allowed for (measured: nine of ten such mixtures; the worst ${this.units.percent(worstPressureTooLow)}).`
+      $localize`Two substances in this mixture have no published data together. Its density is taken ${this.units.decimal(100 * (1 - densityFactor), 1)} % lower, ` +
+      $localize`its pressure up to ${this.units.percent(pressureTooLow)} too low is allowed for (measured: nine of ten such mixtures; the worst ${this.units.percent(worstPressureTooLow)}).`
     );
   });
   protected readonly hoses = [
-    { value: 'three-eighths', label: 'one 3/8 in hose' },
-    { value: 'quarter-inch', label: 'one 1/4 in hose' },
-    { value: 'none', label: 'None – hose is cleared first' },
+    { value: 'three-eighths', label: $localize`one 3/8 in hose` },
+    { value: 'quarter-inch', label: $localize`one 1/4 in hose` },
+    { value: 'none', label: $localize`None – hose is cleared first` },
   ];
-  protected readonly oilProblem = computed(() => (this.session.oilShare() === undefined ? 'Per cent of oil by mass, 0 to 50.' : undefined));
+  protected readonly oilProblem = computed(() =>
+    this.session.oilShare() === undefined ? $localize`Per cent of oil by mass, 0 to 50.` : undefined,
+  );
   protected readonly sources = computed<readonly Choice[]>(() => {
     const accounts = valueOf(this.session.accounts()) ?? [];
     const from = (kind: string) => accounts.filter((account) => account.kind === kind && account.id !== this.session.cylinderId);
@@ -99,16 +109,16 @@ export class CylinderStage {
     const systems = from('system').map(({ id, name }) => ({ value: id, label: `${name} (${refrigerants.get(id) ?? ''})` }));
     const cylinders = from('cylinder')
       .filter(({ massKg }) => massKg > 0)
-      .map(({ id, name, massKg }) => ({ value: id, label: `${name} (${this.units.massText(massKg)} in it)` }));
+      .map(({ id, name, massKg }) => ({ value: id, label: $localize`${name} (${this.units.massText(massKg)} in it)` }));
     const others = [...from('supplier'), ...from('hoses'), ...from('unexplained')].map(({ id, name }) => ({ value: id, label: name }));
-    return [{ value: '', label: 'Select a source' }, ...systems, ...cylinders, ...others];
+    return [{ value: '', label: $localize`Select a source` }, ...systems, ...cylinders, ...others];
   });
   protected readonly sourceProblem = computed(() => {
-    if (this.session.sourceUnread()) return 'What is in it cannot be read now. Choose it again when the server answers.';
-    return this.session.submitted() && this.session.source() === undefined ? 'Select a source.' : undefined;
+    if (this.session.sourceUnread()) return $localize`What is in it cannot be read now. Choose it again when the server answers.`;
+    return this.session.submitted() && this.session.source() === undefined ? $localize`Select a source.` : undefined;
   });
   protected readonly refrigerantProblem = computed(() =>
-    this.session.submitted() && this.session.incoming() === undefined ? 'Say which refrigerant it is.' : undefined,
+    this.session.submitted() && this.session.incoming() === undefined ? $localize`Say which refrigerant it is.` : undefined,
   );
 
   protected readonly placeProblem = placeProblem;

@@ -4,15 +4,20 @@ import type { Units } from '../preferences/units.service';
 import type { DrawnLevel } from '../ui/cylinder-drawing';
 
 /** The levels of a drawing in words, highest first, so that the lower is drawn over it: now, filled and in the heat, or now and in the heat. */
-export function drawnLevels(levels: readonly Level[] | undefined, units: Units, filled = 'at the stop'): readonly DrawnLevel[] {
+export function drawnLevels(levels: readonly Level[] | undefined, units: Units, filled = $localize`at the stop`): readonly DrawnLevel[] {
   const [now, ...others] = levels ?? [];
   const hot = others.at(-1);
   const stop = others.length > 1 ? others[0] : undefined;
   if (now === undefined || hot === undefined) return [];
   return [
-    { kind: 'hot', share: hot.liquidShare, title: `at ${units.temperature(HOT_REFERENCE)}`, text: words(hot, units) },
+    { kind: 'hot', share: hot.liquidShare, title: $localize`at ${units.temperature(HOT_REFERENCE)}`, text: words(hot, units) },
     ...(stop === undefined ? [] : [{ kind: 'stop' as const, share: stop.liquidShare, title: filled, text: stopWords(stop, units) }]),
-    { kind: 'now', share: now.liquidShare, title: now.state === 'two-liquids' ? 'now, two layers' : 'now', text: words(now, units) },
+    {
+      kind: 'now',
+      share: now.liquidShare,
+      title: now.state === 'two-liquids' ? $localize`now, two layers` : 'now',
+      text: words(now, units),
+    },
   ];
 }
 
@@ -33,4 +38,6 @@ function words(level: Level, units: Units): string {
 }
 
 const stopWords = (level: Level, units: Units): string =>
-  level.state === 'two-phase' ? `${units.percent(level.liquidShare)} · ${units.percent(1 - level.liquidShare)} free` : words(level, units);
+  level.state === 'two-phase'
+    ? $localize`${units.percent(level.liquidShare)} · ${units.percent(1 - level.liquidShare)} free`
+    : words(level, units);

@@ -62,27 +62,34 @@ export function fillCautions(facts: FillFacts, units: Units): readonly FillCauti
 const unjudged = ({ unjudged: why, cylinder }: FillFacts): FillCaution | undefined =>
   why === undefined
     ? undefined
-    : { code: 'unjudged', grave: true, stops: true, sentence: `${cylinder.name} cannot be judged, so nothing is started on it: ${why}` };
+    : {
+        code: 'unjudged',
+        grave: true,
+        stops: true,
+        sentence: $localize`${cylinder.name} cannot be judged, so nothing is started on it: ${why}`,
+      };
 
 /** Objections that no caution below tells with its own figures. */
 const sentences: Partial<Record<Objection, (name: string) => string>> = {
-  retired: (name) => `${name} is out of use. Take another cylinder.`,
-  nitrogen: (name) => `${name} is for nitrogen. Take another cylinder.`,
-  virgin: (name) => `${name} holds virgin refrigerant: what comes from a system goes into a recovery cylinder.`,
-  'not-evacuated': (name) => `${name} has not been evacuated since last use. Pull and hold a vacuum first.`,
-  'not-for-flammable': (name) => `${name} is not recorded as rated for flammable refrigerant. Take one that is, or record its marks.`,
-  'burn-out-apart': (name) => `${name} is marked for burnt-out or unknown refrigerant: nothing else goes into it.`,
-  'other-owner': (name) => `${name} is reserved for another customer's refrigerant.`,
+  retired: (name) => $localize`${name} is out of use. Take another cylinder.`,
+  nitrogen: (name) => $localize`${name} is for nitrogen. Take another cylinder.`,
+  virgin: (name) => $localize`${name} holds virgin refrigerant: what comes from a system goes into a recovery cylinder.`,
+  'not-evacuated': (name) => $localize`${name} has not been evacuated since last use. Pull and hold a vacuum first.`,
+  'not-for-flammable': (name) =>
+    $localize`${name} is not recorded as rated for flammable refrigerant. Take one that is, or record its marks.`,
+  'burn-out-apart': (name) => $localize`${name} is marked for burnt-out or unknown refrigerant: nothing else goes into it.`,
+  'other-owner': (name) => $localize`${name} is reserved for another customer's refrigerant.`,
   'tare-heavier': (name) =>
-    `${name} weighed more empty than its collar says. Something is in it – water, oil, dirt – and its room is gone. Empty and clean it, or record why.`,
+    $localize`${name} weighed more empty than its collar says. Something is in it – water, oil, dirt – and its room is gone. Empty and clean it, or record why.`,
   'collar-unconfirmed': (name) =>
-    `${name} is recorded with what hardly stands on a collar, and its stop weight rests on it. Read its collar again and confirm it on its page.`,
-  'no-limit': (name) => `No stop weight can be given for ${name} with this content. Take another cylinder.`,
-  'non-condensables': (name) => `A check found air in ${name}. Add nothing until it is purged or sent in.`,
+    $localize`${name} is recorded with what hardly stands on a collar, and its stop weight rests on it. Read its collar again and confirm it on its page.`,
+  'no-limit': (name) => $localize`No stop weight can be given for ${name} with this content. Take another cylinder.`,
+  'non-condensables': (name) => $localize`A check found air in ${name}. Add nothing until it is purged or sent in.`,
   'holds-other-recovered': (name) =>
-    `${name} holds refrigerant of other systems: what goes back into a system needs an evacuated cylinder of its own.`,
-  'suspect-apart': (name) => `Suspect refrigerant would spoil the contents of ${name}. Use an empty, evacuated cylinder and mark it so.`,
-  'air-comes-along': () => 'Non-condensables were found in the source cylinder and would transfer too. See that cylinder’s page.',
+    $localize`${name} holds refrigerant of other systems: what goes back into a system needs an evacuated cylinder of its own.`,
+  'suspect-apart': (name) =>
+    $localize`Suspect refrigerant would spoil the contents of ${name}. Use an empty, evacuated cylinder and mark it so.`,
+  'air-comes-along': () => $localize`Non-condensables were found in the source cylinder and would transfer too. See that cylinder’s page.`,
 };
 
 /** What was found in the cylinder itself is told before anybody has said what comes. */
@@ -94,12 +101,12 @@ const objected = ({ objections, incoming, cylinder }: FillFacts): readonly FillC
 
 function overfilled({ cylinder, ruling, nowKg, heat, scaleUnit }: FillFacts, units: Units): FillCaution | undefined {
   if (ruling === undefined || nowKg === undefined || nowKg <= ruling.gross) return undefined;
-  const until = heat?.fills ? ` Keep it below ${units.temperature(keepBelow(heat.T))} until then.` : '';
+  const until = heat?.fills ? $localize` Keep it below ${units.temperature(keepBelow(heat.T))} until then.` : '';
   return {
     code: 'overfilled',
     grave: true,
     stops: true,
-    sentence: `${cylinder.name} is overfilled by ${units.massText(nowKg - ruling.gross, 'up', scaleUnit)}. Add nothing; move that much into an empty cylinder.${until}`,
+    sentence: $localize`${cylinder.name} is overfilled by ${units.massText(nowKg - ruling.gross, 'up', scaleUnit)}. Add nothing; move that much into an empty cylinder.${until}`,
   };
 }
 
@@ -108,12 +115,12 @@ function mixing({ cylinder, incoming, objections }: FillFacts): FillCaution | un
   if (incoming === undefined) return cylinder.flags.includes('mixed') ? mixedAlready(cylinder) : undefined;
   if (cylinder.refrigerant === null) return undefined;
   if (cylinder.refrigerant === incoming.name && !objections.includes('other-refrigerant')) return undefined;
-  const holds = cylinder.flags.includes('mixed') ? 'holds a mixture' : `is for ${cylinder.refrigerant}`;
+  const holds = cylinder.flags.includes('mixed') ? $localize`holds a mixture` : $localize`is for ${cylinder.refrigerant}`;
   return {
     code: 'mixing',
     grave: true,
     stops: true,
-    sentence: `${cylinder.name} ${holds}, and ${incoming.name} would come in. Mixed they can often not be reclaimed: take another cylinder.`,
+    sentence: $localize`${cylinder.name} ${holds}, and ${incoming.name} would come in. Mixed they can often not be reclaimed: take another cylinder.`,
   };
 }
 
@@ -121,7 +128,7 @@ const mixedAlready = ({ name }: Cylinder): FillCaution => ({
   code: 'mixing',
   grave: true,
   stops: true,
-  sentence: `${name} holds a mixture. Add nothing; mixtures often cannot be reclaimed.`,
+  sentence: $localize`${name} holds a mixture. Add nothing; mixtures often cannot be reclaimed.`,
 });
 
 function overdue({ cylinder }: FillFacts): FillCaution | undefined {
@@ -130,7 +137,7 @@ function overdue({ cylinder }: FillFacts): FillCaution | undefined {
     code: 'overdue',
     grave: true,
     stops: true,
-    sentence: `Requalification expired ${monthText(cylinder.validThrough)}. Do not fill it: have it tested, or take another.`,
+    sentence: $localize`Requalification expired ${monthText(cylinder.validThrough)}. Do not fill it: have it tested, or take another.`,
   };
 }
 
@@ -140,8 +147,8 @@ function overRated({ rating, incoming }: FillFacts, units: Units): FillCaution |
   const unknown = incoming !== undefined && isUnknown(incoming.composition);
   const sentence =
     p === undefined || allowed === undefined
-      ? `Its pressure class cannot be judged: record ${missing === 'testPressurePa' ? 'the test pressure' : 'the stamp'} from the collar on the cylinder's page.`
-      : `${unknown ? `It could be ${of ?? 'a mixture'}, which` : (of ?? 'This content')} can reach ${units.pressure(p)} at ${units.temperature(T)}; cylinder limit is ${units.pressure(allowed)}. Use a cylinder of a higher pressure class.`;
+      ? $localize`Its pressure class cannot be judged: record ${missing === 'testPressurePa' ? $localize`the test pressure` : $localize`the stamp`} from the collar on the cylinder's page.`
+      : $localize`${unknown ? $localize`It could be ${of ?? 'a mixture'}, which` : (of ?? $localize`This content`)} can reach ${units.pressure(p)} at ${units.temperature(T)}; cylinder limit is ${units.pressure(allowed)}. Use a cylinder of a higher pressure class.`;
   return { code: 'pressure-rating-too-low', grave: true, stops: true, sentence };
 }
 
@@ -153,7 +160,7 @@ function overRatedWithAir({ rating }: FillFacts, units: Units): FillCaution | un
     code: 'air-unchecked',
     grave: false,
     stops: false,
-    sentence: `Not checked for air: with the 1.5 % that AHRI 700 allows it would reach ${units.pressure(rating.pWithAir)} at ${units.temperature(rating.T)}, above the cylinder limit of ${units.pressure(rating.allowed)}. Filling it is usual practice; check for air when it has settled.`,
+    sentence: $localize`Not checked for air: with the 1.5 % that AHRI 700 allows it would reach ${units.pressure(rating.pWithAir)} at ${units.temperature(rating.T)}, above the cylinder limit of ${units.pressure(rating.allowed)}. Filling it is usual practice; check for air when it has settled.`,
   };
 }
 
@@ -162,14 +169,15 @@ function hot({ heat, hottestK, nowKg, ruling, overruled }: FillFacts, units: Uni
   if (heat === undefined || !heat.fills || hottestK === undefined || ruling === undefined) return undefined;
   const over = nowKg !== undefined && nowKg > ruling.gross && heat.T < hottestK;
   if (!over && !overruled) return undefined; // filled to a stop that keeps the rule, it has its share free there
-  const pressure = heat.pHottest === undefined ? '' : ` and reaches ${units.pressure(heat.pHottest)} at ${units.temperature(hottestK)}`;
+  const pressure =
+    heat.pHottest === undefined ? '' : $localize` and reaches ${units.pressure(heat.pHottest)} at ${units.temperature(hottestK)}`;
   return {
     code: 'hot',
     grave: true,
     stops: false,
     sentence:
-      `${overruled ? 'The rule for the hottest location is set aside. ' : ''}${over ? 'As it is' : 'Filled to this stop'}, it goes liquid-full at ${units.temperature(heat.T)}${pressure}. ` +
-      `Above that, pressure climbs about ${units.pressureStep(units.kelvinsInADegree() * heat.slopePaPerK)} per degree. Keep it below ${units.temperature(keepBelow(heat.T))} at all times.`,
+      $localize`${overruled ? $localize`The rule for the hottest location is set aside. ` : ''}${over ? $localize`As it is` : $localize`Filled to this stop`}, it goes liquid-full at ${units.temperature(heat.T)}${pressure}. ` +
+      $localize`Above that, pressure climbs about ${units.pressureStep(units.kelvinsInADegree() * heat.slopePaPerK)} per degree. Keep it below ${units.temperature(keepBelow(heat.T))} at all times.`,
   };
 }
 
@@ -181,7 +189,7 @@ function hotterThanRated({ rating, heat, hottestK }: FillFacts, units: Units): F
     code: 'hotter-than-rated',
     grave: false,
     stops: false,
-    sentence: `At ${units.temperature(hottestK)}, the place you named, it may reach ${units.pressure(heat.pHottest)}: above the cylinder limit of ${units.pressure(rating.allowed)}, which the class is judged by at ${units.temperature(rating.T)}. Shade it, or take it to a cooler place.`,
+    sentence: $localize`At ${units.temperature(hottestK)}, the place you named, it may reach ${units.pressure(heat.pHottest)}\: above the cylinder limit of ${units.pressure(rating.allowed)}, which the class is judged by at ${units.temperature(rating.T)}. Shade it, or take it to a cooler place.`,
   };
 }
 
@@ -191,19 +199,19 @@ function unidentified({ incoming }: FillFacts): FillCaution | undefined {
     code: 'unidentified',
     grave: true,
     stops: false,
-    sentence:
-      'Not identified: it may be anything, so the limit is that of the lightest liquid and the pressure that of the highest. If it stands above 40 bar (580 psig) in a warm room, it is carbon dioxide or another high-pressure gas: do not fill it into this cylinder.',
+    sentence: $localize`Not identified: it may be anything, so the limit is that of the lightest liquid and the pressure that of the highest. If it stands above 40 bar (580 psig) in a warm room, it is carbon dioxide or another high-pressure gas: do not fill it into this cylinder.`,
   };
 }
 
 function flammable({ safetyGroup, incoming, cylinder }: FillFacts): FillCaution | undefined {
   const name = incoming?.name ?? cylinder.refrigerant;
   if (safetyGroup === undefined || !isFlammableGroup(safetyGroup) || name === null) return undefined;
-  const burns = safetyGroup === null ? 'No safety classification – treat as flammable.' : `${name} is flammable (${safetyGroup}).`;
+  const burns =
+    safetyGroup === null ? $localize`No safety classification – treat as flammable.` : $localize`${name} is flammable (${safetyGroup}).`;
   return {
     code: 'flammable',
     grave: false,
     stops: false,
-    sentence: `${burns} Cylinder and machine rated for it, the cylinder free of air, no ignition source, ventilate.`,
+    sentence: $localize`${burns} Cylinder and machine rated for it, the cylinder free of air, no ignition source, ventilate.`,
   };
 }

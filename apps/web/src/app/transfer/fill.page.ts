@@ -7,7 +7,7 @@ import { FillJob } from './fill-job';
 import { FillSession } from './fill.session';
 import { FillTarget } from './fill-target';
 
-const STAGES = { cylinder: 'Cylinder', transfer: 'Transfer', account: 'Account' } as const;
+const STAGES = { cylinder: $localize`Cylinder`, transfer: $localize`Transfer`, account: $localize`Account` } as const;
 
 function targetOfAddress(): FillTarget {
   const { paramMap, queryParamMap } = inject(ActivatedRoute).snapshot;
@@ -23,13 +23,15 @@ function targetOfAddress(): FillTarget {
     @let c = session.cylinder();
     @switch (c.state) {
       @case ('ready') {
-        <hy-page-head [title]="'Fill ' + c.value.name" [line]="line()">
+        <hy-page-head title="Fill {{ c.value.name }}" i18n-title [line]="line()">
           <hy-spine [stages]="stages" [current]="here()" />
         </hy-page-head>
         <hy-fill-job />
       }
       @default {
-        <hy-read-state [of]="c" what="cylinder"><a class="button" routerLink="/cylinders">Back to cylinders</a></hy-read-state>
+        <hy-read-state [of]="c" what="cylinder" i18n-what
+          ><a i18n class="button" routerLink="/cylinders">Back to cylinders</a></hy-read-state
+        >
       }
     }
   `,
@@ -52,7 +54,7 @@ export class FillPage {
     const incoming = this.session.incoming();
     const source = this.session.source();
     return source === undefined
-      ? 'Put the cylinder on the scale'
-      : `from ${source.name}${incoming === undefined ? '' : `, ${incoming.name}`}`;
+      ? $localize`Put the cylinder on the scale`
+      : $localize`from ${source.name}${incoming === undefined ? '' : `, ${incoming.name}`}`;
   }
 }

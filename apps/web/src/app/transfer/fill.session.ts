@@ -343,7 +343,7 @@ export class FillSession {
   private sentenceBelowTare(): string | undefined {
     const [cylinder, before] = [this.known(), this.before()];
     if (cylinder === undefined || before.state !== 'good' || !isBelowTare(before.si, cylinder.tareKg)) return undefined;
-    return `That is below its tare of ${this.onScale(cylinder.tareKg)}. Read the scale again, and "TW" on the collar.`;
+    return $localize`That is below its tare of ${this.onScale(cylinder.tareKg)}. Read the scale again, and "TW" on the collar.`;
   }
 }
 

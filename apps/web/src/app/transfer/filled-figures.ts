@@ -9,17 +9,23 @@ import { Units } from '../preferences/units.service';
     @let h = heat();
     <dl>
       <div>
-        <dt>Liquid-full at</dt>
-        <dd>{{ h.fills ? units.temperature(h.T) : 'never' }}</dd>
+        <dt i18n>Liquid-full at</dt>
+        <dd>
+          @if (h.fills) {
+            {{ units.temperature(h.T) }}
+          } @else {
+            <ng-container i18n>never</ng-container>
+          }
+        </dd>
       </div>
       @if (h.pHottest !== undefined && hottestK() !== undefined) {
         <div>
-          <dt>Pressure at {{ units.temperature(hottestK()!) }}, {{ air() }}</dt>
+          <dt i18n>Pressure at {{ units.temperature(hottestK()!) }}, {{ air() }}</dt>
           <dd>{{ units.pressure(h.pHottest) }}</dd>
         </div>
       }
       <div>
-        <dt>Relief valve opens at</dt>
+        <dt i18n>Relief valve opens at</dt>
         <dd>{{ relief() }}</dd>
       </div>
     </dl>
@@ -66,13 +72,13 @@ export class FilledFigures {
       case 'at':
         return this.units.temperature(relief.T);
       case 'not-until':
-        return `above ${this.units.temperature(relief.T)}`;
+        return $localize`above ${this.units.temperature(relief.T)}`;
       case 'always':
-        return 'any temperature: check its set pressure';
+        return $localize`any temperature: check its set pressure`;
       case 'unknown':
-        return 'not known: beyond the equations';
+        return $localize`not known: beyond the equations`;
       case undefined:
-        return 'set pressure not recorded';
+        return $localize`set pressure not recorded`;
       default:
         return relief satisfies never;
     }

@@ -3,10 +3,10 @@ import { SEEN_KG } from '@hygromet/core/cylinder/scale-tolerance';
 import type { Units } from '../preferences/units.service';
 
 const groups: readonly (readonly [readonly BudgetTerm[], string])[] = [
-  [['density', 'capacity', 'tare', 'scale'], 'for what stamp, scale and equation leave open'],
-  [['hose'], 'still in the hose'],
-  [['oil'], 'for the oil'],
-  [['drift'], 'in case vapor comes over'],
+  [['density', 'capacity', 'tare', 'scale'], $localize`for what stamp, scale and equation leave open`],
+  [['hose'], $localize`still in the hose`],
+  [['oil'], $localize`for the oil`],
+  [['drift'], $localize`in case vapor comes over`],
 ];
 
 /** Why the valve is shut below the limit. */
@@ -16,6 +16,6 @@ export function lessText(limitKg: number, shutAt: StopWeight | undefined, units:
     const kg = shutAt.budget.filter(({ term }) => terms.includes(term)).reduce((sum, entry) => sum + entry.kg, 0);
     return kg > SEEN_KG ? [`${units.massText(kg, 'up')} ${why}`] : [];
   });
-  const limit = `The limit is ${units.massText(limitKg, 'down')}`;
-  return told.length === 0 ? `${limit}.` : `${limit}, less ${told.join(', ')}.`;
+  const limit = $localize`The limit is ${units.massText(limitKg, 'down')}`;
+  return told.length === 0 ? `${limit}.` : $localize`${limit}, less ${told.join(', ')}.`;
 }

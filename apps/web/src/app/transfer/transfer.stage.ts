@@ -24,19 +24,25 @@ import { FillSession } from './fill.session';
   template: `
     @let c = cylinder();
     <div class="columns">
-      <section class="main-column" aria-label="Transfer">
+      <section class="main-column" aria-label="Transfer" i18n-aria-label>
         @if (told(); as shutAt) {
-          <hy-big-number what="Close the valve when the scale reads" [number]="stop().number" [unit]="stop().unit + ' gross'">
-            <p>{{ units.massText(shutAt.gross, 'down', units.otherMassUnit(session.scaleUnit())) }} gross</p>
-            <p>
+          <hy-big-number
+            what="Close the valve when the scale reads"
+            i18n-what
+            [number]="stop().number"
+            unit="{{ stop().unit }} gross"
+            i18n-unit
+          >
+            <p i18n>{{ units.massText(shutAt.gross, 'down', units.otherMassUnit(session.scaleUnit())) }} gross</p>
+            <p i18n>
               moved <b>{{ session.onScale(movedKg()) }}</b>
             </p>
             @if (beyond()) {
-              <p class="over">
+              <p i18n class="over">
                 beyond the stop by <b>{{ session.onScale(-leftKg(), 'up') }}</b>
               </p>
             } @else {
-              <p>
+              <p i18n>
                 left until the stop <b>{{ session.onScale(leftKg(), 'down') }}</b>
               </p>
             }
@@ -44,16 +50,16 @@ import { FillSession } from './fill.session';
           <hy-weight-beam [tareKg]="session.tareKg()" [nowKg]="nowKg()" [stopKg]="shutAt.gross" [unit]="session.scaleUnit()" />
         } @else {
           <div class="ask">
-            <h2>{{ c.name }} went from {{ session.onScale(session.grossBefore() ?? 0) }} to …</h2>
-            <p class="second">What already happened had no stop weight. Enter the reading after it.</p>
+            <h2 i18n>{{ c.name }} went from {{ session.onScale(session.grossBefore() ?? 0) }} to …</h2>
+            <p i18n class="second">What already happened had no stop weight. Enter the reading after it.</p>
           </div>
         }
-        <hy-caution>Stay with the cylinder while it fills. It warms and its pressure climbs; a float switch is no limit.</hy-caution>
+        <hy-caution i18n>Stay with the cylinder while it fills. It warms and its pressure climbs; a float switch is no limit.</hy-caution>
         @if (canFollow()) {
           <hy-begin-live />
         }
         @if (session.draft().acceptMixing && session.stopped()) {
-          <hy-caution [grave]="true">
+          <hy-caution i18n [grave]="true">
             This will be logged as it happened.
             @if (against(); as list) {
               Warnings at the time are kept with the entry: {{ list }}.
@@ -64,7 +70,9 @@ import { FillSession } from './fill.session';
         <div class="narrow-fields">
           <hy-quantity-field
             label="Ending gross weight"
+            i18n-label
             missing="The reading after the transfer is missing."
+            i18n-missing
             kind="mass"
             [entry]="session.draft().after"
             (entryChange)="session.change({ after: $event, certain: false })"
@@ -73,6 +81,7 @@ import { FillSession } from './fill.session';
           >
             <hy-weight-keys
               label="Ending gross weight"
+              i18n-label
               [entry]="session.draft().after"
               (entryChange)="session.change({ after: $event, certain: false })"
             />
@@ -85,8 +94,8 @@ import { FillSession } from './fill.session';
             [problem]="problemAt('/happenedAt')"
           />
           <hy-text-field
-            [label]="session.mixes() ? 'What happened?' : 'Note'"
-            [placeholder]="session.mixes() ? 'e.g. labels were swapped' : 'optional'"
+            [label]="session.mixes() ? words.whatHappened : words.note"
+            [placeholder]="session.mixes() ? words.eGLabelsWereSwapped : words.optional"
             [text]="session.draft().note"
             (textChange)="session.change({ note: $event })"
             [problem]="noteProblem()"
@@ -95,14 +104,14 @@ import { FillSession } from './fill.session';
         @if (session.submitted() && session.doubt(); as question) {
           <hy-caution [grave]="true">
             {{ question }}
-            <button type="button" class="link" (click)="session.change({ certain: true })">Reading is correct – continue</button>
+            <button i18n type="button" class="link" (click)="session.change({ certain: true })">Reading is correct – continue</button>
           </hy-caution>
         }
         @if (beyondSource(); as sentence) {
           <hy-caution>{{ sentence }}</hy-caution>
         }
         @if (beyond()) {
-          <p class="second">If that is correct, log it anyway – the ledger records what actually happened.</p>
+          <p i18n class="second">If that is correct, log it anyway – the ledger records what actually happened.</p>
         }
         @if (session.question(); as question) {
           <hy-asked-back
@@ -118,10 +127,14 @@ import { FillSession } from './fill.session';
         <div class="end">
           <div class="actions">
             <button type="button" class="button main" [disabled]="busy()" (click)="session.book()">
-              {{ busy() ? 'Booking' : 'Log transfer' }}
+              @if (busy()) {
+                <ng-container i18n>Booking</ng-container>
+              } @else {
+                <ng-container i18n>Log transfer</ng-container>
+              }
             </button>
           </div>
-          <button type="button" class="button plain" (click)="session.change({ stage: 'cylinder', acceptMixing: false })">
+          <button i18n type="button" class="button plain" (click)="session.change({ stage: 'cylinder', acceptMixing: false })">
             Back to the stop weight
           </button>
         </div>
@@ -133,6 +146,13 @@ import { FillSession } from './fill.session';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class TransferStage {
+  protected readonly words = {
+    whatHappened: $localize`What happened?`,
+    note: $localize`Note`,
+    eGLabelsWereSwapped: $localize`e.g. labels were swapped`,
+    optional: $localize`optional`,
+  } as const;
+
   protected readonly session = inject(FillSession);
   protected readonly units = inject(Units);
 
@@ -167,7 +187,7 @@ export class TransferStage {
   );
   protected readonly noteProblem = computed(() =>
     this.session.submitted() && this.session.reasonMissing()
-      ? 'Explain how the refrigerants got mixed. The reason is kept with the entry.'
+      ? $localize`Explain how the refrigerants got mixed. The reason is kept with the entry.`
       : this.problemAt('/note'),
   );
   protected readonly beyondSource = computed(() =>
@@ -179,7 +199,7 @@ export class TransferStage {
     this.session.question() === undefined ? errorIn(this.session.booking.state(), pointer) : undefined;
   protected readonly asking = computed(() => errorIn(this.session.booking.state()) ?? '');
   protected readonly problem = computed(() => {
-    if (this.after() !== undefined && this.movedKg() <= 0) return 'The weight did not increase. Read the scale again.';
+    if (this.after() !== undefined && this.movedKg() <= 0) return $localize`The weight did not increase. Read the scale again.`;
     return this.problemAt('/grossAfterKg');
   });
   protected readonly refused = computed(() => (this.problem() === undefined ? errorIn(this.session.booking.state()) : undefined));

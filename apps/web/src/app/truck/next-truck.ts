@@ -13,8 +13,8 @@ import { beforeSentence, fetchedSentences, shortSentences } from './truck-labels
   imports: [Caution, RouterLink],
   providers: [TruckSession],
   template: `
-    <section aria-label="The next truck">
-      <h2>Truck of {{ said() }}</h2>
+    <section aria-label="The next truck" i18n-aria-label>
+      <h2 i18n>Truck of {{ said() }}</h2>
       @for (sentence of short(); track sentence) {
         <hy-caution [grave]="true">{{ sentence }}</hy-caution>
       }
@@ -24,7 +24,7 @@ import { beforeSentence, fetchedSentences, shortSentences } from './truck-labels
       @if (early(); as sentence) {
         <p class="small">{{ sentence }}</p>
       }
-      <p class="second" role="status">{{ line() }} <a routerLink="/truck" [queryParams]="{ day: day() }">See the truck</a></p>
+      <p class="second" role="status">{{ line() }} <a i18n routerLink="/truck" [queryParams]="{ day: day() }">See the truck</a></p>
     </section>
   `,
   styles: `
@@ -52,8 +52,8 @@ export class NextTruck {
   protected readonly line = computed(() => {
     const state = this.session.solved();
     if (state.state === 'failed') return state.sentence;
-    if (state.state === 'waiting') return 'Planning it.';
-    return this.short().length + this.fetched().length > 0 ? '' : 'Everything that the visits may bring has room in the van.';
+    if (state.state === 'waiting') return $localize`Planning it.`;
+    return this.short().length + this.fetched().length > 0 ? '' : $localize`Everything that the visits may bring has room in the van.`;
   });
 
   constructor() {

@@ -23,18 +23,18 @@ export function remedy(
       .filter(({ objections, id }) => objections.length === 1 && objections[0] === objection && named(id)?.retiredAt === null)
       .sort((a, b) => b.roomKg - a.roomKg)
       .find(({ roomKg }) => roomKg > 0);
-  const start = `${system.site}: ${tell.massText(kg, 'up')} of ${system.refrigerant} will not fit.`;
+  const start = $localize`${system.site}\: ${tell.massText(kg, 'up')} of ${system.refrigerant} will not fit.`;
   const unevacuated = only('not-evacuated');
   if (unevacuated !== undefined)
-    return `${start} Evacuate ${named(unevacuated.id)?.name ?? ''} tonight: it takes ${tell.massText(unevacuated.roomKg, 'down')}.`;
+    return $localize`${start} Evacuate ${named(unevacuated.id)?.name ?? ''} tonight: it takes ${tell.massText(unevacuated.roomKg, 'down')}.`;
   const unrated = only('not-for-flammable');
   if (unrated !== undefined)
-    return `${start} It is flammable: get an evacuated cylinder rated for flammables. ${named(unrated.id)?.name ?? ''} would take it if its collar says so; then record its marks.`;
+    return $localize`${start} It is flammable: get an evacuated cylinder rated for flammables. ${named(unrated.id)?.name ?? ''} would take it if its collar says so; then record its marks.`;
   const full = cylinders.find(
     ({ refrigerant, fillStatus, retiredAt }) =>
       retiredAt === null && refrigerant === system.refrigerant && fillStatus.state === 'limited' && fillStatus.mayAddKg < kg,
   );
-  return `${start} Get an evacuated recovery cylinder of the class for ${system.refrigerant}${full === undefined ? '' : `, or exchange ${full.name} at the reclaimer`}.`;
+  return $localize`${start} Get an evacuated recovery cylinder of the class for ${system.refrigerant}${full === undefined ? '' : $localize`, or exchange ${full.name} at the reclaimer`}.`;
 }
 
 /** kg of a visit's refrigerant that the van takes without anything being fetched, beside what is planned into it from elsewhere. */
@@ -53,10 +53,10 @@ export function roomInVan(
 }
 
 const fromPlace: Readonly<Record<Cylinder['place'], string>> = {
-  van: 'the van',
-  workshop: 'the workshop',
-  site: 'the site',
-  reclaimer: 'the reclaimer',
+  van: $localize`the van`,
+  workshop: $localize`the workshop`,
+  site: $localize`the site`,
+  reclaimer: $localize`the reclaimer`,
 };
 
 interface Solved {
@@ -80,18 +80,20 @@ export function fetchedSentences(
 }
 
 const fetching = (fetched: readonly Cylinder[], { system, job }: TruckVisit, inVan: number, tell: QuantityFormatter): string =>
-  `Take ${listed(byPlace(fetched))} as well: ` +
-  `${system.site} may bring up to ${tell.massText(job.high)} of ${system.refrigerant}, and ` +
-  (inVan > 0 ? `only ${tell.massText(inVan, 'down')} fit into what is free in the van.` : 'nothing that is free in the van takes it.');
+  $localize`Take ${listed(byPlace(fetched))} as well: ` +
+  $localize`${system.site} may bring up to ${tell.massText(job.high)} of ${system.refrigerant}, and ` +
+  (inVan > 0
+    ? $localize`only ${tell.massText(inVan, 'down')} fit into what is free in the van.`
+    : $localize`nothing that is free in the van takes it.`);
 
 /** "C-09 and C-11 from the workshop" */
 const byPlace = (fetched: readonly Cylinder[]): readonly string[] =>
   [...new Set(fetched.map(({ place }) => place))].map(
-    (place) => `${listed(fetched.filter((entry) => entry.place === place).map(({ name }) => name))} from ${fromPlace[place]}`,
+    (place) => $localize`${listed(fetched.filter((entry) => entry.place === place).map(({ name }) => name))} from ${fromPlace[place]}`,
   );
 
 const listed = (parts: readonly string[]) =>
-  parts.length < 2 ? parts.join('') : `${parts.slice(0, -1).join(', ')} and ${parts.at(-1) ?? ''}`;
+  parts.length < 2 ? parts.join('') : $localize`${parts.slice(0, -1).join(', ')} and ${parts.at(-1) ?? ''}`;
 
 /** What has no room on the truck, each with its remedy. */
 export const shortSentences = (
@@ -106,8 +108,8 @@ export const shortSentences = (
   });
 
 const beforeDriven: Readonly<Record<CarriageReason, string>> = {
-  overfilled: 'is overfilled: remove the excess before it is driven, and keep it out of the sun.',
-  'pressure-rating-too-low': 'its pressure class is too low for what is in it: move its content before it is driven.',
+  overfilled: $localize`is overfilled: remove the excess before it is driven, and keep it out of the sun.`,
+  'pressure-rating-too-low': $localize`its pressure class is too low for what is in it: move its content before it is driven.`,
 };
 
 /** What stands in the van and must not be driven as it is. */
@@ -116,14 +118,14 @@ export const notToBeDriven = (cylinders: readonly Cylinder[]): readonly string[]
     .filter(({ place, retiredAt }) => place === 'van' && retiredAt === null)
     .flatMap(({ name, flags }) => {
       const reason = notCarried(flags);
-      return reason === undefined ? [] : [`${name} stands in the van, and ${beforeDriven[reason]}`];
+      return reason === undefined ? [] : [$localize`${name} stands in the van, and ${beforeDriven[reason]}`];
     });
 
 /** A plan for a later day counts the cylinders as they are now. */
 export const beforeSentence = (before: readonly Pick<Visit, 'system'>[]): string | undefined =>
   before.length === 0
     ? undefined
-    : `Cylinders are counted as they are now. What is filled before then (${listed([...new Set(before.map(({ system }) => system.site))])}) takes room: look again after it is booked.`;
+    : $localize`Cylinders are counted as they are now. What is filled before then (${listed([...new Set(before.map(({ system }) => system.site))])}) takes room: look again after it is booked.`;
 
 /** What else goes on the truck, and why. */
 export function otherThings(visits: readonly TruckVisit[]): readonly { readonly what: string; readonly why: string }[] {
@@ -135,31 +137,36 @@ export function otherThings(visits: readonly TruckVisit[]): readonly { readonly 
   return [
     ...(recovering.length > 0
       ? [
-          { what: 'Recovery machine, short wide hoses, core tools', why: sites(recovering) },
-          { what: 'Scale and cylinder strap', why: 'every cylinder is weighed before and after' },
+          { what: $localize`Recovery machine, short wide hoses, core tools`, why: sites(recovering) },
+          { what: $localize`Scale and cylinder strap`, why: $localize`every cylinder is weighed before and after` },
         ]
-      : [{ what: 'No recovery machine', why: 'every visit is planned without it; keep the manifold on board' }]),
+      : [{ what: $localize`No recovery machine`, why: $localize`every visit is planned without it; keep the manifold on board` }]),
     ...(opened.length > 0
       ? [
-          { what: 'Dry nitrogen with its regulator', why: `sweep and pressure test: ${sites(opened)}` },
-          { what: `${opened.length} ${opened.length === 1 ? 'drier' : 'driers'}`, why: 'one for each circuit that is opened' },
-          { what: 'Vacuum pump with fresh oil, micron gauge', why: 'before it is recharged' },
+          { what: $localize`Dry nitrogen with its regulator`, why: $localize`sweep and pressure test: ${sites(opened)}` },
+          {
+            what: `${opened.length} ${opened.length === 1 ? $localize`drier` : $localize`driers`}`,
+            why: $localize`one for each circuit that is opened`,
+          },
+          { what: $localize`Vacuum pump with fresh oil, micron gauge`, why: $localize`before it is recharged` },
         ]
       : []),
-    ...(flammable.length > 0 ? [{ what: 'Machine and hoses rated for flammables, a detector, a fan', why: sites(flammable) }] : []),
-    ...(pierced.length > 0 ? [{ what: 'Piercing valve and a port to replace it', why: sites(pierced) }] : []),
+    ...(flammable.length > 0
+      ? [{ what: $localize`Machine and hoses rated for flammables, a detector, a fan`, why: sites(flammable) }]
+      : []),
+    ...(pierced.length > 0 ? [{ what: $localize`Piercing valve and a port to replace it`, why: sites(pierced) }] : []),
   ];
 }
 
 const goalText: Readonly<Record<TruckGoal, string>> = {
-  overweight: 'what the truck cannot carry',
-  shortage: 'what has no room',
-  opened: 'evacuated cylinders opened',
-  carried: 'steel carried and fetched',
+  overweight: $localize`what the truck cannot carry`,
+  shortage: $localize`what has no room`,
+  opened: $localize`evacuated cylinders opened`,
+  carried: $localize`steel carried and fetched`,
 };
 
 /** What is decided now, of how many things. */
 export const planningText = (goal: TruckGoal | undefined): string =>
   goal === undefined
-    ? 'Planning the truck'
-    : `Planning the truck: step ${truckGoals.indexOf(goal) + 1} of ${truckGoals.length}, as little as possible of ${goalText[goal]}`;
+    ? $localize`Planning the truck`
+    : $localize`Planning the truck: step ${truckGoals.indexOf(goal) + 1} of ${truckGoals.length}, as little as possible of ${goalText[goal]}`;

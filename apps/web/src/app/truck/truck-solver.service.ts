@@ -37,7 +37,7 @@ export class TruckSolver implements OnDestroy {
 
   /** Stops what is planned; the next question starts anew. */
   cancel(): void {
-    this.client.end('Planning was stopped.');
+    this.client.end($localize`Planning was stopped.`);
   }
 
   ngOnDestroy(): void {

@@ -25,6 +25,15 @@ import { beforeSentence, fetchedSentences, notToBeDriven, otherThings, shortSent
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class TruckPage {
+  protected readonly words = {
+    addedManually: $localize`, added manually`,
+    provedNoChoiceLeavesLess: $localize`Proved: no choice leaves less without room; of those, none opens fewer evacuated cylinders; and of those, none carries and fetches less.`,
+    theBestPlanFoundIn: $localize`The best plan found in time; a better one may exist.`,
+    removedManually: $localize`, removed manually`,
+    leaveHere: (name: string): string => $localize`Leave ${name} here`,
+    takeAlong: (name: string): string => $localize`Take ${name} along`,
+  } as const;
+
   protected readonly session = inject(TruckSession);
   protected readonly units = inject(Units);
   protected readonly solved = computed(() => valueOf(this.session.solved()));
@@ -36,7 +45,7 @@ export class TruckPage {
   protected readonly line = computed(() => {
     if (this.session.reads().state !== 'ready') return dayWords(this.session.day());
     const visits = this.session.visits().length;
-    return `${visits === 0 ? 'no open visit' : visits === 1 ? 'one open visit' : `${visits} open visits`}, ${dayWords(this.session.day())}`;
+    return `${visits === 0 ? $localize`no open visit` : visits === 1 ? $localize`one open visit` : $localize`${visits} open visits`}, ${dayWords(this.session.day())}`;
   });
   private readonly byId = computed(() => new Map(this.session.cylinders().map((cylinder) => [cylinder.id, cylinder])));
   private readonly siteOf = computed(() => new Map(this.session.visits().map((truckVisit) => [truckVisit.visit.id, truckVisit])));
@@ -49,7 +58,9 @@ export class TruckPage {
         : [
             {
               cylinder: found,
-              transfers: transfers.map(({ job, kg }) => `${this.units.massText(kg)} from ${this.siteOf().get(job)?.system.site ?? ''}`),
+              transfers: transfers.map(
+                ({ job, kg }) => $localize`${this.units.massText(kg)} from ${this.siteOf().get(job)?.system.site ?? ''}`,
+              ),
               pinned: this.session.choices().pinned.includes(cylinder),
             },
           ];
@@ -85,8 +96,8 @@ export class TruckPage {
   protected readonly content = ({ contentKg, refrigerant }: Cylinder): string => (contentKg > 0 ? (refrigerant ?? 'a mixture') : 'empty');
   protected readonly brings = (visit: ReturnType<TruckSession['visits']>[number]): string =>
     visit.job.high === 0
-      ? 'stays in its own condenser or receiver'
-      : `${this.units.mass(visit.job.low).number} to ${this.units.massText(visit.job.high)} of ${visit.system.refrigerant}`;
+      ? $localize`stays in its own condenser or receiver`
+      : $localize`${this.units.mass(visit.job.low).number} to ${this.units.massText(visit.job.high)} of ${visit.system.refrigerant}`;
 
   protected dropped({ item, container, previousContainer }: CdkDragDrop<string>): void {
     if (container === previousContainer) return;

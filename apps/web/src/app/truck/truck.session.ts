@@ -164,7 +164,7 @@ export class TruckSession {
           catchError((error: unknown) =>
             of<Loadable<Solved>>({
               state: 'failed',
-              sentence: error instanceof Error ? error.message : 'The truck cannot be planned now.',
+              sentence: error instanceof Error ? error.message : $localize`The truck cannot be planned now.`,
             }),
           ),
         );

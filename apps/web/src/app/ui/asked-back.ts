@@ -4,9 +4,9 @@ import type { Question } from '@hygromet/contract/asked-back';
 import { Caution } from './caution';
 
 const RIGHT: Readonly<Record<Question, string>> = {
-  'perhaps-twice': 'It is another transfer – log it',
-  'ledger-differs': 'Reading is correct – log it',
-  'clock-off': 'The time is correct – log it',
+  'perhaps-twice': $localize`It is another transfer – log it`,
+  'ledger-differs': $localize`Reading is correct – log it`,
+  'clock-off': $localize`The time is correct – log it`,
 };
 
 /** A booking that the server has asked back about: its sentence, and the ways on. */
@@ -19,9 +19,9 @@ const RIGHT: Readonly<Record<Question, string>> = {
       <p class="ways">
         <button type="button" class="link" (click)="certain.emit(question())">{{ right() }}</button>
         @if (question() === 'perhaps-twice') {
-          <button type="button" class="link" (click)="same.emit()">It is the same – skip it</button>
+          <button i18n type="button" class="link" (click)="same.emit()">It is the same – skip it</button>
         }
-        <a class="link" routerLink="/book">Check the ledger</a>
+        <a i18n class="link" routerLink="/book">Check the ledger</a>
       </p>
     </hy-caution>
   `,

@@ -4,7 +4,13 @@ import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 @Component({
   selector: 'hy-big-number',
   template: `
-    <p class="what">{{ computing() ? 'Computing' : what() }}</p>
+    <p class="what">
+      @if (computing()) {
+        <ng-container i18n>Computing</ng-container>
+      } @else {
+        {{ what() }}
+      }
+    </p>
     <div class="line">
       <p class="ruling" [class.quiet]="quiet()" [class.computing]="computing()" [attr.aria-busy]="computing() || null">
         <span class="digits">{{ number() }}</span>&ngsp;<span class="unit">{{ unit() }}</span>

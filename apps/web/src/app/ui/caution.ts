@@ -7,7 +7,13 @@ import { Icon } from './icon';
   imports: [Icon],
   template: `<svg hyIcon="caution"></svg>
     <div>
-      <b class="unseen">{{ grave() ? 'Danger: ' : 'Caution: ' }}</b><ng-content />
+      <b class="unseen">
+        @if (grave()) {
+          <ng-container i18n>Danger:</ng-container>
+        } @else {
+          <ng-container i18n>Caution:</ng-container>
+        }</b
+      ><ng-content />
     </div>`,
   host: { role: 'note', '[class.grave]': 'grave()' },
   styles: `

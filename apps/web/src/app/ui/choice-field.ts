@@ -60,7 +60,7 @@ export class ChoiceField extends FieldControl<string> {
     })),
   );
   protected readonly held = this.value;
-  protected readonly whenMissing = () => this.missing() || `Choose the ${this.label().toLowerCase()}.`;
+  protected readonly whenMissing = () => this.missing() || $localize`Choose the ${this.label().toLowerCase()}.`;
   protected readonly sentence = computed(() => this.told() ?? this.problem());
 
   protected readonly id = `choice-${++count}`;

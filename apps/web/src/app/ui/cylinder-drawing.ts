@@ -65,6 +65,7 @@ const LABEL_HEIGHT_PX = 42;
         role="slider"
         tabindex="0"
         aria-label="Temperature of the cylinder"
+        i18n-aria-label
         aria-orientation="vertical"
         [attr.aria-valuemin]="reading(coldest)"
         [attr.aria-valuemax]="reading(hottest)"

@@ -11,7 +11,7 @@ export const waiting: Loadable<never> = { state: 'waiting' };
 
 const failed = (error: unknown): Loadable<never> => ({
   state: 'failed',
-  sentence: error instanceof Error ? error.message : 'Something failed.',
+  sentence: error instanceof Error ? error.message : $localize`Something failed.`,
 });
 
 /**

@@ -9,13 +9,20 @@ import { Icon } from './icon';
 import { TextField } from './text-field';
 import { momentText } from './day';
 
-type Column = 'When' | 'From' | 'To' | 'What' | 'Mass';
+type Column = 'when' | 'from' | 'to' | 'what' | 'mass';
 const sortKeys: Record<Column, (movement: Movement) => string | number> = {
-  When: ({ happenedAt }) => happenedAt,
-  From: ({ from }) => from.name,
-  To: ({ to }) => to.name,
-  What: ({ refrigerant }) => refrigerant ?? '',
-  Mass: ({ massKg }) => massKg,
+  when: ({ happenedAt }) => happenedAt,
+  from: ({ from }) => from.name,
+  to: ({ to }) => to.name,
+  what: ({ refrigerant }) => refrigerant ?? '',
+  mass: ({ massKg }) => massKg,
+};
+const columnNames: Record<Column, string> = {
+  when: $localize`When`,
+  from: $localize`From`,
+  to: $localize`To`,
+  what: $localize`What`,
+  mass: $localize`Mass`,
 };
 
 /** Entries of the ledger, newest first; a wrong one is reversed from here, never edited. */
@@ -32,31 +39,31 @@ const sortKeys: Record<Column, (movement: Movement) => string | number> = {
             @for (column of columns; track column) {
               <th
                 scope="col"
-                [class.number]="column === 'Mass'"
+                [class.number]="column === 'mass'"
                 [attr.aria-sort]="sort().by !== column ? null : sort().down ? 'descending' : 'ascending'"
               >
                 <button type="button" class="sort" (click)="sortBy(column)">
-                  {{ column }}<span aria-hidden="true">{{ sort().by !== column ? '' : sort().down ? ' ↓' : ' ↑' }}</span>
+                  {{ columnNames[column] }}<span aria-hidden="true">{{ sort().by !== column ? '' : sort().down ? ' ↓' : ' ↑' }}</span>
                 </button>
               </th>
             }
-            <th scope="col"><span class="unseen">Reverse</span></th>
+            <th scope="col"><span i18n class="unseen">Reverse</span></th>
           </tr>
         </thead>
         <tbody>
           @for (m of sorted(); track m.id) {
             <tr [class.gone]="m.reversedBy !== null" [class.reversal]="m.reverses !== null">
-              <td class="when" [title]="'recorded ' + moment(m.recordedAt)">
+              <td class="when" title="recorded {{ moment(m.recordedAt) }}" i18n-title>
                 <a [routerLink]="['/book', m.id]">{{ moment(m.happenedAt) }}</a><span class="small">{{ m.recordedBy }}</span>
               </td>
-              <td data-label="from" [class.short]="m.from.kind === 'cylinder'">
+              <td data-label="from" i18n-data-label [class.short]="m.from.kind === 'cylinder'">
                 @if (pageOf(m.from); as page) {
                   <a [routerLink]="page">{{ m.from.name }}</a>
                 } @else {
                   {{ m.from.name }}
                 }
               </td>
-              <td data-label="to" [class.short]="m.to.kind === 'cylinder'">
+              <td data-label="to" i18n-data-label [class.short]="m.to.kind === 'cylinder'">
                 @if (pageOf(m.to); as page) {
                   <a [routerLink]="page">{{ m.to.name }}</a>
                 } @else {
@@ -64,7 +71,7 @@ const sortKeys: Record<Column, (movement: Movement) => string | number> = {
                 }
               </td>
               <td>
-                {{ m.refrigerant ?? 'mixture' }}<span class="small">{{ words(m) }}</span>
+                {{ m.refrigerant ?? phrases.mixture }}<span class="small">{{ words(m) }}</span>
               </td>
               <td class="number mass" [title]="typed(m)">{{ sign(m) }}{{ units.massText(m.massKg) }}</td>
               <td class="action">
@@ -72,7 +79,7 @@ const sortKeys: Record<Column, (movement: Movement) => string | number> = {
                   <button
                     type="button"
                     class="icon-button"
-                    [attr.aria-label]="'Reverse the entry of ' + moment(m.happenedAt)"
+                    [attr.aria-label]="spoken.reverseTheEntryOf(moment(m.happenedAt))"
                     (click)="ask(m)"
                   >
                     <svg hyIcon="reverse"></svg>
@@ -85,22 +92,35 @@ const sortKeys: Record<Column, (movement: Movement) => string | number> = {
       </table>
       @if (more()) {
         <p class="older">
-          <button type="button" class="button small" (click)="readMore.emit()">Show older entries</button>
+          <button i18n type="button" class="button small" (click)="readMore.emit()">Show older entries</button>
         </p>
       }
     }
-    <nz-modal [nzVisible]="wrong() !== undefined" nzTitle="Reverse this entry" [nzFooter]="null" (nzOnCancel)="wrong.set(undefined)">
+    <nz-modal
+      [nzVisible]="wrong() !== undefined"
+      nzTitle="Reverse this entry"
+      i18n-nzTitle
+      [nzFooter]="null"
+      (nzOnCancel)="wrong.set(undefined)"
+    >
       <ng-container *nzModalContent>
         @if (wrong(); as m) {
           <div class="ask">
-            <p>
+            <p i18n>
               <b>{{ units.massText(m.massKg) }}</b> from {{ m.from.name }} to {{ m.to.name }}, {{ moment(m.happenedAt) }}. This adds a
               reversing entry; both stay in the ledger.
             </p>
-            <hy-text-field label="Reason" placeholder="such as: scale read with a hose on it" [(text)]="reason" [submitted]="submitted()" />
+            <hy-text-field
+              label="Reason"
+              i18n-label
+              placeholder="such as: scale read with a hose on it"
+              i18n-placeholder
+              [(text)]="reason"
+              [submitted]="submitted()"
+            />
             <div class="buttons">
-              <button type="button" class="button main" (click)="confirm(m)">Reverse it</button>
-              <button type="button" class="button" (click)="wrong.set(undefined)">Cancel</button>
+              <button i18n type="button" class="button main" (click)="confirm(m)">Reverse it</button>
+              <button i18n type="button" class="button" (click)="wrong.set(undefined)">Cancel</button>
             </div>
           </div>
         }
@@ -111,19 +131,24 @@ const sortKeys: Record<Column, (movement: Movement) => string | number> = {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class MovementsTable {
+  protected readonly spoken = { reverseTheEntryOf: (moment: string): string => $localize`Reverse the entry of ${moment}` };
+
+  protected readonly phrases = { mixture: $localize`mixture` } as const;
+
   protected readonly units = inject(Units);
   readonly movements = input.required<readonly Movement[]>();
   /** The account whose book this is: masses get their sign from it. */
   readonly account = input<string | undefined>();
   /** Said where there is no entry. */
-  readonly none = input('Nothing is booked yet.');
+  readonly none = input($localize`Nothing is booked yet.`);
   /** Whether there are older entries than these. */
   readonly more = input(false);
   readonly readMore = output();
   readonly reverse = output<{ id: string; note: string }>();
 
   protected readonly columns = Object.keys(sortKeys) as readonly Column[]; // Object.keys forgets its literal keys
-  protected readonly sort = signal<{ readonly by: Column; readonly down: boolean }>({ by: 'When', down: true });
+  protected readonly columnNames = columnNames;
+  protected readonly sort = signal<{ readonly by: Column; readonly down: boolean }>({ by: 'when', down: true });
   protected readonly sorted = computed(() => {
     const { by, down } = this.sort();
     const key = sortKeys[by];
@@ -137,7 +162,7 @@ export class MovementsTable {
   protected readonly moment = momentText;
 
   protected sortBy(column: Column): void {
-    this.sort.update(({ by, down }) => ({ by: column, down: by === column ? !down : column === 'When' || column === 'Mass' }));
+    this.sort.update(({ by, down }) => ({ by: column, down: by === column ? !down : column === 'when' || column === 'mass' }));
   }
 
   protected sign({ from }: Movement): string {
@@ -151,7 +176,7 @@ export class MovementsTable {
 
   protected words({ known, note, reverses, reversedBy, against }: Movement): string {
     if (reversedBy !== null) return 'reversed';
-    const spoke = against === null ? null : `against: ${against.map((objection) => objectionWords[objection]).join(', ')}`;
+    const spoke = against === null ? null : $localize`against: ${against.map((objection) => objectionWords[objection]).join(', ')}`;
     return [reverses === null ? known : 'reversal', spoke, note].filter((part) => part !== null).join(' · ');
   }
 

@@ -25,12 +25,19 @@ export const quantityUnits = {
   mass: { lb: 'lb', 'lb-oz': 'lb + oz', kg: 'kg' },
   /** What a plate tells: small charges stand there in ounces or grams. */
   charge: { lb: 'lb', 'lb-oz': 'lb + oz', oz: 'oz', kg: 'kg', g: 'g' },
-  volume: { 'lb-water': 'lb of water', L: 'L' },
+  volume: { 'lb-water': $localize`lb of water`, L: 'L' },
   'service-pressure': { psig: 'psi', barg: 'bar' },
   length: { ft: 'ft', m: 'm' },
   temperature: { F: '°F', C: '°C' },
-  vacuum: { micron: 'microns', Pa: 'Pa' },
-  pressure: { psig: 'psig', barg: 'bar gauge', kPag: 'kPa gauge', inHg: 'inHg vacuum', psia: 'psia', bar: 'bar abs' },
+  vacuum: { micron: $localize`microns`, Pa: $localize`Pa` },
+  pressure: {
+    psig: $localize`psig`,
+    barg: $localize`bar gauge`,
+    kPag: $localize`kPa gauge`,
+    inHg: $localize`inHg vacuum`,
+    psia: $localize`psia`,
+    bar: $localize`bar abs`,
+  },
 } as const;
 export type QuantityKind = keyof typeof quantityUnits;
 
@@ -91,7 +98,7 @@ function poundsAndOunces({ text, ounces }: QuantityEntry): number {
 }
 
 const typedText = ({ unit, text, ounces }: QuantityEntry) =>
-  unit === 'lb-oz' ? `${text.trim() || '0'} lb ${ounces.trim() || '0'} oz` : text.trim();
+  unit === 'lb-oz' ? $localize`${text.trim() || '0'} lb ${ounces.trim() || '0'} oz` : text.trim();
 
 /** The core speaks of ranges; beside a field the person needs to know what to do. */
 function sentenceFor(kind: QuantityKind, error: Error): string {
@@ -99,17 +106,17 @@ function sentenceFor(kind: QuantityKind, error: Error): string {
   switch (kind) {
     case 'mass':
     case 'charge':
-      return 'A weight is 0 or more, and below 1000 t. Check the sign and the unit.';
+      return $localize`A weight is 0 or more, and below 1000 t. Check the sign and the unit.`;
     case 'volume':
-      return 'The water capacity is above 0. Read "WC" from the collar.';
+      return $localize`The water capacity is above 0. Read "WC" from the collar.`;
     case 'temperature':
-      return 'Temperature out of range. Check the unit.';
+      return $localize`Temperature out of range. Check the unit.`;
     case 'length':
-      return 'Enter a length of 0 or more. Check the sign and the unit.';
+      return $localize`Enter a length of 0 or more. Check the sign and the unit.`;
     case 'vacuum':
-      return 'Enter a vacuum greater than 0. Read the micron gauge again.';
+      return $localize`Enter a vacuum greater than 0. Read the micron gauge again.`;
     case 'pressure':
-      return 'No pressure is below a full vacuum or above 10 000 bar. Check the sign and the unit.';
+      return $localize`No pressure is below a full vacuum or above 10 000 bar. Check the sign and the unit.`;
     case 'service-pressure':
       return error.message;
     default:

@@ -24,18 +24,18 @@ let count = 0;
         (blur)="touched.set(true); leave()"
       />
       @if (entry().unit === 'lb-oz') {
-        <span class="unit">lb</span>
+        <span i18n class="unit">lb</span>
         <input
           type="text"
           inputmode="decimal"
           autocomplete="off"
-          [attr.aria-label]="label() + ', ounces'"
+          [attr.aria-label]="words.ouncesNamed(label())"
           [value]="entry().ounces"
           (input)="change({ ounces: text($event) })"
           (blur)="touched.set(true); leave()"
         />
       }
-      <select [attr.aria-label]="'Unit of ' + label()" [value]="entry().unit" (change)="change({ unit: text($event), ounces: '' })">
+      <select [attr.aria-label]="words.unitOf(label())" [value]="entry().unit" (change)="change({ unit: text($event), ounces: '' })">
         @for (unit of units(); track unit[0]) {
           <option [value]="unit[0]" [selected]="unit[0] === entry().unit">{{ unit[1] }}</option>
         }
@@ -52,6 +52,11 @@ let count = 0;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class QuantityField extends FieldControl<QuantityEntry> {
+  protected readonly words = {
+    ouncesNamed: (label: string): string => $localize`${label}, ounces`,
+    unitOf: (label: string): string => $localize`Unit of ${label}`,
+  };
+
   readonly label = input.required<string>();
   readonly kind = input.required<QuantityKind>();
   readonly hint = input('');
@@ -64,7 +69,7 @@ export class QuantityField extends FieldControl<QuantityEntry> {
   readonly missing = input('');
   readonly entry = model<QuantityEntry>(emptyEntry('lb'));
   protected readonly held = this.entry;
-  protected readonly whenMissing = () => this.missing() || `The ${this.label().toLowerCase()} is missing.`;
+  protected readonly whenMissing = () => this.missing() || $localize`The ${this.label().toLowerCase()} is missing.`;
 
   private readonly atmosphere = inject(Units).atmosphere;
   protected readonly id = `quantity-${++count}`;

@@ -19,7 +19,7 @@ let count = 0;
       [nzId]="id"
       nzShowSearch
       [nzAllowClear]="emptyLabel() !== ''"
-      [nzPlaceHolder]="emptyLabel() || 'Type a part of it, such as 410'"
+      [nzPlaceHolder]="emptyLabel() || words.typeAPartOfIt"
       [nzFilterOption]="matches"
       [nzStatus]="sentence() ? 'error' : ''"
       [nzDisabled]="disabled()"
@@ -31,7 +31,7 @@ let count = 0;
         <nz-option [nzValue]="id" [nzLabel]="id" />
       }
       @if (offersUnknown()) {
-        <nz-option [nzValue]="unknownId" nzLabel="Not identified" />
+        <nz-option [nzValue]="unknownId" nzLabel="Not identified" i18n-nzLabel />
       }
     </nz-select>
     @if (sentence(); as told) {
@@ -49,7 +49,9 @@ let count = 0;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class RefrigerantField extends FieldControl<string | null> {
-  readonly label = input('Refrigerant');
+  protected readonly words = { typeAPartOfIt: $localize`Type a part of it, such as 410` } as const;
+
+  readonly label = input($localize`Refrigerant`);
   readonly hint = input('');
   /** What stands in the field while nothing is chosen, where nothing is a choice. */
   readonly emptyLabel = input('');
@@ -57,7 +59,7 @@ export class RefrigerantField extends FieldControl<string | null> {
   readonly offersUnknown = input(false);
   readonly problem = input<string | undefined>();
   /** What is said when none is chosen. */
-  readonly missing = input('Choose the refrigerant.');
+  readonly missing = input($localize`Choose the refrigerant.`);
   readonly refrigerant = model<string | null>(null);
   protected readonly held = this.refrigerant;
   protected readonly whenMissing = () => this.missing();

@@ -12,7 +12,7 @@ import { ChangeDetectionStrategy, Component, computed, input } from '@angular/co
         </li>
       }
     </ol>
-    <p class="narrow">{{ at() + 1 }} of {{ stages().length }}, {{ stages()[at()] }}</p>
+    <p i18n class="narrow">{{ at() + 1 }} of {{ stages().length }}, {{ stages()[at()] }}</p>
   `,
   styles: `
     ol {

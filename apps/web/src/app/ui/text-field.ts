@@ -44,7 +44,7 @@ export class TextField extends FieldControl<string> {
   readonly type = input<'text' | 'date' | 'time'>('text');
   readonly text = model('');
   protected readonly held = this.text;
-  protected readonly whenMissing = () => this.missing() || `The ${this.label().toLowerCase()} is missing.`;
+  protected readonly whenMissing = () => this.missing() || $localize`The ${this.label().toLowerCase()} is missing.`;
 
   protected readonly id = `text-${++count}`;
   protected readonly sentence = computed(() => {

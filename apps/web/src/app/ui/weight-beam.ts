@@ -35,10 +35,10 @@ const HALF_STOP_MARK_PX = 9;
           <text class="axis" [attr.x]="tick.x" y="76" text-anchor="middle">{{ tick.label }}</text>
         }
         <line class="mark" [attr.x1]="d.tare" [attr.x2]="d.tare" y1="28" y2="34" />
-        <text class="light" [attr.x]="d.tareLabel.x" y="24" [attr.text-anchor]="d.tareLabel.anchor">tare {{ number(tareKg()) }}</text>
+        <text i18n class="light" [attr.x]="d.tareLabel.x" y="24" [attr.text-anchor]="d.tareLabel.anchor">tare {{ number(tareKg()) }}</text>
         @if (nowKg() > tareKg()) {
           <line class="mark" [attr.x1]="d.now" [attr.x2]="d.now" y1="28" y2="34" />
-          <text class="now" [attr.x]="d.nowLabel.x" y="24" [attr.text-anchor]="d.nowLabel.anchor">now {{ number(nowKg()) }}</text>
+          <text i18n class="now" [attr.x]="d.nowLabel.x" y="24" [attr.text-anchor]="d.nowLabel.anchor">now {{ number(nowKg()) }}</text>
         }
         <path class="stop" [attr.d]="'M' + (d.stop - 9) + ' 21h18v11l-9 9l-9 -9z'" />
         <text class="stop-word" [attr.x]="d.stopLabel.x" y="14" [attr.text-anchor]="d.stopLabel.anchor">
@@ -142,7 +142,7 @@ export class WeightBeam {
   protected readonly over = computed(() => this.nowKg() > this.stopKg());
   protected readonly summary = computed(
     () =>
-      `Scale: tare ${this.number(this.tareKg())}, now ${this.number(this.nowKg())}, ${this.mark() === 'stop' ? 'stop at' : 'at most'} ${this.number(this.stopKg(), 'down')} ${this.units.mass(0, 'nearest', this.shownUnit()).unit}`,
+      $localize`Scale: tare ${this.number(this.tareKg())}, now ${this.number(this.nowKg())}, ${this.mark() === 'stop' ? $localize`stop at` : $localize`at most`} ${this.number(this.stopKg(), 'down')} ${this.units.mass(0, 'nearest', this.shownUnit()).unit}`,
   );
 
   /** The axis is decimal, also where the scale shows pounds and ounces. */
@@ -153,7 +153,7 @@ export class WeightBeam {
 
   protected number(kg: number, rounding: 'nearest' | 'down' = 'nearest'): string {
     const { number, unit } = this.units.mass(kg, rounding, this.shownUnit());
-    return unit === 'oz' && number.includes('lb') ? `${number} oz` : number;
+    return unit === 'oz' && number.includes('lb') ? $localize`${number} oz` : number;
   }
 
   protected drawing(width: number) {

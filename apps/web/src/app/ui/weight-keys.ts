@@ -8,10 +8,10 @@ import { WeightPad } from './weight-pad';
   selector: 'hy-weight-keys',
   imports: [NzModalModule, WeightPad],
   template: `
-    <button type="button" class="button plain" [attr.aria-label]="'Keypad for: ' + label()" (click)="open.set(true)">Keypad</button>
+    <button i18n type="button" class="button plain" [attr.aria-label]="words.keypadFor(label())" (click)="open.set(true)">Keypad</button>
     <nz-modal [nzVisible]="open()" [nzTitle]="label()" [nzFooter]="null" [nzWidth]="452" (nzOnCancel)="open.set(false)">
       <ng-container *nzModalContent>
-        <hy-weight-pad [label]="label()" [(entry)]="entry" enter="Take it" (entered)="open.set(false)" />
+        <hy-weight-pad [label]="label()" [(entry)]="entry" enter="Take it" i18n-enter (entered)="open.set(false)" />
       </ng-container>
     </nz-modal>
   `,
@@ -31,6 +31,8 @@ import { WeightPad } from './weight-pad';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class WeightKeys {
+  protected readonly words = { keypadFor: (label: string): string => $localize`Keypad for: ${label}` };
+
   readonly label = input.required<string>();
   readonly entry = model.required<QuantityEntry>();
   protected readonly open = signal(false);

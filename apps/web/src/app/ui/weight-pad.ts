@@ -12,7 +12,7 @@ const MOST_DIGITS = 8;
 @Component({
   selector: 'hy-weight-pad',
   template: `
-    <div class="units" role="radiogroup" [attr.aria-label]="'Unit of ' + label()">
+    <div class="units" role="radiogroup" [attr.aria-label]="words.unitOf(label())">
       @for (unit of units; track unit[0]) {
         <button
           type="button"
@@ -31,13 +31,19 @@ const MOST_DIGITS = 8;
           type="text"
           inputmode="none"
           autocomplete="off"
-          [attr.aria-label]="label() + (ounces() ? ', pounds' : '')"
+          [attr.aria-label]="label() + (ounces() ? words.pounds : '')"
           [value]="entry().text"
           (focus)="part.set('text')"
           (input)="type('text', $any($event.target).value)"
           (keydown.enter)="entered.emit()"
         />
-        <span class="unit">{{ ounces() ? 'lb' : entry().unit }}</span>
+        <span class="unit">
+          @if (ounces()) {
+            <ng-container i18n>lb</ng-container>
+          } @else {
+            {{ entry().unit }}
+          }
+        </span>
       </label>
       @if (ounces()) {
         <label [class.here]="part() === 'ounces'">
@@ -45,35 +51,35 @@ const MOST_DIGITS = 8;
             type="text"
             inputmode="none"
             autocomplete="off"
-            [attr.aria-label]="label() + ', ounces'"
+            [attr.aria-label]="words.ouncesNamed(label())"
             [value]="entry().ounces"
             (focus)="part.set('ounces')"
             (input)="type('ounces', $any($event.target).value)"
             (keydown.enter)="entered.emit()"
           />
-          <span class="unit">oz</span>
+          <span i18n class="unit">oz</span>
         </label>
       }
     </div>
     @if (sentence(); as sentence) {
       <p class="error" role="alert">{{ sentence }}</p>
     } @else if (begun()) {
-      <p class="hint">Clear the entry to change units.</p>
+      <p i18n class="hint">Clear the entry to change units.</p>
     } @else {
-      <p class="hint">Gross weight, including the cylinder.</p>
+      <p i18n class="hint">Gross weight, including the cylinder.</p>
     }
     <div class="keys">
       @for (key of keys; track key) {
         <button type="button" (click)="press(key)">{{ key }}</button>
       }
       @if (ounces() && part() === 'text') {
-        <button type="button" class="word" aria-label="On to the ounces" (click)="part.set('ounces')">oz</button>
+        <button i18n type="button" class="word" aria-label="On to the ounces" i18n-aria-label (click)="part.set('ounces')">oz</button>
       } @else {
-        <button type="button" aria-label="Decimal mark" (click)="press('.')">.</button>
+        <button type="button" aria-label="Decimal mark" i18n-aria-label (click)="press('.')">.</button>
       }
       <button type="button" (click)="press('0')">0</button>
-      <button type="button" class="word" aria-label="Take the last digit back" (click)="back()">⌫</button>
-      <button type="button" class="word clear" (click)="clear()">Clear</button>
+      <button type="button" class="word" aria-label="Take the last digit back" i18n-aria-label (click)="back()">⌫</button>
+      <button i18n type="button" class="word clear" (click)="clear()">Clear</button>
       <button type="button" class="word enter" [disabled]="busy()" (click)="entered.emit()">{{ enter() }}</button>
     </div>
   `,
@@ -81,10 +87,16 @@ const MOST_DIGITS = 8;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class WeightPad {
+  protected readonly words = {
+    pounds: $localize`, pounds`,
+    unitOf: (label: string): string => $localize`Unit of ${label}`,
+    ouncesNamed: (label: string): string => $localize`${label}, ounces`,
+  } as const;
+
   readonly label = input.required<string>();
   readonly entry = model.required<QuantityEntry>();
   /** What the large key at the end says. */
-  readonly enter = input('Weighed');
+  readonly enter = input($localize`Weighed`);
   readonly busy = input(false);
   /** Set when the person went on without a weight. */
   readonly submitted = input(false);
@@ -100,7 +112,7 @@ export class WeightPad {
   protected readonly sentence = computed(() => {
     const reading = readQuantity('mass', this.entry());
     if (reading.state === 'bad') return reading.sentence;
-    if (reading.state === 'empty' && this.submitted()) return `The ${this.label().toLowerCase()} is missing.`;
+    if (reading.state === 'empty' && this.submitted()) return $localize`The ${this.label().toLowerCase()} is missing.`;
     return this.problem();
   });
 

@@ -11,8 +11,8 @@ let count = 0;
     <label [for]="id">{{ label() }}</label>
     <div class="row">
       @if (when() === '') {
-        <output class="now" [id]="id">now</output>
-        <button type="button" class="other" (click)="earlier()">Earlier</button>
+        <output i18n class="now" [id]="id">now</output>
+        <button i18n type="button" class="other" (click)="earlier()">Earlier</button>
       } @else {
         <input
           type="datetime-local"
@@ -23,7 +23,7 @@ let count = 0;
           [attr.aria-describedby]="sentence() ? id + '-error' : null"
           (change)="typed($any($event.target).value)"
         />
-        <button type="button" class="other" (click)="give('')">Now</button>
+        <button i18n type="button" class="other" (click)="give('')">Now</button>
       }
     </div>
     @if (sentence(); as sentence) {
@@ -62,11 +62,11 @@ let count = 0;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class WhenField extends FieldControl<When> {
-  readonly label = input('When');
+  readonly label = input($localize`When`);
   readonly problem = input<string | undefined>();
   readonly when = model<When>('');
   protected readonly held = this.when;
-  protected readonly whenMissing = () => 'Say when it was.';
+  protected readonly whenMissing = () => $localize`Say when it was.`;
 
   protected readonly id = `when-${++count}`;
   protected readonly latest = minuteOf(new Date());

@@ -8,8 +8,8 @@ export type WhenRead = { readonly state: 'good'; readonly instant: string } | { 
 export function readWhen(when: When, now: Date): WhenRead {
   if (when === '') return { state: 'good', instant: now.toISOString() };
   const date = new Date(when);
-  if (Number.isNaN(date.getTime())) return { state: 'bad', sentence: 'Give day and time, or choose "now".' };
-  if (date > now) return { state: 'bad', sentence: 'Time cannot be in the future. Give the time at which it happened.' };
+  if (Number.isNaN(date.getTime())) return { state: 'bad', sentence: $localize`Give day and time, or choose "now".` };
+  if (date > now) return { state: 'bad', sentence: $localize`Time cannot be in the future. Give the time at which it happened.` };
   return { state: 'good', instant: date.toISOString() };
 }
 

@@ -17,8 +17,8 @@ let count = 0;
         (change)="give($any($event.target).value === 'yes')"
         (blur)="leave()"
       >
-        <option value="no" [selected]="!yes()">no</option>
-        <option value="yes" [selected]="yes()">yes</option>
+        <option i18n value="no" [selected]="!yes()">no</option>
+        <option i18n value="yes" [selected]="yes()">yes</option>
       </select>
     </div>
     @if (told(); as sentence) {
@@ -32,7 +32,7 @@ export class YesNoField extends FieldControl<boolean> {
   readonly label = input.required<string>();
   readonly yes = model(false);
   protected readonly held = this.yes;
-  protected readonly whenMissing = computed(() => `Say yes or no: ${this.label()}.`);
+  protected readonly whenMissing = computed(() => $localize`Say yes or no: ${this.label()}.`);
 
   protected readonly id = `yes-no-${++count}`;
 }

@@ -18,14 +18,14 @@ const SAMPLED_WITHIN_MS = 30 * 60_000;
   imports: [Caution],
   template: `
     @if (sample(); as s) {
-      <section aria-label="Identifier">
+      <section aria-label="Identifier" i18n-aria-label>
         @if (s.verdict === 'as-recorded') {
           <p role="status">{{ text() }}</p>
         } @else {
           <hy-caution [grave]="s.verdict === 'another'">{{ text() }}</hy-caution>
         }
         @if (job.open() && !kept()) {
-          <button type="button" class="button small" [disabled]="adding.state().state === 'busy'" (click)="keep()">
+          <button i18n type="button" class="button small" [disabled]="adding.state().state === 'busy'" (click)="keep()">
             Keep with the visit
           </button>
         }
@@ -70,8 +70,8 @@ export class IdentifierReading {
   /** What it shows, as it is kept. */
   private readonly shown = computed(() => {
     const { id, refrigerant, airPercent } = this.sample()!;
-    const air = airPercent === undefined ? 'air not measured' : `${this.units.decimal(airPercent, 1)} % air`;
-    return `${refrigerant}, ${air}, by ${id}`;
+    const air = airPercent === undefined ? $localize`air not measured` : `${this.units.decimal(airPercent, 1)} % air`;
+    return $localize`${refrigerant}, ${air}, by ${id}`;
   });
   protected readonly text = computed(() => {
     const { atMs, verdict } = this.sample()!;
@@ -90,11 +90,11 @@ export class IdentifierReading {
   private says(verdict: IdentifiedVerdict): string {
     switch (verdict) {
       case 'as-recorded':
-        return 'As the system is recorded.';
+        return $localize`As the system is recorded.`;
       case 'air':
-        return `More than the ${this.units.decimal(MOST_AIR_PERCENT, 1)} % that AHRI 700 allows (from memory): recover it apart, let it rest, purge it.`;
+        return $localize`More than the ${this.units.decimal(MOST_AIR_PERCENT, 1)} % that AHRI 700 allows (from memory): recover it apart, let it rest, purge it.`;
       case 'another':
-        return `The record says ${this.recorded()}. Do not mix it: an empty cylinder, labeled with what was found, and the record of the system corrected first.`;
+        return $localize`The record says ${this.recorded()}. Do not mix it: an empty cylinder, labeled with what was found, and the record of the system corrected first.`;
       default:
         return verdict satisfies never;
     }

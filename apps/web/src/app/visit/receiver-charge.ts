@@ -21,7 +21,7 @@ import { draftForm } from '../forms/draft-form';
   selector: 'hy-receiver-charge',
   imports: [Caution, QuantityField, ReactiveFormsModule, TextField],
   template: `
-    <h3>The receiver</h3>
+    <h3 i18n>The receiver</h3>
     @if (room(); as r) {
       @if (r.fits === 'no') {
         <hy-caution [grave]="true">{{ r.text }}</hy-caution>
@@ -33,19 +33,23 @@ import { draftForm } from '../forms/draft-form';
       <form novalidate [formGroup]="switched.form" (ngSubmit)="seen()">
         <hy-quantity-field
           label="Low-pressure switch stopped it at"
+          i18n-label
           hint="seen, with the king valve shut"
+          i18n-hint
           kind="pressure"
           formControlName="stops"
         />
-        <button type="submit" class="button" [disabled]="gaugePa() === undefined">Log the switch</button>
+        <button i18n type="submit" class="button" [disabled]="gaugePa() === undefined">Log the switch</button>
       </form>
       <form novalidate [formGroup]="mark.form" (ngSubmit)="marked()">
         <hy-text-field
           label="Level marked, for the next person"
+          i18n-label
           placeholder="such as a hand above the lower sight glass, at pump-down"
+          i18n-placeholder
           formControlName="where"
         />
-        <button type="submit" class="button" [disabled]="mark.value().where.trim() === ''">Log the mark</button>
+        <button i18n type="submit" class="button" [disabled]="mark.value().where.trim() === ''">Log the mark</button>
       </form>
     }
     @for (item of logged(); track item.at) {
@@ -106,18 +110,18 @@ export class ReceiverCharge {
     const holding = valueOf(this.asked());
     if (holding === undefined) return undefined;
     const charge = this.units.massText(this.chargeKg());
-    const at = `${this.units.percent(holding.share)} liquid at ${this.units.temperature(holding.T)}`;
+    const at = $localize`${this.units.percent(holding.share)} liquid at ${this.units.temperature(holding.T)}`;
     const held = this.units.massText(holding.certain ? holding.likely : holding.low, 'down');
     if (this.chargeKg() <= holding.low)
-      return { fits: 'yes', text: `The whole charge, ${charge}, has room in it at pump-down: ${held}, ${at}.` };
+      return { fits: 'yes', text: $localize`The whole charge, ${charge}, has room in it at pump-down: ${held}, ${at}.` };
     if (holding.certain && this.chargeKg() > holding.likely)
       return {
         fits: 'no',
-        text: `The whole charge, ${charge}, has no room in it at pump-down: ${held}, ${at}. Part of it will have to be recovered.`,
+        text: $localize`The whole charge, ${charge}, has no room in it at pump-down: ${held}, ${at}. Part of it will have to be recovered.`,
       };
     return {
       fits: 'perhaps',
-      text: `Whether the whole charge, ${charge}, has room in it at pump-down is not sure: ${held} to ${this.units.massText(holding.high, 'down')}, ${at}. Record its volume from the plate.`,
+      text: $localize`Whether the whole charge, ${charge}, has room in it at pump-down is not sure: ${held} to ${this.units.massText(holding.high, 'down')}, ${at}. Record its volume from the plate.`,
     };
   });
 
@@ -141,9 +145,9 @@ export class ReceiverCharge {
   private textOf(note: ChargeNote): string | undefined {
     switch (note.what) {
       case 'low-switch-stops':
-        return `the low-pressure switch was seen to stop the compressor at ${this.units.pressure(note.gaugePa + this.units.atmosphere())}`;
+        return $localize`the low-pressure switch was seen to stop the compressor at ${this.units.pressure(note.gaugePa + this.units.atmosphere())}`;
       case 'level-marked':
-        return `level marked: ${note.where}`;
+        return $localize`level marked: ${note.where}`;
       default:
         return undefined;
     }

@@ -37,35 +37,37 @@ const HALF_DRAWN = 0.5;
   providers: [VisitEntries],
   imports: [ChoiceField, FeedLive, PushBack, QuantityField, ReactiveFormsModule, TakeReading],
   template: `
-    <h3>From which cylinder</h3>
+    <h3 i18n>From which cylinder</h3>
     @if (sources(); as s) {
       <ul>
         @for (item of s.draws; track item.id) {
           <li>
             <b>{{ name(item.id) }}</b> {{ units.massText(item.kg, 'down') }}
-            <span class="second">{{ sorts()[item.id] }}; about {{ units.massText(item.heelKg) }} stay in it as vapor</span>
+            <span i18n class="second">{{ sorts()[item.id] }}; about {{ units.massText(item.heelKg) }} stay in it as vapor</span>
           </li>
         } @empty {
-          <li class="second">No cylinder on the rack holds this refrigerant clean enough.</li>
+          <li i18n class="second">No cylinder on the rack holds this refrigerant clean enough.</li>
         }
       </ul>
       @for (item of untested(); track item) {
-        <p class="second">{{ item }} holds what was recovered here: not before acid and moisture are tested and passed, see Account.</p>
+        <p i18n class="second">
+          {{ item }} holds what was recovered here: not before acid and moisture are tested and passed, see Account.
+        </p>
       }
       @if (s.shortKg > 0) {
-        <p class="short">{{ units.massText(s.shortKg, 'up') }} more are needed.</p>
+        <p i18n class="short">{{ units.massText(s.shortKg, 'up') }} more are needed.</p>
       }
     }
     @if (job.open() && choices().length > 0) {
       <form novalidate [formGroup]="weights.form" (ngSubmit)="log()">
-        <hy-choice-field label="Charge from" [choices]="choices()" [value]="chosen()" (valueChange)="chosen.set($event)" />
-        <hy-quantity-field label="Gross before" kind="mass" formControlName="before">
+        <hy-choice-field label="Charge from" i18n-label [choices]="choices()" [value]="chosen()" (valueChange)="chosen.set($event)" />
+        <hy-quantity-field label="Gross before" i18n-label kind="mass" formControlName="before">
           <hy-take-reading quantity="gross" (taken)="weights.take('before', $event)" />
         </hy-quantity-field>
-        <hy-quantity-field label="Gross now" kind="mass" formControlName="after">
+        <hy-quantity-field label="Gross now" i18n-label kind="mass" formControlName="after">
           <hy-take-reading quantity="gross" (taken)="weights.take('after', $event)" />
         </hy-quantity-field>
-        <button type="submit" class="button main" [disabled]="!ready() || busy()">Log {{ fedText() }}</button>
+        <button i18n type="submit" class="button main" [disabled]="!ready() || busy()">Log {{ fedText() }}</button>
       </form>
       <hy-feed-live
         [leftKg]="leftKg()"
@@ -90,7 +92,7 @@ const HALF_DRAWN = 0.5;
       <p class="over" role="alert">{{ sentence }}</p>
     }
     @if (chargedKg() > 0) {
-      <p class="second">Logged on this visit: {{ units.massText(chargedKg()) }} of {{ units.massText(targetKg()) }}.</p>
+      <p i18n class="second">Logged on this visit: {{ units.massText(chargedKg()) }} of {{ units.massText(targetKg()) }}.</p>
     }
   `,
   styleUrl: './stages/stage.css',
@@ -200,11 +202,12 @@ export class RechargeLog {
   protected readonly left = computed(() => {
     const reading = this.reading();
     if (reading === undefined) return undefined;
-    if (reading.kg <= 0) return 'Nothing has left the cylinder: read both weights again.';
+    if (reading.kg <= 0) return $localize`Nothing has left the cylinder: read both weights again.`;
     const left = this.leftKg() - reading.kg;
-    if (this.over()) return `${this.units.massText(-left, 'up')} more than the charge: shut the valve. Too much is recovered again.`;
-    if (left <= feedingRules.shutByHandKg) return 'Shut the valve: the rest comes out of the hose.';
-    return `${this.units.massText(left, 'down')} left to the charge.`;
+    if (this.over())
+      return $localize`${this.units.massText(-left, 'up')} more than the charge: shut the valve. Too much is recovered again.`;
+    if (left <= feedingRules.shutByHandKg) return $localize`Shut the valve: the rest comes out of the hose.`;
+    return $localize`${this.units.massText(left, 'down')} left to the charge.`;
   });
 
   /** The cylinder that it is fed from. */
@@ -237,7 +240,7 @@ export class RechargeLog {
     const error = valueOf(this.vapor());
     if (error === undefined || error === null) return undefined;
     const share = this.units.decimal(100 * Math.abs(error.off), 0);
-    return `Liquid only: drawn from its vapor, what goes in would hold ${share} % ${error.off > 0 ? 'more' : 'less'} ${error.substance} than the blend.`;
+    return $localize`Liquid only: drawn from its vapor, what goes in would hold ${share} % ${error.off > 0 ? $localize`more` : $localize`less`} ${error.substance} than the blend.`;
   });
 
   private readonly logging = mutation(this.serverData.bookRemoval$, () => {
@@ -275,9 +278,9 @@ const NOTICED_KG_ROUNDING = 0.1;
 const inSteps = (kg: number): number => NOTICED_KG_ROUNDING * Math.floor(kg / NOTICED_KG_ROUNDING);
 
 const sortText: Record<Stock['is'], string> = {
-  own: 'recovered from this system and tested; its composition: see Account',
-  owners: 'recovered from this customer; its tests: see its cylinder',
-  virgin: 'virgin',
+  own: $localize`recovered from this system and tested; its composition: see Account`,
+  owners: $localize`recovered from this customer; its tests: see its cylinder`,
+  virgin: $localize`virgin`,
 };
 const same = (one: string, other: string): boolean => one.trim().toLowerCase() === other.trim().toLowerCase();
 

@@ -26,13 +26,13 @@ import { serverProblems } from '../forms/server-problems';
   selector: 'hy-shut-in-watch',
   imports: [BigNumber, Caution, FollowInstruments, QuantityField, ReactiveFormsModule, TakeReading],
   template: `
-    <section aria-label="Shut in and watch">
+    <section aria-label="Shut in and watch" i18n-aria-label>
       @if (running(); as test) {
         @if (judged(); as a) {
           <hy-big-number [what]="what()" [number]="now().number" [unit]="now().unit">
-            <p>level {{ units.pressure(test.setUp.levelPa) }}</p>
+            <p i18n>level {{ units.pressure(test.setUp.levelPa) }}</p>
             @if (a.rests; as rests) {
-              <p>comes to rest at {{ units.pressure(rests.likely) }}, at most {{ units.pressure(rests.most) }}</p>
+              <p i18n>comes to rest at {{ units.pressure(rests.likely) }}, at most {{ units.pressure(rests.most) }}</p>
             }
           </hy-big-number>
           @if (isBad()) {
@@ -41,19 +41,20 @@ import { serverProblems } from '../forms/server-problems';
             <p>{{ said() }}</p>
           }
         } @else {
-          <h3>Read it now</h3>
-          <p>Machine off, valves shut since {{ clock(test.begunAt) }}. The first reading is the start of the watch.</p>
+          <h3 i18n>Read it now</h3>
+          <p i18n>Machine off, valves shut since {{ clock(test.begunAt) }}. The first reading is the start of the watch.</p>
         }
         <hy-follow-instruments [test]="test" [quantities]="gauge" [leastS]="15" [readingOf]="readingOf" />
         <form novalidate [formGroup]="reading.form" (ngSubmit)="add(test.id)">
           @if (test.followed === null) {
-            <hy-quantity-field label="Pressure, shut in" kind="pressure" formControlName="pressure">
+            <hy-quantity-field label="Pressure, shut in" i18n-label kind="pressure" formControlName="pressure">
               <hy-take-reading quantity="suction" (taken)="reading.take('pressure', $event)" />
             </hy-quantity-field>
           }
           <div class="wide actions">
             @if (test.followed === null) {
               <button
+                i18n
                 type="submit"
                 class="button main"
                 [disabled]="reading.read().pressure.state !== 'good' || adding.state().state === 'busy'"
@@ -61,11 +62,11 @@ import { serverProblems } from '../forms/server-problems';
                 Add reading
               </button>
             }
-            <button type="button" class="button" [disabled]="judged() === undefined" (click)="end(test.id)">End the watch</button>
+            <button i18n type="button" class="button" [disabled]="judged() === undefined" (click)="end(test.id)">End the watch</button>
           </div>
         </form>
       } @else {
-        <h3>Shut in and watch</h3>
+        <h3 i18n>Shut in and watch</h3>
         @for (test of ended(); track test.id) {
           <p [class.over]="test.ended!.finding.verdict !== 'stays'">
             {{ test.ended!.finding.said }} <span class="second">{{ test.ended!.by }}, {{ clock(test.ended!.at) }}</span>
@@ -73,17 +74,21 @@ import { serverProblems } from '../forms/server-problems';
         }
         @if (job.open()) {
           @if (level(); as p) {
-            <p>
+            <p i18n>
               Machine off, valves shut: refrigerant boils out of oil and cold spots, and the pressure creeps up. Watched for
               {{ minutes }} minutes it has to stay at or below {{ units.pressure(p) }}; above it, recover again before anything is opened.
             </p>
             <div class="actions">
               <button type="button" class="button" (click)="begin(p)">
-                {{ ended().length === 0 ? 'It is shut in' : 'It is shut in again' }}
+                @if (ended().length === 0) {
+                  <ng-container i18n>It is shut in</ng-container>
+                } @else {
+                  <ng-container i18n>It is shut in again</ng-container>
+                }
               </button>
             </div>
           } @else {
-            <p class="second">The level follows from the look: type the outdoor temperature there.</p>
+            <p i18n class="second">The level follows from the look: type the outdoor temperature there.</p>
           }
         }
       }
@@ -129,7 +134,7 @@ export class ShutInWatch {
     return judged === undefined || test === undefined ? '' : shutInText(judged, test.setUp.levelPa, this.units);
   });
   protected readonly what = computed(
-    () => `Shut in, ${this.units.decimal((this.judged()?.watchedS ?? 0) / 60, 0)} of ${WATCHED_MINUTES} min`,
+    () => $localize`Shut in, ${this.units.decimal((this.judged()?.watchedS ?? 0) / 60, 0)} of ${WATCHED_MINUTES} min`,
   );
   protected readonly now = computed(() => {
     const [number = '', ...unit] = this.units.pressure(this.judged()?.p ?? 0).split(' ');

@@ -12,15 +12,22 @@ import { momentText } from '../ui/day';
     @if (job.open()) {
       @if (said(); as word) {
         <p class="said">
-          {{ word.mark === 'done' ? 'Done' : 'Not needed' }}{{ word.why === '' ? '' : ': ' + word.why }}
+          {{ word.mark === 'done' ? words.done : words.notNeeded }}{{ word.why === '' ? '' : ': ' + word.why }}
           <span class="second">{{ word.by }}, {{ moment(word.at) }}</span>
-          <button type="button" class="link" (click)="send('open-again')">Open it again</button>
+          <button i18n type="button" class="link" (click)="send('open-again')">Open it again</button>
         </p>
       } @else {
-        <hy-text-field [label]="ask()" [text]="why()" (textChange)="why.set($event)" [problem]="problem()" hint="saved with the job" />
+        <hy-text-field
+          [label]="ask()"
+          [text]="why()"
+          (textChange)="why.set($event)"
+          [problem]="problem()"
+          hint="saved with the job"
+          i18n-hint
+        />
         <div class="actions">
           <button type="button" class="button" [class.main]="!quiet()" (click)="send('done')">{{ done() }}</button>
-          <button type="button" class="button" (click)="send('not-needed')">Not needed on this visit</button>
+          <button i18n type="button" class="button" (click)="send('not-needed')">Not needed on this visit</button>
         </div>
       }
     }
@@ -47,6 +54,8 @@ import { momentText } from '../ui/day';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class StageMark {
+  protected readonly words = { done: $localize`Done`, notNeeded: $localize`Not needed` } as const;
+
   protected readonly job = inject(VisitJob);
   /** What is asked about the stage. */
   readonly ask = input.required<string>();

@@ -27,16 +27,16 @@ const [WIDTH, HEIGHT, LEFT, RIGHT, TOP, BOTTOM] = [560, 190, 52, 52, 24, 30];
   imports: [Caution, Computing],
   template: `
     @if (forecast(); as f) {
-      <section aria-label="Forecast" [hyComputing]="answer()">
-        <h3>Forecast</h3>
+      <section aria-label="Forecast" i18n-aria-label [hyComputing]="answer()">
+        <h3 i18n>Forecast</h3>
         <p>{{ sentence() }}</p>
         @if (freezing(); as text) {
           <hy-caution>{{ text }}</hy-caution>
         }
         @let d = drawn();
         <svg [attr.viewBox]="box" role="img" [attr.aria-label]="sentence()">
-          <text [attr.x]="left" y="14">recovered, {{ units.mass(0).unit }}</text>
-          <text class="head" [attr.x]="right" y="14" text-anchor="end">head, {{ units.pressureUnit() }}</text>
+          <text i18n [attr.x]="left" y="14">recovered, {{ units.mass(0).unit }}</text>
+          <text i18n class="head" [attr.x]="right" y="14" text-anchor="end">head, {{ units.pressureUnit() }}</text>
           @for (tick of d.ticksY; track tick.text) {
             <line class="grid" [attr.x1]="left" [attr.x2]="right" [attr.y1]="tick.y" [attr.y2]="tick.y" />
             <text [attr.x]="left - 8" [attr.y]="tick.y + 5" text-anchor="end">{{ tick.text }}</text>
@@ -52,16 +52,16 @@ const [WIDTH, HEIGHT, LEFT, RIGHT, TOP, BOTTOM] = [560, 190, 52, 52, 24, 30];
           }
           @if (d.cutOut; as y) {
             <line class="cut-out" [attr.x1]="left" [attr.x2]="right" [attr.y1]="y" [attr.y2]="y" />
-            <text class="said" [attr.x]="left + 6" [attr.y]="y - 5">cut-out</text>
+            <text i18n class="said" [attr.x]="left + 6" [attr.y]="y - 5">cut-out</text>
           }
           <path class="pressure" [attr.d]="d.pressure" />
           <path class="mass" [attr.d]="d.mass" />
         </svg>
-        <p class="small">
+        <p i18n class="small">
           Simulated from plate, ledger and usual equipment; the band is ± {{ doubt }} % of the charge, and a core left in.
         </p>
         <details>
-          <summary>Which of its numbers are measured</summary>
+          <summary i18n>Which of its numbers are measured</summary>
           <dl class="figures">
             @for (row of basis(); track row.what) {
               <div>
@@ -168,7 +168,7 @@ export class TransferForecast {
     const { freezesS } = this.forecast() ?? {};
     return freezesS === undefined
       ? undefined
-      : `If its water stopped, the tubes of the barrel would freeze after about ${durationText(freezesS, this.units)}: keep it flowing to the end, and look at it.`;
+      : $localize`If its water stopped, the tubes of the barrel would freeze after about ${durationText(freezesS, this.units)}\: keep it flowing to the end, and look at it.`;
   });
   /** What it is built from, and how each of it is known. */
   protected readonly basis = computed(() => {
@@ -196,16 +196,24 @@ export class TransferForecast {
     const trip = likely.events.find(({ kind }) => kind === 'trip');
     const stops = likely.end.reason === 'stop-weight' || likely.end.reason === 'cylinder-full';
     const time = stops
-      ? `The stop weight is reached after about ${minutes(likely.end.t)} min; ${this.units.massText(likely.end.leftKg)} are left for another cylinder.`
-      : `About ${minutes(least)} to ${minutes(most)} min at the machine, ${this.units.massText(likely.end.leftKg, 'up')} left in the system, about ${this.units.massText(likely.end.inOilKg)} of it in the oil.`;
+      ? $localize`The stop weight is reached after about ${minutes(likely.end.t)} min; ${this.units.massText(likely.end.leftKg)} are left for another cylinder.`
+      : $localize`About ${minutes(least)} to ${minutes(most)} min at the machine, ${this.units.massText(likely.end.leftKg, 'up')} left in the system, about ${this.units.massText(likely.end.inOilKg)} of it in the oil.`;
     const over = likely.events.find(({ kind }) => kind === 'liquid-over');
     const byItself = over === undefined ? 0 : gained(likely, over.t);
     const liquid =
-      byItself < 0.1 || over === undefined ? '' : ` By pressure alone ${this.units.massText(byItself)} go over in ${minutes(over.t)} min.`;
-    const head = ` Head up to ${this.units.pressure(highest(likely))}.`;
+      byItself < 0.1 || over === undefined
+        ? ''
+        : $localize` By pressure alone ${this.units.massText(byItself)} go over in ${minutes(over.t)} min.`;
+    const head = $localize` Head up to ${this.units.pressure(highest(likely))}.`;
     const { airKg = 0 } = this.scenario()?.system ?? {};
-    const air = airKg > 0 ? ` Counted with ${this.units.massText(airKg)} of air, as its standing pressure shows.` : '';
-    return time + liquid + head + air + (trip === undefined ? '' : ` The cut-out opens after ${minutes(trip.t)} min: cool the cylinder.`);
+    const air = airKg > 0 ? $localize` Counted with ${this.units.massText(airKg)} of air, as its standing pressure shows.` : '';
+    return (
+      time +
+      liquid +
+      head +
+      air +
+      (trip === undefined ? '' : $localize` The cut-out opens after ${minutes(trip.t)} min: cool the cylinder.`)
+    );
   });
 
   protected readonly drawn = computed(() => {
@@ -232,7 +240,7 @@ export class TransferForecast {
         simulated === undefined ? [] : [way(simulated, ({ grossKg }) => y(mass(grossKg - start)))],
       ),
       cutOut: cutOut > TOP ? cutOut : undefined,
-      ticksX: x.ticks(5).map((value) => ({ x: x(value), text: `${value} min` })),
+      ticksX: x.ticks(5).map((value) => ({ x: x(value), text: $localize`${value} min` })),
       ticksY: y.ticks(4).map((value) => ({ y: y(value), text: this.units.decimal(value, most < 3 ? 1 : 0) })),
       ticksP: yp.ticks(4).map((value) => ({ y: yp(value), text: this.units.decimal(value, 0) })),
     };

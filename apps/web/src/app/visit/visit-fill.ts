@@ -28,9 +28,9 @@ function targetOfVisit(): FillTarget {
       @case ('ready') {
         @if (following()) {
           <hy-live-panel (stopped)="endedAt($event)" />
-          <hy-caution>Stay with the cylinder while it fills. It warms and its pressure climbs; a float switch is no limit.</hy-caution>
+          <hy-caution i18n>Stay with the cylinder while it fills. It warms and its pressure climbs; a float switch is no limit.</hy-caution>
         } @else {
-          <h2>Fill {{ name() }}</h2>
+          <h2 i18n>Fill {{ name() }}</h2>
           <hy-fill-job />
         }
       }
@@ -38,7 +38,7 @@ function targetOfVisit(): FillTarget {
         <p role="alert">{{ loaded.sentence }}</p>
       }
       @default {
-        <p class="second">Reading the cylinder</p>
+        <p i18n class="second">Reading the cylinder</p>
       }
     }
   `,

@@ -116,7 +116,7 @@ export class VisitLook implements LookSource {
   }
 
   private notSaved$(error: unknown): Observable<never> {
-    this.unsaved.set(error instanceof ApiError ? error.message : 'What was seen is not saved yet.');
+    this.unsaved.set(error instanceof ApiError ? error.message : $localize`What was seen is not saved yet.`);
     // what is refused stays refused until something of it is changed
     if (error instanceof ApiError && PASSES.includes(error.code)) setTimeout(() => this.changed$.next(), TRY_AGAIN_MS);
     return EMPTY;

@@ -11,7 +11,7 @@ import { stageNames, stateText } from './stage-labels';
   selector: 'hy-visit-stepper',
   imports: [RouterLink],
   template: `
-    <nav aria-label="Stages">
+    <nav aria-label="Stages" i18n-aria-label>
       <ol>
         @for (entry of states(); track entry.stage; let i = $index) {
           <li [class]="entry.state" [class.here]="entry.stage === here()" [class.far]="far(i)">

@@ -60,7 +60,7 @@ import { VisitStepper } from './visit-stepper';
   ],
   template: `
     @if (!settled()) {
-      <hy-read-state [of]="notYet" what="visit" />
+      <hy-read-state [of]="notYet" what="visit" i18n-what />
     } @else if (job.visit(); as visit) {
       <hy-page-head [title]="visit.system.site + ', ' + visit.system.name" [line]="line(visit)">
         <hy-visit-stepper [visit]="visit.id" [states]="job.states()" [here]="job.here()" />
@@ -68,7 +68,7 @@ import { VisitStepper } from './visit-stepper';
       <div class="workspace">
         <section class="work" [attr.aria-label]="job.here()">
           @if (!job.open()) {
-            <p class="second">This visit is closed. What was recorded on it stays as it is.</p>
+            <p i18n class="second">This visit is closed. What was recorded on it stays as it is.</p>
           }
           @if (notNeeded(); as words) {
             <p class="second">{{ words }}.</p>
@@ -108,6 +108,7 @@ import { VisitStepper } from './visit-stepper';
           @if (live.transfer() === undefined && elsewhere(); as stage) {
             <p class="onward">
               <a
+                i18n
                 class="button"
                 [class.main]="!filling() && (job.state()?.state === 'done' || job.state()?.state === 'not-needed')"
                 [routerLink]="['/visits', visit.id, stage]"
@@ -116,7 +117,7 @@ import { VisitStepper } from './visit-stepper';
             </p>
           }
         </section>
-        <aside class="map" aria-label="Circuit">
+        <aside class="map" aria-label="Circuit" i18n-aria-label>
           @if (live.transfer() !== undefined) {
             <hy-where-it-is />
           }
@@ -157,7 +158,7 @@ export class VisitWorkspace {
 
   protected line({ system, reason, day }: Visit): string {
     const plate = valueOf(this.session.system())?.nameplateKg;
-    const charge = plate === undefined ? system.refrigerant : `${system.refrigerant}, ${this.units.massText(plate)} on the plate`;
+    const charge = plate === undefined ? system.refrigerant : $localize`${system.refrigerant}, ${this.units.massText(plate)} on the plate`;
     return `${charge} · ${reason}, ${dayWords(day)}`;
   }
 }

@@ -16,7 +16,7 @@ import { VisitWorkspace } from './visit-workspace';
         <hy-visit-workspace />
       }
       @default {
-        <hy-read-state [of]="loaded" what="visit"><a class="button" routerLink="/today">Back to today</a></hy-read-state>
+        <hy-read-state [of]="loaded" what="visit" i18n-what><a i18n class="button" routerLink="/today">Back to today</a></hy-read-state>
       }
     }
   `,

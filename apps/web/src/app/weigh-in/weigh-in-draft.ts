@@ -50,10 +50,10 @@ export function newWeighIn({ mass }: Preferences, now: Date): WeighInDraft {
 
 /** What makes a scale differ from the ledger without anything having come or gone. Common practice. */
 export const reasons = [
-  'ice or water on it',
-  'a hose or a fitting was left on it',
-  'the collar was read wrong',
-  'the scale was not level, or not at zero',
-  'what was moved is booked later',
+  $localize`ice or water on it`,
+  $localize`a hose or a fitting was left on it`,
+  $localize`the collar was read wrong`,
+  $localize`the scale was not level, or not at zero`,
+  $localize`what was moved is booked later`,
 ] as const;
 export const OTHER_REASON = 'other';

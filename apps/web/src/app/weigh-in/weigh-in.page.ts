@@ -25,22 +25,24 @@ import { WeighInSession } from './weigh-in.session';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class WeighInPage {
+  protected readonly words = { chooseTheReasonOrBook: $localize`Choose the reason, or book the difference.` } as const;
+
   protected readonly session = inject(WeighInSession);
   protected readonly units = inject(Units);
 
   protected readonly other = OTHER_REASON;
   protected readonly reasons = [
-    { value: '', label: 'choose a reason' },
+    { value: '', label: $localize`choose a reason` },
     ...reasons.map((value) => ({ value, label: value })),
-    { value: OTHER_REASON, label: 'another reason' },
+    { value: OTHER_REASON, label: $localize`another reason` },
   ];
   protected readonly places = [
-    { value: 'all', label: 'all places' },
+    { value: 'all', label: $localize`all places` },
     { value: 'van', label: placeNames.van },
     { value: 'workshop', label: placeNames.workshop },
     { value: 'site', label: placeNames.site },
   ];
-  protected readonly line = computed(() => `${this.session.doneCount()} of ${this.session.cylinders().length} weighed`);
+  protected readonly line = computed(() => $localize`${this.session.doneCount()} of ${this.session.cylinders().length} weighed`);
   protected readonly busy = computed(() => this.session.sending.state().state === 'busy');
   protected readonly refused = computed(() => errorIn(this.session.sending.state()));
 
@@ -86,11 +88,11 @@ export class WeighInPage {
     const of = (is: RoundResult['is']) => results.filter((result) => result.is === is);
     const booked = of('booked').reduce((sum, { differsKg }) => sum + differsKg, 0);
     const parts = [
-      `${of('none').length} agree`,
-      ...(of('explained').length > 0 ? [`${of('explained').length} explained`] : []),
-      ...(of('booked').length > 0 ? [`${of('booked').length} logged as unaccounted, ${this.signed(booked)} in all`] : []),
+      $localize`${of('none').length} agree`,
+      ...(of('explained').length > 0 ? [$localize`${of('explained').length} explained`] : []),
+      ...(of('booked').length > 0 ? [$localize`${of('booked').length} logged as unaccounted, ${this.signed(booked)} in all`] : []),
     ];
-    return results.length === 0 ? 'Nothing weighed yet.' : parts.join(', ');
+    return results.length === 0 ? $localize`Nothing weighed yet.` : parts.join(', ');
   });
 
   protected readonly content = (cylinder: Cylinder) => contentName(cylinder);

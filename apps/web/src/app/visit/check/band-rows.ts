@@ -25,7 +25,7 @@ interface Drawn extends BandRow {
   selector: 'hy-band-rows',
   template: `
     <table>
-      <caption class="unseen">
+      <caption i18n class="unseen">
         Read, against what it should be today
       </caption>
       <tbody>
@@ -45,10 +45,16 @@ interface Drawn extends BandRow {
               @if (row.read !== undefined) {
                 <b>{{ row.off === 'above' ? '▲ ' : row.off === 'below' ? '▼ ' : '' }}{{ row.text }}</b>
               } @else {
-                <span class="second">not read</span>
+                <span i18n class="second">not read</span>
               }
             </td>
-            <td class="number second">{{ row.tells ? row.band : 'not known today' }}</td>
+            <td class="number second">
+              @if (row.tells) {
+                {{ row.band }}
+              } @else {
+                <ng-container i18n>not known today</ng-container>
+              }
+            </td>
           </tr>
         }
       </tbody>

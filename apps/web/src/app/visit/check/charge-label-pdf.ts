@@ -18,15 +18,15 @@ interface Label {
 /** The label that stays on the unit: its refrigerant, its charge with the line set, who checked it and when. */
 export async function chargeLabelPdf({ visit, run, masses, day }: Label): Promise<Uint8Array> {
   const pdf = await PDFDocument.create();
-  pdf.setTitle(`Charge label, ${visit.system.site}`);
+  pdf.setTitle($localize`Charge label, ${visit.system.site}`);
   const [plain, bold] = [await pdf.embedFont(StandardFonts.Helvetica), await pdf.embedFont(StandardFonts.HelveticaBold)];
   const page = pdf.addPage([WIDTH, HEIGHT]);
   page.drawRectangle({ x: 6, y: 6, width: WIDTH - 12, height: HEIGHT - 12, borderColor: INK, borderWidth: 1.2 });
   const lines: readonly (readonly [string, number, boolean])[] = [
     [visit.system.refrigerant, 24, true],
-    [`${masses.join(' / ')} with its line set`, 14, true],
+    [$localize`${masses.join(' / ')} with its line set`, 14, true],
     [`${visit.system.site}, ${visit.system.name}`, 10, false],
-    [run.good ? 'Charged by weight, and checked while it ran' : 'Checked while it ran', 10, false],
+    [run.good ? $localize`Charged by weight, and checked while it ran` : $localize`Checked while it ran`, 10, false],
     [`${day}, ${run.by}`, 10, false],
   ];
   let y = HEIGHT - MARGIN;
@@ -34,7 +34,7 @@ export async function chargeLabelPdf({ visit, run, masses, day }: Label): Promis
     y -= size + 5;
     page.drawText(printable(text), { x: MARGIN, y, size, font: strong ? bold : plain, color: INK });
   }
-  page.drawText(printable('Keep it on the unit. The plate stays where it is.'), {
+  page.drawText(printable($localize`Keep it on the unit. The plate stays where it is.`), {
     x: MARGIN,
     y: MARGIN,
     size: 8,

@@ -139,7 +139,7 @@ export function readCheck(draft: CheckDraft, atmosphere: Pascal, units: TypedUni
     number('subcooling', draft.subcooling),
     number('minutes', draft.minutes),
   ];
-  if (capacity !== undefined && capacity <= 0) problems['capacity'] = 'A capacity is above 0. Read it from the plate.';
+  if (capacity !== undefined && capacity <= 0) problems['capacity'] = $localize`A capacity is above 0. Read it from the plate.`;
   return {
     conditions:
       outdoorK === undefined || indoorK === undefined

@@ -13,13 +13,13 @@ const MOST_SHOWN = 4;
   template: `
     @if (explanations().length > 0) {
       <table>
-        <caption class="unseen">
+        <caption i18n class="unseen">
           What explains it
         </caption>
         <thead>
           <tr>
-            <th scope="col">What explains it</th>
-            <th scope="col" class="number">chance</th>
+            <th i18n scope="col">What explains it</th>
+            <th i18n scope="col" class="number">chance</th>
           </tr>
         </thead>
         <tbody>
@@ -36,8 +36,8 @@ const MOST_SHOWN = 4;
       <table>
         <thead>
           <tr>
-            <th scope="col">What skews the readings today</th>
-            <th scope="col" class="number">by</th>
+            <th i18n scope="col">What skews the readings today</th>
+            <th i18n scope="col" class="number">by</th>
           </tr>
         </thead>
         <tbody>
@@ -54,9 +54,9 @@ const MOST_SHOWN = 4;
       <p class="second">{{ words }}</p>
     }
     @if (answer().learnedFrom > 0) {
-      <p class="second">
-        Judged by its own numbers, from {{ answer().learnedFrom }} earlier {{ answer().learnedFrom === 1 ? 'visit' : 'visits' }} on which it
-        was charged by weight and ran well.
+      <p i18n class="second">
+        Judged by its own numbers, from {{ answer().learnedFrom }} earlier {{ answer().learnedFrom === 1 ? words.visit : words.visits }} on
+        which it was charged by weight and ran well.
       </p>
     }
   `,
@@ -85,6 +85,8 @@ const MOST_SHOWN = 4;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class CheckTables {
+  protected readonly words = { visit: $localize`visit`, visits: $localize`visits` } as const;
+
   readonly answer = input.required<RunningAnswer>();
   readonly kind = input<UnitKind | undefined>(undefined);
   protected readonly units = inject(Units);
@@ -104,7 +106,12 @@ export class CheckTables {
   protected readonly thumb = computed(() => {
     const current = this.answer().thumb;
     if (current === undefined) return undefined;
-    const says = { add: 'add', remove: 'remove', leave: 'leave it', 'too-low-to-charge': 'too low to charge by it' }[current.says];
-    return `By rule of thumb: ${current.by} ${this.units.temperatureStep(current.read)}, target ${this.units.temperatureStep(current.target)}, ${says}.`;
+    const says = {
+      add: $localize`add`,
+      remove: $localize`remove`,
+      leave: $localize`leave it`,
+      'too-low-to-charge': $localize`too low to charge by it`,
+    }[current.says];
+    return $localize`By rule of thumb: ${current.by} ${this.units.temperatureStep(current.read)}, target ${this.units.temperatureStep(current.target)}, ${says}.`;
   });
 }

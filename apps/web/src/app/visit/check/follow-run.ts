@@ -43,17 +43,17 @@ interface Following {
           <b>{{ state() }}</b>
           <span class="second">{{ drift() }}</span>
         </p>
-        <button type="button" class="button" (click)="following.set(undefined)">Stop following</button>
+        <button i18n type="button" class="button" (click)="following.set(undefined)">Stop following</button>
       </div>
       <hy-settling-trace [moments]="run()?.moments ?? []" />
       @if (silent().length > 0) {
-        <hy-caution [grave]="true"
+        <hy-caution i18n [grave]="true"
           >Nothing is heard: {{ silent().join(', ') }}. What stands in the fields is the last that came.</hy-caution
         >
       }
     } @else if (offered(); as names) {
-      <button type="button" class="button" (click)="begin()">Follow {{ names.length }} instruments</button>
-      <span class="second">{{ names.join(', ') }}: readings are taken as they come, and it says when the unit has settled.</span>
+      <button i18n type="button" class="button" (click)="begin()">Follow {{ names.length }} instruments</button>
+      <span i18n class="second">{{ names.join(', ') }}: readings are taken as they come, and it says when the unit has settled.</span>
     }
   `,
   styles: `
@@ -123,13 +123,17 @@ export class FollowRun {
 
   protected readonly state = computed(() => {
     const settled = this.run()?.settled;
-    return settled === undefined ? 'Followed for too short a time to say' : settled ? 'It has settled' : 'Not settled yet';
+    return settled === undefined
+      ? $localize`Followed for too short a time to say`
+      : settled
+        ? $localize`It has settled`
+        : $localize`Not settled yet`;
   });
   protected readonly drift = computed(() => {
     const drift = this.run()?.driftK;
-    if (drift === undefined) return 'superheat and subcooling have to stand still for four minutes';
+    if (drift === undefined) return $localize`superheat and subcooling have to stand still for four minutes`;
     const of = (K: number) => `${K < 0 ? '−' : '+'}${this.units.temperatureStep(Math.abs(K))}`;
-    return `in four minutes superheat ${of(drift.superheat)}, subcooling ${of(drift.subcooling)}`;
+    return $localize`in four minutes superheat ${of(drift.superheat)}, subcooling ${of(drift.subcooling)}`;
   });
   protected readonly silent = computed(() => {
     const [by, now] = [this.following()?.by ?? {}, this.now()];

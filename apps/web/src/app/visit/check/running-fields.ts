@@ -17,7 +17,7 @@ const BASE: readonly TypedReading[] = ['head', 'suction', 'suctionLine', 'liquid
   selector: 'hy-running-fields',
   imports: [ChoiceField, FormsModule, NzCheckboxModule, QuantityField, TextField],
   template: `
-    <h3>Readings</h3>
+    <h3 i18n>Readings</h3>
     <div class="fields">
       @for (name of base; track name) {
         <hy-quantity-field
@@ -26,7 +26,7 @@ const BASE: readonly TypedReading[] = ['head', 'suction', 'suctionLine', 'liquid
           [entry]="draft().readings[name]"
           (entryChange)="reading(name, $event)"
           [problem]="problems()[name]"
-          [hint]="name === wanted() ? 'decides most now' : ''"
+          [hint]="name === wanted() ? words.decidesMostNow : ''"
         />
       }
       @for (name of airs(); track name) {
@@ -40,18 +40,20 @@ const BASE: readonly TypedReading[] = ['head', 'suction', 'suctionLine', 'liquid
       }
       <hy-text-field
         label="Running for, min"
-        [hint]="draft().seen === '' ? 'settled from ' + settlesMin + ' min' : 'its instruments tell'"
+        i18n-label
+        [hint]="draft().seen === '' ? words.settledFrom + settlesMin + words.min : words.itsInstrumentsTell"
         [text]="draft().minutes"
         (textChange)="change({ minutes: $event })"
         [problem]="problems()['minutes']"
       />
     </div>
     <div class="switches">
-      <label nz-checkbox for="check-rain" nzId="check-rain" [ngModel]="draft().rain" (ngModelChange)="change({ rain: $event })"
+      <label i18n nz-checkbox for="check-rain" nzId="check-rain" [ngModel]="draft().rain" (ngModelChange)="change({ rain: $event })"
         >Rain or dew on the condenser</label
       >
       @if (canHeat()) {
         <label
+          i18n
           nz-checkbox
           for="check-heating"
           nzId="check-heating"
@@ -61,7 +63,7 @@ const BASE: readonly TypedReading[] = ['head', 'suction', 'suctionLine', 'liquid
         >
       }
     </div>
-    <h3>What decides more</h3>
+    <h3 i18n>What decides more</h3>
     <div class="fields">
       @for (name of more(); track name) {
         <hy-quantity-field
@@ -70,37 +72,42 @@ const BASE: readonly TypedReading[] = ['head', 'suction', 'suctionLine', 'liquid
           [entry]="draft().readings[name]"
           (entryChange)="reading(name, $event)"
           [problem]="problems()[name]"
-          [hint]="name === wanted() ? 'decides most now' : ''"
+          [hint]="name === wanted() ? words.decidesMostNow : ''"
         />
       }
       @for (item of gauges; track item.side) {
         <hy-text-field
-          [label]="item.name + ' gauge at zero, ' + units().zero.name"
-          [hint]="wanted() === item.reading ? 'decides most now' : 'open to the air'"
+          label="{{ item.name }} gauge at zero, {{ units().zero.name }}"
+          i18n-label
+          [hint]="wanted() === item.reading ? words.decidesMostNow : words.openToTheAir"
           [text]="draft().zeros[item.side]"
           (textChange)="zero(item.side, $event)"
           [problem]="problems()[item.reading]"
         />
       }
     </div>
-    <h3>Plate</h3>
+    <h3 i18n>Plate</h3>
     <div class="fields">
       <hy-choice-field
         label="Metering device"
+        i18n-label
         [choices]="devices"
         [value]="draft().metering"
         (valueChange)="change({ metering: $event })"
       />
       <hy-text-field
-        [label]="'Cooling capacity, ' + units().capacity.name"
+        label="Cooling capacity, {{ units().capacity.name }}"
+        i18n-label
         [hint]="capacityHint()"
         [text]="draft().capacity"
         (textChange)="change({ capacity: $event })"
         [problem]="problems()['capacity']"
       />
       <hy-text-field
-        [label]="'Subcooling on the plate, °' + preferences().temperature"
+        label="Subcooling on the plate, °{{ preferences().temperature }}"
+        i18n-label
         hint="the usual where it says none"
+        i18n-hint
         [text]="draft().subcooling"
         (textChange)="change({ subcooling: $event })"
         [problem]="problems()['subcooling']"
@@ -135,6 +142,14 @@ const BASE: readonly TypedReading[] = ['head', 'suction', 'suctionLine', 'liquid
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class RunningFields {
+  protected readonly words = {
+    decidesMostNow: $localize`decides most now`,
+    settledFrom: $localize`settled from `,
+    min: $localize` min`,
+    itsInstrumentsTell: $localize`its instruments tell`,
+    openToTheAir: $localize`open to the air`,
+  } as const;
+
   readonly draft = model.required<CheckDraft>();
   readonly problems = input<Readonly<Record<string, string>>>({});
   /** The reading that would decide most now. */
@@ -151,8 +166,8 @@ export class RunningFields {
       .filter((name) => !BASE.includes(name) && (this.humid() || name !== 'supplyWetBulb')),
   );
   protected readonly gauges = [
-    { side: 'head', name: 'Head', reading: 'headZero' },
-    { side: 'suction', name: 'Suction', reading: 'suctionZero' },
+    { side: 'head', name: $localize`Head`, reading: 'headZero' },
+    { side: 'suction', name: $localize`Suction`, reading: 'suctionZero' },
   ] as const;
   private readonly humid = computed(() => coolsMoistAir(this.kind()));
   protected readonly airs = computed(() => airNames.filter((name) => this.humid() || name !== 'wetBulb'));
@@ -160,9 +175,12 @@ export class RunningFields {
   protected readonly airText = computed(() => airTextOf(this.kind()));
   protected readonly kinds = readingKinds;
   protected readonly settlesMin = SETTLES_MIN;
-  protected readonly devices = [{ value: '', label: 'not seen yet' }, ...meterings.map((value) => ({ value, label: meteringText[value] }))];
+  protected readonly devices = [
+    { value: '', label: $localize`not seen yet` },
+    ...meterings.map((value) => ({ value, label: meteringText[value] })),
+  ];
   protected readonly capacityHint = computed(() =>
-    this.usualCapacity() === '' ? '' : `${this.usualCapacity()} by its charge, where left empty`,
+    this.usualCapacity() === '' ? '' : $localize`${this.usualCapacity()} by its charge, where left empty`,
   );
 
   protected change(part: Partial<CheckDraft>): void {

@@ -16,16 +16,16 @@ const MOST_SHOWN_COUNT = 6;
   selector: 'hy-season-table',
   template: `
     @if (lines(); as all) {
-      <section aria-label="This unit, from season to season">
-        <h3>This unit, from season to season</h3>
+      <section aria-label="This unit, from season to season" i18n-aria-label>
+        <h3 i18n>This unit, from season to season</h3>
         <table>
           <thead>
             <tr>
-              <th scope="col">When</th>
-              <th scope="col" class="number">outdoors</th>
-              <th scope="col" class="number">superheat</th>
-              <th scope="col" class="number">subcooling</th>
-              <th scope="col" class="number">charge</th>
+              <th i18n scope="col">When</th>
+              <th i18n scope="col" class="number">outdoors</th>
+              <th i18n scope="col" class="number">superheat</th>
+              <th i18n scope="col" class="number">subcooling</th>
+              <th i18n scope="col" class="number">charge</th>
             </tr>
           </thead>
           <tbody>
@@ -44,7 +44,7 @@ const MOST_SHOWN_COUNT = 6;
             }
           </tbody>
         </table>
-        <p class="second">Small: what it should have read in the weather of that day. Raw readings of two seasons do not compare.</p>
+        <p i18n class="second">Small: what it should have read in the weather of that day. Raw readings of two seasons do not compare.</p>
       </section>
     }
   `,
@@ -90,7 +90,8 @@ export class SeasonTable {
         outdoors: this.units.temperature(conditions.outdoorK),
         superheat: this.told(rows[k]!.superheat),
         subcooling: this.told(rows[k]!.subcooling),
-        charge: chargeShare === null ? 'not told' : `${chargeShare > 1 ? '+' : ''}${this.units.decimal(100 * (chargeShare - 1), 0)} %`,
+        charge:
+          chargeShare === null ? $localize`not told` : `${chargeShare > 1 ? '+' : ''}${this.units.decimal(100 * (chargeShare - 1), 0)} %`,
       }))
       .reverse();
   });
@@ -98,8 +99,8 @@ export class SeasonTable {
   private told({ read, band }: SeasonRow['superheat']): { readonly read: string; readonly band: string } {
     const degrees = (K: number) => this.units.decimal(K / this.units.kelvinsInADegree(), 0);
     return {
-      read: read === undefined ? 'not read' : this.units.temperatureStep(read),
-      band: band === undefined ? '' : `${degrees(band.low)} to ${degrees(band.high)}`,
+      read: read === undefined ? $localize`not read` : this.units.temperatureStep(read),
+      band: band === undefined ? '' : $localize`${degrees(band.low)} to ${degrees(band.high)}`,
     };
   }
 }

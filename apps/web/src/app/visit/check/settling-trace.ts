@@ -24,7 +24,7 @@ const APART_PX = 18;
             <text class="axis" [attr.x]="d.left - 8" [attr.y]="tick.y + 5" text-anchor="end">{{ tick.text }}</text>
           }
           <text class="axis" [attr.x]="d.left" [attr.y]="height - 4">{{ d.begins }}</text>
-          <text class="axis" [attr.x]="d.right" [attr.y]="height - 4" text-anchor="end">now</text>
+          <text i18n class="axis" [attr.x]="d.right" [attr.y]="height - 4" text-anchor="end">now</text>
           @for (item of d.lines; track item.name) {
             <path [class]="item.name" [attr.d]="item.path" />
             <text [class]="item.name" [attr.x]="d.right + 8" [attr.y]="item.y">{{ item.word }}</text>
@@ -78,8 +78,8 @@ export class SettlingTrace {
   protected readonly summary = computed(() => {
     const last = this.moments().at(-1);
     return last === undefined
-      ? 'Superheat and subcooling: nothing yet'
-      : `Superheat ${this.units.temperatureStep(last.superheat)}, subcooling ${this.units.temperatureStep(last.subcooling)}`;
+      ? $localize`Superheat and subcooling: nothing yet`
+      : $localize`Superheat ${this.units.temperatureStep(last.superheat)}, subcooling ${this.units.temperatureStep(last.subcooling)}`;
   });
 
   protected drawing(width: number) {
@@ -105,7 +105,7 @@ export class SettlingTrace {
       right,
       lines: lines.map((item) => ({ ...item, y: item === upper ? item.y - push : item.y + push })),
       ticks: y.ticks(3).map((value) => ({ y: y(value), text: `${value}°` })),
-      begins: `${this.units.decimal((last.atS - first.atS) / 60, 0)} min ago`,
+      begins: $localize`${this.units.decimal((last.atS - first.atS) / 60, 0)} min ago`,
     };
   }
 }

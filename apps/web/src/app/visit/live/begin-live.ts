@@ -16,17 +16,17 @@ import { LiveTransfer } from './live-transfer';
 import { scenarioOf } from './scenario-of';
 
 const QUANTITY_NAMES: Record<LiveQuantity, string> = {
-  gross: 'Scale',
-  suction: 'Suction probe',
-  head: 'Head probe',
-  wall: 'Clamp on the cylinder',
+  gross: $localize`Scale`,
+  suction: $localize`Suction probe`,
+  head: $localize`Head probe`,
+  wall: $localize`Clamp on the cylinder`,
 };
 
 const WAYS: readonly Choice[] = [
-  { value: 'liquid-first', label: 'Liquid first, then vapor through the machine' },
-  { value: 'vapour', label: 'Vapor through the machine' },
-  { value: 'push-pull', label: 'Push-pull' },
-  { value: 'direct', label: 'By its own pressure, no machine' },
+  { value: 'liquid-first', label: $localize`Liquid first, then vapor through the machine` },
+  { value: 'vapour', label: $localize`Vapor through the machine` },
+  { value: 'push-pull', label: $localize`Push-pull` },
+  { value: 'direct', label: $localize`By its own pressure, no machine` },
 ];
 
 /** Which instruments read this transfer, and off: two touches. Without any, it is followed by typed readings. */
@@ -34,12 +34,12 @@ const WAYS: readonly Choice[] = [
   selector: 'hy-begin-live',
   imports: [ChoiceField],
   template: `
-    <section aria-label="Follow it live">
-      <h3>Follow it live</h3>
-      <p class="second">
+    <section aria-label="Follow it live" i18n-aria-label>
+      <h3 i18n>Follow it live</h3>
+      <p i18n class="second">
         The stop alarm counts what still comes while you shut the valve; the twin says when it ends and whether the machine will trip.
       </p>
-      <hy-choice-field label="How it flows" [choices]="ways" [value]="way()" (valueChange)="chosenWay.set($event)" />
+      <hy-choice-field label="How it flows" i18n-label [choices]="ways" [value]="way()" (valueChange)="chosenWay.set($event)" />
       @if (found().length > 0) {
         <ul>
           @for (item of found(); track item.quantity) {
@@ -54,14 +54,18 @@ const WAYS: readonly Choice[] = [
           }
         </ul>
         @if (speed() > 1) {
-          <p class="second">Simulated instruments: {{ speed() }} of their minutes pass in one of ours.</p>
+          <p i18n class="second">Simulated instruments: {{ speed() }} of their minutes pass in one of ours.</p>
         }
       } @else {
-        <p class="second">No instruments are heard here. Readings can be typed at any time.</p>
+        <p i18n class="second">No instruments are heard here. Readings can be typed at any time.</p>
       }
       <div class="actions">
         <button type="button" class="button" [disabled]="busy() || fill.computing()" (click)="begin()">
-          {{ chosen() > 0 ? 'Follow with ' + (chosen() === 1 ? 'this instrument' : 'these instruments') : 'Follow with typed readings' }}
+          {{
+            chosen() > 0
+              ? words.followWith + (chosen() === 1 ? words.thisInstrument : words.theseInstruments)
+              : words.followWithTypedReadings
+          }}
         </button>
       </div>
       @if (refused(); as sentence) {
@@ -73,6 +77,13 @@ const WAYS: readonly Choice[] = [
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class BeginLive {
+  protected readonly words = {
+    followWith: $localize`Follow with `,
+    thisInstrument: $localize`this instrument`,
+    theseInstruments: $localize`these instruments`,
+    followWithTypedReadings: $localize`Follow with typed readings`,
+  } as const;
+
   private readonly live = inject(LiveTransfer);
   protected readonly fill = inject(FillSession);
   private readonly session = inject(MethodSession);
@@ -108,7 +119,7 @@ export class BeginLive {
   private readonly noStop = signal(false);
   protected readonly refused = computed(() =>
     this.noStop() && this.fill.shutAt() === undefined
-      ? 'There is no stop weight, so nobody would call out before it: weigh the cylinder and say what comes in, or take another one.'
+      ? $localize`There is no stop weight, so nobody would call out before it: weigh the cylinder and say what comes in, or take another one.`
       : errorIn(this.live.adding.state()),
   );
 

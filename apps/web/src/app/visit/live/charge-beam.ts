@@ -41,7 +41,7 @@ const BEYOND_DRAWN = 0.18;
         <rect class="band" [attr.x]="d.from" [attr.width]="d.to - d.from" [attr.y]="bar.y - 4" [attr.height]="bar.height + 8" />
         <text class="target" [attr.x]="d.targetWord" y="18" [attr.text-anchor]="d.targetAnchor">{{ targetText() }}</text>
         <line class="mark" [attr.x1]="d.fed" [attr.x2]="d.fed" [attr.y1]="bar.y + bar.height" [attr.y2]="bar.y + bar.height + 8" />
-        <text [attr.x]="d.fedWord" [attr.y]="height - 4" [attr.text-anchor]="d.fedAnchor">{{ units.massText(fedKg()) }} in</text>
+        <text i18n [attr.x]="d.fedWord" [attr.y]="height - 4" [attr.text-anchor]="d.fedAnchor">{{ units.massText(fedKg()) }} in</text>
       </svg>
     </div>
   `,
@@ -120,7 +120,7 @@ export class ChargeBeam {
   protected readonly height = HEIGHT_PX;
   protected readonly bar = BAR;
   protected readonly targetText = computed(() => `${this.units.massText(this.targetKg())} ± ${this.units.massText(this.sigmaKg(), 'up')}`);
-  protected readonly summary = computed(() => `Charge: ${this.units.massText(this.fedKg())} in, target ${this.targetText()}`);
+  protected readonly summary = computed(() => $localize`Charge: ${this.units.massText(this.fedKg())} in, target ${this.targetText()}`);
 
   protected drawing(width: number) {
     const [target, sigma, fed] = [this.targetKg(), this.sigmaKg(), Math.max(0, this.fedKg())];

@@ -18,14 +18,14 @@ interface Row {
   template: `
     @if (rows(); as list) {
       <details>
-        <summary>Every way, with head and minutes</summary>
+        <summary i18n>Every way, with head and minutes</summary>
         <table>
           <thead>
             <tr>
-              <th scope="col">From now on</th>
-              <th scope="col" class="number">Highest head</th>
-              <th scope="col" class="number">It takes</th>
-              <th scope="col"><span class="unseen">Done</span></th>
+              <th i18n scope="col">From now on</th>
+              <th i18n scope="col" class="number">Highest head</th>
+              <th i18n scope="col" class="number">It takes</th>
+              <th scope="col"><span i18n class="unseen">Done</span></th>
             </tr>
           </thead>
           <tbody>
@@ -87,7 +87,7 @@ export class Cures {
           head:
             cure.tripS === undefined
               ? this.units.pressure(cure.headPa)
-              : `trips in ${durationText(cure.tripS - this.live.elapsed(), this.units)}`,
+              : $localize`trips in ${durationText(cure.tripS - this.live.elapsed(), this.units)}`,
           time: this.time(cure.endS - outlook.end.t.likely),
           averts: cure.tripS === undefined,
           by: cure.by,
@@ -97,9 +97,9 @@ export class Cures {
   protected done = (by: CureBy): void => this.live.cured(by);
 
   private time(seconds: number): string {
-    if (Math.abs(seconds) < LEAST_TOLD_S_SHOWN) return 'as long';
+    if (Math.abs(seconds) < LEAST_TOLD_S_SHOWN) return $localize`as long`;
     const text = durationText(Math.abs(seconds), this.units);
-    return seconds > 0 ? `${text} more` : `${text} less`;
+    return seconds > 0 ? $localize`${text} more` : $localize`${text} less`;
   }
 }
 

@@ -14,16 +14,16 @@ import { TransferTrace } from './transfer-trace';
   imports: [TransferTrace],
   template: `
     @if (live.ended().length > 0) {
-      <section aria-label="Transfers that were followed">
-        <h3>Followed</h3>
+      <section aria-label="Transfers that were followed" i18n-aria-label>
+        <h3 i18n>Followed</h3>
         <table>
           <thead>
             <tr>
-              <th scope="col">Began</th>
-              <th scope="col">Weight over time</th>
-              <th scope="col" class="number">Moved</th>
-              <th scope="col" class="number">Foretold</th>
-              <th scope="col"><span class="unseen">Files</span></th>
+              <th i18n scope="col">Began</th>
+              <th i18n scope="col">Weight over time</th>
+              <th i18n scope="col" class="number">Moved</th>
+              <th i18n scope="col" class="number">Foretold</th>
+              <th scope="col"><span i18n class="unseen">Files</span></th>
             </tr>
           </thead>
           <tbody>
@@ -41,8 +41,8 @@ import { TransferTrace } from './transfer-trace';
                 </td>
                 <td class="number">{{ foretold(item) }}</td>
                 <td class="number">
-                  <button type="button" class="link" (click)="save(item, 'csv')">CSV</button>
-                  <button type="button" class="link" (click)="save(item, 'senml')">SenML</button>
+                  <button i18n type="button" class="link" (click)="save(item, 'csv')">CSV</button>
+                  <button i18n type="button" class="link" (click)="save(item, 'senml')">SenML</button>
                 </td>
               </tr>
             }
@@ -76,7 +76,7 @@ export class EndedTransfers {
   };
   protected purged = (entry: VisitTransfer): string => {
     const kg = purgedKg(entry);
-    return kg === undefined ? '' : `${this.units.massText(kg)} by the purge`;
+    return kg === undefined ? '' : $localize`${this.units.massText(kg)} by the purge`;
   };
   protected readonly save = saveTrace;
 }

@@ -48,35 +48,41 @@ const RATE_OVER_MS = 10_000;
     @if (following(); as f) {
       <div class="fed" role="status">
         <b>{{ units.massText(fedKg()) }}</b>
-        <span>fed · {{ leftText() }}</span>
+        <span i18n>fed · {{ leftText() }}</span>
       </div>
       @if (silent()) {
-        <hy-caution [grave]="true">{{ f.scale }} says nothing: nobody calls out. Read it yourself, and shut the valve in time.</hy-caution>
+        <hy-caution i18n [grave]="true"
+          >{{ f.scale }} says nothing: nobody calls out. Read it yourself, and shut the valve in time.</hy-caution
+        >
       }
-      <p class="second">
+      <p i18n class="second">
         Calls out {{ units.massText(shutEarlyKg(), 'up') }} before the charge at this rate: hand, valve and what the hose holds. It calls
         only while this page is open.
-        {{ screenHeld() ? 'The screen stays on.' : 'The screen may go dark: touch it now and then.' }}
+        {{ screenHeld() ? words.theScreenStaysOn : words.theScreenMayGoDark }}
       </p>
-      <button type="button" class="button" (click)="end()">Stop following, take the reading</button>
+      <button i18n type="button" class="button" (click)="end()">Stop following, take the reading</button>
       @if (active(); as stage) {
         <div class="alarm" role="alertdialog" aria-modal="true" aria-labelledby="feed-alarm-title" [class.over]="stage === 'over'">
           <p class="title" id="feed-alarm-title">
-            {{ stage === 'over' ? 'More than the charge. Close the valve' : 'Close the valve now' }}
+            @if (stage === 'over') {
+              <ng-container i18n>More than the charge. Close the valve</ng-container>
+            } @else {
+              <ng-container i18n>Close the valve now</ng-container>
+            }
           </p>
           <p class="gross">{{ units.massText(fedKg()) }}</p>
-          <p>charge {{ units.massText(leftKg(), 'down') }}</p>
+          <p i18n>charge {{ units.massText(leftKg(), 'down') }}</p>
           @if (!sound.ready()) {
-            <p class="quiet">No sound on this device until the page is touched.</p>
+            <p i18n class="quiet">No sound on this device until the page is touched.</p>
           }
-          <button #answer type="button" (click)="shut()">Valve is shut</button>
+          <button i18n #answer type="button" (click)="shut()">Valve is shut</button>
         </div>
       }
     } @else if (scale(); as heard) {
-      <button type="button" class="button" (click)="begin(heard.id, heard.kg)">
+      <button i18n type="button" class="button" (click)="begin(heard.id, heard.kg)">
         Follow {{ heard.id }}, {{ units.massText(heard.kg) }} now
       </button>
-      <p class="second">Before the valve is opened: what is fed is counted from this weight.</p>
+      <p i18n class="second">Before the valve is opened: what is fed is counted from this weight.</p>
     }
   `,
   styleUrl: './alarm.css',
@@ -105,6 +111,11 @@ const RATE_OVER_MS = 10_000;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class FeedLive {
+  protected readonly words = {
+    theScreenStaysOn: $localize`The screen stays on.`,
+    theScreenMayGoDark: $localize`The screen may go dark: touch it now and then.`,
+  } as const;
+
   /** kg that are still to go in. */
   readonly leftKg = input.required<number>();
   /** Gross when it begins, and when it ends: kg. */
@@ -144,7 +155,7 @@ export class FeedLive {
   protected readonly silent = computed(() => this.following() !== undefined && this.now() - this.heardAt() > SILENT_MS);
   protected readonly leftText = computed(() => {
     const left = this.leftKg() - this.fedKg();
-    return left >= 0 ? `${this.units.massText(left, 'down')} left` : `${this.units.massText(-left, 'up')} too much`;
+    return left >= 0 ? $localize`${this.units.massText(left, 'down')} left` : $localize`${this.units.massText(-left, 'up')} too much`;
   });
 
   private readonly answered = signal<{ readonly at: number; readonly fedKg: number } | undefined>(undefined);

@@ -13,9 +13,9 @@ export interface Basis {
 }
 
 const VOLUME_KNOWN = {
-  measured: 'measured',
-  plate: 'from the plate',
-  estimated: 'estimated from the charge on the plate',
+  measured: $localize`measured`,
+  plate: $localize`from the plate`,
+  estimated: $localize`estimated from the charge on the plate`,
 } as const;
 
 /** What is measured, what stands on a plate or in the ledger, what is estimated: a forecast is no better than these. @param ambientK outdoors */
@@ -26,18 +26,26 @@ export const forecastBasis = (
   units: Pick<Units, 'massText' | 'temperature' | 'volumeText'>,
 ): readonly Basis[] => [
   {
-    what: 'Charge',
+    what: $localize`Charge`,
     value: units.massText(content.likely),
     known: `${content.reasons.map((reason) => contentReasonText(reason, units)).join(', ')}; ± ${Math.round(100 * CHARGE_DOUBT)} %`,
   },
-  { what: 'Volume of the circuit', value: units.volumeText(volume.likely), known: VOLUME_KNOWN[volume.known] },
-  { what: 'Outdoors', value: units.temperature(ambientK), known: 'read on this visit' },
-  { what: 'Cylinder', value: `${units.volumeText(volumeM3)}, tare ${units.massText(tareKg)}`, known: 'by its stamps' },
-  { what: 'In the cylinder', value: units.massText(Math.max(0, contentKg)), known: 'on record' },
-  { what: 'Oil of the compressor', value: units.massText(usualOilKg(content.likely)), known: 'estimated from the charge' },
+  { what: $localize`Volume of the circuit`, value: units.volumeText(volume.likely), known: VOLUME_KNOWN[volume.known] },
+  { what: $localize`Outdoors`, value: units.temperature(ambientK), known: $localize`read on this visit` },
   {
-    what: 'Machine, hoses, cooling',
-    value: 'as chosen here',
-    known: 'numbers of usual ones (common practice); readings tell them on the way',
+    what: $localize`Cylinder`,
+    value: $localize`${units.volumeText(volumeM3)}, tare ${units.massText(tareKg)}`,
+    known: $localize`by its stamps`,
+  },
+  { what: $localize`In the cylinder`, value: units.massText(Math.max(0, contentKg)), known: $localize`on record` },
+  {
+    what: $localize`Oil of the compressor`,
+    value: units.massText(usualOilKg(content.likely)),
+    known: $localize`estimated from the charge`,
+  },
+  {
+    what: $localize`Machine, hoses, cooling`,
+    value: $localize`as chosen here`,
+    known: $localize`numbers of usual ones (common practice); readings tell them on the way`,
   },
 ];

@@ -60,7 +60,7 @@ const words = (colour: (token: string) => string, drawing: () => LiveDrawing | u
       ctx.textAlign = 'right';
       ctx.fillText(text, Math.min(chartArea.right - 4, x.getPixelForValue(corner.x)), y.getPixelForValue(corner.y) - above);
     };
-    at(d.likely.at(-1), d.cureWord === '' ? '' : 'as it is', '--caution', 8);
+    at(d.likely.at(-1), d.cureWord === '' ? '' : $localize`as it is`, '--caution', 8);
     at(d.cure.at(-1), d.cureWord, '--act', -18);
     const left = (corner: Corner | undefined, text: string, token: string) => {
       if (corner === undefined) return;
@@ -93,7 +93,7 @@ export class DrawnLive {
 
   /** The first frame waits for the font: a canvas does not draw itself anew when it arrives. */
   static async on(canvas: HTMLCanvasElement, unit: string): Promise<DrawnLive> {
-    await document.fonts.load(`14px "${FONT}"`);
+    await document.fonts.load($localize`14px "${FONT}"`);
     return new DrawnLive(canvas, unit);
   }
 

@@ -27,9 +27,11 @@ const MOST_COUNT = 600;
 @Component({
   selector: 'hy-live-chart',
   template: `
-    <h3>Pressures, and where the head is going</h3>
+    <h3 i18n>Pressures, and where the head is going</h3>
     <div class="chart"><canvas #canvas role="img" [attr.aria-label]="text()"></canvas></div>
-    <p class="small">Forecast by plate, ledger, look and readings; the cut-out is that of a usual machine (common practice): read yours.</p>
+    <p i18n class="small">
+      Forecast by plate, ledger, look and readings; the cut-out is that of a usual machine (common practice): read yours.
+    </p>
   `,
   styles: `
     h3 {
@@ -79,7 +81,7 @@ export class LiveChart {
       cure: cure === undefined || outlook === undefined ? [] : outlook.t.map((t, k) => ({ x: t / 60, y: p(cure.heads[k]!) })),
       cureWord: cure === undefined ? '' : cureNames[cure.by],
       cutOut,
-      cutOutWord: outlook === undefined ? '' : `trips at ${this.units.pressure(outlook.cutOutPa)}`,
+      cutOutWord: outlook === undefined ? '' : $localize`trips at ${this.units.pressure(outlook.cutOutPa)}`,
       now: this.live.elapsed() / 60,
       end,
       // the cut-out comes into the picture once the head is half way there
@@ -90,10 +92,10 @@ export class LiveChart {
   protected readonly text = computed(() => {
     const [head, suction] = [this.live.last('head'), this.live.last('suction')];
     const said = [
-      ...(head === undefined ? [] : [`head ${this.units.pressure(head.value)}`]),
-      ...(suction === undefined ? [] : [`suction ${this.units.pressure(suction.value)}`]),
+      ...(head === undefined ? [] : [$localize`head ${this.units.pressure(head.value)}`]),
+      ...(suction === undefined ? [] : [$localize`suction ${this.units.pressure(suction.value)}`]),
     ];
-    return said.length === 0 ? 'No pressure has been read yet' : `Over time: ${said.join(', ')}`;
+    return said.length === 0 ? $localize`No pressure has been read yet` : $localize`Over time: ${said.join(', ')}`;
   });
 
   constructor() {

@@ -10,41 +10,51 @@ import type { CylinderCooling } from '@hygromet/core/twin/scenario';
 import { pressureFrom, STANDARD_ATMOSPHERE } from '@hygromet/core/units/pressure';
 import type { Units } from '../../preferences/units.service';
 
-export const coolingNames: Record<CylinderCooling, string> = { 'still-air': 'Still air', fan: 'Fan', water: 'Water', ice: 'Ice' };
+export const coolingNames: Record<CylinderCooling, string> = {
+  'still-air': $localize`Still air`,
+  fan: $localize`Fan`,
+  water: $localize`Water`,
+  ice: $localize`Ice`,
+};
 export const coolingBy: Record<CylinderCooling, string> = {
-  'still-air': 'in still air',
-  fan: 'with a fan',
-  water: 'in running water',
-  ice: 'on ice',
+  'still-air': $localize`in still air`,
+  fan: $localize`with a fan`,
+  water: $localize`in running water`,
+  ice: $localize`on ice`,
 };
 
 /** What averts a trip: as something that is done, and as what was done. */
 export const cureNames: Record<CureBy, string> = {
   ...coolingBy,
-  'still-air': 'out of the sun',
-  loop: 'looped for five minutes',
-  throttle: 'with the suction throttled',
-  swap: 'into an evacuated cylinder',
+  'still-air': $localize`out of the sun`,
+  loop: $localize`looped for five minutes`,
+  throttle: $localize`with the suction throttled`,
+  swap: $localize`into an evacuated cylinder`,
 };
 /** What a person says who has done it. */
 export const cureDone: Record<CureBy, string> = {
-  'still-air': 'It is out of the sun',
-  fan: 'The fan is on',
-  water: 'Water runs over it',
-  ice: 'It is on ice',
-  loop: 'The loop runs',
-  throttle: 'The suction is throttled',
-  swap: 'Another cylinder is on',
+  'still-air': $localize`It is out of the sun`,
+  fan: $localize`The fan is on`,
+  water: $localize`Water runs over it`,
+  ice: $localize`It is on ice`,
+  loop: $localize`The loop runs`,
+  throttle: $localize`The suction is throttled`,
+  swap: $localize`Another cylinder is on`,
 };
 export const machineNames: Record<MachineState, string> = {
-  on: 'Running',
-  throttled: 'Suction throttled',
-  loop: 'Loops the cylinder',
-  purge: 'Purges itself',
-  off: 'Stopped',
+  on: $localize`Running`,
+  throttled: $localize`Suction throttled`,
+  loop: $localize`Loops the cylinder`,
+  purge: $localize`Purges itself`,
+  off: $localize`Stopped`,
 };
 
-const probeNames: Partial<Record<Quantity, string>> = { gross: 'scale', suction: 'suction probe', head: 'head probe', wall: 'clamp' };
+const probeNames: Partial<Record<Quantity, string>> = {
+  gross: $localize`scale`,
+  suction: $localize`suction probe`,
+  head: $localize`head probe`,
+  wall: $localize`clamp`,
+};
 const nameOf = (quantity: Quantity): string => probeNames[quantity] ?? quantity;
 
 /** What is odd about a reading, and what to do. */
@@ -52,17 +62,17 @@ export const doubtText = (quantity: Quantity, doubt: ReadingDoubt): string => {
   const it = nameOf(quantity);
   switch (doubt) {
     case 'jumped':
-      return 'The scale jumped. Take hoses and hands off it, and see that it stands level.';
+      return $localize`The scale jumped. Take hoses and hands off it, and see that it stands level.`;
     case 'below-zero':
-      return 'The scale shows less than nothing. Set its zero with nothing on it.';
+      return $localize`The scale shows less than nothing. Set its zero with nothing on it.`;
     case 'stuck':
-      return `The ${it} has shown the same to the last digit for a while. See whether it is still connected.`;
+      return $localize`The ${it} has shown the same to the last digit for a while. See whether it is still connected.`;
     case 'sides-changed':
-      return 'Suction reads above head. The two probes are on each other’s side.';
+      return $localize`Suction reads above head. The two probes are on each other’s side.`;
     case 'silent':
-      return `Nothing comes from the ${it}. Check its battery and its distance; readings can be typed meanwhile.`;
+      return $localize`Nothing comes from the ${it}. Check its battery and its distance; readings can be typed meanwhile.`;
     case 'open-to-air':
-      return `The ${it} reads the air. Put it back on its port.`;
+      return $localize`The ${it} reads the air. Put it back on its port.`;
     default:
       return doubt satisfies never;
   }
@@ -70,25 +80,23 @@ export const doubtText = (quantity: Quantity, doubt: ReadingDoubt): string => {
 
 /** What the readings say of the rig. */
 export const suspectText: Record<Suspect, string> = {
-  'valve-shut': 'The scale stands: a valve is shut, or a hose is not open to the cylinder.',
-  air: 'There is air or nitrogen in it: it stands higher at rest and the head climbs with it. The time and the head here count with that; recover into a cylinder labeled accordingly.',
-  'another-refrigerant':
-    'It reads like another refrigerant than the record says. Stop, and use an identifier before more goes into this cylinder.',
-  restricted: 'It flows slower than this rig should: a core left in, a valve half open, or a kinked hose.',
-  'machine-weak': 'The machine draws less than it should: worn, or its inlet drier is plugging.',
-  'machine-hot': 'The machine gives its heat away badly: clear its condenser, look at its fan.',
-  'cylinder-hot': 'The cylinder stays warmer than it should: out of the sun, and cool it.',
-  'more-than-recorded': 'More comes out than the records say is in it.',
-  'less-than-recorded': 'Less comes out than the records say is in it.',
-  'does-not-fit':
-    'The readings do not fit this transfer. Look for another refrigerant or non-condensables, a hose that touches the scale, a valve that is shut.',
+  'valve-shut': $localize`The scale stands: a valve is shut, or a hose is not open to the cylinder.`,
+  air: $localize`There is air or nitrogen in it: it stands higher at rest and the head climbs with it. The time and the head here count with that; recover into a cylinder labeled accordingly.`,
+  'another-refrigerant': $localize`It reads like another refrigerant than the record says. Stop, and use an identifier before more goes into this cylinder.`,
+  restricted: $localize`It flows slower than this rig should: a core left in, a valve half open, or a kinked hose.`,
+  'machine-weak': $localize`The machine draws less than it should: worn, or its inlet drier is plugging.`,
+  'machine-hot': $localize`The machine gives its heat away badly: clear its condenser, look at its fan.`,
+  'cylinder-hot': $localize`The cylinder stays warmer than it should: out of the sun, and cool it.`,
+  'more-than-recorded': $localize`More comes out than the records say is in it.`,
+  'less-than-recorded': $localize`Less comes out than the records say is in it.`,
+  'does-not-fit': $localize`The readings do not fit this transfer. Look for another refrigerant or non-condensables, a hose that touches the scale, a valve that is shut.`,
 };
 
 /** Which reading fits no longer, and what that means. */
 const offText: Record<Observable, string> = {
-  grossKg: 'The scale no longer fits this transfer: a hose that touches it, a valve that is shut, or a cylinder that was moved.',
-  suctionPa: 'The suction no longer fits this transfer: a core left in, a valve half open, or its probe on the other side.',
-  headPa: 'The head no longer fits this transfer: non-condensables, another refrigerant, or a machine that stands in the sun.',
+  grossKg: $localize`The scale no longer fits this transfer: a hose that touches it, a valve that is shut, or a cylinder that was moved.`,
+  suctionPa: $localize`The suction no longer fits this transfer: a core left in, a valve half open, or its probe on the other side.`,
+  headPa: $localize`The head no longer fits this transfer: non-condensables, another refrigerant, or a machine that stands in the sun.`,
 };
 
 /** What the readings say of the rig, with the refrigerant that it reads like, or the reading that fits worst. */
@@ -114,23 +122,22 @@ export const besideText = (beside: BesideTwin, units: Pick<Units, 'massText' | '
 const OBSERVED: Record<Observable, string> = { grossKg: 'scale', suctionPa: 'suction', headPa: 'head' };
 
 /** How a subcooling loop is run, and ended. */
-export const loopText =
-  'Valve of the system shut. From the vapor valve of the cylinder through the machine back to its liquid valve, the outlet throttled until the head stands 20 to 60 psi above the cylinder. It ends when the machine is set to “Running” here.';
+export const loopText = $localize`Valve of the system shut. From the vapor valve of the cylinder through the machine back to its liquid valve, the outlet throttled until the head stands 20 to 60 psi above the cylinder. It ends when the machine is set to “Running” here.`;
 
 /** At sea level, Pa absolute. */
 const twentyPsig = pressureFrom(20, 'psig', STANDARD_ATMOSPHERE);
 
 /** "8 min", "40 s". */
 export const durationText = (seconds: number, units: Pick<Units, 'decimal'>): string =>
-  seconds < 90 ? `${units.decimal(Math.max(0, 5 * Math.round(seconds / 5)), 0)} s` : `${units.decimal(seconds / 60, 0)} min`;
+  seconds < 90 ? `${units.decimal(Math.max(0, 5 * Math.round(seconds / 5)), 0)} s` : $localize`${units.decimal(seconds / 60, 0)} min`;
 
 /** "8 min (6 to 11)", "40 s (0 s to 2 min)" from now on. */
 export function fromNow({ likely, low, high }: Range, now: number, units: Pick<Units, 'decimal'>): string {
   const main = durationText(likely - now, units);
   // both ends in the unit of the middle, where that is minutes
   const end = (t: number) => (main.endsWith('min') ? units.decimal(Math.max(0, (t - now) / 60), 0) : durationText(t - now, units));
-  if (!Number.isFinite(high)) return `${main} (from ${end(low)}, or not at all)`;
-  return end(low) === end(high) ? main : `${main} (${end(low)} to ${end(high)})`;
+  if (!Number.isFinite(high)) return $localize`${main} (from ${end(low)}, or not at all)`;
+  return end(low) === end(high) ? main : $localize`${main} (${end(low)} to ${end(high)})`;
 }
 
 /** When the system comes to 20 psig, while that is still to come: 0 psig depends on oil and clearance, this does not. */
@@ -141,7 +148,7 @@ export function twentyText(
 ): string | undefined {
   return below20psig === undefined || below20psig.likely <= now
     ? undefined
-    : `${units.pressure(twentyPsig)} in about ${fromNow(below20psig, now, units)}`;
+    : $localize`${units.pressure(twentyPsig)} in about ${fromNow(below20psig, now, units)}`;
 }
 
 /** Where it ends, as far as it can be told. */
@@ -149,16 +156,16 @@ export function endText({ end }: Outlook, now: number, units: Pick<Units, 'decim
   const when = fromNow(end.t, now, units);
   switch (end.reason) {
     case 'stop-weight':
-      return `about ${when} to the stop`;
+      return $localize`about ${when} to the stop`;
     case 'reached':
-      return `done in about ${when}, ${units.massText(end.grossKg.likely)} gross then`;
+      return $localize`done in about ${when}, ${units.massText(end.grossKg.likely)} gross then`;
     case 'stalled':
-      return `comes to a standstill in about ${when}`;
+      return $localize`comes to a standstill in about ${when}`;
     case 'cylinder-full':
-      return `the cylinder is liquid-full in about ${when}`;
+      return $localize`the cylinder is liquid-full in about ${when}`;
     case 'trips':
     case 'time':
-      return 'no end in sight like this';
+      return $localize`no end in sight like this`;
     default:
       return end.reason satisfies never;
   }

@@ -62,11 +62,11 @@ export interface EndedGross {
     @if (live.transfer(); as t) {
       <hy-big-number [what]="what()" [number]="gross().number" [unit]="gross().unit">
         @if (leftKg() >= 0) {
-          <p>
+          <p i18n>
             <b>{{ onScale(leftKg(), 'down') }}</b> to the stop at {{ onScale(t.setUp.stopGrossKg, 'down') }}
           </p>
         } @else {
-          <p class="over">
+          <p i18n class="over">
             beyond the stop by <b>{{ onScale(-leftKg(), 'up') }}</b>
           </p>
         }
@@ -86,7 +86,7 @@ export interface EndedGross {
       />
       @if (live.connection(); as connection) {
         @if (!connection.connected) {
-          <hy-caution>
+          <hy-caution i18n>
             No connection to the instruments since {{ clock(connection.since) }}. The twin goes on from the last reading; what is read
             meanwhile comes later. Stay at the scale.
           </hy-caution>
@@ -94,15 +94,16 @@ export interface EndedGross {
       }
       @if (live.tripped()) {
         <div class="foreseen" role="status">
-          <div>
+          <div i18n>
             <b>The machine seems to have tripped:</b> the head falls and nothing flows.<br />Cool the cylinder before it is started again.
           </div>
-          <button type="button" class="button main" (click)="machine('off')">It has tripped</button>
+          <button i18n type="button" class="button main" (click)="machine('off')">It has tripped</button>
         </div>
       } @else if (foreseen(); as f) {
         <div class="foreseen" role="status">
           <div>
-            <b>The machine {{ f.sure ? 'will' : 'may' }} trip at {{ units.pressure(f.cutOutPa) }} in about {{ f.inText }}.</b><br />
+            <b i18n>The machine {{ f.sure ? words.will : words.may }} trip at {{ units.pressure(f.cutOutPa) }} in about {{ f.inText }}.</b
+            ><br />
             {{ f.cureText }}
           </div>
           @if (f.cure; as cure) {
@@ -113,26 +114,26 @@ export interface EndedGross {
         </div>
         <hy-cures />
       } @else if (nearTrip()) {
-        <hy-caution>The head is at {{ headText() }}: cool the cylinder, or throttle the suction.</hy-caution>
+        <hy-caution i18n>The head is at {{ headText() }}: cool the cylinder, or throttle the suction.</hy-caution>
       }
       @if (live.toBeStarted()) {
         <div class="foreseen" role="status">
-          <div><b>The liquid should be over: start the machine.</b><br />Its inlet throttled while liquid still comes.</div>
-          <button type="button" class="button main" (click)="machine('on')">It runs</button>
+          <div i18n><b>The liquid should be over: start the machine.</b><br />Its inlet throttled while liquid still comes.</div>
+          <button i18n type="button" class="button main" (click)="machine('on')">It runs</button>
         </div>
       }
       @if (live.toBePurged()) {
         <div class="foreseen" role="status">
-          <div>
+          <div i18n>
             <b>The system should be empty: purge the machine.</b><br />About {{ machineHolds() }} may stand in its condenser. Shut its
             inlet, set it to purge, until nothing comes any more.
           </div>
-          <button type="button" class="button main" (click)="machine('purge')">It purges</button>
+          <button i18n type="button" class="button main" (click)="machine('purge')">It purges</button>
         </div>
       }
       @let purged = live.purgedKg();
       @if (purged !== undefined) {
-        <p>Purged from the machine: {{ onScale(purged) }}.</p>
+        <p i18n>Purged from the machine: {{ onScale(purged) }}.</p>
       }
       @if (live.machineState() === 'loop') {
         <hy-caution>{{ loopText }}</hy-caution>
@@ -148,23 +149,23 @@ export interface EndedGross {
         <hy-live-chart />
       }
       @if (beside(); as text) {
-        <p class="small">Readings less twin: {{ text }}.</p>
+        <p i18n class="small">Readings less twin: {{ text }}.</p>
       }
       @if (live.withoutTwin()) {
-        <p class="second">
+        <p i18n class="second">
           No forecast: outdoor temperature and a method are needed for it (stages Look and Method). Scale and alarm work without.
         </p>
       }
       <div class="deeds">
         <fieldset>
-          <legend>Cylinder stands in</legend>
+          <legend i18n>Cylinder stands in</legend>
           @for (item of coolings; track item) {
             <button type="button" class="choice" [attr.aria-pressed]="item === cooling()" (click)="cool(item)">{{ names[item] }}</button>
           }
         </fieldset>
         @if (t.setUp.machine) {
           <fieldset>
-            <legend>Machine</legend>
+            <legend i18n>Machine</legend>
             @for (state of machineStates(); track state) {
               <button type="button" class="choice" [attr.aria-pressed]="state === shownState()" (click)="machine(state)">
                 {{ machineNames[state] }}
@@ -173,28 +174,28 @@ export interface EndedGross {
           </fieldset>
         }
         <fieldset>
-          <legend>Valve of the cylinder</legend>
-          <button type="button" class="choice" [attr.aria-pressed]="!live.valveShut()" (click)="valve('open')">Open</button>
-          <button type="button" class="choice" [attr.aria-pressed]="live.valveShut()" (click)="valve('shut')">Shut</button>
+          <legend i18n>Valve of the cylinder</legend>
+          <button i18n type="button" class="choice" [attr.aria-pressed]="!live.valveShut()" (click)="valve('open')">Open</button>
+          <button i18n type="button" class="choice" [attr.aria-pressed]="live.valveShut()" (click)="valve('shut')">Shut</button>
         </fieldset>
       </div>
       <details [open]="typedOnly()">
-        <summary>Type a reading</summary>
+        <summary i18n>Type a reading</summary>
         <form class="typed" novalidate [formGroup]="typed.form" (ngSubmit)="type()">
-          <hy-quantity-field label="Gross weight" kind="mass" formControlName="gross" />
-          <hy-quantity-field label="Suction" kind="pressure" formControlName="suction" />
-          <hy-quantity-field label="Head" kind="pressure" formControlName="head" />
-          <button type="submit" class="button" [disabled]="!readable()">Add reading</button>
+          <hy-quantity-field label="Gross weight" i18n-label kind="mass" formControlName="gross" />
+          <hy-quantity-field label="Suction" i18n-label kind="pressure" formControlName="suction" />
+          <hy-quantity-field label="Head" i18n-label kind="pressure" formControlName="head" />
+          <button i18n type="submit" class="button" [disabled]="!readable()">Add reading</button>
         </form>
         @if (refused(); as sentence) {
           <p role="alert" class="over">{{ sentence }}</p>
         }
       </details>
       <div class="actions">
-        <button type="button" class="button main" (click)="stop()">Stop, read the scale</button>
+        <button i18n type="button" class="button main" (click)="stop()">Stop, read the scale</button>
         <span class="state">{{ state() }}</span>
         @if (!sound.ready()) {
-          <button type="button" class="button small" (click)="sound.wake()">Turn the alarm’s sound on</button>
+          <button i18n type="button" class="button small" (click)="sound.wake()">Turn the alarm’s sound on</button>
         }
       </div>
     }
@@ -204,6 +205,8 @@ export interface EndedGross {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class LivePanel {
+  protected readonly words = { will: $localize`will`, may: $localize`may` } as const;
+
   protected readonly live = inject(LiveTransfer);
   protected readonly fill = inject(FillSession);
   protected readonly units = inject(Units);
@@ -238,17 +241,17 @@ export class LivePanel {
     this.units.massText(kg, rounding, this.fill.scaleUnit());
   protected readonly gross = computed(() => this.units.mass(this.live.gross()?.kg ?? 0, 'nearest', this.fill.scaleUnit()));
   protected readonly what = computed(() => {
-    const name = valueOf(this.fill.cylinder())?.name ?? 'Cylinder';
+    const name = valueOf(this.fill.cylinder())?.name ?? $localize`Cylinder`;
     switch (this.live.gross()?.by) {
       case 'carried-on':
-        return `${name}, gross carried on from the last reading, ${durationText(this.live.silentMs() / 1000, this.units)} ago`;
+        return $localize`${name}, gross carried on from the last reading, ${durationText(this.live.silentMs() / 1000, this.units)} ago`;
       case 'typed':
-        return `${name}, gross as it was typed last`;
+        return $localize`${name}, gross as it was typed last`;
       case 'start':
       case undefined:
-        return `${name}, gross at the start`;
+        return $localize`${name}, gross at the start`;
       default:
-        return `${name} on the scale, gross`;
+        return $localize`${name} on the scale, gross`;
     }
   });
   protected readonly leftKg = computed(() => (this.live.transfer()?.setUp.stopGrossKg ?? 0) - (this.live.gross()?.kg ?? 0));
@@ -265,11 +268,11 @@ export class LivePanel {
   });
   protected readonly rate = computed(() => {
     const [rate, speed] = [this.live.rate(), this.live.speed()];
-    if (this.live.valveShut()) return 'valve shut';
-    if (rate === undefined) return 'no rate yet';
+    if (this.live.valveShut()) return $localize`valve shut`;
+    if (rate === undefined) return $localize`no rate yet`;
     const perMinute = (rate * 60) / speed;
     const { number, unit } = this.units.mass(Math.max(0, perMinute), 'nearest', this.unitOfRate());
-    return `${number} ${unit}/min${this.slowing() ? ', slowing' : ''}`;
+    return `${number} ${unit}/min${this.slowing() ? $localize`, slowing` : ''}`;
   });
   private readonly unitOfRate = (): MassUnit => (this.fill.scaleUnit() === 'kg' ? 'kg' : 'lb');
   private readonly slowing = computed(() => {
@@ -290,8 +293,8 @@ export class LivePanel {
     const saved = cure === undefined ? 0 : outlook.end.t.likely - cure.endS;
     const cureText =
       cure === undefined
-        ? 'Nothing that can be done here keeps the head below it by itself: take less at a time, let the cylinder cool between.'
-        : `${capital(cureNames[cure.by])} the head stays below ${this.units.pressure(cure.headPa)}${saved > 60 ? `, and ${durationText(saved, this.units)} are saved` : ''}.`;
+        ? $localize`Nothing that can be done here keeps the head below it by itself: take less at a time, let the cylinder cool between.`
+        : $localize`${capital(cureNames[cure.by])} the head stays below ${this.units.pressure(cure.headPa)}${saved > 60 ? $localize`, and ${durationText(saved, this.units)} are saved` : ''}.`;
     return {
       inS,
       sure: Number.isFinite(trip.high),
@@ -319,10 +322,12 @@ export class LivePanel {
   protected readonly typedOnly = computed(() => Object.keys(this.live.instruments()).length === 0);
   protected readonly state = computed(() => {
     const parts = [
-      ...(this.typedOnly() ? ['typed readings'] : [`last reading ${durationText(this.live.silentMs() / 1000, this.units)} ago`]),
-      ...(this.live.speed() > 1 ? [`simulated, ${this.live.speed()} × time`] : []),
-      this.sound.ready() ? 'alarm on' : 'alarm on the screen only',
-      this.awake() ? 'screen stays on' : 'screen may go dark',
+      ...(this.typedOnly()
+        ? [$localize`typed readings`]
+        : [$localize`last reading ${durationText(this.live.silentMs() / 1000, this.units)} ago`]),
+      ...(this.live.speed() > 1 ? [$localize`simulated, ${this.live.speed()} × time`] : []),
+      this.sound.ready() ? $localize`alarm on` : $localize`alarm on the screen only`,
+      this.awake() ? $localize`screen stays on` : $localize`screen may go dark`,
     ];
     return parts.join(' · ');
   });

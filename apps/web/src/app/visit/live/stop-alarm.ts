@@ -16,13 +16,19 @@ const ANSWERED_MS = 1000 * ANSWERED_WITHIN_S;
   template: `
     @if (active(); as stage) {
       <div class="alarm" role="alertdialog" aria-modal="true" aria-labelledby="alarm-title" [class.over]="stage === 'over'">
-        <p class="title" id="alarm-title">{{ stage === 'over' ? 'Beyond the stop. Close the valve' : 'Close the valve now' }}</p>
+        <p class="title" id="alarm-title">
+          @if (stage === 'over') {
+            <ng-container i18n>Beyond the stop. Close the valve</ng-container>
+          } @else {
+            <ng-container i18n>Close the valve now</ng-container>
+          }
+        </p>
         <p class="gross">{{ units.massText(live.alarm()!.grossKg) }}</p>
-        <p>stop at {{ units.massText(live.alarm()!.stopKg, 'down') }} gross</p>
+        <p i18n>stop at {{ units.massText(live.alarm()!.stopKg, 'down') }} gross</p>
         @if (!sound.ready()) {
-          <p class="quiet">No sound on this device until the page is touched.</p>
+          <p i18n class="quiet">No sound on this device until the page is touched.</p>
         }
-        <button #answer type="button" (click)="shut()">Valve is shut</button>
+        <button i18n #answer type="button" (click)="shut()">Valve is shut</button>
       </div>
     }
   `,

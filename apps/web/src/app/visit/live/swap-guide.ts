@@ -11,39 +11,42 @@ import { LiveTransfer } from './live-transfer';
   selector: 'hy-swap-guide',
   template: `
     @if (next(); as n) {
-      <section class="foreseen" aria-label="Next cylinder">
+      <section class="foreseen" aria-label="Next cylinder" i18n-aria-label>
         <div>
-          <b
-            >Another cylinder {{ n.sure ? 'is' : 'may be' }} needed: about {{ more() }} will be left when {{ name() }} is at its stop{{
-              when()
-            }}.</b
-          >
-          <br />Have it beside the scale: evacuated or of this refrigerant, its tare read, empty enough.
+          <ng-container i18n
+            ><b
+              >Another cylinder {{ n.sure ? words.is : words.mayBe }} needed: about {{ more() }} will be left when {{ name() }} is at its
+              stop{{ when() }}.</b
+            >
+            <br />Have it beside the scale: evacuated or of this refrigerant, its tare read, empty enough.
+          </ng-container>
           <details [open]="swapping()">
-            <summary>Swap it</summary>
+            <summary i18n>Swap it</summary>
             <ol>
               @if (live.transfer()?.setUp?.machine) {
                 <li [class.done]="live.purgedKg() !== undefined && live.machineState() !== 'purge'">
-                  Shut the inlet of the machine and let it purge itself: about {{ machineHolds() }} stand in it.
+                  <ng-container i18n
+                    >Shut the inlet of the machine and let it purge itself: about {{ machineHolds() }} stand in it.
+                  </ng-container>
                   @if (live.purgedKg() === undefined) {
-                    <button type="button" class="button small" (click)="live.setMachine('purge')">It purges</button>
+                    <button i18n type="button" class="button small" (click)="live.setMachine('purge')">It purges</button>
                   }
                 </li>
                 <li [class.done]="live.machineOff()">
-                  Stop the machine: it never pumps against a shut valve.
+                  <ng-container i18n>Stop the machine: it never pumps against a shut valve. </ng-container>
                   @if (!live.machineOff()) {
-                    <button type="button" class="button small" (click)="live.setMachine('off')">It is off</button>
+                    <button i18n type="button" class="button small" (click)="live.setMachine('off')">It is off</button>
                   }
                 </li>
               }
               <li [class.done]="live.valveShut()">
-                Shut the valve of {{ name() }}.
+                <ng-container i18n>Shut the valve of {{ name() }}. </ng-container>
                 @if (!live.valveShut()) {
-                  <button type="button" class="button small" (click)="live.note({ what: 'valve', state: 'shut' })">It is shut</button>
+                  <button i18n type="button" class="button small" (click)="live.note({ what: 'valve', state: 'shut' })">It is shut</button>
                 }
               </li>
-              <li>Stop here, read the scale with the hose off, log it and label it.</li>
-              <li>Hose to the next one, its end purged; weigh it, choose it, go on.</li>
+              <li i18n>Stop here, read the scale with the hose off, log it and label it.</li>
+              <li i18n>Hose to the next one, its end purged; weigh it, choose it, go on.</li>
             </ol>
           </details>
         </div>
@@ -78,10 +81,12 @@ import { LiveTransfer } from './live-transfer';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class SwapGuide {
+  protected readonly words = { is: $localize`is`, mayBe: $localize`may be` } as const;
+
   protected readonly live = inject(LiveTransfer);
   private readonly fill = inject(FillSession);
   private readonly units = inject(Units);
-  protected readonly name = computed(() => valueOf(this.fill.cylinder())?.name ?? 'this cylinder');
+  protected readonly name = computed(() => valueOf(this.fill.cylinder())?.name ?? $localize`this cylinder`);
   protected readonly swapping = computed(() => this.live.machineOff() || this.live.valveShut() || this.live.machineState() === 'purge');
   private readonly foretold = computed(() => {
     const outlook = this.live.outlook();
@@ -105,7 +110,7 @@ export class SwapGuide {
     const elapsed = this.live.elapsed();
     return next === undefined || this.live.valveShut() || next.at.likely <= elapsed
       ? ''
-      : `, in about ${fromNow(next.at, elapsed, this.units)}`;
+      : $localize`, in about ${fromNow(next.at, elapsed, this.units)}`;
   });
   private onScale = (kg: number): string => this.units.massText(kg, 'nearest', this.fill.scaleUnit());
 }

@@ -10,7 +10,7 @@ import { HeardInstruments, lastOf } from './heard-instruments';
   selector: 'hy-take-reading',
   template: `
     @if (reading(); as own) {
-      <button type="button" class="button small" (click)="taken.emit(own.value)">Take {{ own.text }} from {{ own.id }}</button>
+      <button i18n type="button" class="button small" (click)="taken.emit(own.value)">Take {{ own.text }} from {{ own.id }}</button>
     }
   `,
   styles: `

@@ -38,7 +38,7 @@ export class TransferTrace {
   protected readonly width = WIDTH_DRAWN;
   protected readonly words = computed(() => {
     const { setUp, ended } = this.transfer();
-    return `From ${this.units.massText(setUp.startGrossKg)} to ${this.units.massText(ended?.finish.endGrossKg ?? 0)}`;
+    return $localize`From ${this.units.massText(setUp.startGrossKg)} to ${this.units.massText(ended?.finish.endGrossKg ?? 0)}`;
   });
   protected readonly way = computed(() => {
     const [{ ended, setUp }, height] = [this.transfer(), this.height()];

@@ -21,7 +21,7 @@ import { durationText } from './live-labels';
       <table>
         <thead>
           <tr>
-            <th scope="col">Where it is</th>
+            <th i18n scope="col">Where it is</th>
             <th scope="col" class="number">{{ units.mass(0).unit }}</th>
           </tr>
         </thead>
@@ -87,47 +87,47 @@ export class WhereItIs {
 
   protected readonly phase = computed(() => {
     const over = this.live.outlook()?.liquidOver?.likely;
-    if (this.live.valveShut()) return 'Valve shut';
-    if (this.live.machineOff()) return 'Machine stopped';
-    if (this.live.machineState() === 'loop') return 'The machine loops the cylinder';
-    if (this.live.machineState() === 'purge') return 'The machine purges itself';
+    if (this.live.valveShut()) return $localize`Valve shut`;
+    if (this.live.machineOff()) return $localize`Machine stopped`;
+    if (this.live.machineState() === 'loop') return $localize`The machine loops the cylinder`;
+    if (this.live.machineState() === 'purge') return $localize`The machine purges itself`;
     const method = this.live.transfer()?.setUp.scenario?.method;
     if (method === 'liquid-first' && over !== undefined && over < this.live.elapsed())
-      return `Vapor through the machine, liquid over for ${durationText(this.live.elapsed() - over, this.units)}`;
-    if (method === 'liquid-first' || method === 'direct') return 'Liquid, by its own pressure';
-    return method === 'push-pull' ? 'Liquid, pushed by the machine' : 'Vapor through the machine';
+      return $localize`Vapor through the machine, liquid over for ${durationText(this.live.elapsed() - over, this.units)}`;
+    if (method === 'liquid-first' || method === 'direct') return $localize`Liquid, by its own pressure`;
+    return method === 'push-pull' ? $localize`Liquid, pushed by the machine` : $localize`Vapor through the machine`;
   });
   protected readonly readings = computed(() => {
     const [suction, head] = [this.live.last('suction'), this.live.last('head')];
     return [
-      ...(suction === undefined ? [] : [{ name: 'Suction', value: this.units.pressure(suction.value) }]),
-      ...(head === undefined ? [] : [{ name: 'Head', value: this.units.pressure(head.value) }]),
+      ...(suction === undefined ? [] : [{ name: $localize`Suction`, value: this.units.pressure(suction.value) }]),
+      ...(head === undefined ? [] : [{ name: $localize`Head`, value: this.units.pressure(head.value) }]),
     ];
   });
   protected readonly rows = computed(() => {
     const [transfer, gross, outlook] = [this.live.transfer(), this.live.gross(), this.live.outlook()];
     if (transfer === undefined || gross === undefined) return undefined;
     const { tareKg, startGrossKg } = transfer.setUp;
-    const inCylinder = { name: 'Cylinder', value: this.number(Math.max(0, gross.kg - tareKg)) };
+    const inCylinder = { name: $localize`Cylinder`, value: this.number(Math.max(0, gross.kg - tareKg)) };
     if (outlook === undefined) return [inCylinder];
     const held = outlook.chargeKg.likely - outlook.systemKg.likely - (gross.kg - startGrossKg);
     return [
       inCylinder,
-      { name: 'System, as vapor and in the oil', value: this.range(outlook.systemKg) },
-      { name: 'Hoses and machine', value: this.number(Math.max(0, held)) },
+      { name: $localize`System, as vapor and in the oil`, value: this.range(outlook.systemKg) },
+      { name: $localize`Hoses and machine`, value: this.number(Math.max(0, held)) },
     ];
   });
   protected readonly decides = computed(() => {
     const outlook = this.live.outlook();
     if (outlook === undefined) return '';
     return outlook.chargeSeen
-      ? `The readings tell what is left: ${this.range(outlook.chargeKg)} ${this.units.mass(0).unit} were in it.`
-      : 'The charge cannot be seen while liquid is left: until then plate and ledger decide what remains.';
+      ? $localize`The readings tell what is left: ${this.range(outlook.chargeKg)} ${this.units.mass(0).unit} were in it.`
+      : $localize`The charge cannot be seen while liquid is left: until then plate and ledger decide what remains.`;
   });
 
   private number = (kg: number): string => this.units.mass(kg).number;
   private range = ({ low, high, likely }: Range): string => {
     const [a, b] = [this.number(low), this.number(high)];
-    return a === b ? this.number(likely) : `${a} to ${b}`;
+    return a === b ? this.number(likely) : $localize`${a} to ${b}`;
   };
 }

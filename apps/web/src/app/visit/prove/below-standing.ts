@@ -42,6 +42,6 @@ export class BelowStanding {
     const own = standing - this.units.atmosphere();
     return task.setGaugePa >= own
       ? undefined
-      : `Below the ${this.units.pressureStep(own)} at which the charge stands today: what leaks only under that is not seen. Test above it where the weakest part allows.`;
+      : $localize`Below the ${this.units.pressureStep(own)} at which the charge stands today: what leaks only under that is not seen. Test above it where the weakest part allows.`;
   });
 }

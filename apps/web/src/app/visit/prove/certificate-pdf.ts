@@ -9,11 +9,11 @@ const [WIDTH, HEIGHT, MARGIN] = [612, 792, 56];
 const [INK, SOFT, ACT] = [rgb(0.08, 0.1, 0.11), rgb(0.42, 0.45, 0.47), rgb(0.04, 0.35, 0.3)];
 
 const titles = {
-  hold: 'Pressure test with dry nitrogen',
-  rise: 'Vacuum and rise test',
-  'pull-down': 'Pull-down of the vacuum',
-  'shut-in': 'Recovered system, shut in',
-  'pump-down': 'Pump-down',
+  hold: $localize`Pressure test with dry nitrogen`,
+  rise: $localize`Vacuum and rise test`,
+  'pull-down': $localize`Pull-down of the vacuum`,
+  'shut-in': $localize`Recovered system, shut in`,
+  'pump-down': $localize`Pump-down`,
 } as const;
 
 interface Fonts {
@@ -49,17 +49,19 @@ export async function certificatePdf(
   sheet.line(titles[test.setUp.test], 22, INK, true);
   sheet.line(`${visit.system.site}, ${visit.system.name}, ${visit.system.refrigerant}`, 13, INK);
   sheet.space(10);
-  sheet.words(test.ended?.finding.said ?? 'Not ended', 15, ACT, true);
+  sheet.words(test.ended?.finding.said ?? $localize`Not ended`, 15, ACT, true);
   sheet.space(8);
   for (const [what, figure] of figuresOf(test, tell)) sheet.pair(what, figure);
   sheet.space(12);
   sheet.trace(
     pointsOf(test, tell),
-    test.setUp.test === 'rise' || test.setUp.test === 'pull-down' ? 'microns over minutes' : `${tell.pressureUnit()} over minutes`,
+    test.setUp.test === 'rise' || test.setUp.test === 'pull-down'
+      ? $localize`microns over minutes`
+      : $localize`${tell.pressureUnit()} over minutes`,
   );
   sheet.space(14);
   sheet.words(
-    'A hold proves that no leak is above its limit; it never proves a system tight, and it never replaces soap or a detector at the joints. Local codes and the maker’s instructions come first.',
+    $localize`A hold proves that no leak is above its limit; it never proves a system tight, and it never replaces soap or a detector at the joints. Local codes and the maker’s instructions come first.`,
     9.5,
     SOFT,
   );
@@ -78,7 +80,7 @@ async function addPhotographs(pdf: PDFDocument, fonts: Fonts, photographs: reado
     const place = k % perPage;
     if (place === 0 || page === undefined) {
       page = pdf.addPage([WIDTH, HEIGHT]);
-      new Sheet(page, fonts).line('Photographs', 16, INK, true);
+      new Sheet(page, fonts).line($localize`Photographs`, 16, INK, true);
     }
     const picture = await pdf.embedJpg(jpeg);
     const fitted = picture.scaleToFit(width, height);
@@ -94,9 +96,11 @@ type Pairs = readonly (readonly [string, string])[];
 function figuresOf({ setUp, begunAt, begunBy, readings, ended }: VisitTest, tell: QuantityFormatter): Pairs {
   return [
     ...setUpOf(setUp, tell),
-    ['Begun', `${momentText(begunAt)}, ${begunBy}`],
-    ['Readings', `${readings.length}, by ${[...new Set(readings.map(({ by }) => by))].join(', ')}`],
-    ...(ended === null ? [] : [['Ended', `${momentText(ended.at)}, ${ended.by}, core ${ended.finding.coreVersion}`] as const]),
+    [$localize`Begun`, `${momentText(begunAt)}, ${begunBy}`],
+    [$localize`Readings`, $localize`${readings.length}, by ${[...new Set(readings.map(({ by }) => by))].join(', ')}`],
+    ...(ended === null
+      ? []
+      : [[$localize`Ended`, $localize`${momentText(ended.at)}, ${ended.by}, core ${ended.finding.coreVersion}`] as const]),
   ];
 }
 
@@ -104,36 +108,39 @@ function setUpOf(setUp: VisitTest['setUp'], tell: QuantityFormatter): Pairs {
   switch (setUp.test) {
     case 'hold':
       return [
-        ['Tested', setUp.tested === undefined ? 'the whole circuit' : 'a piece of the circuit, its valves shut'],
-        ['Test pressure', tell.pressureStep(setUp.setGaugePa)],
+        [$localize`Tested`, setUp.tested === undefined ? $localize`the whole circuit` : $localize`a piece of the circuit, its valves shut`],
+        [$localize`Test pressure`, tell.pressureStep(setUp.setGaugePa)],
         [
-          'At most, by the weakest part',
-          setUp.mostGaugePa === null ? 'read on the plates' : `${tell.pressureStep(setUp.mostGaugePa)}, ${setUp.ruling ?? ''}`,
+          $localize`At most, by the weakest part`,
+          setUp.mostGaugePa === null ? $localize`read on the plates` : `${tell.pressureStep(setUp.mostGaugePa)}, ${setUp.ruling ?? ''}`,
         ],
-        ['Volume', tell.volumeText(setUp.volumeM3)],
-        ['Gauge reads to, thermometer', `${tell.pressureStep(setUp.stepPa)}, ${setUp.clamp ? 'pipe clamp and air' : 'air alone'}`],
-        ['Filled', momentText(setUp.filledAt)],
-        ['Asked to exclude leaks above', `${tell.decimal(100 * setUp.tightTo, 2)} % per hour`],
+        [$localize`Volume`, tell.volumeText(setUp.volumeM3)],
+        [
+          $localize`Gauge reads to, thermometer`,
+          `${tell.pressureStep(setUp.stepPa)}, ${setUp.clamp ? $localize`pipe clamp and air` : $localize`air alone`}`,
+        ],
+        [$localize`Filled`, momentText(setUp.filledAt)],
+        [$localize`Asked to exclude leaks above`, $localize`${tell.decimal(100 * setUp.tightTo, 2)} % per hour`],
       ];
     case 'rise':
       return [
-        ['Volume of system and rig', `${tell.volumeText(setUp.volumeM3)}, ${tell.volumeText(setUp.rigM3)}`],
-        ['Coldest wall', tell.temperature(setUp.coldestWallK)],
-        ['Asked to exclude leaks above', `${tell.decimal(setUp.leakAbove, 1)} microns per minute`],
+        [$localize`Volume of system and rig`, `${tell.volumeText(setUp.volumeM3)}, ${tell.volumeText(setUp.rigM3)}`],
+        [$localize`Coldest wall`, tell.temperature(setUp.coldestWallK)],
+        [$localize`Asked to exclude leaks above`, $localize`${tell.decimal(setUp.leakAbove, 1)} microns per minute`],
       ];
     case 'pull-down':
       return [
-        ['Volume', tell.volumeText(setUp.volumeM3)],
-        ['Hose, cores', `${setUp.hose} in, ${tell.length(setUp.lengthM)}, cores ${setUp.core}`],
-        ['Pump', `${tell.decimal(1000 * setUp.pumpSpeed, 1)} L/s`],
-        ['To', `${tell.decimal(setUp.targetMicron, 0)} microns`],
+        [$localize`Volume`, tell.volumeText(setUp.volumeM3)],
+        [$localize`Hose, cores`, $localize`${setUp.hose} in, ${tell.length(setUp.lengthM)}, cores ${setUp.core}`],
+        [$localize`Pump`, `${tell.decimal(1000 * setUp.pumpSpeed, 1)} L/s`],
+        [$localize`To`, $localize`${tell.decimal(setUp.targetMicron, 0)} microns`],
       ];
     case 'shut-in':
-      return [['Level to be kept', tell.pressure(setUp.levelPa)]];
+      return [[$localize`Level to be kept`, tell.pressure(setUp.levelPa)]];
     case 'pump-down':
       return [
-        ['Suction shut off at', tell.pressure(setUp.endPa)],
-        ['High-pressure switch opens at', tell.pressure(setUp.highSwitchPa)],
+        [$localize`Suction shut off at`, tell.pressure(setUp.endPa)],
+        [$localize`High-pressure switch opens at`, tell.pressure(setUp.highSwitchPa)],
       ];
     default:
       return setUp satisfies never;
@@ -208,7 +215,7 @@ class Sheet {
         this.page.drawText(text, { x: tx, y: ty, size: 8.5, font: this.fonts.plain, color: SOFT });
       tick(most.toFixed(1), MARGIN + 4, y(most) + 3);
       tick(least.toFixed(1), MARGIN + 4, y(least) - 10);
-      tick(`${last.toFixed(0)} min`, MARGIN + width - 32, bottom - 11);
+      tick($localize`${last.toFixed(0)} min`, MARGIN + width - 32, bottom - 11);
     }
     this.y = bottom - 12;
   }

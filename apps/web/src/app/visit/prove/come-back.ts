@@ -22,5 +22,5 @@ export function durationText(seconds: number): string {
   const minutes = Math.max(0, Math.round(seconds / 60));
   const [days, hours] = [Math.floor(minutes / 1440), Math.floor((minutes % 1440) / 60)];
   if (days > 0) return hours > 0 ? `${days} d ${hours} h` : `${days} d`;
-  return hours > 0 ? `${hours} h ${minutes % 60} min` : `${minutes} min`;
+  return hours > 0 ? $localize`${hours} h ${minutes % 60} min` : $localize`${minutes} min`;
 }

@@ -30,17 +30,17 @@ const SILENT_MS = 30_000;
   imports: [Caution],
   template: `
     @if (following(); as names) {
-      <p class="second" role="status">Reads {{ names.join(', ') }} by itself: {{ lastText() }}.</p>
+      <p i18n class="second" role="status">Reads {{ names.join(', ') }} by itself: {{ lastText() }}.</p>
       @if (silent().length > 0) {
-        <hy-caution [grave]="true">
+        <hy-caution i18n [grave]="true">
           Nothing is heard: {{ silentText() }}. No reading is added without it. What a gateway keeps comes later; or stop following, and
           type what you read.
         </hy-caution>
       }
-      <button type="button" class="button" (click)="stop()">Stop following</button>
+      <button i18n type="button" class="button" (click)="stop()">Stop following</button>
     } @else if (offered(); as names) {
-      <button type="button" class="button" (click)="follow(names)">Follow {{ names.join(', ') }}</button>
-      <span class="second">Readings are added by themselves, with this page closed as well as long as the gateway sends.</span>
+      <button i18n type="button" class="button" (click)="follow(names)">Follow {{ names.join(', ') }}</button>
+      <span i18n class="second">Readings are added by themselves, with this page closed as well as long as the gateway sends.</span>
     }
     @if (refused(); as sentence) {
       <p class="over" role="alert">{{ sentence }}</p>
@@ -116,8 +116,8 @@ export class FollowInstruments {
     const count = this.test().readings.length;
     const last = this.recordedS();
     return last < 0
-      ? 'the first reading comes in a moment'
-      : `${count} readings, the last ${minutesText(last, this.units)} after the start`;
+      ? $localize`the first reading comes in a moment`
+      : $localize`${count} readings, the last ${minutesText(last, this.units)} after the start`;
   });
 
   private readonly changing = this.job.adding();

@@ -14,9 +14,9 @@ const SHORTEST_S_DRAWN = 900;
   selector: 'hy-hold-chart',
   template: `
     @let d = drawn();
-    <h3>Pressure, with its temperature taken out</h3>
+    <h3 i18n>Pressure, with its temperature taken out</h3>
     <svg [attr.viewBox]="box" role="img" [attr.aria-label]="told()">
-      <text class="axis" [attr.x]="left" y="14">{{ units.pressureUnit() }}, as if at {{ asIf() }}</text>
+      <text i18n class="axis" [attr.x]="left" y="14">{{ units.pressureUnit() }}, as if at {{ asIf() }}</text>
       @for (tick of d.ticksY; track tick.text) {
         <line class="grid" [attr.x1]="left" [attr.x2]="right" [attr.y1]="tick.y" [attr.y2]="tick.y" />
         <text [attr.x]="left - 8" [attr.y]="tick.y + 5" text-anchor="end">{{ tick.text }}</text>
@@ -27,7 +27,9 @@ const SHORTEST_S_DRAWN = 900;
       @if (d.leak; as way) {
         <path class="band" [attr.d]="way.band" />
         <path class="leak" [attr.d]="way.line" />
-        <text class="said" [attr.x]="right" [attr.y]="way.y" text-anchor="end">a leak of {{ way.percent }} % per hour would be here</text>
+        <text i18n class="said" [attr.x]="right" [attr.y]="way.y" text-anchor="end">
+          a leak of {{ way.percent }} % per hour would be here
+        </text>
       }
       @for (point of d.points; track $index) {
         <circle [attr.cx]="point.x" [attr.cy]="point.y" r="3" />
@@ -81,7 +83,7 @@ export class HoldChart {
   });
   protected readonly told = computed(() => {
     const values = this.shown();
-    return `${values.length} readings, from ${this.units.decimal(values[0] ?? 0, 1)} to ${this.units.decimal(values.at(-1) ?? 0, 1)} ${this.units.pressureUnit()} with the temperature taken out`;
+    return $localize`${values.length} readings, from ${this.units.decimal(values[0] ?? 0, 1)} to ${this.units.decimal(values.at(-1) ?? 0, 1)} ${this.units.pressureUnit()} with the temperature taken out`;
   });
 
   private air = () => this.units.atmosphere() / PASCAL_PER_PSI;

@@ -51,7 +51,7 @@ const LEAST_READINGS_COUNT = 4;
       <h2>
         {{ waiting() }}
       </h2>
-      <p class="second">
+      <p i18n class="second">
         Pressure and temperatures together, every minute or so. It reads as it runs; a short hold needs 10 to 15 min, a long one a reading
         now and then.
       </p>
@@ -63,32 +63,32 @@ const LEAST_READINGS_COUNT = 4;
     <hy-follow-instruments [test]="test()" [quantities]="quantities()" [leastS]="30" [readingOf]="readingOf()" />
     <form novalidate [formGroup]="reading.form" (ngSubmit)="add()">
       @if (test().followed === null) {
-        <hy-quantity-field label="Pressure" kind="pressure" formControlName="pressure">
+        <hy-quantity-field label="Pressure" i18n-label kind="pressure" formControlName="pressure">
           <hy-take-reading quantity="head" (taken)="reading.take('pressure', $event)" />
         </hy-quantity-field>
-        <hy-quantity-field label="Air, in the shade" kind="temperature" formControlName="air">
+        <hy-quantity-field label="Air, in the shade" i18n-label kind="temperature" formControlName="air">
           <hy-take-reading quantity="air" (taken)="reading.take('air', $event)" />
         </hy-quantity-field>
         @if (test().setUp.clamp) {
-          <hy-quantity-field label="Pipe, clamp" kind="temperature" formControlName="pipe">
+          <hy-quantity-field label="Pipe, clamp" i18n-label kind="temperature" formControlName="pipe">
             <hy-take-reading quantity="wall" (taken)="reading.take('pipe', $event)" />
           </hy-quantity-field>
         }
       }
       <div class="wide actions">
         @if (test().followed === null) {
-          <button type="submit" class="button main" [disabled]="!readable() || adding.state().state === 'busy'">Add reading</button>
+          <button i18n type="submit" class="button main" [disabled]="!readable() || adding.state().state === 'busy'">Add reading</button>
         }
-        <button type="button" class="button" [disabled]="answer() === undefined || stale()" (click)="end()">End the test</button>
+        <button i18n type="button" class="button" [disabled]="answer() === undefined || stale()" (click)="end()">End the test</button>
       </div>
       @if (refused(); as sentence) {
         <p class="wide over" role="alert">{{ sentence }}</p>
       }
     </form>
     @if (advice(); as words) {
-      <p class="second">Most of the doubt: {{ words }}.</p>
+      <p i18n class="second">Most of the doubt: {{ words }}.</p>
     }
-    <p class="small">A hold never replaces soap: it sees the sum of all leaks, soap and detector see one place.</p>
+    <p i18n class="small">A hold never replaces soap: it sees the sum of all leaks, soap and detector see one place.</p>
   `,
   styleUrl: './prove.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -125,7 +125,9 @@ export class HoldRunning {
     if (until === undefined) return undefined;
     const left = (Date.parse(until) - this.now()) / 1000;
     const when = comeBackText(new Date(until));
-    return left > 0 ? `Come back ${when}: in ${durationText(left)}. Today says so as well.` : `It was to be read ${when}. Read it now.`;
+    return left > 0
+      ? $localize`Come back ${when}\: in ${durationText(left)}. Today says so as well.`
+      : $localize`It was to be read ${when}. Read it now.`;
   });
   protected readonly leaving = computed((): LeavingFacts => {
     const { setUp, readings, followed } = this.test();
@@ -155,41 +157,43 @@ export class HoldRunning {
   /** What stands there while there is no verdict. */
   protected readonly waiting = computed(() => {
     const count = this.readings().timeS.length;
-    if (count === 0) return 'Take the first reading';
-    return count < LEAST_READINGS_COUNT ? `${count} of ${LEAST_READINGS_COUNT} readings for a first verdict` : 'Computing the verdict';
+    if (count === 0) return $localize`Take the first reading`;
+    return count < LEAST_READINGS_COUNT
+      ? $localize`${count} of ${LEAST_READINGS_COUNT} readings for a first verdict`
+      : $localize`Computing the verdict`;
   });
   protected readonly stale = computed(() => isStale(this.judged()));
 
   protected readonly what = computed(() => {
     const { verdict } = this.answer()!.result;
     const minutes = Math.round((this.readings().timeS.at(-1) ?? 0) / 60);
-    return `Nitrogen hold, ${minutes} min: ${verdict === 'leaking' ? 'leaking' : 'no leak above'}`;
+    return $localize`Nitrogen hold, ${minutes} min: ${verdict === 'leaking' ? $localize`leaking` : $localize`no leak above`}`;
   });
   protected readonly big = computed(() => {
     const { verdict, lossPerHour, excludesAbove } = this.answer()!.result;
     const share = verdict === 'leaking' ? lossPerHour : excludesAbove;
-    return Number.isFinite(share) ? { number: percentPerHour(share, this.units), unit: '% per hour' } : { number: '–', unit: '' };
+    return Number.isFinite(share) ? { number: percentPerHour(share, this.units), unit: $localize`% per hour` } : { number: '–', unit: '' };
   });
   protected readonly beside = computed(() => {
     const { result, perYear, excludedPerYear } = this.answer()!;
     const percent = (share: number) => `${percentPerHour(share, this.units)} %`;
     if (result.verdict === 'leaking')
       return [
-        `${percent(result.interval90[0])} to ${percent(result.interval90[1])}, nine times of ten`,
-        `${yearlyText(perYear, this.units)} of ${this.refrigerant()} a year`,
+        $localize`${percent(result.interval90[0])} to ${percent(result.interval90[1])}, nine times of ten`,
+        $localize`${yearlyText(perYear, this.units)} of ${this.refrigerant()} a year`,
       ];
-    const asks = `asked for ${percent(result.tightTo)}`;
+    const asks = $localize`asked for ${percent(result.tightTo)}`;
     const again =
       result.verdict === 'tight'
         ? `${asks}: shown`
         : result.lookAgainS === null
-          ? `${asks}: not by waiting longer`
-          : `${asks}: look again at ${clockText(this.startedAt() + 1000 * result.lookAgainS)}`;
+          ? $localize`${asks}\: not by waiting longer`
+          : $localize`${asks}\: look again at ${clockText(this.startedAt() + 1000 * result.lookAgainS)}`;
     return [
-      `${yearlyText(excludedPerYear, this.units)} of ${this.refrigerant()} a year`,
+      $localize`${yearlyText(excludedPerYear, this.units)} of ${this.refrigerant()} a year`,
       again,
-      ...(result.verdict === 'tight' ? [] : ['leaking is not excluded yet']),
-      ...(result.settled ? [] : ['the heat of filling still moves it']),
+      ...(result.verdict === 'tight' ? [] : [$localize`leaking is not excluded yet`]),
+      ...(result.settled ? [] : [$localize`the heat of filling still moves it`]),
     ];
   });
   protected readonly advice = computed(() => {
@@ -218,7 +222,7 @@ export class HoldRunning {
   protected end(): void {
     const answer = this.answer();
     if (answer === undefined) return;
-    const at = `${this.units.pressureStep(this.test().setUp.setGaugePa)}, ${Math.round((this.readings().timeS.at(-1) ?? 0) / 60)} min: `;
+    const at = $localize`${this.units.pressureStep(this.test().setUp.setGaugePa)}, ${Math.round((this.readings().timeS.at(-1) ?? 0) / 60)} min: `;
     const said = at + holdSentence(answer, this.refrigerant(), this.units);
     this.ending.send({ kind: 'test-ended', testId: this.test().id, finding: { verdict: answer.result.verdict, said, coreVersion } });
   }

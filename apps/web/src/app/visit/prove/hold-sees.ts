@@ -24,12 +24,12 @@ const OVERNIGHT = { s: 57_600, name: 'overnight' };
   template: `
     @if (rows().length > 0) {
       <table>
-        <caption class="unseen">
+        <caption i18n class="unseen">
           The smallest leak that the hold finds, per cent an hour
         </caption>
         <thead>
           <tr>
-            <th scope="col">What this hold can see, % per hour</th>
+            <th i18n scope="col">What this hold can see, % per hour</th>
             @for (entry of durations(); track entry.name) {
               <th scope="col" class="number">{{ entry.name }}</th>
             }
@@ -48,7 +48,7 @@ const OVERNIGHT = { s: 57_600, name: 'overnight' };
           }
         </tbody>
       </table>
-      <p class="small">Soap and a detector see less at one place: a hold never replaces them.</p>
+      <p i18n class="small">Soap and a detector see less at one place: a hold never replaces them.</p>
     }
   `,
   styleUrl: './hold-sees.css',
@@ -66,7 +66,7 @@ export class HoldSees {
   protected readonly durations = computed(() => {
     const until = this.until();
     const s = until === undefined ? 0 : Math.round((until.getTime() - Date.now()) / 1000);
-    return [...SHORT, until === undefined || s <= 3600 ? OVERNIGHT : { s, name: `until ${comeBackText(until)}` }];
+    return [...SHORT, until === undefined || s <= 3600 ? OVERNIGHT : { s, name: $localize`until ${comeBackText(until)}` }];
   });
   private readonly base = computed((): HoldLimitArgs => ({
     meta: this.meta(),
@@ -92,9 +92,9 @@ export class HoldSees {
     const inYears =
       last === undefined ? '' : `${this.durations().at(-1)!.name} ${yearlyText(last.refrigerantKgPerYear, this.units)} a year`;
     return [
-      { name: 'as it is set up', note: inYears, cells: this.cells(asSet) },
-      ...this.better('with a clamp on the pipe', valueOf(this.clamped()), asSet),
-      ...this.better('half an hour later', valueOf(this.waited()), asSet),
+      { name: $localize`as it is set up`, note: inYears, cells: this.cells(asSet) },
+      ...this.better($localize`with a clamp on the pipe`, valueOf(this.clamped()), asSet),
+      ...this.better($localize`half an hour later`, valueOf(this.waited()), asSet),
     ];
   });
 

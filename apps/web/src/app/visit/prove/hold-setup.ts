@@ -61,34 +61,43 @@ const MINUTE_MS = 60_000;
   selector: 'hy-hold-setup',
   imports: [BeforeLeaving, BelowStanding, Caution, ChoiceField, Computing, HoldSees, NitrogenSupply, QuantityField, ReactiveFormsModule],
   template: `
-    <h3>Pressure test with dry nitrogen</h3>
+    <h3 i18n>Pressure test with dry nitrogen</h3>
     <p class="limit" [class.over]="tooHigh()" [hyComputing]="most()">{{ limitSentence() }}</p>
     <form novalidate [formGroup]="form" (ngSubmit)="begin()">
-      <hy-quantity-field label="Test pressure" kind="service-pressure" formControlName="pressure" [problem]="pressureProblem()" />
+      <hy-quantity-field
+        label="Test pressure"
+        i18n-label
+        kind="service-pressure"
+        formControlName="pressure"
+        [problem]="pressureProblem()"
+      />
       <hy-quantity-field
         label="Hottest it will get"
+        i18n-label
         hint="while it is under pressure"
+        i18n-hint
         kind="temperature"
         formControlName="hottest"
         [problem]="hottestProblem()"
       />
       <hy-quantity-field
         label="Volume under test"
+        i18n-label
         [hint]="volumeHint()"
         kind="volume"
         formControlName="volume"
         [problem]="volumeProblem()"
       />
-      <hy-choice-field label="Gauge reads to" [choices]="steps" formControlName="step" />
-      <hy-choice-field label="Thermometer" [choices]="clamps" formControlName="clamp" />
-      <hy-choice-field label="Filled" [choices]="waits" formControlName="wait" />
-      <hy-choice-field label="Compressor oil" [choices]="oils" formControlName="oil" />
-      <hy-choice-field label="Before" [choices]="befores" formControlName="before" />
+      <hy-choice-field label="Gauge reads to" i18n-label [choices]="steps" formControlName="step" />
+      <hy-choice-field label="Thermometer" i18n-label [choices]="clamps" formControlName="clamp" />
+      <hy-choice-field label="Filled" i18n-label [choices]="waits" formControlName="wait" />
+      <hy-choice-field label="Compressor oil" i18n-label [choices]="oils" formControlName="oil" />
+      <hy-choice-field label="Before" i18n-label [choices]="befores" formControlName="before" />
       @if (pieces().length > 1) {
-        <hy-choice-field label="Connected" [choices]="pieces()" formControlName="tested" />
+        <hy-choice-field label="Connected" i18n-label [choices]="pieces()" formControlName="tested" />
       }
-      <hy-choice-field label="Read until" [choices]="untils()" formControlName="until" />
-      <hy-choice-field label="Exclude leaks above" [choices]="limits" formControlName="tightTo" />
+      <hy-choice-field label="Read until" i18n-label [choices]="untils()" formControlName="until" />
+      <hy-choice-field label="Exclude leaks above" i18n-label [choices]="limits" formControlName="tightTo" />
       @if (meta(); as known) {
         <hy-hold-sees class="wide" [meta]="known" [composition]="composition()" [asked]="tightTo()" [until]="comeBack()" />
       }
@@ -97,27 +106,27 @@ const MINUTE_MS = 60_000;
       }
       <hy-nitrogen-supply class="wide" [task]="filled()" />
       @if (unproved()) {
-        <hy-caution class="wide">
+        <hy-caution i18n class="wide">
           Every part still counts for the limit: the valves of this piece are not proved. Hold it by itself below the limit first, and say
           under By halves that it lost nothing.
         </hy-caution>
       }
       <hy-below-standing class="wide" [task]="filled()" [composition]="composition()" />
-      <hy-caution class="wide" [grave]="true">
+      <hy-caution i18n class="wide" [grave]="true">
         Nitrogen only through a regulator with a relief valve, never oxygen or compressed air. Stand aside, raise it in steps:
         {{ stepText() }}.
       </hy-caution>
       @if (unknownLimit()) {
         <label class="wide check">
           <input type="checkbox" formControlName="unlimited" />
-          <span>I have read the pressure limits of every connected part on its plate, and the test pressure is below them.</span>
+          <span i18n>I have read the pressure limits of every connected part on its plate, and the test pressure is below them.</span>
         </label>
       }
       @if (refused(); as sentence) {
         <p class="wide over" role="alert">{{ sentence }}</p>
       }
       <div class="wide actions">
-        <button type="submit" class="button main" [disabled]="busy()">Start the hold</button>
+        <button i18n type="submit" class="button main" [disabled]="busy()">Start the hold</button>
       </div>
     </form>
   `,
@@ -171,7 +180,10 @@ export class HoldSetup {
   protected readonly untils = computed(() => {
     const long = (['morning', 'monday'] as const).map((value) => ({ value, at: comeBackAt(value, new Date(this.today()))! }));
     const apart = long.filter(({ at }, k) => k === 0 || at.getTime() !== long[0]!.at.getTime());
-    return [{ value: 'watched', label: 'it is told, watched' }, ...apart.map(({ value, at }) => ({ value, label: comeBackText(at) }))];
+    return [
+      { value: 'watched', label: $localize`it is told, watched` },
+      ...apart.map(({ value, at }) => ({ value, label: comeBackText(at) })),
+    ];
   });
   /** When somebody comes back to read it. */
   protected readonly comeBack = computed(() => comeBackAt(this.draft().until, new Date(this.today())));
@@ -193,7 +205,7 @@ export class HoldSetup {
     const sections = circuit === undefined ? [] : sectionsOf(circuit, states);
     const alone = sections.length < 2 ? [] : sections.filter(({ hasPort }) => hasPort);
     return [
-      { value: '', label: 'the whole circuit' },
+      { value: '', label: $localize`the whole circuit` },
       ...alone.map((one) => ({ value: sectionId(one), label: sectionName(one.components) })),
     ];
   });
@@ -219,7 +231,7 @@ export class HoldSetup {
   /** Nobody guesses the hottest hour of a night or a weekend. */
   private readonly hottestMissing = computed(() => this.hottest() === undefined && hottestMustBeSaid(this.lastsS()));
   protected readonly hottestProblem = computed(() =>
-    this.hottestMissing() ? 'Type the hottest that it can get until then, in the sun: the limit is carried to it.' : undefined,
+    this.hottestMissing() ? $localize`Type the hottest that it can get until then, in the sun: the limit is carried to it.` : undefined,
   );
   private readonly question = computed((): TestPressureArgs | undefined => {
     const [system, T, hottestK] = [this.system(), this.ambient(), this.hottest()];
@@ -234,18 +246,18 @@ export class HoldSetup {
     () => weakestPart((this.system()?.facts.limits ?? []).filter(({ part }) => !this.apart().includes(part))) === undefined,
   );
   protected readonly limitSentence = computed(() => {
-    if (this.ambient() === undefined) return 'Measure the outdoor temperature under Look first: the limit follows from it.';
-    if (this.hottestMissing()) return 'Type the hottest that it will get until you come back: the limit follows from it.';
+    if (this.ambient() === undefined) return $localize`Measure the outdoor temperature under Look first: the limit follows from it.`;
+    if (this.hottestMissing()) return $localize`Type the hottest that it will get until you come back: the limit follows from it.`;
     if (this.unknownLimit())
-      return 'No connected part with a pressure limit is recorded: read the plates of every connected part, and record them with the system.';
+      return $localize`No connected part with a pressure limit is recorded: read the plates of every connected part, and record them with the system.`;
     const most = valueOf(this.most());
-    if (most == null) return failedIn(this.most()) ?? 'Computing the limit of the weakest part.';
-    return `At most ${this.units.pressureStep(most.mostGaugePa)} now: the ${most.ruling.what} is rated for ${this.units.pressureStep(most.ruling.gaugePa)}, less ${this.units.pressureStep(usualGauge.readsLowPa)} for the gauge, at the hottest that it will get.`;
+    if (most == null) return failedIn(this.most()) ?? $localize`Computing the limit of the weakest part.`;
+    return $localize`At most ${this.units.pressureStep(most.mostGaugePa)} now: the ${most.ruling.what} is rated for ${this.units.pressureStep(most.ruling.gaugePa)}, less ${this.units.pressureStep(usualGauge.readsLowPa)} for the gauge, at the hottest that it will get.`;
   });
   protected readonly stepText = computed(() => {
     const most = valueOf(this.most());
     const steps = most?.stepsGaugePa ?? [50, 150].map((psi) => psi * PASCAL_PER_PSI);
-    return steps.map((step) => this.units.pressureStep(step)).join(', ') + '; listen and soap at the first';
+    return steps.map((step) => this.units.pressureStep(step)).join(', ') + $localize`; listen and soap at the first`;
   });
 
   private readonly pressure = computed(() => readQuantity('service-pressure', this.draft().pressure));
@@ -256,11 +268,11 @@ export class HoldSetup {
   protected readonly volumeHint = computed(() => {
     const estimate = valueOf(this.session.plan())?.volume;
     if (estimate === undefined) return '';
-    const range = `${this.units.volumeText(estimate.low)} to ${this.units.volumeText(estimate.high)} by its charge, estimated`;
-    return this.draft().tested === '' ? range : `whole circuit: ${range}; type that of the piece`;
+    const range = $localize`${this.units.volumeText(estimate.low)} to ${this.units.volumeText(estimate.high)} by its charge, estimated`;
+    return this.draft().tested === '' ? range : $localize`whole circuit: ${range}; type that of the piece`;
   });
   protected readonly volumeProblem = computed(() =>
-    this.tried() && this.volume() === undefined ? 'Enter the volume: what the leak is in pounds follows from it.' : undefined,
+    this.tried() && this.volume() === undefined ? $localize`Enter the volume: what the leak is in pounds follows from it.` : undefined,
   );
   protected readonly tooHigh = computed(() => {
     const [pressure, most] = [this.pressure(), this.limitNow()];
@@ -269,7 +281,7 @@ export class HoldSetup {
   protected readonly pressureProblem = computed(() => {
     const most = this.limitNow();
     return this.tooHigh() && most !== undefined
-      ? `Above what the ${most.ruling.what} is rated for. Take it out, or test at ${this.units.pressureStep(most.mostGaugePa)} at most; behind valves that were proved it does not count.`
+      ? $localize`Above what the ${most.ruling.what} is rated for. Take it out, or test at ${this.units.pressureStep(most.mostGaugePa)} at most; behind valves that were proved it does not count.`
       : this.field('/setUp/setGaugePa');
   });
   protected readonly filled = computed(() => {
@@ -325,11 +337,11 @@ export class HoldSetup {
   private readonly holdsBack = computed(() => {
     if (this.hottestMissing()) return this.hottestProblem();
     if (this.unknownLimit())
-      return this.draft().unlimited ? undefined : 'Confirm that every connected part is rated for the test pressure.';
+      return this.draft().unlimited ? undefined : $localize`Confirm that every connected part is rated for the test pressure.`;
     if (this.limitNow() !== undefined) return undefined;
     return this.ambient() === undefined
-      ? 'The limit of the weakest part is not known yet: measure the outdoor temperature under Look first.'
-      : (failedIn(this.most()) ?? 'The limit of the weakest part is being computed. Start again in a moment.');
+      ? $localize`The limit of the weakest part is not known yet: measure the outdoor temperature under Look first.`
+      : (failedIn(this.most()) ?? $localize`The limit of the weakest part is being computed. Start again in a moment.`);
   });
   private readonly heldBack = signal<string | undefined>(undefined);
   protected readonly refused = computed(() => {

@@ -17,7 +17,7 @@ import { wrongIf } from '../../forms/validators';
   selector: 'hy-joint-list',
   imports: [ChoiceField, Photographs, ReactiveFormsModule, TextField],
   template: `
-    <h3>Joints</h3>
+    <h3 i18n>Joints</h3>
     <p class="second" role="status">{{ told() }}</p>
     <ul>
       @for (item of rows(); track item.joint.id) {
@@ -25,7 +25,8 @@ import { wrongIf } from '../../forms/validators';
           <span class="mark" aria-hidden="true">{{ item.finding === undefined ? '○' : item.finding === 'tight' ? '✓' : '◆' }}</span>
           <span>{{ item.name }}</span>
           <hy-choice-field
-            [label]="'Finding at ' + item.name"
+            label="Finding at {{ item.name }}"
+            i18n-label
             [hideLabel]="true"
             [choices]="item.choices"
             [value]="item.value"
@@ -37,9 +38,15 @@ import { wrongIf } from '../../forms/validators';
     </ul>
     @if (job.open()) {
       <form class="another" novalidate [formGroup]="another.form" (ngSubmit)="addPlace()">
-        <hy-text-field label="Another place" placeholder="such as a rubbed spot on the suction line" formControlName="place" />
-        <hy-choice-field label="What was found there" [choices]="placeChoices" formControlName="finding" />
-        <button type="submit" class="button" [disabled]="!addable()">Add the place</button>
+        <hy-text-field
+          label="Another place"
+          i18n-label
+          placeholder="such as a rubbed spot on the suction line"
+          i18n-placeholder
+          formControlName="place"
+        />
+        <hy-choice-field label="What was found there" i18n-label [choices]="placeChoices" formControlName="finding" />
+        <button i18n type="submit" class="button" [disabled]="!addable()">Add the place</button>
       </form>
     }
     @if (refused(); as sentence) {
@@ -53,11 +60,11 @@ export class JointList {
   protected readonly job = inject(VisitJob);
   private readonly session = inject(MethodSession);
   private readonly choices = [
-    { value: 'soap:tight', label: 'soap: no leak' },
-    { value: 'detector:tight', label: 'detector: no leak' },
-    { value: 'hold:tight', label: 'hold of this part: no leak' },
-    { value: 'soap:leaks', label: 'leaks' },
-    { value: 'soap:repaired', label: 'leaked, repaired' },
+    { value: 'soap:tight', label: $localize`soap: no leak` },
+    { value: 'detector:tight', label: $localize`detector: no leak` },
+    { value: 'hold:tight', label: $localize`hold of this part: no leak` },
+    { value: 'soap:leaks', label: $localize`leaks` },
+    { value: 'soap:repaired', label: $localize`leaked, repaired` },
   ];
   private readonly found = computed(() => new Map((this.job.visit()?.joints ?? []).map((entry) => [entry.joint, entry])));
   protected readonly rows = computed(() => {
@@ -80,12 +87,12 @@ export class JointList {
     const seen = rows.filter(({ finding }) => finding !== undefined).length;
     const leaking = rows.filter(({ finding }) => finding === 'leaks').map(({ name }) => name);
     const open = rows.length - seen;
-    const start = `${seen} of ${rows.length} looked at`;
+    const start = $localize`${seen} of ${rows.length} looked at`;
     const again = rows.filter(({ finding }) => finding === 'repaired').map(({ name }) => name);
     const rest =
-      again.length === 0 ? '' : ` Repaired: test ${again.join(', ')} again under pressure; what was found tight elsewhere stands.`;
-    if (leaking.length > 0) return `${start}; leaks: ${leaking.join(', ')}.${rest}`;
-    return open === 0 ? `${start}.${rest}` : `${start}; ${open} not yet: what was not looked at is not shown tight.${rest}`;
+      again.length === 0 ? '' : $localize` Repaired: test ${again.join(', ')} again under pressure; what was found tight elsewhere stands.`;
+    if (leaking.length > 0) return $localize`${start}; leaks: ${leaking.join(', ')}.${rest}`;
+    return open === 0 ? `${start}.${rest}` : $localize`${start}; ${open} not yet: what was not looked at is not shown tight.${rest}`;
   });
   /** A place that no record names. */
   protected readonly another = draftForm(`another-place.${this.job.id}`, () => ({ place: '', finding: '' }), {
@@ -108,9 +115,9 @@ export class JointList {
   }
 
   private placeProblem(name: string): string | undefined {
-    if (name.length > MOST_LETTERS_COUNT) return `At most ${MOST_LETTERS_COUNT} letters.`;
+    if (name.length > MOST_LETTERS_COUNT) return $localize`At most ${MOST_LETTERS_COUNT} letters.`;
     return this.rows().some((row) => row.name === name || row.joint.id === name)
-      ? 'This place is in the list: say there what was found.'
+      ? $localize`This place is in the list: say there what was found.`
       : undefined;
   }
 
@@ -134,4 +141,4 @@ function findingOf(value: string): { readonly check: JointCheck; readonly findin
 }
 
 const MOST_LETTERS_COUNT = 60;
-const NOT_YET = { value: '', label: 'not looked at' };
+const NOT_YET = { value: '', label: $localize`not looked at` };

@@ -8,6 +8,6 @@ export type Listed = Pick<Joint, 'kind'> & { readonly id: string };
 /** As a person calls it. */
 export function jointName({ id, kind }: Listed): string {
   const name = THING.test(id) ? thingName(id as Thing) : id; // the pattern names what circuits have; the rest is as somebody wrote it
-  if (kind === 'valve') return `${name}, stem and cap`;
-  return kind === 'port' ? `${name}, core and cap` : name;
+  if (kind === 'valve') return $localize`${name}, stem and cap`;
+  return kind === 'port' ? $localize`${name}, core and cap` : name;
 }

@@ -11,7 +11,7 @@ import { valueOf } from '../../ui/loadable';
 import { emptyEntry, readQuantity } from '../../ui/quantity-entry';
 import { QuantityField } from '../../ui/quantity-field';
 
-const NOT_SAID = { value: '', label: 'not said' };
+const NOT_SAID = { value: '', label: $localize`not said` };
 
 /** What the test takes from the nitrogen cylinder, and whether that is in it. */
 @Component({
@@ -19,11 +19,13 @@ const NOT_SAID = { value: '', label: 'not said' };
   imports: [Caution, ChoiceField, Computing, QuantityField],
   template: `
     <div class="fields">
-      <hy-choice-field label="Nitrogen cylinder" [choices]="sizes" [value]="size()" (valueChange)="size.set($event)" />
+      <hy-choice-field label="Nitrogen cylinder" i18n-label [choices]="sizes" [value]="size()" (valueChange)="size.set($event)" />
       @if (size() !== '') {
         <hy-quantity-field
           label="Pressure in it"
+          i18n-label
           hint="on the gauge of its own side"
+          i18n-hint
           kind="service-pressure"
           [entry]="pressure()"
           (entryChange)="pressure.set($event)"
@@ -33,7 +35,7 @@ const NOT_SAID = { value: '', label: 'not said' };
     @if (supply(); as s) {
       <p class="second" [hyComputing]="asked()">{{ sentence() }}</p>
       @if (s.givesKg !== undefined && s.givesKg < s.neededKg) {
-        <hy-caution>Not enough: bring another cylinder, or test a half of the circuit at a time.</hy-caution>
+        <hy-caution i18n>Not enough: bring another cylinder, or test a half of the circuit at a time.</hy-caution>
       }
     }
   `,
@@ -56,7 +58,10 @@ export class NitrogenSupply {
   private readonly units = inject(Units);
   protected readonly size = signal('');
   protected readonly pressure = signal(emptyEntry(inject(PreferencesService).current().pressure.startsWith('bar') ? 'barg' : 'psig'));
-  protected readonly sizes = [NOT_SAID, ...nitrogenCylinders.map((feet) => ({ value: String(feet), label: `${feet} cubic feet` }))];
+  protected readonly sizes = [
+    NOT_SAID,
+    ...nitrogenCylinders.map((feet) => ({ value: String(feet), label: $localize`${feet} cubic feet` })),
+  ];
   private readonly question = computed((): SupplyTask | undefined => {
     const [task, reading] = [this.task(), readQuantity('service-pressure', this.pressure())];
     if (task === undefined) return undefined;
@@ -68,9 +73,9 @@ export class NitrogenSupply {
   protected readonly supply = computed(() => valueOf(this.asked()));
   protected readonly sentence = computed(() => {
     const { neededKg, givesKg } = this.supply()!;
-    const takes = `It takes ${this.units.massText(neededKg, 'up')} of nitrogen`;
+    const takes = $localize`It takes ${this.units.massText(neededKg, 'up')} of nitrogen`;
     return givesKg === undefined
       ? `${takes}.`
-      : `${takes}; the cylinder gives about ${this.units.massText(givesKg, 'down')} before it stands at the test pressure itself.`;
+      : $localize`${takes}; the cylinder gives about ${this.units.massText(givesKg, 'down')} before it stands at the test pressure itself.`;
   });
 }

@@ -21,7 +21,7 @@ import { VisitJob } from '../visit-job';
     @if (job.open()) {
       <label class="button small" [class.busy]="busy()">
         <svg hyIcon="camera" />
-        <span class="unseen">Photograph {{ of() }}</span>
+        <span i18n class="unseen">Photograph {{ of() }}</span>
         <input type="file" accept="image/*" capture="environment" [disabled]="busy()" (change)="take($event)" />
       </label>
     }
@@ -59,7 +59,9 @@ export class Photographs {
   private readonly unreadable = signal(false);
   protected readonly busy = computed(() => this.making() || this.adding.state().state === 'busy');
   protected readonly refused = computed(() =>
-    this.unreadable() ? 'This browser cannot read that picture. Take a photograph, or choose a JPEG.' : errorIn(this.adding.state()),
+    this.unreadable()
+      ? $localize`This browser cannot read that picture. Take a photograph, or choose a JPEG.`
+      : errorIn(this.adding.state()),
   );
 
   protected async take(event: Event): Promise<void> {

@@ -56,7 +56,8 @@ interface RigDraft {
     @if (test(); as running) {
       @if (answer(); as a) {
         <hy-big-number
-          [what]="'To ' + running.setUp.targetMicron + ' microns'"
+          what="To {{ running.setUp.targetMicron }} microns"
+          i18n-what
           [number]="left().number"
           [unit]="left().unit"
           [computing]="stale()"
@@ -65,25 +66,26 @@ interface RigDraft {
             <b>{{ verdicts[a.verdict] }}</b>
           </div>
           @if (a.expectedS !== null) {
-            <div>{{ minutes(a.expectedS) }} from the start, dry and tight</div>
+            <div i18n>{{ minutes(a.expectedS) }} from the start, dry and tight</div>
           }
         </hy-big-number>
         @if (nexts[a.verdict]; as step) {
           <p class="limit">{{ step }}</p>
         }
       } @else {
-        <h2>{{ count() }} of {{ enough }} readings for a first verdict</h2>
+        <h2 i18n>{{ count() }} of {{ enough }} readings for a first verdict</h2>
       }
       <hy-follow-instruments [test]="running" [quantities]="gauge" [leastS]="10" [readingOf]="readingOf" />
       <form novalidate [formGroup]="reading.form" (ngSubmit)="add(running.id)">
         @if (running.followed === null) {
-          <hy-quantity-field label="Vacuum at the system" kind="vacuum" formControlName="vacuum">
+          <hy-quantity-field label="Vacuum at the system" i18n-label kind="vacuum" formControlName="vacuum">
             <hy-take-reading quantity="vacuum" (taken)="reading.take('vacuum', $event)" />
           </hy-quantity-field>
         }
         <div class="wide actions">
           @if (running.followed === null) {
             <button
+              i18n
               type="submit"
               class="button main"
               [disabled]="reading.read().vacuum.state !== 'good' || adding.state().state === 'busy'"
@@ -91,7 +93,7 @@ interface RigDraft {
               Add reading
             </button>
           }
-          <button type="button" class="button" [disabled]="answer() === undefined || stale()" (click)="end(running.id)">
+          <button i18n type="button" class="button" [disabled]="answer() === undefined || stale()" (click)="end(running.id)">
             End the pull-down
           </button>
         </div>
@@ -100,13 +102,13 @@ interface RigDraft {
         <p class="over" role="alert">{{ sentence }}</p>
       }
     } @else {
-      <h3>Pull the vacuum</h3>
+      <h3 i18n>Pull the vacuum</h3>
       <div class="fields" [formGroup]="rig.form">
-        <hy-choice-field label="Hose" [choices]="hoses" formControlName="hose" />
-        <hy-quantity-field label="Length of the hose" kind="length" formControlName="length" />
-        <hy-choice-field label="Valve cores" [choices]="cores" formControlName="core" />
-        <hy-choice-field label="Pull to" [choices]="schools" formControlName="school" />
-        <hy-text-field label="Pump, cfm" formControlName="cfm" />
+        <hy-choice-field label="Hose" i18n-label [choices]="hoses" formControlName="hose" />
+        <hy-quantity-field label="Length of the hose" i18n-label kind="length" formControlName="length" />
+        <hy-choice-field label="Valve cores" i18n-label [choices]="cores" formControlName="core" />
+        <hy-choice-field label="Pull to" i18n-label [choices]="schools" formControlName="school" />
+        <hy-text-field label="Pump, cfm" i18n-label formControlName="cfm" />
       </div>
       <p class="second">{{ schoolWhy[rig.value().school] }}</p>
       <hy-vacuum-rig [hose]="rig.value().hose" [core]="rig.value().core" />
@@ -114,13 +116,13 @@ interface RigDraft {
         <dl class="figures" role="status" [hyComputing]="planned()">
           @for (item of p.targets; track item.micron) {
             <div>
-              <dt>To {{ item.micron }} microns, dry and tight</dt>
+              <dt i18n>To {{ item.micron }} microns, dry and tight</dt>
               <dd>{{ minutes(item.s) }}</dd>
             </div>
           }
           @for (item of p.better; track item.change) {
             <div>
-              <dt>{{ better[item.change] }}: to {{ target() }} microns</dt>
+              <dt i18n>{{ better[item.change] }}: to {{ target() }} microns</dt>
               <dd>{{ minutes(item.targetS) }}</dd>
             </div>
           }
@@ -128,7 +130,7 @@ interface RigDraft {
       } @else {
         <p class="second">{{ asks() }}</p>
       }
-      <p class="second">
+      <p i18n class="second">
         Gauge at the far end, on the system, never on the pump. Ballast open for the first minutes where moisture is expected; fresh oil.
         Liquid water below freezing turns to ice and hides: keep it warm, sweep with dry nitrogen.
       </p>
@@ -136,7 +138,7 @@ interface RigDraft {
         <p class="over" role="alert">{{ sentence }}</p>
       }
       <div class="actions">
-        <button type="button" class="button" [class.main]="first()" (click)="begin()" [disabled]="planQuestion() === undefined">
+        <button i18n type="button" class="button" [class.main]="first()" (click)="begin()" [disabled]="planQuestion() === undefined">
           The pump is running
         </button>
       </div>
@@ -165,10 +167,10 @@ export class PullDown {
   protected readonly nexts = pullDownNextText;
   protected readonly better = betterText;
   protected readonly enough = usualPullDown.leastReadings;
-  protected readonly hoses = hoseSizes.map((value) => ({ value, label: `${value} in` }));
+  protected readonly hoses = hoseSizes.map((value) => ({ value, label: $localize`${value} in` }));
   protected readonly cores = [
-    { value: 'out', label: 'out' },
-    { value: 'in', label: 'in' },
+    { value: 'out', label: $localize`out` },
+    { value: 'in', label: $localize`in` },
   ];
   /** Pump and hoses, as they were last set up here. */
   protected readonly rig = draftForm<RigDraft>(
@@ -182,7 +184,7 @@ export class PullDown {
     }),
     { fields: { length: [quantity('length')] } },
   );
-  protected readonly schools = vacuumSchools.map((value) => ({ value, label: `${targetOf(value)} microns${schoolNote[value]}` }));
+  protected readonly schools = vacuumSchools.map((value) => ({ value, label: $localize`${targetOf(value)} microns${schoolNote[value]}` }));
   protected readonly schoolWhy = vacuumSchoolText(this.units);
   protected readonly target = computed(() => targetOf(this.rig.value().school));
   protected readonly minutes = (seconds: number | null): string => minutesText(seconds, this.units);
@@ -219,8 +221,8 @@ export class PullDown {
   protected readonly plan = computed(() => valueOf(this.planned()));
   protected readonly asks = computed(() =>
     this.volume() === undefined
-      ? 'Type the outdoor temperature in Look: the volume of the circuit follows.'
-      : 'Type length and pump: the minutes follow.',
+      ? $localize`Type the outdoor temperature in Look: the volume of the circuit follows.`
+      : $localize`Type length and pump: the minutes follow.`,
   );
 
   protected readonly count = computed(() => this.test()?.readings.length ?? 0);
@@ -237,8 +239,8 @@ export class PullDown {
     const now = test === undefined ? 0 : (pullDownReadings(test).timeS.at(-1) ?? 0);
     const seconds = answer?.targetS ?? null;
     return seconds === null
-      ? { number: '–', unit: 'never as it is' }
-      : { number: this.units.decimal(Math.max(0, seconds - now) / 60, 0), unit: 'min left' };
+      ? { number: '–', unit: $localize`never as it is` }
+      : { number: this.units.decimal(Math.max(0, seconds - now) / 60, 0), unit: $localize`min left` };
   });
 
   protected readonly gauge = MICRON_GAUGE;

@@ -34,30 +34,31 @@ import { serverProblems } from '../../forms/server-problems';
   template: `
     @if (test(); as running) {
       @if (answer(); as a) {
-        <hy-big-number [what]="what()" [number]="number()" unit="microns per minute" [computing]="stale()">
+        <hy-big-number [what]="what()" [number]="number()" unit="microns per minute" i18n-unit [computing]="stale()">
           @for (line of beside(); track line) {
             <div>{{ line }}</div>
           }
         </hy-big-number>
         <p class="limit">{{ sentence() }}</p>
       } @else {
-        <h2>{{ count() }} of 4 readings for a first verdict</h2>
+        <h2 i18n>{{ count() }} of 4 readings for a first verdict</h2>
       }
-      <p class="second">
+      <p i18n class="second">
         Rig first: shut the valve of the system as well, and watch hoses and gauge alone for two minutes: it tells your own leak from the
         system’s.
       </p>
       <hy-follow-instruments [test]="running" [quantities]="gauge" [leastS]="10" [readingOf]="readingOf()" />
       <form novalidate [formGroup]="reading.form" (ngSubmit)="add(running.id)">
-        <hy-choice-field label="Shut in" [choices]="phases" [value]="isolated()" (valueChange)="isolated.set($any($event))" />
+        <hy-choice-field label="Shut in" i18n-label [choices]="phases" [value]="isolated()" (valueChange)="isolated.set($any($event))" />
         @if (running.followed === null) {
-          <hy-quantity-field label="Vacuum" kind="vacuum" formControlName="vacuum">
+          <hy-quantity-field label="Vacuum" i18n-label kind="vacuum" formControlName="vacuum">
             <hy-take-reading quantity="vacuum" (taken)="reading.take('vacuum', $event)" />
           </hy-quantity-field>
         }
         <div class="wide actions">
           @if (running.followed === null) {
             <button
+              i18n
               type="submit"
               class="button main"
               [disabled]="reading.read().vacuum.state !== 'good' || adding.state().state === 'busy'"
@@ -65,7 +66,7 @@ import { serverProblems } from '../../forms/server-problems';
               Add reading
             </button>
           }
-          <button type="button" class="button" [disabled]="answer() === undefined || stale()" (click)="end(running.id)">
+          <button i18n type="button" class="button" [disabled]="answer() === undefined || stale()" (click)="end(running.id)">
             End the test
           </button>
         </div>
@@ -74,8 +75,8 @@ import { serverProblems } from '../../forms/server-problems';
         <p class="over" role="alert">{{ sentence }}</p>
       }
     } @else {
-      <h3>Vacuum and rise test</h3>
-      <p>
+      <h3 i18n>Vacuum and rise test</h3>
+      <p i18n>
         Pull below 500 microns with the cores out and short, wide hoses, the gauge at the far end. Then shut the pump off and read it as it
         rises: twenty minutes tell a leak from moisture, ten do not.
       </p>
@@ -86,7 +87,7 @@ import { serverProblems } from '../../forms/server-problems';
         <p class="over" role="alert">{{ sentence }}</p>
       }
       <div class="actions">
-        <button type="button" class="button" [class.main]="first()" (click)="begin()" [disabled]="volume() === undefined">
+        <button i18n type="button" class="button" [class.main]="first()" (click)="begin()" [disabled]="volume() === undefined">
           Start the rise test
         </button>
       </div>
@@ -104,8 +105,8 @@ export class RiseTest {
   private readonly units = inject(Units);
   private readonly properties = inject(CoreWorker);
   protected readonly phases = [
-    { value: 'rig', label: 'the rig alone' },
-    { value: 'pump', label: 'system and rig, pump shut off' },
+    { value: 'rig', label: $localize`the rig alone` },
+    { value: 'pump', label: $localize`system and rig, pump shut off` },
   ];
   protected readonly isolated = signal<'pump' | 'rig'>('rig');
   protected readonly gauge = MICRON_GAUGE;
@@ -134,7 +135,7 @@ export class RiseTest {
         .at(-1)
         ?.timeS.at(-1) ?? 0) / 60,
     );
-    return `Rise test, ${minutes} min: ${this.answer()!.verdict === 'leak' ? 'leaking' : 'no leak above'}`;
+    return $localize`Rise test, ${minutes} min: ${this.answer()!.verdict === 'leak' ? $localize`leaking` : $localize`no leak above`}`;
   });
   protected readonly number = computed(() => {
     const { leak, verdict } = this.answer()!;
@@ -145,8 +146,12 @@ export class RiseTest {
   protected readonly beside = computed(() => {
     const { release, place } = this.answer()!;
     return [
-      ...(place === null ? [] : [place === 'rig' ? 'in your own rig' : 'not in your rig']),
-      release.probability > 0.8 ? 'gas is being released' : release.probability < 0.2 ? 'no gas is being released' : 'gas may be released',
+      ...(place === null ? [] : [place === 'rig' ? $localize`in your own rig` : $localize`not in your rig`]),
+      release.probability > 0.8
+        ? $localize`gas is being released`
+        : release.probability < 0.2
+          ? $localize`no gas is being released`
+          : $localize`gas may be released`,
     ];
   });
   protected readonly sentence = computed(() => riseSentence(this.answer()!, this.test()!.setUp.leakAbove, this.units));
@@ -168,7 +173,7 @@ export class RiseTest {
     const micron = this.leakAtMost();
     if (micron === undefined) return undefined;
     const most = this.units.decimal(micron, micron < 10 ? 1 : 0);
-    return `The nitrogen hold has left a leak of ${most} microns per minute at most: the rise counts with it, and has to tell your own rig and gas that is released.`;
+    return $localize`The nitrogen hold has left a leak of ${most} microns per minute at most: the rise counts with it, and has to tell your own rig and gas that is released.`;
   });
 
   protected readonly adding = this.job.adding(() => this.reading.empty('vacuum'));

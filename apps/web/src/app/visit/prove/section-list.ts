@@ -9,11 +9,11 @@ import { ChoiceField } from '../../ui/choice-field';
 import { VisitJob } from '../visit-job';
 import { sectionId } from '@hygromet/core/circuit/section-id';
 
-const NOT_YET = { value: '', label: 'not held yet' };
+const NOT_YET = { value: '', label: $localize`not held yet` };
 const FOUND = [
-  { value: 'tight', label: 'held: no leak' },
-  { value: 'leaks', label: 'leaks' },
-  { value: 'repaired', label: 'leaked, repaired' },
+  { value: 'tight', label: $localize`held: no leak` },
+  { value: 'leaks', label: $localize`leaks` },
+  { value: 'repaired', label: $localize`leaked, repaired` },
 ];
 
 /** The pieces that hand valves tell apart: held each by itself, they say on which side a leak is. */
@@ -22,8 +22,8 @@ const FOUND = [
   imports: [ChoiceField],
   template: `
     @if (rows().length > 1) {
-      <h3>By halves</h3>
-      <p class="second">Shut {{ valves() }} and hold each side by itself: the one that falls has the leak. Common practice.</p>
+      <h3 i18n>By halves</h3>
+      <p i18n class="second">Shut {{ valves() }} and hold each side by itself: the one that falls has the leak. Common practice.</p>
       <ul>
         @for (row of rows(); track row.id) {
           <li [class]="row.finding ?? 'open'">
@@ -31,11 +31,12 @@ const FOUND = [
             <span>
               {{ row.name }}
               @if (!row.hasPort) {
-                <span class="small">no port on record: it is judged by the other side</span>
+                <span i18n class="small">no port on record: it is judged by the other side</span>
               }
             </span>
             <hy-choice-field
-              [label]="'Held: ' + row.name"
+              label="Held: {{ row.name }}"
+              i18n-label
               [hideLabel]="true"
               [choices]="row.choices"
               [value]="row.finding ?? ''"
@@ -63,7 +64,7 @@ export class SectionList {
   });
   protected readonly valves = computed(() => {
     const names = [...new Set(this.sections().flatMap(({ valves }) => valves))].map((id) => valveIdName(id).toLowerCase());
-    return `the ${names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} and ${names.at(-1) ?? ''}`}`;
+    return $localize`the ${names.length < 2 ? names.join('') : $localize`${names.slice(0, -1).join(', ')} and ${names.at(-1) ?? ''}`}`;
   });
   protected readonly rows = computed(() =>
     this.sections().map((section) => {

@@ -12,13 +12,13 @@ import { ChangeDetectionStrategy, Component, computed, input } from '@angular/co
       <circle class="body" cx="372" cy="76" r="24" />
       <path class="detail" d="M372 76l10-14" />
       <path class="valve" [class.in]="core() === 'in'" d="M150 64v24l30-24v24z" />
-      <text x="44" y="81">Pump</text>
-      <text class="note" x="46" y="123">ballast open</text>
-      <text class="note" x="116" y="58">{{ hose() }} in</text>
-      <text class="note" x="165" y="108">core {{ core() }}</text>
-      <text x="269" y="72">Circuit</text>
-      <text class="note" x="269" y="93">both sides</text>
-      <text class="note" x="372" y="123">gauge</text>
+      <text i18n x="44" y="81">Pump</text>
+      <text i18n class="note" x="46" y="123">ballast open</text>
+      <text i18n class="note" x="116" y="58">{{ hose() }} in</text>
+      <text i18n class="note" x="165" y="108">core {{ core() }}</text>
+      <text i18n x="269" y="72">Circuit</text>
+      <text i18n class="note" x="269" y="93">both sides</text>
+      <text i18n class="note" x="372" y="123">gauge</text>
     </svg>
   `,
   styles: `
@@ -70,6 +70,6 @@ export class VacuumRig {
   protected readonly bore = computed(() => (this.hose() === '1/4' ? 3 : this.hose() === '3/8' ? 6 : 9));
   protected readonly words = computed(
     () =>
-      `Set-up: pump with its ballast open at first, ${this.hose()} inch hose, valve core ${this.core()}, circuit with both sides open, the micron gauge at its far end.`,
+      $localize`Set-up: pump with its ballast open at first, ${this.hose()} inch hose, valve core ${this.core()}, circuit with both sides open, the micron gauge at its far end.`,
   );
 }

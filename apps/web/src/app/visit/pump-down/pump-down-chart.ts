@@ -27,10 +27,10 @@ const [LETTERS_DRAWN, NAME_DRAWN] = [18, 64];
       <path class="band" [attr.d]="d.band" />
       <path class="likely" [attr.d]="d.coming" />
       <line class="end" [attr.x1]="left" [attr.x2]="right" [attr.y1]="d.end" [attr.y2]="d.end" />
-      <text class="said" [attr.x]="right" [attr.y]="d.end - 5" text-anchor="end">shut the suction valve</text>
+      <text i18n class="said" [attr.x]="right" [attr.y]="d.end - 5" text-anchor="end">shut the suction valve</text>
       @if (d.highSwitch; as y) {
         <line class="switch" [attr.x1]="left" [attr.x2]="right" [attr.y1]="y" [attr.y2]="y" />
-        <text class="over" [attr.x]="left + 6" [attr.y]="y - 5">high-pressure switch</text>
+        <text i18n class="over" [attr.x]="left + 6" [attr.y]="y - 5">high-pressure switch</text>
       }
       <path class="head" [attr.d]="d.head" />
       <path class="suction" [attr.d]="d.suction" />
@@ -132,9 +132,9 @@ export class PumpDownChart {
 
   protected readonly text = computed(() => {
     const last = this.readings().at(-1);
-    if (last === undefined) return 'No pressure has been read yet';
-    const head = last.head === undefined ? '' : `, head ${this.units.pressure(last.head)}`;
-    return `Over time: suction ${this.units.pressure(last.suction)}${head}`;
+    if (last === undefined) return $localize`No pressure has been read yet`;
+    const head = last.head === undefined ? '' : $localize`, head ${this.units.pressure(last.head)}`;
+    return $localize`Over time: suction ${this.units.pressure(last.suction)}${head}`;
   });
 
   protected readonly drawn = computed(() => {
@@ -154,8 +154,8 @@ export class PumpDownChart {
     const highSwitch = y(p(highSwitchPa));
     const suctions = readings.map(({ t, suction }) => ({ t, value: suction }));
     const ends = [
-      { text: 'suction', last: suctions.at(-1) },
-      { text: 'head', last: heads.at(-1) },
+      { text: $localize`suction`, last: suctions.at(-1) },
+      { text: $localize`head`, last: heads.at(-1) },
     ].flatMap(({ text, last }) => (last === undefined ? [] : [{ text, x: x(last.t / 60), y: y(p(last.value)) }]));
     // beside the end of its line, before it where there is no room, and never one over the other
     const meet = ends.length === 2 && Math.abs(ends[0]!.y - ends[1]!.y) < LETTERS_DRAWN;
@@ -181,7 +181,7 @@ export class PumpDownChart {
         ),
       end: y(p(endPa)),
       highSwitch: p(highSwitchPa) < most ? highSwitch : undefined,
-      ticksX: x.ticks(5).map((value) => ({ x: x(value), text: `${value} min` })),
+      ticksX: x.ticks(5).map((value) => ({ x: x(value), text: $localize`${value} min` })),
       ticksY: y.ticks(4).map((value) => ({ y: y(value), text: this.units.decimal(value, 0) })),
     };
   });

@@ -34,15 +34,15 @@ import { isPumpDownTest, pumpDownReadings, pumpDownTraces } from './pump-down-re
   selector: 'hy-pump-down',
   imports: [BigNumber, Caution, FollowInstruments, PumpDownChart, QuantityField, ReactiveFormsModule, TakeReading],
   template: `
-    <section aria-label="Pump it down">
+    <section aria-label="Pump it down" i18n-aria-label>
       @if (running(); as test) {
         @if (judged(); as a) {
           <hy-big-number [what]="what()" [number]="now().number" [unit]="now().unit">
-            <p>
+            <p i18n>
               <b>{{ units.pressure(test.setUp.endPa) }}</b> to be reached
             </p>
             @if (a.head; as head) {
-              <p>head {{ units.pressure(head) }}, its switch opens at {{ units.pressure(test.setUp.highSwitchPa) }}</p>
+              <p i18n>head {{ units.pressure(head) }}, its switch opens at {{ units.pressure(test.setUp.highSwitchPa) }}</p>
             }
             @if (ending(); as words) {
               <p>{{ words }}</p>
@@ -57,22 +57,22 @@ import { isPumpDownTest, pumpDownReadings, pumpDownTraces } from './pump-down-re
           }
           <hy-pump-down-chart [readings]="readings()" [setUp]="test.setUp" [outlook]="outlook()" />
         } @else {
-          <h3>Read it now</h3>
-          <p>The liquid valve is shut since {{ clock(test.begunAt) }}. Read suction and head while the compressor draws.</p>
+          <h3 i18n>Read it now</h3>
+          <p i18n>The liquid valve is shut since {{ clock(test.begunAt) }}. Read suction and head while the compressor draws.</p>
         }
         <hy-follow-instruments [test]="test" [quantities]="gauges" [leastS]="2" [readingOf]="readingOf" />
         <form novalidate [formGroup]="typed.form" (ngSubmit)="add(test.id)">
           @if (test.followed === null) {
-            <hy-quantity-field label="Suction" kind="pressure" formControlName="suction">
+            <hy-quantity-field label="Suction" i18n-label kind="pressure" formControlName="suction">
               <hy-take-reading quantity="suction" (taken)="typed.take('suction', $event)" />
             </hy-quantity-field>
-            <hy-quantity-field label="Head" kind="pressure" formControlName="head">
+            <hy-quantity-field label="Head" i18n-label kind="pressure" formControlName="head">
               <hy-take-reading quantity="head" (taken)="typed.take('head', $event)" />
             </hy-quantity-field>
           }
           <div class="wide actions">
             @if (test.followed === null) {
-              <button type="submit" class="button" [disabled]="!readable() || adding.state().state === 'busy'">Add reading</button>
+              <button i18n type="submit" class="button" [disabled]="!readable() || adding.state().state === 'busy'">Add reading</button>
             }
             <button
               type="button"
@@ -81,12 +81,16 @@ import { isPumpDownTest, pumpDownReadings, pumpDownTraces } from './pump-down-re
               [disabled]="judged() === undefined"
               (click)="end(test.id)"
             >
-              {{ isDown() ? 'Valve shut, compressor off' : 'It is stopped' }}
+              @if (isDown()) {
+                <ng-container i18n>Valve shut, compressor off</ng-container>
+              } @else {
+                <ng-container i18n>It is stopped</ng-container>
+              }
             </button>
           </div>
         </form>
       } @else {
-        <h3>Pump it down</h3>
+        <h3 i18n>Pump it down</h3>
         @for (test of ended(); track test.id) {
           <p [class.over]="test.ended!.finding.verdict !== 'reached'">
             {{ test.ended!.finding.said }} <span class="second">{{ test.ended!.by }}, {{ clock(test.ended!.at) }}</span>
@@ -105,7 +109,7 @@ import { isPumpDownTest, pumpDownReadings, pumpDownTraces } from './pump-down-re
                   </li>
                 }
               </ol>
-              <p>
+              <p i18n>
                 Then the suction falls to {{ units.pressure(s.endPa) }}, where its valve is shut; the head stays well below
                 {{ units.pressure(s.highSwitchPa) }}{{ switchSource() }}.
                 @if (ending(); as words) {
@@ -115,7 +119,11 @@ import { isPumpDownTest, pumpDownReadings, pumpDownTraces } from './pump-down-re
             }
             <div class="actions">
               <button type="button" class="button" [class.main]="ended().length === 0" (click)="begin()">
-                {{ ended().length === 0 ? 'The liquid valve is shut' : 'It is pumped down again' }}
+                @if (ended().length === 0) {
+                  <ng-container i18n>The liquid valve is shut</ng-container>
+                } @else {
+                  <ng-container i18n>It is pumped down again</ng-container>
+                }
               </button>
             </div>
           } @else {
@@ -182,7 +190,9 @@ export class PumpDown {
   });
   private readonly recordedSwitch = computed(() => this.plan()?.steps.find(({ code }) => code === 'watch-head')?.at);
   protected readonly switchSource = computed(() =>
-    this.recordedSwitch() === undefined ? ' (usual high-pressure switch, common practice: read yours)' : ', where its switch opens',
+    this.recordedSwitch() === undefined
+      ? $localize` (usual high-pressure switch, common practice: read yours)`
+      : $localize`, where its switch opens`,
   );
   protected readonly setUp = computed(() => {
     const [endPa, question] = [this.plan()?.steps.find(({ code }) => code === 'watch-suction')?.at, this.session.question()];
@@ -194,8 +204,8 @@ export class PumpDown {
   /** What has to come first. */
   protected readonly unset = computed(() =>
     this.before().length === 0
-      ? 'Its end follows from the method: choose it there first.'
-      : 'Nobody has recorded where its high-pressure switch opens, and there is no usual one for this refrigerant: record it on the page of the system.',
+      ? $localize`Its end follows from the method: choose it there first.`
+      : $localize`Nobody has recorded where its high-pressure switch opens, and there is no usual one for this refrigerant: record it on the page of the system.`,
   );
 
   protected readonly readings = computed(() => {
@@ -215,7 +225,7 @@ export class PumpDown {
   });
   protected readonly what = computed(() => {
     const seconds = this.judged()?.watchedS ?? 0;
-    return `Suction, drawing for ${seconds < 90 ? `${this.units.decimal(seconds, 0)} s` : `${this.units.decimal(seconds / 60, 1)} min`}`;
+    return $localize`Suction, drawing for ${seconds < 90 ? `${this.units.decimal(seconds, 0)} s` : $localize`${this.units.decimal(seconds / 60, 1)} min`}`;
   });
   protected readonly now = computed(() => {
     const [number = '', ...unit] = this.units.pressure(this.judged()?.suction ?? 0).split(' ');
@@ -247,8 +257,8 @@ export class PumpDown {
     return outlook.end.t.likely <= now
       ? undefined
       : this.running() === undefined
-        ? `By the twin it takes about ${fromNow(outlook.end.t, now, this.units)}`
-        : `about ${fromNow(outlook.end.t, now, this.units)} to go, by the twin`;
+        ? $localize`By the twin it takes about ${fromNow(outlook.end.t, now, this.units)}`
+        : $localize`about ${fromNow(outlook.end.t, now, this.units)} to go, by the twin`;
   });
 
   protected readonly typed = readingForm(`pump-down-reading.${this.job.id}`, { suction: 'pressure', head: 'pressure' });
@@ -293,4 +303,4 @@ const LEAST_TO_FIT_COUNT = 5;
 
 /** What was told while it ran, as it stands in the record. */
 const endedText = (said: string, verdict: string): string =>
-  verdict === 'drawing' ? `Stopped before its end. ${said.replace(' Stay at the suction valve.', '')}` : said;
+  verdict === 'drawing' ? $localize`Stopped before its end. ${said.replace(' Stay at the suction valve.', '')}` : said;

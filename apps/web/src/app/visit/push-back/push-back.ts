@@ -16,7 +16,7 @@ import { byItselfText, byMachineText, machineBetweenText, shutOffText } from './
   imports: [Caution, Computing],
   template: `
     @if (told(); as a) {
-      <section aria-label="How it goes in" [hyComputing]="answer()">
+      <section aria-label="How it goes in" i18n-aria-label [hyComputing]="answer()">
         <p>
           <b>{{ a.byItself }}</b>
           @if (a.byMachine; as words) {
@@ -70,8 +70,8 @@ export class PushBack {
   protected readonly source = computed(() => {
     const { system, cylinder } = this.scenario() ?? {};
     if (system === undefined || cylinder === undefined) return '';
-    const of = (name: string, T: number) => `${name} at ${this.units.temperature(T)}`;
-    return `By the twin: ${of('system', system.temperatureK)}, ${of('cylinder', cylinder.temperatureK)}, volumes as recorded or usual; the longer time with a valve core in the way.`;
+    const of = (name: string, T: number) => $localize`${name} at ${this.units.temperature(T)}`;
+    return $localize`By the twin: ${of('system', system.temperatureK)}, ${of('cylinder', cylinder.temperatureK)}, volumes as recorded or usual; the longer time with a valve core in the way.`;
   });
 
   constructor() {

@@ -15,12 +15,12 @@ export interface TermRow extends VisitTerm {
   selector: 'hy-account-terms',
   template: `
     <table>
-      <caption class="unseen">
+      <caption i18n class="unseen">
         The account of this visit
       </caption>
       <thead>
         <tr>
-          <th scope="col">Where it is</th>
+          <th i18n scope="col">Where it is</th>
           <th scope="col" class="number">{{ units.mass(0).unit }}</th>
           <th scope="col" class="number">±</th>
         </tr>

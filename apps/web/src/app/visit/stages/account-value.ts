@@ -31,14 +31,14 @@ export class AccountValue {
 
   protected readonly worth = computed(() => {
     const amount = this.amount('credit', this.recoveredKg());
-    return amount === undefined ? undefined : `What was recovered brings ${amount} at the reclaimer, by the price of that day.`;
+    return amount === undefined ? undefined : $localize`What was recovered brings ${amount} at the reclaimer, by the price of that day.`;
   });
   protected readonly toAdd = computed(() => {
     const kg = (valueOf(this.session.system())?.nameplateKg ?? 0) - this.recoveredKg();
     const amount = this.amount('buy', Math.max(0, kg));
     return amount === undefined || kg <= 0
       ? undefined
-      : `${this.units.massText(kg)} are missing of the plate: virgin ${this.refrigerant()} for it costs ${amount}.`;
+      : $localize`${this.units.massText(kg)} are missing of the plate: virgin ${this.refrigerant()} for it costs ${amount}.`;
   });
 
   private amount(kind: PriceKind, kg: number): string | undefined {

@@ -56,19 +56,32 @@ interface AccountDraft {
     @if (job.visit(); as visit) {
       @if (answer(); as a) {
         <hy-big-number [what]="what()" [number]="big().number" [unit]="big().unit" [quiet]="a.withinErrors" [computing]="stale()">
-          <div>± {{ units.massText(1.645 * a.sigmaKg, 'up') }}, nine times of ten</div>
-          <div>{{ a.withinErrors ? 'within the errors of the terms' : 'more than the errors of the terms' }}</div>
+          <div i18n>± {{ units.massText(1.645 * a.sigmaKg, 'up') }}, nine times of ten</div>
+          <div>
+            @if (a.withinErrors) {
+              <ng-container i18n>within the errors of the terms</ng-container>
+            } @else {
+              <ng-container i18n>more than the errors of the terms</ng-container>
+            }
+          </div>
         </hy-big-number>
       } @else {
-        <h2>{{ visit.recovered.bookings === 0 ? 'Nothing is logged yet' : 'Adding it up' }}</h2>
+        <h2>
+          @if (visit.recovered.bookings === 0) {
+            <ng-container i18n>Nothing is logged yet</ng-container>
+          } @else {
+            <ng-container i18n>Adding it up</ng-container>
+          }
+        </h2>
       }
       <hy-account-terms [rows]="rows()" />
       @if (visit.recovered.bookings === 0) {
-        <p class="second">Weigh the cylinder before and after: what is logged on this visit appears here.</p>
+        <p i18n class="second">Weigh the cylinder before and after: what is logged on this visit appears here.</p>
       } @else {
         <div class="two">
           <hy-quantity-field
             label="Pressure at the end"
+            i18n-label
             [hint]="endHint()"
             kind="pressure"
             [entry]="draft().end"
@@ -76,28 +89,28 @@ interface AccountDraft {
           />
         </div>
         @if (answer()?.moreThanItHolds) {
-          <hy-caution [grave]="true"
+          <hy-caution i18n [grave]="true"
             >That is more than this circuit holds full of liquid. Weigh the cylinder again, and check its tare and what was in it
             before.</hy-caution
           >
         }
         @if (answer()?.liquidMayBeLeft) {
-          <hy-caution
+          <hy-caution i18n
             >At that pressure liquid may be left in the circuit: recover on, or read it again. What is left cannot be computed.</hy-caution
           >
         }
       }
       @if (answer(); as a) {
         @if (!a.withinErrors) {
-          <section aria-label="Explanations">
-            <h3>What may explain it</h3>
+          <section aria-label="Explanations" i18n-aria-label>
+            <h3 i18n>What may explain it</h3>
             <ul class="explanations">
               @for (item of a.explanations.slice(0, shown); track item.code) {
                 <li>
                   <span class="bar" aria-hidden="true"><i [style.width.%]="100 * item.probability"></i></span>
                   <span
                     ><b>{{ explanations[item.code] }}</b
-                    ><span class="second about">about {{ units.massText(abs(item.kg)) }}{{ history(item) }}</span></span
+                    ><span i18n class="second about">about {{ units.massText(abs(item.kg)) }}{{ history(item) }}</span></span
                   >
                   <span class="number">{{ units.percent(item.probability) }}</span>
                   <hy-choice-field
@@ -110,7 +123,7 @@ interface AccountDraft {
               }
             </ul>
             @if (a.nextCheck; as next) {
-              <p>
+              <p i18n>
                 Cheapest check that decides: <b>{{ lower(checks[next]) }}</b>.
               </p>
             }
@@ -137,7 +150,7 @@ interface AccountDraft {
         />
         <hy-refrigerant-record />
       }
-      <hy-stage-mark ask="Where is the rest, and why?" done="The charge is balanced" />
+      <hy-stage-mark ask="Where is the rest, and why?" i18n-ask done="The charge is balanced" i18n-done />
     }
   `,
   styleUrls: ['./stage.css', './account.css'],
@@ -159,9 +172,9 @@ export class AccountStage {
   protected readonly checks = checkText;
   protected readonly abs = Math.abs;
   protected readonly findings = [
-    { value: 'open', label: 'not checked' },
-    { value: 'found', label: 'found' },
-    { value: 'not-found', label: 'not found' },
+    { value: 'open', label: $localize`not checked` },
+    { value: 'found', label: $localize`found` },
+    { value: 'not-found', label: $localize`not found` },
   ];
   private readonly entries = this.book.recovered;
   /** Where it is now. */
@@ -186,7 +199,9 @@ export class AccountStage {
   private readonly watched = computed(() => lastWatched(this.job.visit()?.tests ?? []));
   protected readonly endHint = computed(() => {
     const p = this.watched();
-    return p === undefined ? 'of the shut-in system' : `of the shut-in system: ${this.units.pressure(p)} as it was watched`;
+    return p === undefined
+      ? $localize`of the shut-in system`
+      : $localize`of the shut-in system: ${this.units.pressure(p)} as it was watched`;
   });
   private readonly end = computed(() => {
     const [p, ambient] = [readQuantity('pressure', this.draft().end, this.units.atmosphere()), this.session.ambient()];
@@ -219,8 +234,8 @@ export class AccountStage {
 
   protected readonly what = computed(() => {
     const { differenceKg, withinErrors } = this.answer()!;
-    if (withinErrors) return 'Accounted for, but for';
-    return differenceKg > 0 ? 'Not accounted for' : 'More came out than should have been in it';
+    if (withinErrors) return $localize`Accounted for, but for`;
+    return differenceKg > 0 ? $localize`Not accounted for` : $localize`More came out than should have been in it`;
   });
   protected readonly big = computed(() => this.units.mass(Math.abs(this.answer()!.differenceKg)));
   protected readonly rows = computed((): readonly TermRow[] => {
@@ -240,7 +255,9 @@ export class AccountStage {
   protected readonly loggable = computed(() => Math.abs((this.answer()?.differenceKg ?? 0) - this.loggedKg()) > 0.02);
   protected readonly logged = computed(() => {
     const kg = this.loggedKg();
-    return Math.abs(kg) < 1e-6 ? '' : `${this.units.massText(Math.abs(kg))} of it are logged as ${kg > 0 ? 'missing' : 'too much'}.`;
+    return Math.abs(kg) < 1e-6
+      ? ''
+      : $localize`${this.units.massText(Math.abs(kg))} of it are logged as ${kg > 0 ? $localize`missing` : $localize`too much`}.`;
   });
 
   private checked(): Partial<Record<DecidingCheck, boolean>> {
@@ -255,11 +272,11 @@ export class AccountStage {
     const at = momentText(last.happenedAt);
     if (code === 'overcharged' || code === 'other-charge')
       return last.known === 'nameplate'
-        ? `; never charged since it was registered, ${at}`
-        : `; last charged ${at} by ${last.recordedBy}, ${this.units.massText(last.massKg)}`;
+        ? $localize`; never charged since it was registered, ${at}`
+        : $localize`; last charged ${at} by ${last.recordedBy}, ${this.units.massText(last.massKg)}`;
     if (code !== 'leaked-before') return '';
     const rate = leakRate(kg, (Date.now() - Date.parse(last.happenedAt)) / 1000);
-    return rate === undefined ? '' : `; ${this.units.massText(rate)} a year since ${at}`;
+    return rate === undefined ? '' : $localize`; ${this.units.massText(rate)} a year since ${at}`;
   }
 
   protected lower = (text: string): string => `${text[0]?.toLowerCase() ?? ''}${text.slice(1)}`;

@@ -41,8 +41,8 @@ import { VisitJob } from '../visit-job';
   imports: [BandRows, BigNumber, Caution, CheckTables, FollowRun, RouterLink, RunningFields, SeasonTable, StageMark],
   template: `
     @if (covered() === false) {
-      <h2>Check it by the maker's chart</h2>
-      <p class="second">The running of this kind of system is not modelled here. Write down what was read.</p>
+      <h2 i18n>Check it by the maker's chart</h2>
+      <p i18n class="second">The running of this kind of system is not modelled here. Write down what was read.</p>
     } @else {
       @if (answer(); as a) {
         @if (a.withheld; as why) {
@@ -51,6 +51,7 @@ import { VisitJob } from '../visit-job';
         } @else {
           <hy-big-number
             what="Charge, by how it runs today"
+            i18n-what
             [number]="big()"
             unit="%"
             [quiet]="a.advice !== 'add' && a.advice !== 'remove'"
@@ -60,11 +61,11 @@ import { VisitJob } from '../visit-job';
             <div>
               <b>{{ todo() }}</b>
               @if (a.advice === 'add') {
-                <a class="how" [routerLink]="['/visits', job.id, 'recharge']">how fast, and from which cylinder</a>
+                <a i18n class="how" [routerLink]="['/visits', job.id, 'recharge']">how fast, and from which cylinder</a>
               }
             </div>
             @if (draft().rain) {
-              <div>rain on the coil is counted in</div>
+              <div i18n>rain on the coil is counted in</div>
             }
           </hy-big-number>
         }
@@ -73,11 +74,11 @@ import { VisitJob } from '../visit-job';
         }
       } @else {
         <h2>{{ waitsFor() }}</h2>
-        <p class="second">Air flow before charge: filter, blower and coil first. The maker's chart comes first where there is one.</p>
+        <p i18n class="second">Air flow before charge: filter, blower and coil first. The maker's chart comes first where there is one.</p>
       }
       @if (rows().length > 0) {
-        <section aria-label="Readings against today">
-          <h3>Read, against what it should be today</h3>
+        <section aria-label="Readings against today" i18n-aria-label>
+          <h3 i18n>Read, against what it should be today</h3>
           <hy-band-rows [rows]="rows()" />
           @if (water(); as words) {
             <p>{{ words }}</p>
@@ -89,12 +90,12 @@ import { VisitJob } from '../visit-job';
       }
       @if (answer(); as a) {
         <hy-check-tables [answer]="a" [kind]="kind()" />
-        <p class="second">
+        <p i18n class="second">
           Computed from plate and readings by a model of the circuit; what no plate says is its doubt. Air flow before charge: filter,
           blower and coil first. The maker's chart comes first where there is one.
         </p>
         @if (next(); as words) {
-          <p>
+          <p i18n>
             Read next: <b>{{ words }}</b>.
           </p>
         }
@@ -114,12 +115,12 @@ import { VisitJob } from '../visit-job';
       />
       @if (loggable()) {
         <div class="actions">
-          <button type="button" class="button" [disabled]="busy()" (click)="log(false)">Log these readings</button>
+          <button i18n type="button" class="button" [disabled]="busy()" (click)="log(false)">Log these readings</button>
           @if (answer()?.advice === 'leave') {
-            <button type="button" class="button" [disabled]="busy()" (click)="log(true)">Log: charged by weight, runs well</button>
+            <button i18n type="button" class="button" [disabled]="busy()" (click)="log(true)">Log: charged by weight, runs well</button>
           }
         </div>
-        <p class="second">A unit that was charged by weight and runs well is judged by its own numbers the next time.</p>
+        <p i18n class="second">A unit that was charged by weight and runs well is judged by its own numbers the next time.</p>
       }
       @if (refused(); as sentence) {
         <p class="over" role="alert">{{ sentence }}</p>
@@ -128,20 +129,20 @@ import { VisitJob } from '../visit-job';
         <hy-season-table [composition]="it" [runs]="everyRun()" />
       }
       @if (runs().length > 0) {
-        <section aria-label="Logged readings">
-          <h3>Logged</h3>
+        <section aria-label="Logged readings" i18n-aria-label>
+          <h3 i18n>Logged</h3>
           @for (run of runs(); track run.at) {
             <p class="second">{{ runText(run) }}</p>
           }
           <div class="actions">
-            <button type="button" class="button small" (click)="csv()">CSV</button>
-            <button type="button" class="button small" (click)="senml()">SenML</button>
-            <button type="button" class="button small" (click)="label()">Charge label as PDF</button>
+            <button i18n type="button" class="button small" (click)="csv()">CSV</button>
+            <button i18n type="button" class="button small" (click)="senml()">SenML</button>
+            <button i18n type="button" class="button small" (click)="label()">Charge label as PDF</button>
           </div>
         </section>
       }
     }
-    <hy-stage-mark ask="What was found on the running system?" done="Check done" [quiet]="true" />
+    <hy-stage-mark ask="What was found on the running system?" i18n-ask done="Check done" i18n-done [quiet]="true" />
   `,
   styleUrl: './stage.css',
   styles: `
@@ -218,10 +219,10 @@ export class CheckStage {
   protected readonly stale = computed(() => isStale(this.checked()));
   protected readonly waitsFor = computed(() => {
     const read = this.read();
-    if (this.question() !== undefined) return 'Working it out';
-    if (read.metering === undefined) return 'Which metering device does it have?';
-    if (Object.keys(read.problems).length > 0) return 'A reading cannot be read';
-    return 'Type the readings of the running system';
+    if (this.question() !== undefined) return $localize`Working it out`;
+    if (read.metering === undefined) return $localize`Which metering device does it have?`;
+    if (Object.keys(read.problems).length > 0) return $localize`A reading cannot be read`;
+    return $localize`Type the readings of the running system`;
   });
 
   protected readonly big = computed(() => {
@@ -230,7 +231,7 @@ export class CheckStage {
   });
   protected readonly range = computed(() => {
     const [low, high] = this.answer()?.chargeShare?.range90 ?? [1, 1];
-    return `${this.signed(100 * (low - 1))} to ${this.signed(100 * (high - 1))} %, if the charge is the question`;
+    return $localize`${this.signed(100 * (low - 1))} to ${this.signed(100 * (high - 1))} %, if the charge is the question`;
   });
   private signed = (percent: number): string => `${percent > 0.5 ? '+' : ''}${this.units.decimal(percent, 0)}`;
   protected readonly todo = computed(() => {
@@ -238,15 +239,15 @@ export class CheckStage {
     const about = this.units.massText(answer?.changeKg ?? 0, 'down');
     switch (answer?.advice) {
       case 'add':
-        return `feed about ${about}, then wait 10 min`;
+        return $localize`feed about ${about}, then wait 10 min`;
       case 'remove':
-        return `take out about ${about}, then wait 10 min`;
+        return $localize`take out about ${about}, then wait 10 min`;
       case 'leave':
-        return 'leave the charge';
+        return $localize`leave the charge`;
       case 'not-the-charge':
-        return 'it is not the charge: leave it';
+        return $localize`it is not the charge: leave it`;
       default:
-        return 'cannot tell yet: leave the charge';
+        return $localize`cannot tell yet: leave the charge`;
     }
   });
 
@@ -272,8 +273,12 @@ export class CheckStage {
     });
     const steps = names.map(([name, text]) => rowOf(text, tells(name, expected[name]), expected[name], derived[name], degrees));
     const pressures = (['suction', 'head'] as const).map((name) =>
-      rowOf(name === 'suction' ? 'Suction' : 'Head', tells(name, expected[name]), expected[name], this.read().readings[name], (p) =>
-        this.units.pressureShown(p),
+      rowOf(
+        name === 'suction' ? $localize`Suction` : $localize`Head`,
+        tells(name, expected[name]),
+        expected[name],
+        this.read().readings[name],
+        (p) => this.units.pressureShown(p),
       ),
     );
     return [...steps, ...pressures];
@@ -284,7 +289,7 @@ export class CheckStage {
     const flow = this.answer()?.waterFlow;
     if (flow === undefined) return undefined;
     const [low, likely, high] = [flow.low, flow.likely, flow.high].map((value) => this.units.waterFlow(value));
-    return `Water through the barrel, by what it cools today: about ${likely!.number} ${likely!.unit}, ${low!.number} to ${high!.number}.`;
+    return $localize`Water through the barrel, by what it cools today: about ${likely!.number} ${likely!.unit}, ${low!.number} to ${high!.number}.`;
   });
 
   /** What is taken for granted of its head. */
@@ -292,7 +297,7 @@ export class CheckStage {
     const K = this.question()?.plate.headHeldK;
     return K === undefined
       ? undefined
-      : `Its head-pressure valve is taken to hold ${this.units.temperature(K)} of condensing in the cold, the usual setting (common practice): check the one on it.`;
+      : $localize`Its head-pressure valve is taken to hold ${this.units.temperature(K)} of condensing in the cold, the usual setting (common practice): check the one on it.`;
   });
 
   protected readonly runs = computed(() => this.job.visit()?.runs ?? []);
@@ -332,8 +337,8 @@ export class CheckStage {
   }
 
   protected runText({ at, by, advice, chargeShare, good, settled }: Run): string {
-    const charge = chargeShare === null ? '' : `, charge ${this.signed(100 * (chargeShare - 1))} %`;
-    return `${momentText(at)}, ${by}: ${advice.replaceAll('-', ' ')}${charge}${settled ? '' : ', not settled'}${good ? ', charged by weight and runs well' : ''}`;
+    const charge = chargeShare === null ? '' : $localize`, charge ${this.signed(100 * (chargeShare - 1))} %`;
+    return `${momentText(at)}, ${by}: ${advice.replaceAll('-', ' ')}${charge}${settled ? '' : $localize`, not settled`}${good ? $localize`, charged by weight and runs well` : ''}`;
   }
 
   protected async csv(): Promise<void> {
@@ -375,6 +380,6 @@ function rowOf(
     read,
     tells,
     text: own === undefined ? '' : `${own.number} ${own.unit}`,
-    band: `${from.number} to ${to.number} ${to.unit}`,
+    band: $localize`${from.number} to ${to.number} ${to.unit}`,
   };
 }

@@ -13,9 +13,17 @@ import { momentText } from '../../ui/day';
   imports: [RouterLink, TextField],
   template: `
     @if (job.visit(); as visit) {
-      <h2>{{ visit.state === 'closed' ? 'Closed' : missing() === 0 ? 'Everything is done' : missing() + ' stages are still open' }}</h2>
+      <h2>
+        @if (visit.state === 'closed') {
+          <ng-container i18n>Closed</ng-container>
+        } @else if (missing() === 0) {
+          <ng-container i18n>Everything is done</ng-container>
+        } @else {
+          <ng-container i18n>{{ missing() }} stages are still open</ng-container>
+        }
+      </h2>
       <table>
-        <caption class="unseen">
+        <caption i18n class="unseen">
           How each stage stands
         </caption>
         <tbody>
@@ -35,25 +43,35 @@ import { momentText } from '../../ui/day';
         @if (empty()) {
           <hy-text-field
             label="Why is it closed without a record?"
+            i18n-label
             hint="nothing was seen, planned or weighed on it"
+            i18n-hint
             [text]="without()"
             (textChange)="without.set($event)"
             [problem]="withoutRefused()"
           />
         }
         <div class="actions">
-          <button type="button" class="button" [class.main]="missing() === 0" [disabled]="busy()" (click)="close(visit.version)">
+          <button i18n type="button" class="button" [class.main]="missing() === 0" [disabled]="busy()" (click)="close(visit.version)">
             Close the visit
           </button>
           @if (missing() > 0) {
-            <p class="second">What is open stays visible in the record.</p>
+            <p i18n class="second">What is open stays visible in the record.</p>
           }
         </div>
       } @else {
-        <p class="second">Closed {{ moment(visit.changedAt) }}.</p>
-        <hy-text-field label="Why is it opened again?" [text]="why()" (textChange)="why.set($event)" [problem]="reopenRefused()" />
+        <p i18n class="second">Closed {{ moment(visit.changedAt) }}.</p>
+        <hy-text-field
+          label="Why is it opened again?"
+          i18n-label
+          [text]="why()"
+          (textChange)="why.set($event)"
+          [problem]="reopenRefused()"
+        />
         <div class="actions">
-          <button type="button" class="button" (click)="reopening.send({ kind: 'reopened', why: why().trim() })">Reopen the visit</button>
+          <button i18n type="button" class="button" (click)="reopening.send({ kind: 'reopened', why: why().trim() })">
+            Reopen the visit
+          </button>
         </div>
       }
       @if (refused(); as sentence) {

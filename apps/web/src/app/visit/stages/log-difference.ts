@@ -26,9 +26,9 @@ interface Said {
   imports: [ChoiceField, ReactiveFormsModule, TextField],
   template: `
     <form novalidate [formGroup]="form" (ngSubmit)="log()">
-      <hy-choice-field label="Log the difference as" [choices]="choices()" formControlName="kind" />
-      <hy-text-field label="Reason" formControlName="note" />
-      <button type="submit" class="button" [disabled]="account() === undefined || busy()">Log {{ mass() }}</button>
+      <hy-choice-field label="Log the difference as" i18n-label [choices]="choices()" formControlName="kind" />
+      <hy-text-field label="Reason" i18n-label formControlName="note" />
+      <button i18n type="submit" class="button" [disabled]="account() === undefined || busy()">Log {{ mass() }}</button>
     </form>
     @if (refused(); as sentence) {
       <p class="over" role="alert">{{ sentence }}</p>
@@ -70,9 +70,9 @@ export class LogDifference {
   private readonly sending = sameSending(`difference-sending.${this.job.id}`);
   private readonly proposed = computed((): Said => ({ kind: this.differenceKg() > 0 ? 'air' : 'unexplained', note: this.reason() }));
   protected readonly choices = computed(() => [
-    ...(this.differenceKg() > 0 ? [{ value: 'air', label: 'lost to the air' }] : []),
-    { value: 'unexplained', label: 'not accounted for' },
-    ...(this.differenceKg() > 0 ? [] : [{ value: 'supplier', label: 'charged by somebody else' }]),
+    ...(this.differenceKg() > 0 ? [{ value: 'air', label: $localize`lost to the air` }] : []),
+    { value: 'unexplained', label: $localize`not accounted for` },
+    ...(this.differenceKg() > 0 ? [] : [{ value: 'supplier', label: $localize`charged by somebody else` }]),
   ]);
   /** An account that this difference cannot go to was chosen for another one. */
   private readonly typed = computed((): Partial<Said> => {

@@ -14,9 +14,9 @@ import { VisitJob } from '../visit-job';
   selector: 'hy-look-stage',
   imports: [IdentifierReading, LookFields],
   template: `
-    <h2>What do you find?</h2>
+    <h2 i18n>What do you find?</h2>
     @if (written(); as note) {
-      <p class="second">Notes for the next technician: “{{ note }}”</p>
+      <p i18n class="second">Notes for the next technician: “{{ note }}”</p>
     }
     <!-- what was seen on a closed visit stays as it is -->
     <fieldset [disabled]="!job.open()"><hy-look-fields /></fieldset>
@@ -26,12 +26,14 @@ import { VisitJob } from '../visit-job';
     @if (asFound(); as sentence) {
       <p class="asFound">{{ sentence }}</p>
     }
-    <p class="second" role="status">{{ lacks() || worthSeeing() || 'Everything that decides the method is recorded.' }}</p>
+    <p class="second" role="status">{{ lacks() || worthSeeing() || words.everythingThatDecidesTheMethod }}</p>
   `,
   styleUrl: './stage.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class LookStage {
+  protected readonly words = { everythingThatDecidesTheMethod: $localize`Everything that decides the method is recorded.` } as const;
+
   protected readonly session = inject(MethodSession);
   protected readonly job = inject(VisitJob);
   private readonly units = inject(Units);

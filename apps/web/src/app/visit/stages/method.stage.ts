@@ -27,7 +27,7 @@ import { Computing } from '../../ui/computing';
         @if (job.open()) {
           <div class="actions">
             @if (first()) {
-              <a class="button main" [routerLink]="['/visits', job.id, 'look']">Record what you find</a>
+              <a i18n class="button main" [routerLink]="['/visits', job.id, 'look']">Record what you find</a>
             }
             @if (plan()?.method; as method) {
               <button
@@ -37,7 +37,11 @@ import { Computing } from '../../ui/computing';
                 [disabled]="saving.state().state === 'busy' || session.decided() === undefined || saved()"
                 (click)="save()"
               >
-                {{ saved() ? 'Saved' : 'Save: ' + lower(names[method]) }}
+                @if (saved()) {
+                  <ng-container i18n>Saved</ng-container>
+                } @else {
+                  <ng-container i18n>Save: {{ lower(names[method]) }}</ng-container>
+                }
               </button>
             }
             <p class="second" role="status">{{ savedText() }}</p>
@@ -50,9 +54,12 @@ import { Computing } from '../../ui/computing';
     </fieldset>
     @if (plan(); as p) {
       @if (p.method !== undefined) {
-        <section class="steps" aria-label="Steps" [hyComputing]="session.plan()">
-          <h3>Steps <button type="button" class="button plain print" (click)="print()">Print circuit and steps</button></h3>
-          <p class="second">Touch a step to see the circuit once it is done.</p>
+        <section class="steps" aria-label="Steps" i18n-aria-label [hyComputing]="session.plan()">
+          <h3>
+            <ng-container i18n>Steps </ng-container
+            ><button i18n type="button" class="button plain print" (click)="print()">Print circuit and steps</button>
+          </h3>
+          <p i18n class="second">Touch a step to see the circuit once it is done.</p>
           <hy-step-list
             [steps]="p.steps"
             [(touched)]="session.step"
@@ -96,7 +103,7 @@ export class MethodStage {
   protected readonly saved = computed(() => equal(this.job.visit()?.plan, this.session.decided()));
   protected readonly savedText = computed(() => {
     const plan = this.job.visit()?.plan;
-    return plan == null || this.saved() ? '' : `Saved until now: ${methodNames[plan.method]}.`;
+    return plan == null || this.saved() ? '' : $localize`Saved until now: ${methodNames[plan.method]}.`;
   });
   protected lower = (name: string): string => `${name[0]?.toLowerCase() ?? ''}${name.slice(1)}`;
   protected print = (): void => window.print();
@@ -113,7 +120,7 @@ export class MethodStage {
           this.job.add$({ kind: 'read', ...reading }).pipe(
             tap(() => this.readingRefused.set(undefined)),
             catchError((error: unknown) => {
-              this.readingRefused.set(error instanceof ApiError ? error.message : 'This reading is not saved yet.');
+              this.readingRefused.set(error instanceof ApiError ? error.message : $localize`This reading is not saved yet.`);
               return EMPTY;
             }),
           ),

@@ -26,11 +26,11 @@ import { StageMark } from '../stage-mark';
 import { VisitJob } from '../visit-job';
 
 const testNames = {
-  hold: 'Nitrogen hold',
-  'pull-down': 'Pull-down',
-  rise: 'Rise test',
-  'shut-in': 'Shut-in',
-  'pump-down': 'Pump-down',
+  hold: $localize`Nitrogen hold`,
+  'pull-down': $localize`Pull-down`,
+  rise: $localize`Rise test`,
+  'shut-in': $localize`Shut-in`,
+  'pump-down': $localize`Pump-down`,
 } as const;
 const fileNames = {
   hold: 'pressure-test',
@@ -46,17 +46,17 @@ const fileNames = {
   imports: [HoldRunning, HoldSetup, JointList, PullDown, RiseTest, SectionList, StageMark],
   template: `
     @if (ended().length > 0) {
-      <h2>What is shown</h2>
+      <h2 i18n>What is shown</h2>
       <ul class="shown">
         @for (test of ended(); track test.id) {
           <li>
             <b>{{ names[test.setUp.test] }}</b> {{ test.ended!.finding.said }}
             <span class="files">
-              <button type="button" class="link" (click)="certificate(test)">Certificate (PDF)</button>
-              <button type="button" class="link" (click)="table(test)">Readings (CSV)</button>
-              <button type="button" class="link" (click)="records(test)">SenML</button>
+              <button i18n type="button" class="link" (click)="certificate(test)">Certificate (PDF)</button>
+              <button i18n type="button" class="link" (click)="table(test)">Readings (CSV)</button>
+              <button i18n type="button" class="link" (click)="records(test)">SenML</button>
             </span>
-            <span class="second">{{ test.ended!.by }}, {{ moment(test.ended!.at) }}, core {{ test.ended!.finding.coreVersion }}</span>
+            <span i18n class="second">{{ test.ended!.by }}, {{ moment(test.ended!.at) }}, core {{ test.ended!.finding.coreVersion }}</span>
           </li>
         }
       </ul>
@@ -76,7 +76,7 @@ const fileNames = {
     }
     <hy-section-list />
     <hy-joint-list />
-    <hy-stage-mark ask="What else was tested?" done="Tests done" [quiet]="ended().length === 0" />
+    <hy-stage-mark ask="What else was tested?" i18n-ask done="Tests done" i18n-done [quiet]="ended().length === 0" />
   `,
   styleUrls: ['./stage.css'],
   styles: `

@@ -51,15 +51,15 @@ interface RechargeDraft {
 }
 
 const termNames: Record<ChargeTerm, string> = {
-  plate: 'Plate, as printed',
-  'liquid-line': 'Liquid line beyond what the plate covers',
-  'suction-line': 'Suction line beyond it',
-  drier: 'Drier',
-  oil: 'Oil that was changed',
-  hose: 'Left in the hose',
-  flooded: 'Flooded condenser in the cold',
-  'came-with': 'Shipped with the new unit',
-  scale: 'Scale',
+  plate: $localize`Plate, as printed`,
+  'liquid-line': $localize`Liquid line beyond what the plate covers`,
+  'suction-line': $localize`Suction line beyond it`,
+  drier: $localize`Drier`,
+  oil: $localize`Oil that was changed`,
+  hose: $localize`Left in the hose`,
+  flooded: $localize`Flooded condenser in the cold`,
+  'came-with': $localize`Shipped with the new unit`,
+  scale: $localize`Scale`,
 };
 const TON = /^\s*\d+([.,]\d+)?\s*$/;
 
@@ -69,19 +69,19 @@ const TON = /^\s*\d+([.,]\d+)?\s*$/;
   imports: [Computing, BigNumber, Caution, ChargeBeam, ChoiceField, QuantityField, ReceiverCharge, RechargeLog, StageMark, TextField],
   template: `
     @if (!settled()) {
-      <h2 role="status">Working out the charge</h2>
+      <h2 i18n role="status">Working out the charge</h2>
     } @else {
       @if (target(); as t) {
         @if (t.kg > 0) {
-          <hy-big-number what="Weigh in" [number]="big().number" [unit]="big().unit" [computing]="stale()">
+          <hy-big-number what="Weigh in" i18n-what [number]="big().number" [unit]="big().unit" [computing]="stale()">
             <div>± {{ units.massText(t.sigmaKg, 'up') }}</div>
             <div>{{ units.massText(t.kg, 'nearest', 'lb-oz') }}</div>
             <div>{{ units.massText(t.kg, 'nearest', 'kg') }}</div>
           </hy-big-number>
           <hy-charge-beam [hyComputing]="charge()" [fedKg]="inKg()" [targetKg]="t.kg" [sigmaKg]="t.sigmaKg" />
         } @else {
-          <h2>Nothing to add</h2>
-          <p>
+          <h2 i18n>Nothing to add</h2>
+          <p i18n>
             The new unit came with its charge, and that covers these lines.
             @if (t.beyondKg > t.sigmaKg) {
               It holds about {{ units.massText(t.beyondKg) }} more than these short lines need: leave it, unless its maker says otherwise.
@@ -89,12 +89,12 @@ const TON = /^\s*\d+([.,]\d+)?\s*$/;
           </p>
         }
         <table>
-          <caption class="unseen">
+          <caption i18n class="unseen">
             What the charge is made of
           </caption>
           <thead>
             <tr>
-              <th scope="col">What takes it</th>
+              <th i18n scope="col">What takes it</th>
               <th scope="col" class="number">{{ units.mass(0).unit }}</th>
               <th scope="col" class="number">±</th>
             </tr>
@@ -111,56 +111,87 @@ const TON = /^\s*\d+([.,]\d+)?\s*$/;
         </table>
         <p class="second">{{ asks() }}</p>
         @if (floodUnsaid()) {
-          <hy-caution>
+          <hy-caution i18n>
             Its head pressure is held by flooding the condenser: type the coldest day that it runs. What that takes is not in this charge
             yet.
           </hy-caution>
         }
       } @else {
-        <h2>Working out the charge</h2>
+        <h2 i18n>Working out the charge</h2>
       }
       <div class="fields">
-        <hy-choice-field label="The outdoor unit" [choices]="unitChoices" [value]="draft().unit" (valueChange)="change({ unit: $event })" />
+        <hy-choice-field
+          label="The outdoor unit"
+          i18n-label
+          [choices]="unitChoices"
+          [value]="draft().unit"
+          (valueChange)="change({ unit: $event })"
+        />
         @if (floods()) {
           <hy-quantity-field
             label="Coldest day that it runs"
-            [hint]="'its head is held by flooding, taken at ' + units.temperature(heldAt) + ' of condensing'"
+            i18n-label
+            hint="its head is held by flooding, taken at {{ units.temperature(heldAt) }} of condensing"
+            i18n-hint
             kind="temperature"
             [entry]="draft().coldest"
             (entryChange)="change({ coldest: $event })"
           />
         }
-        <hy-choice-field label="Hose to the cylinder" [choices]="hoses" [value]="draft().hose" (valueChange)="change({ hose: $event })" />
-        <hy-quantity-field label="Oil that was changed" kind="charge" [entry]="draft().oil" (entryChange)="change({ oil: $event })" />
+        <hy-choice-field
+          label="Hose to the cylinder"
+          i18n-label
+          [choices]="hoses"
+          [value]="draft().hose"
+          (valueChange)="change({ hose: $event })"
+        />
+        <hy-quantity-field
+          label="Oil that was changed"
+          i18n-label
+          kind="charge"
+          [entry]="draft().oil"
+          (entryChange)="change({ oil: $event })"
+        />
         <hy-quantity-field
           label="A larger drier takes more"
+          i18n-label
           hint="beyond the one that was in it"
+          i18n-hint
           kind="charge"
           [entry]="draft().drier"
           (entryChange)="change({ drier: $event })"
         />
-        <hy-choice-field label="The system" [choices]="states" [value]="draft().running" (valueChange)="change({ running: $event })" />
+        <hy-choice-field
+          label="The system"
+          i18n-label
+          [choices]="states"
+          [value]="draft().running"
+          (valueChange)="change({ running: $event })"
+        />
         @if (draft().running === 'running') {
           <hy-text-field
-            [label]="'Superheat at the compressor, °' + units.temperatureUnit()"
+            label="Superheat at the compressor, °{{ units.temperatureUnit() }}"
+            i18n-label
             [text]="draft().superheat"
             (textChange)="change({ superheat: $event })"
           />
           <hy-text-field
-            [label]="'Cooling capacity, ' + typed().capacity.name"
+            label="Cooling capacity, {{ typed().capacity.name }}"
+            i18n-label
             [text]="draft().capacity"
             (textChange)="change({ capacity: $event })"
           />
         } @else {
           <hy-text-field
-            [label]="'System warmer than the cylinder by, °' + units.temperatureUnit()"
+            label="System warmer than the cylinder by, °{{ units.temperatureUnit() }}"
+            i18n-label
             [text]="draft().warmer"
             (textChange)="change({ warmer: $event })"
           />
         }
       </div>
       <p class="asFound" [hyComputing]="feed()">{{ feeding() }}</p>
-      <hy-caution [grave]="true">
+      <hy-caution i18n [grave]="true">
         A cylinder is warmed in water below {{ units.temperature(warmest) }}, never with a flame. Stop at {{ stops() }}.
       </hy-caution>
       <ol class="minded">
@@ -181,8 +212,8 @@ const TON = /^\s*\d+([.,]\d+)?\s*$/;
           }
         }
       }
-      <section aria-label="How the charge is found">
-        <h3>How the charge is found</h3>
+      <section aria-label="How the charge is found" i18n-aria-label>
+        <h3 i18n>How the charge is found</h3>
         <table>
           <tbody>
             @for (item of schools(); track item.school) {
@@ -197,7 +228,7 @@ const TON = /^\s*\d+([.,]\d+)?\s*$/;
       @if (facts()?.receiver) {
         <hy-receiver-charge [chargeKg]="wholeKg()" />
       }
-      <hy-stage-mark ask="How much was charged, and from which cylinder?" done="Recharged" [quiet]="true" />
+      <hy-stage-mark ask="How much was charged, and from which cylinder?" i18n-ask done="Recharged" i18n-done [quiet]="true" />
     }
   `,
   styleUrl: './stage.css',
@@ -261,18 +292,18 @@ export class RechargeStage {
   protected readonly heldAt = usualFlooded.setK;
   protected readonly warmest = feedingRules.warmestCylinderK;
   protected readonly hoses = [
-    { value: '1/4', label: '1/4 in, run back' },
-    { value: '1/4-left', label: '1/4 in, left full' },
-    { value: '3/8', label: '3/8 in, run back' },
-    { value: '3/8-left', label: '3/8 in, left full' },
+    { value: '1/4', label: $localize`1/4 in, run back` },
+    { value: '1/4-left', label: $localize`1/4 in, left full` },
+    { value: '3/8', label: $localize`3/8 in, run back` },
+    { value: '3/8-left', label: $localize`3/8 in, left full` },
   ];
   protected readonly unitChoices = [
-    { value: 'evacuated', label: 'was here, evacuated' },
-    { value: 'came-charged', label: 'new, came charged' },
+    { value: 'evacuated', label: $localize`was here, evacuated` },
+    { value: 'came-charged', label: $localize`new, came charged` },
   ];
   protected readonly states = [
-    { value: 'standing', label: 'evacuated and standing' },
-    { value: 'running', label: 'running' },
+    { value: 'standing', label: $localize`evacuated and standing` },
+    { value: 'running', label: $localize`running` },
   ];
 
   private readonly system = computed(() => valueOf(this.session.system()));
@@ -338,8 +369,8 @@ export class RechargeStage {
   protected readonly asks = computed(() => {
     const lineSet = this.system()?.facts.lineSet;
     return lineSet === undefined
-      ? 'No line set is recorded: what the lines take beyond the plate is not in it. Record it with the system.'
-      : `The plate is taken to cover ${this.units.length(lineSet.coveredM)} of line set: check that on the plate.`;
+      ? $localize`No line set is recorded: what the lines take beyond the plate is not in it. Record it with the system.`
+      : $localize`The plate is taken to cover ${this.units.length(lineSet.coveredM)} of line set: check that on the plate.`;
   });
 
   protected readonly feed = coreQuery(
@@ -358,17 +389,17 @@ export class RechargeStage {
   protected readonly feeding = computed(() => {
     const [{ running, warmer }, rate, target] = [this.draft(), valueOf(this.feed()), this.target()];
     if (running === 'running') {
-      if (rate === undefined) return 'Running: throttled into the suction. Type superheat and capacity, and it says how fast.';
-      if (rate.kgPerS <= 0) return 'No superheat to spare: do not feed liquid into the suction now.';
-      return `Running: throttled into the suction, ${this.units.massText(60 * rate.kgPerS, 'down')} a minute at most, in pulses ${feedingRules.pulseMinutes} min apart.`;
+      if (rate === undefined) return $localize`Running: throttled into the suction. Type superheat and capacity, and it says how fast.`;
+      if (rate.kgPerS <= 0) return $localize`No superheat to spare: do not feed liquid into the suction now.`;
+      return $localize`Running: throttled into the suction, ${this.units.massText(60 * rate.kgPerS, 'down')} a minute at most, in pulses ${feedingRules.pulseMinutes} min apart.`;
     }
-    const start = 'Standing: liquid into the liquid side.';
+    const start = $localize`Standing: liquid into the liquid side.`;
     if (this.foretold()) return start;
-    if (!TON.test(warmer) || target === undefined) return `${start} How much goes in by itself depends on which is warmer.`;
+    if (!TON.test(warmer) || target === undefined) return $localize`${start} How much goes in by itself depends on which is warmer.`;
     const share = goesInStanding(numberOf(warmer) * this.units.kelvinsInADegree());
     return share >= 1
-      ? `${start} All of it goes in by itself.`
-      : `${start} About ${this.units.massText(kilogram(share * target.kg), 'down')} go in by themselves within half an hour; then warm the cylinder in water, or feed the rest with the system running.`;
+      ? $localize`${start} All of it goes in by itself.`
+      : $localize`${start} About ${this.units.massText(kilogram(share * target.kg), 'down')} go in by themselves within half an hour; then warm the cylinder in water, or feed the rest with the system running.`;
   });
   /** How it goes into a system that stands. */
   protected readonly into = computed(() => {
@@ -379,7 +410,7 @@ export class RechargeStage {
   });
   protected readonly stops = computed(
     () =>
-      `less than ${this.units.temperatureStep(feedingRules.keptSuperheatK)} of superheat, or when the suction has risen by ${this.units.pressureStep(feedingRules.stopSuctionRisePa)}`,
+      $localize`less than ${this.units.temperatureStep(feedingRules.keptSuperheatK)} of superheat, or when the suction has risen by ${this.units.pressureStep(feedingRules.stopSuctionRisePa)}`,
   );
 
   protected change(part: Partial<RechargeDraft>): void {

@@ -28,7 +28,7 @@ interface CleaningDraft {
   selector: 'hy-refrigerant-record',
   imports: [ChoiceField, QuantityField, ReactiveFormsModule, TextField],
   template: `
-    <h3>Tests and cleaning</h3>
+    <h3 i18n>Tests and cleaning</h3>
     <ul class="findings">
       @for (item of findings(); track item.name) {
         <li [class]="item.finding">
@@ -45,22 +45,24 @@ interface CleaningDraft {
     }
     @if (job.open()) {
       <form novalidate [formGroup]="testing.form" (ngSubmit)="test()">
-        <hy-choice-field label="Test" [choices]="tests" formControlName="test" />
-        <hy-choice-field label="Result" [choices]="results" formControlName="result" />
-        <hy-text-field label="Kit" placeholder="as its box says" formControlName="kit" />
-        <button type="submit" class="button" [disabled]="busy()">Log test</button>
+        <hy-choice-field label="Test" i18n-label [choices]="tests" formControlName="test" />
+        <hy-choice-field label="Result" i18n-label [choices]="results" formControlName="result" />
+        <hy-text-field label="Kit" i18n-label placeholder="as its box says" i18n-placeholder formControlName="kit" />
+        <button i18n type="submit" class="button" [disabled]="busy()">Log test</button>
       </form>
       <form novalidate [formGroup]="cleaning.form" (ngSubmit)="clean()">
-        <hy-choice-field label="Cleaning" [choices]="steps" formControlName="step" />
+        <hy-choice-field label="Cleaning" i18n-label [choices]="steps" formControlName="step" />
         @if (cleaning.value().step === 'purge') {
           <hy-quantity-field
             label="Purged"
+            i18n-label
             hint="about; into a recovery cylinder, never to the air"
+            i18n-hint
             kind="charge"
             formControlName="purged"
           />
         }
-        <button type="submit" class="button" [disabled]="busy()">Log cleaning</button>
+        <button i18n type="submit" class="button" [disabled]="busy()">Log cleaning</button>
       </form>
     }
     @if (refused(); as sentence) {
@@ -143,11 +145,11 @@ export class RefrigerantRecord {
     const lines = [
       ...tests.map(({ test, result, kit, at, by }) => ({
         at,
-        text: `${testText[test]} ${result === 'pass' ? 'passed' : 'failed'}${kit === '' ? '' : `, ${kit}`}, ${by}`,
+        text: `${testText[test]} ${result === 'pass' ? $localize`passed` : $localize`failed`}${kit === '' ? '' : `, ${kit}`}, ${by}`,
       })),
       ...cleaning.map(({ step, massKg, at, by }) => ({
         at,
-        text: `${cleaningText[step]}${massKg === null ? '' : `, about ${this.units.massText(massKg)}`}, ${by}`,
+        text: `${cleaningText[step]}${massKg === null ? '' : $localize`, about ${this.units.massText(massKg)}`}, ${by}`,
       })),
     ];
     return lines.sort((a, b) => a.at.localeCompare(b.at)).map(({ at, text }) => `${momentText(at)}: ${text}`);

@@ -35,10 +35,10 @@ interface ReuseDraft {
   selector: 'hy-reuse-verdict',
   imports: [ChoiceField, Computing],
   template: `
-    <h3>May it go back?</h3>
+    <h3 i18n>May it go back?</h3>
     @if (reuse(); as r) {
       <table>
-        <caption class="unseen">
+        <caption i18n class="unseen">
           Where it may go
         </caption>
         <tbody [hyComputing]="answer()">
@@ -51,9 +51,8 @@ interface ReuseDraft {
           }
         </tbody>
       </table>
-      <p class="second">
-        {{ shares() }}{{ r.published ? '' : ' The tolerance of this blend is not in the table: ± 2 % is taken.' }} Composition by the leak,
-        tolerance by ASHRAE 34 (from memory).
+      <p i18n class="second">
+        {{ shares() }}{{ r.published ? '' : words.theToleranceOfThisBlend }} Composition by the leak, tolerance by ASHRAE 34 (from memory).
       </p>
       @for (item of mixed(); track item) {
         <p>{{ item }}</p>
@@ -63,10 +62,34 @@ interface ReuseDraft {
       }
     }
     <div class="fields">
-      <hy-choice-field label="Lost before recovery" [choices]="losses()" [value]="draft().lost" (valueChange)="change({ lost: $event })" />
-      <hy-choice-field label="It leaked as" [choices]="phases" [value]="draft().phase" (valueChange)="change({ phase: $event })" />
-      <hy-choice-field label="It comes from" [choices]="pasts()" [value]="draft().past" (valueChange)="change({ past: $event })" />
-      <hy-choice-field label="Judged by" [choices]="schools" [value]="draft().school" (valueChange)="change({ school: $event })" />
+      <hy-choice-field
+        label="Lost before recovery"
+        i18n-label
+        [choices]="losses()"
+        [value]="draft().lost"
+        (valueChange)="change({ lost: $event })"
+      />
+      <hy-choice-field
+        label="It leaked as"
+        i18n-label
+        [choices]="phases"
+        [value]="draft().phase"
+        (valueChange)="change({ phase: $event })"
+      />
+      <hy-choice-field
+        label="It comes from"
+        i18n-label
+        [choices]="pasts()"
+        [value]="draft().past"
+        (valueChange)="change({ past: $event })"
+      />
+      <hy-choice-field
+        label="Judged by"
+        i18n-label
+        [choices]="schools"
+        [value]="draft().school"
+        (valueChange)="change({ school: $event })"
+      />
     </div>
   `,
   styles: `
@@ -119,6 +142,10 @@ interface ReuseDraft {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ReuseVerdictOfVisit {
+  protected readonly words = {
+    theToleranceOfThisBlend: $localize` The tolerance of this blend is not in the table: ± 2 % is taken.`,
+  } as const;
+
   /** kg on record before, and what is missing of it. */
   readonly beforeKg = input.required<number>();
   readonly missingKg = input.required<number>();
@@ -142,22 +169,22 @@ export class ReuseVerdictOfVisit {
   protected readonly ways = wayText;
   protected readonly feasibilityText = feasibilityText;
   protected readonly losses = computed(() => [
-    { value: 'account', label: `as the account says, ${this.units.percent(this.accountShare())}` },
+    { value: 'account', label: $localize`as the account says, ${this.units.percent(this.accountShare())}` },
     ...[0, 0.1, 0.2, 0.4, 0.6].map((share) => ({ value: String(share), label: this.units.percent(share) })),
   ]);
   protected readonly phases = [
-    { value: 'unknown', label: 'not known' },
-    { value: 'vapour', label: 'vapor' },
-    { value: 'liquid', label: 'liquid' },
+    { value: 'unknown', label: $localize`not known` },
+    { value: 'vapour', label: $localize`vapor` },
+    { value: 'liquid', label: $localize`liquid` },
   ];
   protected readonly pasts = computed(() => [
-    { value: 'look', label: `as seen: ${pastText[this.seenPast()]}` },
+    { value: 'look', label: $localize`as seen: ${pastText[this.seenPast()]}` },
     ...refrigerantPasts.map((value) => ({ value, label: pastText[value] })),
   ]);
   protected readonly schools = [
-    { value: 'composition', label: 'its computed composition' },
-    { value: 'nameplate-share', label: 'the share that was lost' },
-    { value: 'always', label: 'always back' },
+    { value: 'composition', label: $localize`its computed composition` },
+    { value: 'nameplate-share', label: $localize`the share that was lost` },
+    { value: 'always', label: $localize`always back` },
   ];
 
   private readonly accountShare = computed(() => Math.min(0.95, Math.max(0, this.missingKg() / Math.max(1e-6, this.beforeKg()))));
@@ -214,7 +241,7 @@ export class ReuseVerdictOfVisit {
       ([substance, share]) =>
         `${substance} ${this.units.decimal(100 * share, 1)} % (${this.units.decimal(100 * (nominal[substance] ?? 0), 1)})`,
     );
-    return `What is left: ${parts.join(', ')}.`;
+    return $localize`What is left: ${parts.join(', ')}.`;
   });
 
   /** What it became in a cylinder that held something else. */
@@ -225,7 +252,7 @@ export class ReuseVerdictOfVisit {
       if (composition === null || contentKg <= this.recoveredKg() + SAME_WEIGHT_KG) return [];
       const beyond = beyondTolerance(composition, designation).size > 0;
       return [
-        `${name} held refrigerant before: together it is ${this.partsText(composition)}, ${beyond ? 'beyond' : 'within'} the tolerance of ${designation}.`,
+        $localize`${name} held refrigerant before: together it is ${this.partsText(composition)}, ${beyond ? $localize`beyond` : $localize`within`} the tolerance of ${designation}.`,
       ];
     });
   });
@@ -278,15 +305,16 @@ export class ReuseVerdictOfVisit {
     if (!current.possible) return notRestoredText[current.reason] ?? notRestoredText['nothing-fits'];
     const add = current.add.map(
       ({ refrigerant, composition, kg }) =>
-        `${this.units.massText(kg, 'up')} of ${refrigerant ?? `what ${this.holderOf(composition ?? {})} holds, ${this.partsText(composition ?? {})}`}`,
+        $localize`${this.units.massText(kg, 'up')} of ${refrigerant ?? $localize`what ${this.holderOf(composition ?? {})} holds, ${this.partsText(composition ?? {})}`}`,
     );
     const charge = valueOf(this.session.system())?.nameplateKg ?? 0;
-    const more = current.resultKg > charge ? ` The charge takes ${this.units.massText(charge)} of it.` : '';
-    return `Back within tolerance by adding ${add.join(' and ')}: ${this.units.massText(current.resultKg)} then.${more}`;
+    const more = current.resultKg > charge ? $localize` The charge takes ${this.units.massText(charge)} of it.` : '';
+    return $localize`Back within tolerance by adding ${add.join(' and ')}\: ${this.units.massText(current.resultKg)} then.${more}`;
   });
 
   private holderOf = (composition: Readonly<Record<string, number>>): string =>
-    this.rack().find((entry) => entry.composition !== null && sameRefrigerant(entry.composition, composition))?.name ?? 'another cylinder';
+    this.rack().find((entry) => entry.composition !== null && sameRefrigerant(entry.composition, composition))?.name ??
+    $localize`another cylinder`;
 
   private partsText = (composition: Readonly<Record<string, number>>): string =>
     Object.entries(composition)

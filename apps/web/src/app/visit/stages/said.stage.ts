@@ -27,16 +27,16 @@ export class SaidStage {
   protected readonly names = stageNames;
 
   protected readonly needs = computed(() =>
-    this.job.here() === 'repair' ? 'What was done is saved with the system, with the person and the time.' : undefined,
+    this.job.here() === 'repair' ? $localize`What was done is saved with the system, with the person and the time.` : undefined,
   );
-  protected readonly ask = computed(() => ASK[this.job.here()] ?? 'Note');
-  protected readonly done = computed(() => DONE[this.job.here()] ?? 'Done');
+  protected readonly ask = computed(() => ASK[this.job.here()] ?? $localize`Note`);
+  protected readonly done = computed(() => DONE[this.job.here()] ?? $localize`Done`);
 }
 
 const ASK: Partial<Record<Stage, string>> = {
-  repair: 'What was repaired?',
+  repair: $localize`What was repaired?`,
 };
 
 const DONE: Partial<Record<Stage, string>> = {
-  repair: 'Repair done',
+  repair: $localize`Repair done`,
 };

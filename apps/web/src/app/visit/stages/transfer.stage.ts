@@ -38,7 +38,7 @@ import { VisitJob } from '../visit-job';
           <hy-ended-transfers />
         }
         @if (live.transfer() === undefined) {
-          <p><a [routerLink]="['/visits', visit.id, 'transfer']">Choose another cylinder</a></p>
+          <p><a i18n [routerLink]="['/visits', visit.id, 'transfer']">Choose another cylinder</a></p>
         }
       } @else {
         @if (pumpsDown()) {
@@ -49,20 +49,26 @@ import { VisitJob } from '../visit-job';
             <hy-shut-in-watch />
           }
           <details>
-            <summary>Refrigerant goes into a cylinder all the same</summary>
+            <summary i18n>Refrigerant goes into a cylinder all the same</summary>
             <hy-cylinder-choice [visit]="visit" [massKg]="leftKg()" [burnt]="apart()" [goesBack]="back()" [suspect]="suspect()" />
           </details>
         } @else if (job.state()?.state === 'not-needed') {
-          <h2>No transfer</h2>
+          <h2 i18n>No transfer</h2>
           <p>{{ notNeeded() }}.</p>
           <details>
-            <summary>Refrigerant goes into a cylinder all the same</summary>
+            <summary i18n>Refrigerant goes into a cylinder all the same</summary>
             <hy-cylinder-choice [visit]="visit" [massKg]="leftKg()" [burnt]="apart()" [goesBack]="back()" [suspect]="suspect()" />
           </details>
         } @else {
-          <h2>{{ visit.recovered.bookings === 0 ? 'Which cylinder?' : 'Another cylinder?' }}</h2>
+          <h2>
+            @if (visit.recovered.bookings === 0) {
+              <ng-container i18n>Which cylinder?</ng-container>
+            } @else {
+              <ng-container i18n>Another cylinder?</ng-container>
+            }
+          </h2>
           @if (visit.recovered.bookings > 0) {
-            <p>{{ units.massText(visit.recovered.massKg) }} recovered so far, {{ units.massText(onRecordKg()) }} left on record.</p>
+            <p i18n>{{ units.massText(visit.recovered.massKg) }} recovered so far, {{ units.massText(onRecordKg()) }} left on record.</p>
             <hy-shut-in-watch />
           }
           <hy-cylinder-choice [visit]="visit" [massKg]="leftKg()" [burnt]="apart()" [goesBack]="back()" [suspect]="suspect()" />
