@@ -52,7 +52,7 @@ export class AppRoot {
 
   private readonly service = inject(PreferencesService);
   private readonly preferences = this.service.current;
-  protected readonly person = computed(() => this.preferences().person.trim().split(' ')[0] || 'Who?');
+  protected readonly person = computed(() => this.preferences().person.trim().split(' ')[0] || $localize`Who?`);
   protected readonly nobody = computed(() => this.preferences().person.trim() === '');
   protected readonly places: readonly { path: string; name: string; icon: IconName }[] = [
     { path: '/today', name: $localize`Today`, icon: 'today' },

@@ -14,7 +14,9 @@ import {
   withInMemoryScrolling,
   withNavigationErrorHandler,
 } from '@angular/router';
-import { en_US, provideNzI18n } from 'ng-zorro-antd/i18n';
+import { provideNzI18n } from 'ng-zorro-antd/i18n';
+import { languageOf } from './language/languages';
+import { locale } from './language/locale';
 import { interceptors } from './data/interceptors';
 import { readsTogether } from './data/reads-together';
 import { routes } from './app.routes';
@@ -35,7 +37,7 @@ export const appConfig: ApplicationConfig = {
       withInMemoryScrolling({ scrollPositionRestoration: 'enabled' }),
       withNavigationErrorHandler((error) => inject(StalePages).failed(error)),
     ),
-    provideNzI18n(en_US),
+    provideNzI18n(languageOf(locale()).library),
     { provide: TitleStrategy, useClass: PageTitle },
     { provide: RouteReuseStrategy, useClass: FreshPage },
   ],

@@ -149,7 +149,10 @@ export class EntryPage {
   });
 
   protected line = (m: Movement): string =>
-    [m.refrigerant ?? 'mixture', m.reversedBy === null ? (m.reverses === null ? m.known : 'reversal') : 'reversed'].join(' · ');
+    [
+      m.refrigerant ?? $localize`mixture`,
+      m.reversedBy === null ? (m.reverses === null ? m.known : $localize`reversal`) : $localize`reversed`,
+    ].join(' · ');
 
   protected readonly pageOf = accountPage;
   protected readonly save = saveTrace;

@@ -70,7 +70,7 @@ export class CombineCard {
     ...(this.cylinder().contentKg > 0
       ? this.others().map(({ id, name, refrigerant, contentKg }) => ({
           value: id,
-          label: `${name}, ${refrigerant ?? 'a mixture'}, ${this.units.massText(contentKg)}`,
+          label: `${name}, ${refrigerant ?? $localize`a mixture`}, ${this.units.massText(contentKg)}`,
         }))
       : []),
   ]);

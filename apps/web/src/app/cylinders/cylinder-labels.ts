@@ -1,3 +1,4 @@
+import { locale } from '../language/locale';
 import type { Cylinder, CylinderFlag, Place } from '@hygromet/contract/cylinder';
 import { isUnknown } from '@hygromet/core/cylinder/unknown-content';
 import { isFull } from '@hygromet/core/cylinder/full';
@@ -79,11 +80,11 @@ export const overfilledBy = ({ contentKg, tareKg, tareWeighedKg, fillStatus }: C
 /** "2026-08" as stamped: 08-26. */
 export const monthText = (month: string): string => `${month.slice(5)}-${month.slice(2, 4)}`;
 
-const day = new Intl.DateTimeFormat('en-US', { day: 'numeric', month: 'short' });
+const day = new Intl.DateTimeFormat(locale(), { day: 'numeric', month: 'short' });
 export const dayText = (instant: string): string => day.format(new Date(instant));
 /** What is in it, by its label. */
 export const contentName = ({ refrigerant, composition, flags, contentKg }: Cylinder): string => {
-  if (isUnknown(composition ?? {})) return 'unknown';
-  if (flags.includes('mixed')) return 'mixture';
-  return refrigerant ?? (contentKg > 0 ? 'unknown' : 'empty');
+  if (isUnknown(composition ?? {})) return $localize`unknown`;
+  if (flags.includes('mixed')) return $localize`mixture`;
+  return refrigerant ?? (contentKg > 0 ? $localize`unknown` : $localize`empty`);
 };

@@ -235,7 +235,7 @@ describe('a cylinder in trouble', () => {
     const { text } = await open({ flags: ['mixed'], composition: { 'R-22': 0.3, 'R-32': 0.35, 'R-125': 0.35 } });
     expect(text()).toContain('R-32 35.0 %, R-125 35.0 %, R-22 30.0 % by mass');
     expect(text()).toMatch(/At 131 °F it can reach \d+ psig; cylinder limit is \d+ psig/);
-    expect(text()).toContain('unknown, a mixture: taken as burning');
+    expect(text()).toContain('Unknown mixture – treat as flammable');
   });
 
   test('put together with another: what results, and who takes it, before anybody does it', async () => {

@@ -109,17 +109,17 @@ export class CylinderPage {
   protected readonly ports = ({ marks: { ports, thread } }: Cylinder) => [portNames[ports], thread].filter(Boolean).join(', ');
   protected readonly vacuum = ({ evacuatedAt, vacuum }: Cylinder) => {
     if (evacuatedAt === null) return $localize`not evacuated since it was used`;
-    if (vacuum === null) return $localize`evacuated ${dayText(evacuatedAt)}, not proved`;
+    if (vacuum === null) return $localize`evacuated ${dayText(evacuatedAt)}, vacuum not tested`;
     return $localize`${this.units.decimal(pressureIn(vacuum.pressurePa, 'micron', STANDARD_ATMOSPHERE), 0)} microns, ${vacuum.provedBy}, ${dayText(evacuatedAt)}`;
   };
   /** Of what is in it: a mixture is not what its label says. */
   protected readonly safety = ({ flags }: Cylinder): string | undefined => {
-    if (flags.includes('mixed')) return $localize`unknown, a mixture: taken as burning`;
+    if (flags.includes('mixed')) return $localize`Unknown mixture – treat as flammable`;
     const summary = this.session.summary();
     if (summary === undefined) return undefined;
     return summary.safetyGroup === null
       ? $localize`Not classified – treat as flammable`
-      : summary.safetyGroup + (summary.flammable ? ', burns' : '');
+      : summary.safetyGroup + (summary.flammable ? $localize`, flammable` : '');
   };
   protected readonly month = monthText;
   protected readonly place = (cylinder: Cylinder) => placeNames[cylinder.place];

@@ -137,7 +137,7 @@ export class TroublePlan {
         id: into,
         kg,
         name: found?.name ?? '',
-        what: found === undefined || found.contentKg <= 0 ? 'evacuated' : $localize`${found.refrigerant ?? ''} in it`,
+        what: found === undefined || found.contentKg <= 0 ? $localize`evacuated` : $localize`${found.refrigerant ?? ''} in it`,
       };
     }),
   );

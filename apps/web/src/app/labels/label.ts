@@ -30,7 +30,11 @@ export function labelOf(cylinder: Cylinder, safetyGroup: string | null | undefin
   const burns = !unknown && group !== undefined && isFlammableGroup(group);
   return {
     number: cylinder.name,
-    content: mixed ? 'MIXTURE' : refrigerant === null ? 'EMPTY' : `${refrigerant}${group === undefined ? '' : ` (${group})`}`,
+    content: mixed
+      ? $localize`MIXTURE`
+      : refrigerant === null
+        ? $localize`EMPTY`
+        : `${refrigerant}${group === undefined ? '' : ` (${group})`}`,
     marks: [
       ...(marks.kind === 'virgin'
         ? []

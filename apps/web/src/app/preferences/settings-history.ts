@@ -13,7 +13,7 @@ const linesOf = (settings: Organisation, tell: QuantityFormatter): readonly (rea
   [$localize`Default maximum storage temperature`, tell.temperature(settings.hottestK)],
   [$localize`Liquid at most in condenser or receiver`, `${tell.decimal(100 * settings.partShare, 1)} %`],
   [$localize`Readings of instruments kept`, $localize`${settings.readingsKeptDays} days`],
-  [$localize`End of a pump-down`, settings.endOfPumpDown === 'vacuum' ? 'vacuum' : $localize`slightly positive`],
+  [$localize`End of a pump-down`, settings.endOfPumpDown === 'vacuum' ? $localize`vacuum` : $localize`slightly positive`],
 ];
 
 const named = (rules: readonly FillRule[], what: string): readonly string[] => rules.map((rule) => `${fillRuleName(rule)}: ${what}`);

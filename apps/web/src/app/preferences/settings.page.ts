@@ -6,6 +6,7 @@ import { ReactiveFormsModule } from '@angular/forms';
 import { mutation, errorIn } from '../data/mutation';
 import { ServerData } from '../data/server-data.service';
 import { overlayForm } from '../forms/overlay-form';
+import { LanguageField } from '../language/language-field';
 import { ChoiceField } from '../ui/choice-field';
 import { valueOf } from '../ui/loadable';
 import { PageHead } from '../ui/page-head';
@@ -25,7 +26,7 @@ import { momentText } from '../ui/day';
 /** What belongs to this person on this device, and what the whole firm has decided. */
 @Component({
   selector: 'hy-settings-page',
-  imports: [PersonField, ChoiceField, PageHead, Instruments, Prices, QuantityField, ReactiveFormsModule, TextField],
+  imports: [LanguageField, PersonField, ChoiceField, PageHead, Instruments, Prices, QuantityField, ReactiveFormsModule, TextField],
   templateUrl: './settings.page.html',
   styleUrls: ['../ui/form.css', './settings.page.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,

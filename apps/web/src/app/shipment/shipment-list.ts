@@ -69,7 +69,7 @@ export class ShipmentList {
           receipt === null
             ? $localize`no receipt yet`
             : balance === 0
-              ? 'settled'
+              ? $localize`settled`
               : $localize`settled, ${amountText(balance, receipt.currency, this.units)}`,
       };
     }),

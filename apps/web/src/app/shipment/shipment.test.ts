@@ -25,7 +25,7 @@ test('each content is summed apart, burnt-out and mixed from clean, and the sums
     ['mixture', 'UN 3161 LIQUEFIED GAS, FLAMMABLE, N.O.S. (R-22, R-32), 2.1', ['C-11']],
     ['R-134a', 'UN 3159 1,1,1,2-TETRAFLUOROETHANE (REFRIGERANT GAS R 134a), 2.2', ['C-03']],
     ['R-410A', 'UN 3163 LIQUEFIED GAS, N.O.S. (R-410A), 2.2', ['C-9', 'C-10']],
-    ['R-410A, burn-out', 'UN 3163 LIQUEFIED GAS, N.O.S. (R-410A), 2.2', ['B-01']],
+    ['R-410A, burnout', 'UN 3163 LIQUEFIED GAS, N.O.S. (R-410A), 2.2', ['B-01']],
   ]);
   expect(netKg).toBeCloseTo(15, 9);
   expect(grossKg).toBeCloseTo(15 + 5 * 7.801789, 9);
@@ -118,7 +118,7 @@ describe('the page', () => {
     const { press, text } = await open({}, []);
     expect(text()).toContain('B-01 (R-410A), C-11 (mixture)');
     await press('Take these 2');
-    expect(text()).toContain('R-410A, burn-out');
+    expect(text()).toContain('R-410A, burnout');
   });
 
   test('an error is said; what got no answer is sent again as the same shipment, another one with other keys', async () => {

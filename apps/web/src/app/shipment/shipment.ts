@@ -56,7 +56,7 @@ const sums = (lines: readonly { readonly grossKg: number; readonly tareKg: numbe
 
 const groupName = (cylinder: Cylinder): string => {
   const { marks } = cylinder;
-  const apart = marks.kind === 'burn-out' ? ', burn-out' : marks.kind === 'destruction' ? $localize`, for destruction` : '';
+  const apart = marks.kind === 'burn-out' ? $localize`, burnout` : marks.kind === 'destruction' ? $localize`, for destruction` : '';
   return `${contentName(cylinder)}${apart}`;
 };
 

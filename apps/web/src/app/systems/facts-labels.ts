@@ -47,7 +47,7 @@ function linesOf(facts: SystemFacts, tell: QuantityFormatter): ReadonlyMap<strin
         : $localize`${tell.length(lineSet.lengthM)} of ${lineSet.liquid} and ${lineSet.suction} in, ${tell.length(lineSet.coveredM)} covered by the plate${known(facts, 'line-set')}`,
     ],
     [$localize`Indoor units`, facts.indoorUnits === undefined ? undefined : `${facts.indoorUnits}${known(facts, 'indoor-units')}`],
-    [$localize`Low-pressure switch`, switches?.low === 'none' ? 'none' : pressure(switches?.lowOpensPa)],
+    [$localize`Low-pressure switch`, switches?.low === 'none' ? $localize`none` : pressure(switches?.lowOpensPa)],
     [$localize`High-pressure switch`, pressure(switches?.highOpensPa)],
     ...(facts.limits ?? []).map(({ what, gaugePa }): [string, string] => [what, $localize`rated for ${tell.pressureStep(gaugePa)}`]),
     [$localize`Written on it`, facts.written === undefined ? undefined : `“${facts.written}”`],

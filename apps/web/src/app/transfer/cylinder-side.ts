@@ -64,6 +64,6 @@ export class CylinderSide {
   });
   protected readonly label = computed(() => {
     const { flags, refrigerant } = this.cylinder();
-    return flags.includes('mixed') ? 'a mixture' : (refrigerant ?? this.session.incoming()?.name ?? '');
+    return flags.includes('mixed') ? $localize`a mixture` : (refrigerant ?? this.session.incoming()?.name ?? '');
   });
 }

@@ -15,7 +15,7 @@ export function drawnLevels(levels: readonly Level[] | undefined, units: Units, 
     {
       kind: 'now',
       share: now.liquidShare,
-      title: now.state === 'two-liquids' ? $localize`now, two layers` : 'now',
+      title: now.state === 'two-liquids' ? $localize`now, two layers` : $localize`now`,
       text: words(now, units),
     },
   ];
@@ -24,7 +24,7 @@ export function drawnLevels(levels: readonly Level[] | undefined, units: Units, 
 function words(level: Level, units: Units): string {
   switch (level.state) {
     case 'empty':
-      return 'empty';
+      return $localize`empty`;
     case 'vapour':
       return `vapor · ${units.pressure(level.p)}`;
     case 'two-phase':

@@ -93,7 +93,8 @@ export class TruckPage {
   protected readonly weight = computed(() => this.units.massText(this.solved()?.plan.weight ?? 0));
   protected readonly said = (day: string): string => dayWords(day);
   protected readonly place = ({ place }: Cylinder): string => placeNames[place];
-  protected readonly content = ({ contentKg, refrigerant }: Cylinder): string => (contentKg > 0 ? (refrigerant ?? 'a mixture') : 'empty');
+  protected readonly content = ({ contentKg, refrigerant }: Cylinder): string =>
+    contentKg > 0 ? (refrigerant ?? $localize`a mixture`) : $localize`empty`;
   protected readonly brings = (visit: ReturnType<TruckSession['visits']>[number]): string =>
     visit.job.high === 0
       ? $localize`stays in its own condenser or receiver`

@@ -175,9 +175,9 @@ export class MovementsTable {
     side.id === this.account() ? undefined : accountPage(side);
 
   protected words({ known, note, reverses, reversedBy, against }: Movement): string {
-    if (reversedBy !== null) return 'reversed';
+    if (reversedBy !== null) return $localize`reversed`;
     const spoke = against === null ? null : $localize`against: ${against.map((objection) => objectionWords[objection]).join(', ')}`;
-    return [reverses === null ? known : 'reversal', spoke, note].filter((part) => part !== null).join(' · ');
+    return [reverses === null ? known : $localize`reversal`, spoke, note].filter((part) => part !== null).join(' · ');
   }
 
   protected typed({ typed, target }: Movement): string {

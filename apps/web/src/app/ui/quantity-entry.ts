@@ -84,7 +84,8 @@ function siOf(kind: QuantityKind, entry: QuantityEntry, atmosphere: Pascal): num
 }
 
 function positive(value: number): number {
-  if (!(value > 0)) throw new EntryError('Enter a service pressure greater than 0. Read it from the collar, such as "4BA400" for 400 psi.');
+  if (!(value > 0))
+    throw new EntryError($localize`Enter a service pressure greater than 0. Read it from the collar, such as "4BA400" for 400 psi.`);
   return value;
 }
 
@@ -93,7 +94,7 @@ function poundsAndOunces({ text, ounces }: QuantityEntry): number {
   if (!WHOLE.test(pounds))
     throw new EntryError(`Whole pounds here, the rest in ounces. If the scale shows "${pounds}" with a decimal mark, choose lb.`);
   const rest = ounces.trim() === '' ? 0 : readNumber(ounces);
-  if (rest < 0 || rest >= 16) throw new EntryError('Ounces run from 0 to below 16; 16 oz are one more pound.');
+  if (rest < 0 || rest >= 16) throw new EntryError($localize`Ounces run from 0 to below 16; 16 oz are one more pound.`);
   return massFromPoundsOunces(Number(pounds), rest);
 }
 

@@ -196,7 +196,7 @@ export class RechargeLog {
   protected readonly note = this.job.queue();
   protected readonly leftKg = computed(() => Math.max(0, this.targetKg() - this.chargedKg()));
   protected readonly ready = computed(() => (this.reading()?.kg ?? 0) > 0 && this.chosen() !== '');
-  protected readonly fedText = computed(() => (this.ready() ? this.units.massText(this.reading()!.kg) : 'charge'));
+  protected readonly fedText = computed(() => (this.ready() ? this.units.massText(this.reading()!.kg) : $localize`charge`));
   protected readonly over = computed(() => (this.reading()?.kg ?? 0) > this.leftKg() + feedingRules.shutByHandKg);
   /** What is left to the target as the scale stands now. */
   protected readonly left = computed(() => {

@@ -44,7 +44,7 @@ export const lacksText = ({ lacks }: StageState): string =>
 export function stateText({ state, notNeeded, said, trouble, lacks }: StageState): string {
   switch (state) {
     case 'done':
-      return 'done';
+      return $localize`done`;
     case 'not-needed':
       return $localize`not needed: ${notNeeded === undefined || notNeeded === 'said' ? (said ?? '') : notNeededWords[notNeeded]}`;
     case 'trouble':
@@ -52,7 +52,7 @@ export function stateText({ state, notNeeded, said, trouble, lacks }: StageState
         ? $localize`what was found has changed since the method was saved`
         : $localize`the facts have changed since the method was saved`;
     case 'ahead':
-      return lacks.length === 0 ? 'open' : $localize`needs ${lacks.map((lack) => lackWords[lack]).join(', ')}`;
+      return lacks.length === 0 ? $localize`open` : $localize`needs ${lacks.map((lack) => lackWords[lack]).join(', ')}`;
     default:
       return state satisfies never;
   }

@@ -61,7 +61,7 @@ export class WeighInPage {
     if (differsKg === undefined || grossKg === undefined || ledgerKg === undefined) return undefined;
     return {
       amount: this.units.massText(Math.abs(differsKg)),
-      word: differsKg > 0 ? 'more' : 'less',
+      word: differsKg > 0 ? $localize`more` : $localize`less`,
       read: this.units.massText(grossKg),
       ledger: this.units.massText(ledgerKg),
     };
@@ -101,8 +101,8 @@ export class WeighInPage {
   private readonly signed = (kg: number) => `${kg < 0 ? '−' : '+'}${this.units.massText(Math.abs(kg))}`;
 
   private outcome(result: RoundResult | undefined): string {
-    if (result === undefined) return 'weighed';
-    if (result.is === 'none') return '✓ agrees';
+    if (result === undefined) return $localize`weighed`;
+    if (result.is === 'none') return $localize`✓ agrees`;
     return `${this.signed(result.differsKg)} ${result.is}`;
   }
 }

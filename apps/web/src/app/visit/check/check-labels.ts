@@ -126,10 +126,10 @@ export const skewText: Record<Skew['by'], string> = {
   'head-gauge': $localize`the head gauge’s zero`,
 };
 export const skewOfText: Record<Skew['of'], string> = {
-  head: 'head',
-  suction: 'suction',
-  superheat: 'superheat',
-  subcooling: 'subcooling',
+  head: $localize`head`,
+  suction: $localize`suction`,
+  superheat: $localize`superheat`,
+  subcooling: $localize`subcooling`,
 };
 
 export const meteringText = {

@@ -119,7 +119,7 @@ export const besideText = (beside: BesideTwin, units: Pick<Units, 'massText' | '
     })
     .join(', ');
 };
-const OBSERVED: Record<Observable, string> = { grossKg: 'scale', suctionPa: 'suction', headPa: 'head' };
+const OBSERVED: Record<Observable, string> = { grossKg: $localize`scale`, suctionPa: $localize`suction`, headPa: $localize`head` };
 
 /** How a subcooling loop is run, and ended. */
 export const loopText = $localize`Valve of the system shut. From the vapor valve of the cylinder through the machine back to its liquid valve, the outlet throttled until the head stands 20 to 60 psi above the cylinder. It ends when the machine is set to “Running” here.`;

@@ -1,19 +1,21 @@
 import { usualHold } from '@hygromet/core/proof/usual-test';
+import { locale } from '../../language/locale';
 
 /** Until when a hold runs: as a person says it. */
 export type HoldUntil = 'watched' | 'morning' | 'monday';
 
-const weekday = new Intl.DateTimeFormat('en-US', { weekday: 'long' });
+/** As `Date` counts the days of a week. */
+const MONDAY = 1;
 
 /** The morning of the next day, or of the next Monday, by the clock of this device. */
 export function comeBackAt(until: HoldUntil, now: Date): Date | undefined {
   if (until === 'watched') return undefined;
   const at = new Date(now.getFullYear(), now.getMonth(), now.getDate() + 1, usualHold.comeBackHour);
-  while (until === 'monday' && weekday.format(at) !== 'Monday') at.setDate(at.getDate() + 1);
+  while (until === 'monday' && at.getDay() !== MONDAY) at.setDate(at.getDate() + 1);
   return at;
 }
 
-const inWords = new Intl.DateTimeFormat('en-US', { weekday: 'long', hour: 'numeric', minute: '2-digit' });
+const inWords = new Intl.DateTimeFormat(locale(), { weekday: 'long', hour: 'numeric', minute: '2-digit' });
 /** "Monday, 7:00 AM". */
 export const comeBackText = (at: Date): string => inWords.format(at).replace(' at ', ', ');
 

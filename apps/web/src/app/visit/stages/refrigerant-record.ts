@@ -121,7 +121,7 @@ export class RefrigerantRecord {
   protected readonly job = inject(VisitJob);
   private readonly units = inject(Units);
   protected readonly tests = refrigerantTests.map((value) => ({ value, label: testText[value].toLowerCase() }));
-  protected readonly results = testResults.map((value) => ({ value, label: value === 'pass' ? 'passed' : 'failed' }));
+  protected readonly results = testResults.map((value) => ({ value, label: value === 'pass' ? $localize`passed` : $localize`failed` }));
   protected readonly steps = cleaningSteps.map((value) => ({ value, label: cleaningText[value] }));
   protected readonly testing = draftForm<TestDraft>(
     `refrigerant-test.${this.job.id}`,
