@@ -5,6 +5,7 @@ import { createTypeScriptImportResolver } from 'eslint-import-resolver-typescrip
 import { importX } from 'eslint-plugin-import-x';
 import tseslint from 'typescript-eslint';
 import { numberOfTheTrade } from './scripts/lint/number-of-the-trade.mjs';
+import { sentenceIsMessage } from './scripts/lint/sentence-is-message.mjs';
 
 /** Dependencies point one way: web → contract → core; server → contract, core; core depends on nothing. */
 const direction = [
@@ -26,6 +27,30 @@ const programs = [
   'apps/web/tsconfig.spec.json',
   'e2e/tsconfig.json',
 ];
+
+/** Attributes of templates that nobody reads: names of drawings, kinds of fields, places of labels. */
+const READ_BY_PROGRAMS = [
+  ...[
+    'scope',
+    'kind',
+    'hyIcon',
+    'd',
+    'text-anchor',
+    'quantity',
+    'fact',
+    'inputmode',
+    'data-stamp',
+    'nzFor',
+    'nzId',
+    'accept',
+    'rel',
+    'mark',
+  ],
+  ...['aria-labelledby', 'aria-describedby', 'aria-live', 'aria-orientation', 'ariaCurrentWhenActive', 'patternUnits', 'patternTransform'],
+  ...['cdkDropListData', 'cdkDropListConnectedTo', 'nzPlacement', 'nzLayout', 'nzDirection', 'loading', 'download', 'clip-path', 'capture'],
+];
+
+const house = { rules: { 'number-of-the-trade': numberOfTheTrade, 'sentence-is-message': sentenceIsMessage } };
 
 export default tseslint.config(
   { ignores: ['dist/', '.data/', '.angular/', '**/test-results/', '**/playwright-report/'] },
@@ -91,8 +116,22 @@ export default tseslint.config(
   {
     files: ['apps/web/src/**/*.ts', 'apps/server/src/**/*.ts', 'packages/contract/src/**/*.ts'],
     ignores: ['**/*.test.ts', 'apps/server/src/demo/**'],
-    plugins: { house: { rules: { 'number-of-the-trade': numberOfTheTrade } } },
+    plugins: { house },
     rules: { 'house/number-of-the-trade': 'error' },
+  },
+  {
+    files: ['apps/web/src/app/**/*.ts'],
+    // formats of files have one set of headings in every language; names of languages stand in their own
+    ignores: [
+      '**/*.test.ts',
+      '**/*-sheet.ts',
+      '**/*-files.ts',
+      '**/*worker*.ts',
+      '**/language/languages.ts',
+      '**/data/server-data.service.ts',
+    ],
+    plugins: { house },
+    rules: { 'house/sentence-is-message': 'error' },
   },
   {
     files: ['apps/web/**/*.ts'],
@@ -111,7 +150,24 @@ export default tseslint.config(
       '@typescript-eslint/consistent-type-imports': 'off',
     },
   },
-  { files: ['apps/web/**/*.html'], extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility] },
+  {
+    files: ['apps/web/**/*.html'],
+    ignores: ['**/*.test.ts/**'],
+    extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility],
+    rules: {
+      '@angular-eslint/template/i18n': [
+        'error',
+        {
+          checkId: false,
+          checkAttributes: true,
+          allowMarkupInContent: true,
+          // liters, alone
+          boundTextAllowedPattern: '^[^A-Za-z]*L$',
+          ignoreAttributes: READ_BY_PROGRAMS,
+        },
+      ],
+    },
+  },
   {
     files: ['**/*.mjs', '**/*.cjs', 'apps/web/public/*.js', 'apps/instruments/src/page/*.js'],
     languageOptions: {

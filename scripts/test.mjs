@@ -16,7 +16,11 @@ async function main() {
 
   const outcomes = await twoAtATime([
     () => jest('node-tests', ['--config', 'jest.config.mjs', '--maxWorkers=1']),
-    async () => void (await buildServer(), await buildWeb()),
+    async () => {
+      await buildServer();
+      await buildWeb();
+      return check('messages', 'node', ['scripts/messages.mjs', '--check']);
+    },
     () => jest('web-tests', ['--config', 'apps/web/jest.config.mjs', '--maxWorkers=1']),
     () => check('types', 'node', ['scripts/types.mjs']),
     () => check('lint and format', 'node', ['scripts/lint.mjs']),
@@ -30,8 +34,8 @@ async function main() {
 }
 
 /**
- * Whoever is done takes the next step; a step that only prepares has no outcome.
- * @param {(() => Promise<import('./lib/steps.mjs').Outcome | void>)[]} steps
+ * Whoever is done takes the next step.
+ * @param {(() => Promise<import('./lib/steps.mjs').Outcome>)[]} steps
  */
 async function twoAtATime(steps) {
   const waiting = [...steps];
@@ -39,8 +43,7 @@ async function twoAtATime(steps) {
   const outcomes = [];
   const lane = async () => {
     for (let step = waiting.shift(); step !== undefined; step = waiting.shift()) {
-      const outcome = await step();
-      if (outcome !== undefined) outcomes.push(outcome);
+      outcomes.push(await step());
     }
   };
   await Promise.all([lane(), lane()]);

@@ -170,7 +170,7 @@ export class RackChoice {
     const stayed = cylinders.length - moved;
     const where = placeNames[place].toLowerCase();
     this.said.set(
-      `${moved} moved: ${where}${stayed > 0 ? $localize`; ${stayed} ${stayed === 1 ? $localize`was` : $localize`were`} there already` : ''}.`,
+      $localize`${moved} moved: ${where}${stayed > 0 ? $localize`; ${stayed} ${stayed === 1 ? $localize`was` : $localize`were`} there already` : ''}.`,
     );
   });
   protected readonly refused = computed(() => errorIn(this.moving.state()));

@@ -27,5 +27,8 @@ export function apiErrorOf(error: unknown, wording: () => Wording): ApiError {
       return new ApiError(body.code, message, Object.fromEntries(fields));
     }
   }
-  return new ApiError('offline', 'The server did not answer. What you typed is kept on this device: try again when there is a connection.');
+  return new ApiError(
+    'offline',
+    $localize`The server did not answer. What you typed is kept on this device: try again when there is a connection.`,
+  );
 }

@@ -55,7 +55,7 @@ function onEarth(group: AbstractControl): ValidationErrors | null {
             <input nz-input id="firm-altitude" inputmode="decimal" formControlName="altitude" autocomplete="off" />
             <select formControlName="unit" aria-label="Unit of the altitude" i18n-aria-label>
               <option i18n value="ft">ft</option>
-              <option value="m">m</option>
+              <option i18n value="m">m</option>
             </select>
           </div>
         </nz-form-control>

@@ -121,7 +121,7 @@ export class ScanPage {
 
   /** Nobody knows it yet: it can be registered under what was read. */
   private refuse(number: string): void {
-    this.problem.set(`No cylinder has the number "${number}". Read it again, or register it.`);
+    this.problem.set($localize`No cylinder has the number "${number}". Read it again, or register it.`);
     this.unknown.set(number.slice(0, MOST_LETTERS_COUNT));
   }
 
@@ -134,7 +134,7 @@ export class ScanPage {
       });
     } catch {
       this.watching.set(false);
-      this.problem.set('No camera can be used here. Allow it for this page, read a picture, or type the number.');
+      this.problem.set($localize`No camera can be used here. Allow it for this page, read a picture, or type the number.`);
     }
   }
 
@@ -147,7 +147,7 @@ export class ScanPage {
     try {
       this.read((await new BrowserMultiFormatReader().decodeFromImageUrl(url)).getText());
     } catch {
-      this.problem.set('No code is found in this picture. Take it straight from the front, with light on it.');
+      this.problem.set($localize`No code is found in this picture. Take it straight from the front, with light on it.`);
     }
   }
 

@@ -40,13 +40,15 @@ export function quantityIn(cells: Cells, column: string, kind: QuantityKind): Ce
 
 function numberAndUnit(text: string, column: string, kind: QuantityKind): { readonly text: string; readonly unit: string } {
   const [, number, written] = NUMBER_UNIT.exec(text) ?? [];
-  if (number === undefined || written === undefined) throw new CellError(column, `"${text}" is not a number with its unit.`);
+  if (number === undefined || written === undefined) throw new CellError(column, $localize`"${text}" is not a number with its unit.`);
   const unit = unitOf(written, kind);
   if (unit === undefined) {
     const units = Object.values(quantityUnits[kind]).join(', ');
     throw new CellError(
       column,
-      written === '' ? `"${text}" has no unit: write one of ${units}.` : `"${written}" is no unit here: write one of ${units}.`,
+      written === ''
+        ? $localize`"${text}" has no unit: write one of ${units}.`
+        : $localize`"${written}" is no unit here: write one of ${units}.`,
     );
   }
   return { text: number, unit };
@@ -78,12 +80,12 @@ export function choiceIn<T extends string>(cells: Cells, column: string, choices
   const text = (cells[column] ?? '').trim().toLowerCase();
   if (text === '') return undefined;
   const choice = choices.find((entry) => entry.toLowerCase() === text || entry.toLowerCase() === text.replaceAll(' ', '-'));
-  if (choice === undefined) throw new CellError(column, `"${text}" is none of ${choices.join(', ')}.`);
+  if (choice === undefined) throw new CellError(column, $localize`"${text}" is none of ${choices.join(', ')}.`);
   return choice;
 }
 
 export function textIn(cells: Cells, column: string, what: string): string {
   const text = (cells[column] ?? '').trim();
-  if (text === '') throw new CellError(column, `The ${what} is missing.`);
+  if (text === '') throw new CellError(column, $localize`The ${what} is missing.`);
   return text;
 }

@@ -10,7 +10,7 @@ const wrong = (sentence: string): FileContent => ({ kind: 'wrong', sentence });
 
 /** What a file holds: a table (CSV, RFC 4180), or a list of objects (JSON). */
 export function readFile(name: string, text: string): FileContent {
-  if (text.trim() === '') return wrong('This file is empty.');
+  if (text.trim() === '') return wrong($localize`This file is empty.`);
   return name.toLowerCase().endsWith('.json') || /^\s*[[{]/.test(text) ? readJson(text) : readCsv(text);
 }
 
@@ -19,9 +19,9 @@ function readJson(text: string): FileContent {
     const value: unknown = JSON.parse(text);
     if (Array.isArray(value) && value.every((entry) => typeof entry === 'object' && entry !== null && !Array.isArray(entry)))
       return { kind: 'objects', objects: value as object[] };
-    return wrong('This JSON holds no list of records.');
+    return wrong($localize`This JSON holds no list of records.`);
   } catch {
-    return wrong('This is no complete JSON: it may have been cut short.');
+    return wrong($localize`This is no complete JSON: it may have been cut short.`);
   }
 }
 
@@ -29,8 +29,8 @@ function readCsv(text: string): FileContent {
   const { data, errors } = parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' });
   const [headings, ...rows] = data;
   if (headings === undefined || headings.length < 2 || rows.length === 0)
-    return wrong('This is no table with a line of headings and at least one row under it.');
+    return wrong($localize`This is no table with a line of headings and at least one row under it.`);
   const quotes = errors.find(({ type }) => type === 'Quotes');
-  if (quotes !== undefined) return wrong(`Line ${(quotes.row ?? 0) + 1} has a quotation mark that is never closed.`);
+  if (quotes !== undefined) return wrong($localize`Line ${(quotes.row ?? 0) + 1} has a quotation mark that is never closed.`);
   return { kind: 'table', headings: headings.map((heading) => heading.trim()), rows: rows.map((row) => row.map(asWritten)) };
 }

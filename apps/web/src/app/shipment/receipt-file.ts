@@ -23,15 +23,15 @@ const wrong = (sentence: string): ReadLines => ({ state: 'bad', sentence });
 /** What a file of the reclaimer says of each cylinder of the shipment. A row of another cylinder is named, and nothing is taken. */
 export function linesOfFile(content: FileContent, shipment: Shipment): ReadLines {
   if (content.kind !== 'table')
-    return wrong(content.kind === 'wrong' ? content.sentence : 'A receipt is a table (CSV) with a line of headings.');
+    return wrong(content.kind === 'wrong' ? content.sentence : $localize`A receipt is a table (CSV) with a line of headings.`);
   const at = new Map(content.headings.map((heading, k) => [heading.toLowerCase().replaceAll(' ', '_'), k]));
-  if (!at.has('cylinder')) return wrong('No column is headed "cylinder".');
-  if (!at.has('net_lb') && !at.has('net_kg')) return wrong('No column is headed "net_lb" or "net_kg".');
+  if (!at.has('cylinder')) return wrong($localize`No column is headed "cylinder".`);
+  if (!at.has('net_lb') && !at.has('net_kg')) return wrong($localize`No column is headed "net_lb" or "net_kg".`);
   const lines: Record<string, LineDraft> = {};
   for (const row of content.rows) {
     const cell = (column: Column): string => (row[at.get(column) ?? -1] ?? '').trim();
     const found = shipment.lines.find(({ name }) => name.toLowerCase() === cell('cylinder').toLowerCase());
-    if (found === undefined) return wrong(`${cell('cylinder') || 'A row without a number'} was not on this shipment.`);
+    if (found === undefined) return wrong($localize`${cell('cylinder') || $localize`A row without a number`} was not on this shipment.`);
     const unit = cell('net_kg') === '' ? 'lb' : 'kg';
     lines[found.cylinder] = {
       ...emptyLine(unit),

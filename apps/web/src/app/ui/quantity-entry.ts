@@ -92,7 +92,7 @@ function positive(value: number): number {
 function poundsAndOunces({ text, ounces }: QuantityEntry): number {
   const pounds = text.trim() === '' ? '0' : text.trim();
   if (!WHOLE.test(pounds))
-    throw new EntryError(`Whole pounds here, the rest in ounces. If the scale shows "${pounds}" with a decimal mark, choose lb.`);
+    throw new EntryError($localize`Whole pounds here, the rest in ounces. If the scale shows "${pounds}" with a decimal mark, choose lb.`);
   const rest = ounces.trim() === '' ? 0 : readNumber(ounces);
   if (rest < 0 || rest >= 16) throw new EntryError($localize`Ounces run from 0 to below 16; 16 oz are one more pound.`);
   return massFromPoundsOunces(Number(pounds), rest);

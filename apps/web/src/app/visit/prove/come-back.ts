@@ -4,16 +4,16 @@ import { locale } from '../../language/locale';
 /** Until when a hold runs: as a person says it. */
 export type HoldUntil = 'watched' | 'morning' | 'monday';
 
-/** As `Date` counts the days of a week. */
-const MONDAY = 1;
-
 /** The morning of the next day, or of the next Monday, by the clock of this device. */
 export function comeBackAt(until: HoldUntil, now: Date): Date | undefined {
   if (until === 'watched') return undefined;
   const at = new Date(now.getFullYear(), now.getMonth(), now.getDate() + 1, usualHold.comeBackHour);
-  while (until === 'monday' && at.getDay() !== MONDAY) at.setDate(at.getDate() + 1);
+  while (until === 'monday' && !isMonday(at)) at.setDate(at.getDate() + 1);
   return at;
 }
+
+/** As `Date` counts the days of a week, from Sunday on. */
+const isMonday = (at: Date): boolean => at.getDay() === 1;
 
 const inWords = new Intl.DateTimeFormat(locale(), { weekday: 'long', hour: 'numeric', minute: '2-digit' });
 /** "Monday, 7:00 AM". */
