@@ -1,5 +1,6 @@
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import { chooseRefrigerant } from './pages';
+import { expect, test } from './test';
 
 const number = async (page: Page, label: string) => Number(await page.getByLabel(label, { exact: true }).first().inputValue());
 const inBars = (page: Page) => page.getByLabel('Unit of Pressure', { exact: true }).selectOption('bar');

@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
 import { cylinderId, openFill, visitId } from './pages';
+import { expect, test } from './test';
 
 test('a browser that keeps nothing shows every page all the same, and says so', async ({ page }) => {
   await page.addInitScript(() => {

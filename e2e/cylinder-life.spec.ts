@@ -1,5 +1,6 @@
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
+import { expect, test } from './test';
 
 async function openCylinder(page: Page, name: string): Promise<void> {
   const all = (await (await page.request.get('/api/cylinders')).json()) as { id: string; name: string }[];

@@ -1,5 +1,6 @@
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
+import { expect, test } from './test';
 
 async function register(page: Page, name: string, more: object = {}): Promise<string> {
   const collar = { volumeM3: 0.0119, tareKg: 7.8, servicePressurePa: 2.758e6, requalified: '2025-03', place: 'van' };

@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
 import { cylinderId, expectAccessible, systemId, visitId } from './pages';
+import { expect, test } from './test';
 
 for (const path of [
   '/today',

@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
 import { openFill } from './pages';
+import { expect, test } from './test';
 
 test('the job: weigh, read the stop, transfer, book, see both accounts, reverse', async ({ page }) => {
   await openFill(page, 'C-07');

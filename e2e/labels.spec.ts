@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
 import { readFile } from 'node:fs/promises';
+import { expect, test } from './test';
 
 test('a label is printed, its code scanned from a picture, and the cylinder opened', async ({ page }) => {
   await page.goto('/cylinders');

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 
 test('another English is a choice of the device: its spelling, its order of day and month, and back', async ({ page }) => {
   await page.goto('/settings');

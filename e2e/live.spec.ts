@@ -1,9 +1,12 @@
-import { expect, test, type APIRequestContext, type Page } from '@playwright/test';
+import type { APIRequestContext, Page } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
-import { INSTRUMENTS_PORT } from './playwright.config';
 import { cylinderId, expectAccessible } from './pages';
+import { expect, test } from './test';
 
-const INSTRUMENTS = `http://127.0.0.1:${INSTRUMENTS_PORT}`;
+let INSTRUMENTS: string;
+test.beforeEach(({ instruments }) => {
+  INSTRUMENTS = instruments;
+});
 const act = (request: APIRequestContext, entry: object) => request.post(`${INSTRUMENTS}/act`, { data: entry });
 
 /** Somebody has seen what cools its condenser: without that nothing may be recovered from it, and nothing is foretold. */

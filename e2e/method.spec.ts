@@ -1,5 +1,6 @@
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import { chooseRefrigerant } from './pages';
+import { expect, test } from './test';
 
 async function openSystem(page: Page, site: string): Promise<void> {
   await page.goto('/systems');

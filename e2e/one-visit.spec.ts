@@ -1,6 +1,7 @@
-import { expect, test, type Locator, type Page } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
 import { expectAccessible } from './pages';
+import { expect, test } from './test';
 
 /** How a person works the page: the journey is the same. */
 interface Hands {

@@ -1,7 +1,8 @@
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
 import { cylinderId } from './pages';
+import { expect, test } from './test';
 
 /** Cylinders of this test's own, in no other test's way: 17.2 lb of tare, 10 lb of R-134a. */
 async function ownCylinders(page: Page, names: readonly string[]): Promise<void> {

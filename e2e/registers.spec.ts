@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
 import { chooseRefrigerant, cylinderId } from './pages';
+import { expect, test } from './test';
 
 test('a cylinder is added as its collar tells it, in liters and lb + oz, and found again', async ({ page }) => {
   await page.goto('/cylinders/new');

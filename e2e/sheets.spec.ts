@@ -1,5 +1,6 @@
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import { readFile } from 'node:fs/promises';
+import { expect, test } from './test';
 
 async function exported(page: Page, format: 'CSV' | 'JSON'): Promise<Buffer> {
   const waiting = page.waitForEvent('download');

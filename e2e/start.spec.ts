@@ -1,13 +1,14 @@
 import { expect, test } from '@playwright/test';
 import { execFileSync } from 'node:child_process';
 import { appendFileSync, chmodSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { randomUUID } from 'node:crypto';
 import { startApplication, stopApplication, untilReady, type Application } from './application';
-import { PORT as BUSY_PORT } from './playwright.config';
 
 const PORT = 4392;
+const BUSY_PORT = 4391;
 const URL_ = `http://127.0.0.1:${PORT}`;
 let folder: string;
 
@@ -153,9 +154,11 @@ test.describe('with its service worker', () => {
 });
 
 test('a busy port, a second run on the same data and a wrong option end in a sentence that says what to do', async () => {
+  const other = createServer().listen(BUSY_PORT, '127.0.0.1');
   const busy = startApplication(['--port', String(BUSY_PORT), '--data', folder]);
   expect(await busy.ended).toBe(1);
   expect(busy.said()).toContain(`npm start -- --port ${BUSY_PORT + 1}`);
+  other.close();
 
   const wrong = startApplication(['--port', 'eleven']);
   expect(await wrong.ended).toBe(1);

@@ -1,5 +1,6 @@
-import { expect, test, type Locator, type Page } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
+import { expect, test } from './test';
 
 async function moveTo(visit: Locator, day: string): Promise<void> {
   await visit.getByRole('button', { name: /to another day/ }).click();

@@ -1,7 +1,8 @@
-import { DestroyRef, effect, inject, untracked, type Signal } from '@angular/core';
+import { DestroyRef, effect, inject, Injector, untracked, type Signal, type WritableSignal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { FormBuilder, type FormControl, type FormGroup, type ValidatorFn } from '@angular/forms';
 import { Drafts, type DraftOptions } from '../data/draft.service';
+import { shapedAs } from '../data/shaped-as';
 
 export type FormOf<T extends object> = FormGroup<{ [K in keyof T]: FormControl<T[K]> }>;
 
@@ -34,17 +35,24 @@ export function draftForm<T extends object>(
     Object.entries(draft.value()).map(([key, value]) => [key, builder.control(value as unknown, { validators: [...rulesOf(rules, key)] })]),
   );
   const form = builder.group(controls, { validators: [...(rules.group ?? [])] }) as unknown as FormOf<T>; // each control was made from its field of T
-  form.valueChanges.pipe(takeUntilDestroyed(inject(DestroyRef))).subscribe(() => {
-    draft.value.set(form.getRawValue() as T);
-  });
-  // typed in another tab, or begun anew
-  effect(() => {
-    const value = draft.value();
-    untracked(() => {
-      if (!same(value, form.getRawValue() as T)) form.setValue(value as Parameters<typeof form.setValue>[0], { emitEvent: true });
-    });
-  });
+  keptIn(draft.value, form, inject(Injector));
   return { form, value: draft.value.asReadonly(), clear: draft.clear, renew: () => draft.value.set(empty()) };
+}
+
+/** The form's value is what the draft holds, whichever of them changes: it is typed here, in another tab, or begun anew. */
+export function keptIn<T extends object>(draft: WritableSignal<T>, form: FormGroup, injector: Injector): void {
+  const valueOf = () => form.getRawValue() as T; // its controls were made from the fields of T
+  form.valueChanges.pipe(takeUntilDestroyed(injector.get(DestroyRef))).subscribe(() => draft.set(valueOf()));
+  effect(
+    () => {
+      const value = draft();
+      untracked(() => {
+        // a draft may lack what nobody has typed yet
+        if (!same(shapedAs(value, valueOf()), valueOf())) form.patchValue(value);
+      });
+    },
+    { injector },
+  );
 }
 
 /** The rules of a field, by its name. */

@@ -1,5 +1,7 @@
 import type { AbstractControl, ValidationErrors, ValidatorFn } from '@angular/forms';
+import { CoreError } from '@hygromet/core/errors';
 import type { Pascal } from '@hygromet/core/units/quantity';
+import { readNumber } from '@hygromet/core/units/read-number';
 import { readStamp } from '../cylinders/stamp-month';
 import { readQuantity, type QuantityEntry, type QuantityKind } from '../ui/quantity-entry';
 import type { FieldErrors } from './field-errors';
@@ -25,6 +27,20 @@ export const quantity =
     const reading = readQuantity(kind, value, atmosphere?.());
     if (reading.state === 'bad') return said({ unreadable: reading.sentence });
     return reading.state === 'empty' && !optional ? said({ missing: true }) : null;
+  };
+
+/** A number, where one is typed. @param sentence what is wrong with one that can be read */
+export const numberIfAny =
+  (sentence: (value: number) => string | undefined = () => undefined): ValidatorFn =>
+  ({ value }: AbstractControl<string>) => {
+    if (value.trim() === '') return null;
+    try {
+      const wrong = sentence(readNumber(value));
+      return wrong === undefined ? null : said({ wrong });
+    } catch (error) {
+      if (error instanceof CoreError) return said({ unreadable: error.message });
+      throw error;
+    }
   };
 
 /** A month as it is stamped on a collar. */

@@ -1,10 +1,12 @@
 import type { NewReceipt, Shipment } from '@hygromet/contract/shipment';
+import { FormBuilder, type AbstractControl } from '@angular/forms';
 import { of, throwError } from 'rxjs';
 import { ApiError } from '../data/api-error';
 import { aCylinder, render, stage } from '../../../test/scene';
 import { readFile } from '../sheets/read-file';
-import { emptyLine, emptyReceipt, readReceipt, type ReceiptDraft } from './receipt-draft';
+import { emptyLine, emptyReceipt, receiptOf, type ReceiptDraft } from './receipt-draft';
 import { linesOfFile } from './receipt-file';
+import { receiptForm } from './receipt-form';
 import { ReceiptPage } from './receipt.page';
 import { ShipmentList } from './shipment-list';
 
@@ -27,37 +29,48 @@ const draft = (a: object = {}, b: object = {}, more: Partial<ReceiptDraft> = {})
   lines: { a: { ...emptyLine('kg'), received: kg('5'), ...a }, b: { ...emptyLine('kg'), received: kg('2'), ...b } },
   ...more,
 });
-const problems = (typed: ReceiptDraft) => {
-  const read = readReceipt(typed, current, 'kg');
-  return read.state === 'bad' ? read.problems : {};
+const formOf = (typed: ReceiptDraft) => receiptForm(new FormBuilder(), typed, current, 'kg');
+/** Fields with an error, as "a/received". */
+const wrong = (typed: ReceiptDraft) => {
+  const { lines, ...head } = formOf(typed).controls;
+  const named = (controls: Record<string, AbstractControl>, before = '') =>
+    Object.entries(controls).flatMap(([name, { invalid }]) => (invalid ? [`${before}${name}`] : []));
+  return [...Object.entries(lines.controls).flatMap(([cylinder, line]) => named(line.controls, `${cylinder}/`)), ...named(head)];
 };
 
 test('a receipt that agrees needs no reason; shares are typed in per cent', () => {
-  const read = readReceipt(draft({ purity: '99.5', air: '1', moisture: '30', credit: '12.5' }), current, 'kg');
-  expect(read).toMatchObject({
-    state: 'good',
-    receipt: {
-      lines: [
-        {
-          cylinder: 'a',
-          receivedKg: 5,
-          analysis: { purityShare: 0.995, airShare: 0.01, moisturePpm: 30 },
-          difference: { is: 'none' },
-          credit: 12.5,
-        },
-        { cylinder: 'b', receivedKg: 2, analysis: {}, credit: 0 },
-      ],
-    },
+  const typed = draft({ purity: '99.5', air: '1', moisture: '30', credit: '12.5' }, {}, { currency: 'eur' });
+  expect(wrong(typed)).toEqual([]);
+  expect(receiptOf(typed, current)).toMatchObject({
+    currency: 'EUR',
+    lines: [
+      {
+        cylinder: 'a',
+        receivedKg: 5,
+        analysis: { purityShare: 0.995, airShare: 0.01, moisturePpm: 30 },
+        difference: { is: 'none' },
+        credit: 12.5,
+      },
+      { cylinder: 'b', receivedKg: 2, analysis: {}, credit: 0 },
+    ],
   });
 });
 
 test('what differs is not accounted for, unless a reason is given', () => {
-  expect(readReceipt(draft({ received: kg('4.5') }), current, 'kg')).toMatchObject({
-    receipt: { lines: [{ difference: { is: 'booked' } }, {}] },
-  });
-  expect(problems(draft({ received: kg('4.5'), difference: 'explained' }))).toEqual({ 'a/reason': expect.stringContaining('reason') });
-  const told = readReceipt(draft({ received: kg('4.5'), difference: 'explained', reason: 'oil' }), current, 'kg');
-  expect(told).toMatchObject({ receipt: { lines: [{ difference: { is: 'explained', reason: 'oil' } }, {}] } });
+  expect(receiptOf(draft({ received: kg('4.5') }), current)).toMatchObject({ lines: [{ difference: { is: 'booked' } }, {}] });
+  expect(wrong(draft({ received: kg('4.5'), difference: 'explained' }))).toEqual(['a/reason']);
+  const told = draft({ received: kg('4.5'), difference: 'explained', reason: 'oil' });
+  expect(wrong(told)).toEqual([]);
+  expect(receiptOf(told, current)).toMatchObject({ lines: [{ difference: { is: 'explained', reason: 'oil' } }, {}] });
+});
+
+test('a reason is asked for as soon as the weight differs, and no more when it agrees again', () => {
+  const { a } = formOf(draft({ difference: 'explained' })).controls.lines.controls;
+  expect(a?.controls.reason.invalid).toBe(false);
+  a?.controls.received.setValue(kg('4.5'));
+  expect([a?.controls.reason.invalid, a?.invalid]).toEqual([true, true]);
+  a?.controls.received.setValue(kg('5'));
+  expect([a?.controls.reason.invalid, a?.invalid]).toEqual([false, false]);
 });
 
 test.each([
@@ -67,8 +80,8 @@ test.each([
   ['moisture in words', draft({ moisture: 'dry' }), 'a/moisture'],
   ['charges below nothing', draft({}, {}, { charges: '-5' }), 'charges'],
   ['a currency in words', draft({}, {}, { currency: 'dollars' }), 'currency'],
-])('%s is named beside its field, and nothing else', (_, typed, field) => {
-  expect(Object.keys(problems(typed))).toEqual([field]);
+])('%s is wrong at its field, and nothing else', (_, typed, field) => {
+  expect(wrong(typed)).toEqual([field]);
 });
 
 describe('a file of the reclaimer', () => {

@@ -2,6 +2,8 @@ import { burnsByList } from '@hygromet/core/fluids/safety-group';
 import { fromServer } from '../data/from-server';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { ReactiveFormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import type { Shipment } from '@hygromet/contract/shipment';
 import { contentName } from '../cylinders/cylinder-labels';
@@ -10,6 +12,8 @@ import { Drafts } from '../data/draft.service';
 import { newKey } from '../data/new-key';
 import { sameSending } from '../data/same-sending';
 import { ServerData } from '../data/server-data.service';
+import { draftForm } from '../forms/draft-form';
+import { filled } from '../forms/validators';
 import { PreferencesService } from '../preferences/preferences.service';
 import { Units } from '../preferences/units.service';
 import { dayOf } from '../ui/day';
@@ -32,7 +36,7 @@ interface KeysOfCylinders {
 /** The sheet that goes with cylinders to the reclaimer: each with gross, tare and net, and the sums by refrigerant. */
 @Component({
   selector: 'hy-shipment-page',
-  imports: [Caution, Icon, PageHead, RouterLink, ShipmentList, TextField],
+  imports: [Caution, Icon, PageHead, ReactiveFormsModule, RouterLink, ShipmentList, TextField],
   templateUrl: './shipment.page.html',
   styleUrls: ['../ui/toolbar.css', './shipment.page.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -43,21 +47,21 @@ export class ShipmentPage {
     cylinders: $localize`cylinders`,
     cylinderIs: $localize`cylinder is`,
     cylindersAre: $localize`cylinders are`,
+    today: $localize`today, unless you choose another day`,
     leaveOut: (name: string): string => $localize`Leave ${name} out`,
   } as const;
 
   private readonly serverData = inject(ServerData);
   private readonly preferences = inject(PreferencesService).current;
   protected readonly units = inject(Units);
-  private readonly stored = inject(Drafts).open<ShipmentDraft>('shipment', newShipment);
-  protected readonly draft = this.stored.value.asReadonly();
-  protected readonly day = computed(() => this.draft().day || dayOf(new Date()));
+  protected readonly draft = draftForm<ShipmentDraft>('shipment', newShipment, { fields: { to: [filled()] } });
+  private readonly day = computed(() => this.draft.value().day || dayOf(new Date()));
   protected readonly cylinders = fromServer(this.serverData.cylinders$);
   private readonly refrigerants = fromServer(this.serverData.refrigerants$);
   private readonly organisation = fromServer(this.serverData.organisation$);
 
   private readonly chosen = computed(() => {
-    const ids = new Set(this.draft().cylinders);
+    const ids = new Set(this.draft.value().cylinders);
     return (valueOf(this.cylinders()) ?? []).filter(({ id }) => ids.has(id));
   });
   protected readonly ready = computed(() => (valueOf(this.cylinders()) ?? []).filter(readyToGo));
@@ -83,10 +87,6 @@ export class ShipmentPage {
     this.sameShipment.done();
   });
   protected readonly refused = computed(() => errorIn(this.sending.state()));
-  private readonly submitted = signal(false);
-  protected readonly toProblem = computed(() =>
-    this.submitted() && this.draft().to.trim() === '' ? $localize`To whom? It stands on the sheet and on the receipt.` : undefined,
-  );
 
   protected readonly names = computed(() =>
     this.ready()
@@ -94,23 +94,23 @@ export class ShipmentPage {
       .join(', '),
   );
 
-  protected change(part: Partial<ShipmentDraft>): void {
-    this.gone.set(undefined);
-    this.stored.value.update((draft) => ({ ...draft, ...part }));
+  constructor() {
+    // what has left is another shipment than the one that is put together now
+    this.draft.form.valueChanges.pipe(takeUntilDestroyed()).subscribe(() => this.gone.set(undefined));
   }
 
   protected propose(): void {
-    this.change({ cylinders: this.ready().map(({ id }) => id) });
+    this.draft.form.controls.cylinders.setValue(this.ready().map(({ id }) => id));
   }
 
   protected leaveOut(id: string): void {
-    this.change({ cylinders: this.draft().cylinders.filter((cylinder) => cylinder !== id) });
+    const { cylinders } = this.draft.form.controls;
+    cylinders.setValue(cylinders.value.filter((cylinder) => cylinder !== id));
   }
 
   protected leave(): void {
-    this.submitted.set(true);
-    const { to, carrier } = this.draft();
-    if (to.trim() === '') return;
+    if (this.draft.form.invalid) return;
+    const { to, carrier } = this.draft.value();
     const ids = this.stillHere().map(({ id }) => id);
     const content = { to: to.trim(), carrier: carrier.trim(), day: this.day(), recordedBy: this.preferences().person };
     const sending = this.sameShipment.of({ ...content, ids });
@@ -120,7 +120,7 @@ export class ShipmentPage {
 
   protected async pdf(): Promise<void> {
     const [{ shipmentPdf }, { save }] = await Promise.all([import('./shipment-pdf'), import('../ui/save-file')]);
-    const [{ to, carrier }, day] = [this.draft(), this.day()];
+    const [{ to, carrier }, day] = [this.draft.value(), this.day()];
     const head = { from: valueOf(this.organisation())?.name ?? '', to, carrier, day, person: this.preferences().person };
     const bytes = await shipmentPdf(this.shipment(), head, (kg) => this.units.massText(kg));
     save(`shipment-${day}.pdf`, new Blob([bytes as BlobPart], { type: 'application/pdf' }));

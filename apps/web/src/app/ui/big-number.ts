@@ -4,13 +4,7 @@ import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 @Component({
   selector: 'hy-big-number',
   template: `
-    <p class="what">
-      @if (computing()) {
-        <ng-container i18n>Computing</ng-container>
-      } @else {
-        {{ what() }}
-      }
-    </p>
+    <p class="what">{{ computing() ? words.computing : what() }}</p>
     <div class="line">
       <p class="ruling" [class.quiet]="quiet()" [class.computing]="computing()" [attr.aria-busy]="computing() || null">
         <span class="digits">{{ number() }}</span>&ngsp;<span class="unit">{{ unit() }}</span>
@@ -85,6 +79,8 @@ import { ChangeDetectionStrategy, Component, input } from '@angular/core';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class BigNumber {
+  protected readonly words = { computing: $localize`Computing` } as const;
+
   readonly what = input.required<string>();
   readonly number = input.required<string>();
   readonly unit = input.required<string>();

@@ -1,7 +1,6 @@
-import { expect, test } from '@playwright/test';
 import { cylinderId } from './pages';
+import { expect, test } from './test';
 
-// for everybody: no other test may look at limits meanwhile
 test('a rule that the organisation requires rules from then on', async ({ page }) => {
   await page.goto('/settings');
   const hottest = page.getByRole('checkbox', { name: /80 % at the hottest location/ });

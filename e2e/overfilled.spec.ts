@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 
 test('too much is taken out of the overfilled cylinder, by its own plan, and the flag is gone', async ({ page }) => {
   await page.goto('/cylinders');
