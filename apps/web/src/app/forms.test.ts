@@ -298,12 +298,35 @@ describe('one system', () => {
       expect(control('Notes for the next technician').value).toBe('mine');
     });
 
+    test('what somebody else has changed meanwhile, and nobody here, stays as they have it', async () => {
+      const { press, sent, type } = await open();
+      await type('Compressor', 'scroll');
+      await type('How you know what you changed', 'seen');
+      await press('Overwrite');
+      expect(sent[1]?.facts).toMatchObject({ written: 'mine', compressor: 'scroll' });
+      expect(sent[1]?.facts).not.toHaveProperty('valves');
+    });
+
     test('or theirs is taken', async () => {
       const { control, press, text } = await open();
       await press('Discard my changes');
       expect(control('Notes for the next technician').value).toBe('theirs');
       expect(text()).not.toContain('Jory Quill has changed');
     });
+  });
+
+  test('what was typed and not saved is there when the page is opened again, over the version that was seen', async () => {
+    const sent: { version: number }[] = [];
+    const save = (_: string, body: (typeof sent)[number]) => (sent.push(body), of(system));
+    stage({
+      id: 's1',
+      serverData: { system$: () => of({ ...system, version: 4 }), saveSystemFacts$: save },
+      drafts: { 'facts.s1': { version: 3, typed: { written: 'mine' } } },
+    });
+    const { control, press } = await render(SystemPage);
+    expect(control('Notes for the next technician').value).toBe('mine');
+    await press('Save');
+    expect(sent.map(({ version }) => version)).toEqual([3]);
   });
 
   test('an error is told, and nothing typed is lost', async () => {

@@ -4,6 +4,8 @@ import { partsWithVolume } from '@hygromet/core/circuit/part-volume';
 import type { CircuitRecord } from '@hygromet/core/circuit/system-kind';
 import { lengthIn } from '@hygromet/core/units/length';
 import { pressureDifferenceIn } from '@hygromet/core/units/pressure';
+import type { FormRules } from '../forms/draft-form';
+import { quantity, wrongIf } from '../forms/validators';
 import { emptyEntry, readQuantity, type QuantityEntry, type Reading } from '../ui/quantity-entry';
 
 export type PartWithVolume = (typeof partsWithVolume)[number];
@@ -50,6 +52,28 @@ function gaugeEntry(gaugePa: number | undefined, typed: { text: string; unit: st
 }
 
 export const emptyLimit = (gauge: Gauge): LimitDraft => ({ what: '', part: 'evaporator', gauge: emptyEntry(gauge) });
+
+/** What was typed over the record, and which version of it was on the screen when that began. */
+export interface FactsEdits {
+  readonly version: number | null;
+  readonly typed: Partial<FactsDraft>;
+}
+export const noEdits = (): FactsEdits => ({ version: null, typed: {} });
+
+const countOfUnits = wrongIf((units: string) =>
+  /^(\d{1,2})?$/.test(units.trim()) ? undefined : $localize`Count the indoor units in whole numbers, 1 to 64.`,
+);
+
+/** What holds of each field by itself. */
+export const factsRules: FormRules<FactsDraft> = {
+  fields: {
+    length: [quantity('length', { optional: true })],
+    covered: [quantity('length', { optional: true })],
+    lowOpens: [quantity('service-pressure', { optional: true })],
+    highOpens: [quantity('service-pressure', { optional: true })],
+    indoorUnits: [countOfUnits],
+  },
+};
 
 /** What is stored, as it would be typed. */
 export function draftOf(facts: SystemFacts, metric: boolean, gauge: Gauge): FactsDraft {

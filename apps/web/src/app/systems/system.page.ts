@@ -3,8 +3,9 @@ import { NzTimelineModule } from 'ng-zorro-antd/timeline';
 import { lookedName, sectionsOf, valvesFor, type FactSection, type Looked } from './facts-sections';
 import { ReadState } from '../shell/read-state';
 import { fromServer } from '../data/from-server';
-import { ChangeDetectionStrategy, Component, computed, effect, inject, linkedSignal, signal, untracked } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
 
+import { ReactiveFormsModule, type AbstractControl } from '@angular/forms';
 import { ActivatedRoute, RouterLink } from '@angular/router';
 import { changedFacts } from '@hygromet/contract/known-facts';
 import type { SavedFacts, System } from '@hygromet/contract/system';
@@ -18,11 +19,13 @@ import { compressorTypes } from '@hygromet/core/planning/job-conditions';
 import { whereAtRest } from '@hygromet/core/planning/where';
 import { usualLiquidLine } from '@hygromet/core/charge/charge-target';
 import { coreQuery } from '../core-worker/core-query';
+import { Drafts } from '../data/draft.service';
 import { mutation, errorIn } from '../data/mutation';
 import { ledger } from '../data/ledger';
 import { newKey } from '../data/new-key';
 import { CoreWorker } from '../core-worker/core-worker.service';
 import { ServerData } from '../data/server-data.service';
+import { overlayForm } from '../forms/overlay-form';
 import { CircuitDrawing } from '../method/circuit-drawing';
 import { PreferencesService } from '../preferences/preferences.service';
 import { Units } from '../preferences/units.service';
@@ -33,7 +36,16 @@ import { MovementsTable } from '../ui/movements-table';
 import { PageHead } from '../ui/page-head';
 import { QuantityField } from '../ui/quantity-field';
 import { TextField } from '../ui/text-field';
-import { circuitRecordOf, draftOf, factsOf, type FactsDraft, type PartWithVolume } from './facts-draft';
+import {
+  circuitRecordOf,
+  draftOf,
+  factsOf,
+  factsRules,
+  noEdits,
+  type FactsDraft,
+  type FactsEdits,
+  type PartWithVolume,
+} from './facts-draft';
 import { ComparedWithUnit } from './compared-with-unit';
 import { wayChoices } from './evidence-labels';
 import { FactsEvidence } from './facts-evidence';
@@ -72,6 +84,7 @@ const AS_USUAL = { value: '', label: $localize`default for this system type` };
     MovementsTable,
     PageHead,
     QuantityField,
+    ReactiveFormsModule,
     RouterLink,
     TextField,
   ],
@@ -136,14 +149,24 @@ export class SystemPage {
       : undefined;
   });
 
-  /** What was being changed when somebody began to type; nothing while nobody has. */
-  private readonly begun = signal<Pick<System, 'version' | 'facts'> | undefined>(undefined);
-  protected readonly isTyped = computed(() => this.begun() !== undefined);
-  /** Follows what is stored until somebody types; from then on it is theirs until it is saved. */
-  protected readonly draft = linkedSignal<number | undefined, FactsDraft>({
-    source: computed(() => (this.begun() === undefined ? (this.known()?.version ?? 0) : undefined)),
-    computation: (stored, before) => (stored === undefined && before !== undefined ? before.value : untracked(() => this.storedDraft())),
+  /** What was typed and not saved yet, kept on the device. */
+  private readonly edits = inject(Drafts).open<FactsEdits>(`facts.${this.id}`, noEdits).value;
+  protected readonly isTyped = computed(() => Object.keys(this.edits().typed).length > 0);
+  private readonly storedDraft = computed((): FactsDraft => {
+    const { mass, pressure } = this.preferences();
+    return draftOf(this.known()?.facts ?? {}, mass === 'kg', pressure === 'psig' ? 'psig' : 'barg');
   });
+  /** What nobody has typed follows the record; what was typed stays until it is saved. */
+  protected readonly draft = computed((): FactsDraft => ({ ...this.storedDraft(), ...this.edits().typed }));
+  protected readonly form = overlayForm<FactsDraft>(
+    {
+      shape: untracked(this.storedDraft),
+      record: this.storedDraft,
+      typed: computed(() => this.edits().typed),
+      change: (typed) => this.typed(typed),
+    },
+    factsRules,
+  );
   /** What of the circuit is looked at; its facts stand beside the drawing. */
   protected readonly looked = signal<Looked>('unit');
   protected readonly touched = computed(() => {
@@ -164,7 +187,7 @@ export class SystemPage {
   protected readonly saving = mutation(
     (body: SavedFacts) => this.serverData.saveSystemFacts$(this.id, body),
     () => {
-      this.begun.set(undefined);
+      this.edits.set(noEdits());
       this.evidence.forget();
       this.saved.set(true);
     },
@@ -174,8 +197,8 @@ export class SystemPage {
   protected readonly refused = computed(() => errorIn(this.saving.state()));
   /** Whether something was changed that carries how it is known. */
   protected readonly asksHow = computed(() => {
-    const [facts, begun] = [factsOf(this.draft()), this.begun()];
-    return facts !== undefined && begun !== undefined && changedFacts(begun.facts, facts).length > 0;
+    const [facts, known] = [factsOf(this.draft()), this.known()];
+    return this.isTyped() && facts !== undefined && known !== undefined && changedFacts(known.facts, facts).length > 0;
   });
   /** Something was changed, and he has not said how he knows it. */
   protected readonly isAskedHow = computed(() => this.asksHow() && this.evidence.way() === undefined);
@@ -214,9 +237,6 @@ export class SystemPage {
     { value: 'fitted', label: $localize`there is one` },
     { value: 'none', label: $localize`there is none` },
   ];
-  protected readonly unitsProblem = computed(() =>
-    /^(\d{1,2})?$/.test(this.draft().indoorUnits.trim()) ? undefined : $localize`Count the indoor units in whole numbers, 1 to 64.`,
-  );
   protected readonly partNames = partNames;
   protected readonly tubes = tubeSizes.map((value) => ({ value, label: $localize`${value} in` }));
   protected readonly valveNames = valveNames;
@@ -250,10 +270,18 @@ export class SystemPage {
     [part]: { ...volumes[part], ...value },
   });
 
+  /** Of what has several fields in one: its valves, its volumes. */
   protected edit(part: Partial<FactsDraft>): void {
+    const controls: Partial<Record<string, AbstractControl>> = this.form.controls;
+    for (const [key, value] of Object.entries(part)) {
+      controls[key]?.markAsDirty();
+      controls[key]?.setValue(value);
+    }
+  }
+
+  private typed(typed: Partial<FactsDraft>): void {
     this.saved.set(false);
-    this.begun.update((begun) => begun ?? this.known());
-    this.draft.update((draft) => ({ ...draft, ...part }));
+    this.edits.update(({ version }) => ({ version: version ?? this.known()?.version ?? null, typed }));
   }
 
   protected save(): void {
@@ -262,23 +290,18 @@ export class SystemPage {
     // what is wrong may stand with a part that is not looked at
     if (facts === undefined) this.looked.set('all');
     if (facts === undefined || system === undefined || this.isAskedHow()) return;
-    const { version, facts: before } = this.begun() ?? system;
-    this.saving.send({ version, facts: this.evidence.evidenced(before, facts), recordedBy: this.preferences().person });
-  }
-
-  private storedDraft(): FactsDraft {
-    const { mass, pressure } = this.preferences();
-    return draftOf(this.known()?.facts ?? {}, mass === 'kg', pressure === 'psig' ? 'psig' : 'barg');
+    const version = this.edits().version ?? system.version;
+    this.saving.send({ version, facts: this.evidence.evidenced(system.facts, facts), recordedBy: this.preferences().person });
   }
 
   protected takeTheirs(): void {
     this.saving.reset();
-    this.begun.set(undefined);
+    this.edits.set(noEdits());
   }
 
   protected saveOver(): void {
-    const { version } = this.known() ?? {};
-    this.begun.update((begun) => (begun === undefined || version === undefined ? begun : { ...begun, version }));
+    const version = this.known()?.version ?? null;
+    this.edits.update(({ typed }) => ({ version, typed }));
     this.save();
   }
 }

@@ -28,19 +28,11 @@ import { TextField } from '../ui/text-field';
       }
     } @else {
       @if (visit().day < today) {
-        <button
-          i18n
-          type="button"
-          class="button small"
-          [attr.aria-label]="of('Plan the visit', 'for today')"
-          (click)="move(today, visit().time ?? '')"
-        >
+        <button i18n type="button" class="button small" [attr.aria-label]="words.forToday()" (click)="move(today, visit().time ?? '')">
           For today
         </button>
       }
-      <button i18n type="button" class="button small plain" [attr.aria-label]="of('Move the visit', 'to another day')" (click)="choose()">
-        Another day
-      </button>
+      <button i18n type="button" class="button small plain" [attr.aria-label]="words.anotherDay()" (click)="choose()">Another day</button>
       @if (refused(); as sentence) {
         <p role="alert" class="over">{{ sentence }}</p>
       }
@@ -80,7 +72,10 @@ export class VisitDay {
   );
   protected readonly busy = computed(() => this.moving.state().state === 'busy');
   protected readonly refused = serverProblems(this.moving.state, { '/day': this.form.controls.day, '/time': this.form.controls.time });
-  protected readonly of = (before: string, after: string): string => $localize`${before} to ${this.visit().system.site} ${after}`;
+  protected readonly words = {
+    forToday: (): string => $localize`Plan the visit to ${this.visit().system.site} for today`,
+    anotherDay: (): string => $localize`Move the visit to ${this.visit().system.site} to another day`,
+  } as const;
 
   /** With the day it has, or today where that is over. */
   protected choose(): void {

@@ -1,5 +1,6 @@
 import { ReadState } from '../shell/read-state';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ReactiveFormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import type { Cylinder } from '@hygromet/contract/cylinder';
 import { contentName, placeNames } from '../cylinders/cylinder-labels';
@@ -18,14 +19,17 @@ import { WeighInSession } from './weigh-in.session';
 /** Along the rack with a scale, one cylinder after the other; what differs is explained or booked before the next. */
 @Component({
   selector: 'hy-weigh-in-page',
-  imports: [ReadState, Caution, ChoiceField, PageHead, QuantityField, RouterLink, TextField, WeightPad],
+  imports: [ReadState, Caution, ChoiceField, PageHead, QuantityField, ReactiveFormsModule, RouterLink, TextField, WeightPad],
   providers: [WeighInSession],
   templateUrl: './weigh-in.page.html',
   styleUrls: ['../ui/columns.css', '../ui/state-page.css', './weigh-in.page.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class WeighInPage {
-  protected readonly words = { chooseTheReasonOrBook: $localize`Choose the reason, or book the difference.` } as const;
+  protected readonly words = {
+    chooseTheReasonOrBook: $localize`Choose the reason, or log the difference.`,
+    theReasonIsMissing: $localize`The reason is missing.`,
+  } as const;
 
   protected readonly session = inject(WeighInSession);
   protected readonly units = inject(Units);

@@ -1,14 +1,16 @@
 import { fromServer } from '../data/from-server';
 import { computed, inject, Injectable, signal } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 
 import type { Cylinder } from '@hygromet/contract/cylinder';
 import type { NewCylinderEvent } from '@hygromet/contract/cylinder-event';
 import { readingDoubt } from '@hygromet/core/cylinder/reading-doubt';
 import { sameWeight } from '@hygromet/core/cylinder/same-weight';
 import { mutation } from '../data/mutation';
-import { Drafts } from '../data/draft.service';
 import { newKey } from '../data/new-key';
 import { ServerData } from '../data/server-data.service';
+import { draftForm } from '../forms/draft-form';
+import { quantity } from '../forms/validators';
 import { PreferencesService } from '../preferences/preferences.service';
 import { valueOf } from '../ui/loadable';
 import { readQuantity } from '../ui/quantity-entry';
@@ -21,8 +23,11 @@ type Difference = Extract<NewCylinderEvent, { what: 'weighed-in' }>['difference'
 export class WeighInSession {
   private readonly serverData = inject(ServerData);
   private readonly preferences = inject(PreferencesService).current;
-  private readonly stored = inject(Drafts).open<WeighInDraft>('round', () => newWeighIn(this.preferences(), new Date()));
-  readonly draft = this.stored.value.asReadonly();
+  private readonly typed = draftForm<WeighInDraft>('round', () => newWeighIn(this.preferences(), new Date()), {
+    fields: { scaleOff: [quantity('mass', { optional: true })] },
+  });
+  readonly form = this.typed.form;
+  readonly draft = this.typed.value;
   readonly submitted = signal(false);
 
   readonly read = fromServer(this.serverData.cylinders$);
@@ -86,8 +91,13 @@ export class WeighInSession {
     },
   );
 
+  constructor() {
+    // another place begins with its own first cylinder
+    this.form.controls.place.valueChanges.pipe(takeUntilDestroyed()).subscribe(() => this.change({ current: '' }));
+  }
+
   change(part: Partial<WeighInDraft>): void {
-    this.stored.value.update((draft) => ({ ...draft, ...part }));
+    this.form.patchValue(part);
   }
 
   /** Stands a cylinder on the scale, or the next that is not done; the digits of the one before go with it. */
@@ -142,6 +152,6 @@ export class WeighInSession {
   /** A new round: what was weighed before counts no more. */
   begin(): void {
     const { place, entry, scaleOff } = this.draft();
-    this.stored.value.set({ ...newWeighIn(this.preferences(), new Date()), place, entry: { ...entry, text: '', ounces: '' }, scaleOff });
+    this.change({ ...newWeighIn(this.preferences(), new Date()), place, entry: { ...entry, text: '', ounces: '' }, scaleOff });
   }
 }

@@ -45,7 +45,7 @@ test('a difference is told with both figures, and booked or explained, never pas
   expect(text()).toContain('The scale shows 24.0 lb; the ledger expected 24.6 lb.');
   expect(sent).toEqual([]);
   await press('Keep ledger weight');
-  expect(text()).toContain('Choose the reason, or book the difference.');
+  expect(text()).toContain('Choose the reason, or log the difference.');
   await type('Reason for difference', 'other');
   await press('Keep ledger weight');
   expect(text()).toContain('The reason is missing.');
