@@ -3,7 +3,7 @@ export interface ShipmentDraft {
   readonly cylinders: readonly string[];
   readonly to: string;
   readonly carrier: string;
-  /** Empty is today, whenever the draft was begun. */
+  /** Empty until the page is opened, as today. */
   readonly day: string;
 }
 

@@ -47,7 +47,6 @@ export class ShipmentPage {
     cylinders: $localize`cylinders`,
     cylinderIs: $localize`cylinder is`,
     cylindersAre: $localize`cylinders are`,
-    today: $localize`today, unless you choose another day`,
     leaveOut: (name: string): string => $localize`Leave ${name} out`,
   } as const;
 
@@ -55,7 +54,7 @@ export class ShipmentPage {
   private readonly preferences = inject(PreferencesService).current;
   protected readonly units = inject(Units);
   protected readonly draft = draftForm<ShipmentDraft>('shipment', newShipment, { fields: { to: [filled()] } });
-  private readonly day = computed(() => this.draft.value().day || dayOf(new Date()));
+  private readonly day = computed(() => this.draft.value().day);
   protected readonly cylinders = fromServer(this.serverData.cylinders$);
   private readonly refrigerants = fromServer(this.serverData.refrigerants$);
   private readonly organisation = fromServer(this.serverData.organisation$);
@@ -95,6 +94,10 @@ export class ShipmentPage {
   );
 
   constructor() {
+    // one that was put together earlier leaves today, unless somebody chooses another day
+    const { day } = this.draft.form.controls;
+    const today = dayOf(new Date());
+    if (day.value < today) day.setValue(today);
     // what has left is another shipment than the one that is put together now
     this.draft.form.valueChanges.pipe(takeUntilDestroyed()).subscribe(() => this.gone.set(undefined));
   }
