@@ -154,6 +154,11 @@ export default tseslint.config(
     files: ['apps/web/**/*.html'],
     ignores: ['**/*.test.ts/**'],
     extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility],
+  },
+  {
+    // the page of the program itself is there before any language is
+    files: ['apps/web/src/app/**/*.html'],
+    ignores: ['**/*.test.ts/**'],
     rules: {
       '@angular-eslint/template/i18n': [
         'error',

@@ -28,5 +28,5 @@ export const inBritish = (message) =>
 /** @param {string} word */
 function spelled(word) {
   const british = SPELLINGS[/** @type {keyof typeof SPELLINGS} */ (word.toLowerCase())];
-  return word.startsWith(word[0].toUpperCase()) ? british[0].toUpperCase() + british.slice(1) : british;
+  return /^[A-Z]/.test(word) ? british.charAt(0).toUpperCase() + british.slice(1) : british;
 }

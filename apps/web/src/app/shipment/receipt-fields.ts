@@ -68,16 +68,19 @@ export class ReceiptFields implements OnInit {
     const { lines } = this.stored.value();
     return this.shipment().lines.map((line) => {
       const typed = lines[line.cylinder];
-      return { ...line, asked: needsReason(differsBy(typed, line.massKg)), explained: typed?.difference === 'explained', differs: this.differs(typed, line.massKg) };
+      return {
+        ...line,
+        asked: needsReason(differsBy(typed, line.massKg)),
+        explained: typed?.difference === 'explained',
+        differs: this.differs(typed, line.massKg),
+      };
     });
   });
 
   ngOnInit(): void {
     this.form = receiptForm(this.builder, this.stored.value(), this.shipment(), this.preferences().mass);
     keptIn(this.stored.value, this.form, this.injector);
-    this.refused = runInInjectionContext(this.injector, () =>
-      serverProblems(this.logging.state, pointersOf(this.form, this.shipment())),
-    );
+    this.refused = runInInjectionContext(this.injector, () => serverProblems(this.logging.state, pointersOf(this.form, this.shipment())));
   }
 
   /** What a file says lies over what was typed. */
