@@ -152,7 +152,6 @@ export default tseslint.config(
   },
   {
     files: ['apps/web/**/*.html'],
-    ignores: ['**/*.test.ts/**'],
     extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility],
   },
   {
