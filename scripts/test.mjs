@@ -22,8 +22,9 @@ async function main() {
       return check('messages', 'node', ['scripts/messages.mjs', '--check']);
     },
     () => jest('web-tests', ['--config', 'apps/web/jest.config.mjs', '--maxWorkers=1']),
-    () => check('types', 'node', ['scripts/types.mjs']),
+    // the longer of the rest first: nothing then waits for it alone
     () => check('lint and format', 'node', ['scripts/lint.mjs']),
+    () => check('types', 'node', ['scripts/types.mjs']),
     () => nodeTests('script-tests', ['scripts/lib/', 'scripts/lint/']),
   ]);
   const checks = [...outcomes, await playwright('browser-tests', ['--config', 'e2e/playwright.config.ts'])];
