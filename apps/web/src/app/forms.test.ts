@@ -307,6 +307,23 @@ describe('one system', () => {
       expect(sent[1]?.facts).not.toHaveProperty('valves');
     });
 
+    test('a valve that nobody touched here stays as they have it, and is not said to be seen by him', async () => {
+      const theirs = { ...system, version: 4, facts: { valves: { king: 'holds' } } };
+      const stored$ = new BehaviorSubject(system);
+      const sent: { version: number; facts: { valves: object; known: object } }[] = [];
+      const save = (_: string, body: (typeof sent)[number]) => (sent.push(body), of(system));
+      stage({ id: 's1', serverData: { system$: () => stored$, saveSystemFacts$: save } });
+      const { type, press, fixture } = await render(SystemPage);
+      await type('Facts of', 'all');
+      await type('Suction service valve', 'leaks');
+      await type('How you know what you changed', 'seen');
+      stored$.next(theirs as unknown as typeof system);
+      await fixture.whenStable();
+      await press('Save');
+      expect(sent[0]?.facts.valves).toEqual({ king: 'holds', 'suction-service': 'leaks' });
+      expect(Object.keys(sent[0]?.facts.known ?? {})).toEqual(['suction-service']);
+    });
+
     test('or theirs is taken', async () => {
       const { control, press, text } = await open();
       await press('Discard my changes');

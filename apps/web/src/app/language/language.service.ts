@@ -20,7 +20,9 @@ export class LanguageService {
   /** Messages of a newer program, for the next time: what is kept may be older than it. */
   async renew(): Promise<void> {
     const kept = keptLanguage();
-    if (kept !== undefined) keepLanguage(await this.withMessages(kept.locale));
+    if (kept === undefined) return;
+    const now = await this.withMessages(kept.locale);
+    if (JSON.stringify(now) !== JSON.stringify(kept)) keepLanguage(now);
   }
 
   private async withMessages(chosen: string): Promise<KeptLanguage> {

@@ -90,7 +90,7 @@ export class ReceiptFields implements OnInit {
 
   protected send(): void {
     if (this.form.invalid) return;
-    const receipt = { ...receiptOf(this.stored.value(), this.shipment()), recordedBy: this.preferences().person };
+    const receipt = { ...receiptOf(this.form.getRawValue(), this.shipment()), recordedBy: this.preferences().person };
     this.logging.send({ ...receipt, ...this.sending.of(receipt) });
   }
 

@@ -60,6 +60,26 @@ export interface FactsEdits {
 }
 export const noEdits = (): FactsEdits => ({ version: null, typed: {} });
 
+/** Facts that have several fields in one: of each only what was touched is somebody's, the rest follows the record. */
+const MAPS = ['valves', 'fitted', 'volumes'] as const;
+
+/** What was typed, as whole fields over the record. */
+export function typedOver(stored: FactsDraft, typed: Partial<FactsDraft>): Partial<FactsDraft> {
+  const maps = MAPS.filter((key) => key in typed).map((key) => [key, { ...stored[key], ...typed[key] }] as const);
+  return { ...typed, ...Object.fromEntries(maps) };
+}
+
+/** Of whole fields, what somebody touched: what differs from the record, and what was touched before. */
+export function touchedOf(whole: Partial<FactsDraft>, stored: FactsDraft, before: Partial<FactsDraft>): Partial<FactsDraft> {
+  const maps = MAPS.flatMap((key) => {
+    const entries = Object.entries(whole[key] ?? {});
+    const [recorded, touched] = [stored[key] as Readonly<Record<string, unknown>>, before[key] ?? {}];
+    const own = entries.filter(([name, value]) => name in touched || JSON.stringify(value) !== JSON.stringify(recorded[name] ?? ''));
+    return key in whole ? [[key, Object.fromEntries(own)] as const] : [];
+  });
+  return { ...whole, ...Object.fromEntries(maps) };
+}
+
 const countOfUnits = wrongIf((units: string) =>
   /^(\d{1,2})?$/.test(units.trim()) ? undefined : $localize`Count the indoor units in whole numbers, 1 to 64.`,
 );

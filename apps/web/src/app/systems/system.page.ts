@@ -42,6 +42,8 @@ import {
   factsOf,
   factsRules,
   noEdits,
+  touchedOf,
+  typedOver,
   type FactsDraft,
   type FactsEdits,
   type PartWithVolume,
@@ -156,13 +158,14 @@ export class SystemPage {
     const { mass, pressure } = this.preferences();
     return draftOf(this.known()?.facts ?? {}, mass === 'kg', pressure === 'psig' ? 'psig' : 'barg');
   });
+  private readonly over = computed(() => typedOver(this.storedDraft(), this.edits().typed));
   /** What nobody has typed follows the record; what was typed stays until it is saved. */
-  protected readonly draft = computed((): FactsDraft => ({ ...this.storedDraft(), ...this.edits().typed }));
+  protected readonly draft = computed((): FactsDraft => ({ ...this.storedDraft(), ...this.over() }));
   protected readonly form = overlayForm<FactsDraft>(
     {
       shape: untracked(this.storedDraft),
       record: this.storedDraft,
-      typed: computed(() => this.edits().typed),
+      typed: this.over,
       change: (typed) => this.typed(typed),
     },
     factsRules,
@@ -279,9 +282,12 @@ export class SystemPage {
     }
   }
 
-  private typed(typed: Partial<FactsDraft>): void {
+  private typed(whole: Partial<FactsDraft>): void {
     this.saved.set(false);
-    this.edits.update(({ version }) => ({ version: version ?? this.known()?.version ?? null, typed }));
+    this.edits.update(({ version, typed }) => ({
+      version: version ?? this.known()?.version ?? null,
+      typed: touchedOf(whole, this.storedDraft(), typed),
+    }));
   }
 
   protected save(): void {

@@ -27,7 +27,7 @@ import { WeighInSession } from './weigh-in.session';
 })
 export class WeighInPage {
   protected readonly words = {
-    chooseTheReasonOrBook: $localize`Choose the reason, or log the difference.`,
+    chooseTheReasonOrLog: $localize`Choose the reason, or log the difference.`,
     theReasonIsMissing: $localize`The reason is missing.`,
   } as const;
 
