@@ -33,21 +33,55 @@ export const environment: Environment = { newId: () => randomUUID(), now: () => 
 type Role = 'owner' | 'app' | 'reader';
 const server = (role: Role) => process.env[`TEST_POSTGRES_${role.toUpperCase()}`] ?? '';
 
+const urlsOf = (name: string) => (role: Role) => server(role).replace(/\/postgres$/, `/${name}`);
+
 /** The address of a new, empty database, for each role. */
-export async function newDatabase(): Promise<(role: Role) => string> {
-  const name = `t_${randomUUID().replaceAll('-', '')}`;
+export const newDatabase = (): Promise<(role: Role) => string> => asAdmin((admin) => madeIn(admin));
+
+async function asAdmin<T>(work: (admin: pg.Client) => Promise<T>): Promise<T> {
   const admin = new pg.Client({ connectionString: server('owner') });
   await admin.connect();
-  await admin.query(`create database ${name}`);
-  await admin.end();
-  return (role) => server(role).replace(/\/postgres$/, `/${name}`);
+  try {
+    return await work(admin);
+  } finally {
+    await admin.end();
+  }
 }
 
-export async function openHouse(): Promise<House> {
-  const urlOf = await newDatabase();
+async function madeIn(admin: pg.Client, template?: string): Promise<(role: Role) => string> {
+  const name = `t_${randomUUID().replaceAll('-', '')}`;
+  await admin.query(`create database ${name}${template === undefined ? '' : ` template ${template}`}`);
+  return urlsOf(name);
+}
+
+const DEMO = 'demo';
+const DEMO_LOCK = 1;
+
+/** A copy of the demo. Whoever is the first makes what is copied; others wait for it. */
+const demoCopy = (): Promise<(role: Role) => string> =>
+  asAdmin(async (admin) => {
+    await admin.query(`select pg_advisory_lock(${DEMO_LOCK})`);
+    const { rowCount } = await admin.query('select from pg_database where datname = $1', [DEMO]);
+    if (rowCount === 0) await makeDemo(admin);
+    await admin.query(`select pg_advisory_unlock(${DEMO_LOCK})`);
+    return madeIn(admin, DEMO);
+  });
+
+/** Under another name until it is whole: what failed half way is not taken for the demo. */
+async function makeDemo(admin: pg.Client): Promise<void> {
+  const urlOf = await madeIn(admin);
   const owner = connect(urlOf('owner'), () => undefined);
   await migrate(owner);
   await loadDemo(owner, environment);
+  await owner.destroy();
+  await admin.query(`alter database ${new URL(urlOf('owner')).pathname.slice(1)} rename to ${DEMO}`);
+}
+
+export async function openHouse(): Promise<House> {
+  const urlOf = await demoCopy();
+  const owner = connect(urlOf('owner'), () => undefined);
+  // rights of the database itself are not copied
+  await migrate(owner);
   await owner.destroy();
   const db = connect(urlOf('app'), () => undefined);
   const log = pino({ level: 'silent' });

@@ -47,10 +47,11 @@ export const bookDifference = (
     if (earlier !== undefined) return { movement: earlier, cylinder: undefined, repeated: true };
     refuseFuture(happenedAt, environment.now());
     await refuseOtherVisit(tx, organisation.id, visit, system.id);
-    const added = await addMovement(
+    const id = environment.newId();
+    const { state } = await addMovement(
       tx,
       {
-        id: environment.newId(),
+        id,
         organisationId: organisation.id,
         key,
         from,
@@ -68,6 +69,6 @@ export const bookDifference = (
       environment.now(),
       decided,
     );
-    if (added.state !== 'added') throw keyReused();
-    return { movement: added.id, cylinder: undefined, repeated: false };
+    if (state !== 'first') throw keyReused();
+    return { movement: id, cylinder: undefined, repeated: false };
   });

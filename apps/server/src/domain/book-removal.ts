@@ -40,10 +40,11 @@ export const bookRemoval = (db: Executor, organisation: OrganisationRow, removal
     const composition = compositionIn(cylinder);
     if (composition === undefined)
       throw new DomainError('content-unknown', `${cylinder.name} is empty on record. Weigh it in first.`, '/grossBeforeKg');
-    const added = await addMovement(
+    const id = environment.newId();
+    const { state } = await addMovement(
       tx,
       {
-        id: environment.newId(),
+        id,
         organisationId: organisation.id,
         key: removal.key,
         from: cylinder.id,
@@ -67,10 +68,10 @@ export const bookRemoval = (db: Executor, organisation: OrganisationRow, removal
       environment.now(),
       decided,
     );
-    if (added.state !== 'added') throw keyReused();
+    if (state !== 'first') throw keyReused();
     await emptiedIfSo(tx, organisation.id, cylinder.id, removal.recordedBy);
     if (to.kind === 'reclaimer') await changeCylinder(tx, organisation.id, cylinder.id, { place: 'reclaimer' }, removal.recordedBy);
-    return { movement: added.id, cylinder: cylinder.id, repeated: false };
+    return { movement: id, cylinder: cylinder.id, repeated: false };
   });
 
 function massOut({ grossBeforeKg, grossAfterKg }: NewRemoval, { name, tareKg }: CylinderRecord): number {

@@ -24,7 +24,7 @@ import { JudgedAhead } from './judged-ahead';
 import { refuseOtherVisit } from './other-visit';
 import type { Environment } from './environment';
 import { DomainError } from './domain-error';
-import type { BookingLine, Desk, InTurn } from './booking-line';
+import type { BookingLine, Desk, InTurn, WritingDesk } from './booking-line';
 
 type Transfer = z.output<typeof newTransfer>;
 
@@ -45,6 +45,10 @@ interface Scene extends Desk {
   readonly transfer: Transfer;
 }
 
+interface WritingScene extends WritingDesk {
+  readonly transfer: Transfer;
+}
+
 interface Means {
   readonly inTurn: InTurn;
   readonly environment: Environment;
@@ -56,7 +60,7 @@ interface Means {
  * cylinders locked. A repeated key returns the first booking. Mixing two refrigerants is booked only after it was asked about.
  * @throws DomainError
  */
-async function enterTransfer(scene: Scene, { inTurn, environment, judged }: Means): Promise<Entered> {
+async function enterTransfer(scene: WritingScene, { inTurn, environment, judged }: Means): Promise<Entered> {
   const { organisation, store, transfer } = scene;
   const ends = await endsOf(scene);
   const { cylinder, source } = ends;
@@ -78,10 +82,10 @@ async function enterTransfer(scene: Scene, { inTurn, environment, judged }: Mean
   const draft = { ...draftOf(transfer, organisation, incoming, massKg, environment.newId()), against };
   if (changesWhenFilled(cylinder)) await inTurn((tx) => filled(tx, cylinder, incoming.id, transfer.recordedBy));
   // last: from here on whoever books out of the same account waits
-  const added = await store.add({ draft, decided, recordedAt: environment.now() });
-  if (added.state !== 'added') throw keyReused();
+  const { state } = await store.add({ draft, decided, recordedAt: environment.now() });
+  if (state !== 'first') throw keyReused();
   if (source.kind === 'cylinder') await inTurn((tx) => emptiedIfSo(tx, organisation.id, source.id, transfer.recordedBy));
-  return { movement: added.id, cylinder: cylinder.id, repeated: false };
+  return { movement: draft.id, cylinder: cylinder.id, repeated: false };
 }
 
 /** What is refused, is refused under the lock: here it only is not judged. */

@@ -1,16 +1,15 @@
-import { KEPT_TO_KG } from '@hygromet/core/account/ledger-resolution';
 import { isBelowTare } from '@hygromet/core/cylinder/scale-tolerance';
 import type { Booked, NewWeighing } from '@hygromet/contract/movement';
 import { accountOfKind } from '../store/account-store';
 import { cylinderById, filled, lockCylinders, type CylinderRecord } from '../store/cylinder-store';
 import type { Executor, Tx } from '../store/database';
-import { addMovement, movementByKey, type Draft } from '../store/movement-store';
+import { addMovement, type Draft } from '../store/movement-store';
 import type { OrganisationRow } from '../store/organisation-store';
 import { assessmentOf } from './assessment';
 import { differenceKg } from './book-transfer';
 import { booking } from './booked-answer';
-import { keyReused } from './booked-before';
 import { compositionIn } from './describe-cylinder';
+import { doneBefore } from './done-before';
 import { emptiedIfSo } from './emptied';
 import { refuseFuture } from './in-time';
 import type { Environment } from './environment';
@@ -32,26 +31,23 @@ export const bookWeighing = (
     await lockCylinders(tx, [cylinderId]);
     const cylinder = await cylinderById(tx, organisation.id, cylinderId);
     if (cylinder === undefined) throw new DomainError('not-found', 'This cylinder is not in the register.');
-    const earlier = await movementByKey(tx, organisation.id, weighing.key);
-    if (earlier !== undefined) {
-      // the mass was the ledger's difference at that time, so the reading tells whether it is the same weighing
-      const sameReading = Math.abs((earlier.grossAfterKg ?? NaN) - weighing.grossKg) < KEPT_TO_KG;
-      if (!sameReading || ![earlier.from.id, earlier.to.id].includes(cylinder.id)) throw keyReused();
-      return { movement: earlier.id, cylinder: cylinder.id, repeated: true };
-    }
+    const id = environment.newId();
+    const content = { cylinderId, ...weighing };
+    const earlier = await doneBefore(tx, { organisationId: organisation.id, key: weighing.key, kind: 'booking', content, answer: id });
+    if (earlier !== undefined) return { movement: earlier, cylinder: cylinder.id, repeated: true };
     refuseFuture(weighing.happenedAt, environment.now());
-    const id = await bookDifference(tx, organisation, cylinder, weighing, environment);
+    await bookDifference(tx, organisation, cylinder, { ...weighing, id }, environment);
     return { movement: id, cylinder: cylinder.id, repeated: false };
   });
 
-/** Books the entry that brings the ledger to the scale, and returns its id. Ask it with the cylinder locked. @throws DomainError */
+/** Books the entry that brings the ledger to the scale, under this id. Ask it with the cylinder locked. @throws DomainError */
 export async function bookDifference(
   tx: Tx,
   organisation: OrganisationRow,
   cylinder: CylinderRecord,
-  weighing: NewWeighing,
+  weighing: NewWeighing & { readonly id: string },
   environment: Environment,
-): Promise<string> {
+): Promise<void> {
   if (isBelowTare(weighing.grossKg, cylinder.tareKg))
     throw new DomainError('below-tare', `The gross weight is below the tare of ${cylinder.name}. Read both again.`, '/grossKg');
   const composition = compositionIn(cylinder);
@@ -67,7 +63,7 @@ export async function bookDifference(
   const unexplained = await accountOfKind(tx, organisation.id, 'unexplained');
   const [from, to] = excess > 0 ? [unexplained.id, cylinder.id] : [cylinder.id, unexplained.id];
   const draft: Draft = {
-    id: environment.newId(),
+    id: weighing.id,
     organisationId: organisation.id,
     key: weighing.key,
     from,
@@ -83,9 +79,7 @@ export async function bookDifference(
     happenedAt: weighing.happenedAt,
     recordedBy: weighing.recordedBy,
   };
-  const added = await addMovement(tx, draft, environment.now());
-  if (added.state !== 'added') throw keyReused();
+  await addMovement(tx, draft, environment.now());
   if (excess > 0) await filled(tx, cylinder, undefined, weighing.recordedBy);
   else await emptiedIfSo(tx, organisation.id, cylinder.id, weighing.recordedBy);
-  return added.id;
 }

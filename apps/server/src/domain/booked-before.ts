@@ -1,5 +1,6 @@
 import type { AtOnce } from '../store/at-once';
-import { sentAs, type Decided } from '../store/movement-store';
+import { contentOf, type Decided } from '../store/movement-store';
+import { asKept } from '../store/sent-once-store';
 import { DomainError } from './domain-error';
 
 /**
@@ -8,9 +9,9 @@ import { DomainError } from './domain-error';
  * @throws DomainError where the key came with other content
  */
 export async function bookedBefore(store: AtOnce, key: string, decided: Decided): Promise<string | undefined> {
-  const sent = sentAs(await store.earlier(key), decided);
+  const sent = asKept(await store.sent(key), { kind: 'booking', content: contentOf(decided) });
   if (sent?.state === 'key-reused') throw keyReused();
-  return sent?.id;
+  return sent?.answer;
 }
 
 export const keyReused = () =>

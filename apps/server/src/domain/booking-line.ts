@@ -1,7 +1,7 @@
 import type { Booked } from '@hygromet/contract/movement';
 import { CoreError } from '@hygromet/core/errors';
 import { oneLotAfterTheOther } from '../one-lot-after-the-other';
-import { AtOnce } from '../store/at-once';
+import { AtOnce, WritingAtOnce } from '../store/at-once';
 import { lockCylinders, lockFreeCylinders } from '../store/cylinder-store';
 import type { Executor, Tx } from '../store/database';
 import { inTransaction } from '../store/in-transaction';
@@ -21,13 +21,17 @@ export interface ToBook {
   /** What takes the model its time, before anything is locked. */
   judgeAhead(desk: Desk): Promise<void>;
   /** What is refused is thrown. */
-  enter(desk: Desk, inTurn: InTurn): Promise<Entered>;
+  enter(desk: WritingDesk, inTurn: InTurn): Promise<Entered>;
 }
 
 /** Where a booking is written: whose it is by its rules of now, and what is asked of the database. */
 export interface Desk {
   readonly organisation: OrganisationRow;
   readonly store: AtOnce;
+}
+
+export interface WritingDesk extends Desk {
+  readonly store: WritingAtOnce;
 }
 
 interface Waiting extends ToBook {
@@ -170,7 +174,7 @@ export class BookingLine {
       const { organisation } = outside;
       this.lately = organisation;
       const isHeld = ({ into, from }: Waiting) => others.includes(into) || others.includes(from);
-      const desk = { organisation, store: new AtOnce(tx, organisation.id) };
+      const desk = { organisation, store: new WritingAtOnce(tx, organisation.id) };
       const inTurn = turnsOf(tx);
       const free = those.filter((one) => !isHeld(one));
       const settled = await Promise.allSettled(free.map((one) => one.enter(desk, inTurn)));

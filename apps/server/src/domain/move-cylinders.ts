@@ -1,13 +1,15 @@
 import type { CylinderMoves } from '@hygromet/contract/cylinder-event';
-import { addCylinderEvents, keysKept } from '../store/cylinder-event-store';
+import { addCylinderEvents } from '../store/cylinder-event-store';
 import { cylindersElsewhere, putCylinders } from '../store/cylinder-store';
 import type { Executor } from '../store/database';
 import { inTransaction } from '../store/in-transaction';
 import type { OrganisationRow } from '../store/organisation-store';
+import { allSentOnce } from '../store/sent-once-store';
+import { keyReused } from './booked-before';
 import { refuseFuture } from './in-time';
 import type { Environment } from './environment';
 
-/** Puts cylinders in one place, in a few statements for thousands. Those that stand there already, and what was sent before, change nothing. */
+/** Puts cylinders in one place, in a few statements for thousands. Those that stand there already, and what was sent before, change nothing. @throws DomainError */
 export const moveCylinders = (
   db: Executor,
   organisation: OrganisationRow,
@@ -17,27 +19,22 @@ export const moveCylinders = (
   inTransaction(db, async (tx) => {
     const { place, cylinders, happenedAt, recordedBy } = moves;
     refuseFuture(happenedAt, environment.now());
-    const kept = await keysKept(
-      tx,
-      organisation.id,
-      cylinders.map(({ key }) => key),
-    );
-    const keys = new Map(cylinders.filter(({ key }) => !kept.has(key)).map(({ id, key }) => [id, key]));
-    if (keys.size === 0) return { moved: 0 };
-    const elsewhere = await cylindersElsewhere(tx, organisation.id, [...keys.keys()], place);
+    const sendings = cylinders.map(({ id, key }) => ({
+      ...{ organisationId: organisation.id, key, kind: 'cylinder-move' as const },
+      ...{ content: { cylinderId: id, place, happenedAt, recordedBy }, answer: environment.newId() },
+    }));
+    const sent = await allSentOnce(tx, organisation.id, sendings);
+    if (sent.some(({ state }) => state === 'key-reused')) throw keyReused();
+    const events = new Map(cylinders.flatMap(({ id }, k) => (sent[k]!.state === 'first' ? [[id, sendings[k]!]] : []))); // one for each
+    if (events.size === 0) return { moved: 0 };
+    const elsewhere = await cylindersElsewhere(tx, organisation.id, [...events.keys()], place);
     if (elsewhere.length === 0) return { moved: 0 };
     await addCylinderEvents(
       tx,
-      elsewhere.map(({ id, place: from }) => ({
-        id: environment.newId(),
-        organisationId: organisation.id,
-        cylinderId: id,
-        key: keys.get(id)!, // asked for by these ids
-        what: 'moved',
-        detail: { place, from },
-        happenedAt,
-        recordedBy,
-      })),
+      elsewhere.map(({ id: cylinderId, place: from }) => {
+        const { key, answer: id } = events.get(cylinderId)!; // asked for by these ids
+        return { id, organisationId: organisation.id, cylinderId, key, what: 'moved', detail: { place, from }, happenedAt, recordedBy };
+      }),
       environment.now(),
     );
     await putCylinders(

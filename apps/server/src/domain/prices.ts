@@ -1,8 +1,9 @@
 import type { NewPrice, PriceOnRecord } from '@hygromet/contract/price';
 import { refrigerant } from '@hygromet/core/fluids/refrigerant';
 import type { Executor } from '../store/database';
-import { addPrice } from '../store/price-store';
-import { keyReused } from './booked-before';
+import { inTransaction } from '../store/in-transaction';
+import { addPrice, priceById } from '../store/price-store';
+import { doneBefore } from './done-before';
 import type { Environment } from './environment';
 import { DomainError } from './domain-error';
 
@@ -18,7 +19,11 @@ export async function typePrice(db: Executor, organisationId: string, draft: New
   const today = new Date(environment.now().getTime() - HALF_A_DAY_MS).toISOString().slice(0, 10);
   if (draft.from < today)
     throw new DomainError('invalid-input', 'A price counts from today or later: what was accounted for before keeps its price.', '/from');
-  const { price, same } = await addPrice(db, organisationId, environment.newId(), draft);
-  if (!same) throw keyReused();
-  return price;
+  return inTransaction(db, async (tx) => {
+    const id = environment.newId();
+    const { key, ...content } = draft;
+    const before = await doneBefore(tx, { organisationId, key, kind: 'price', content, answer: id });
+    if (before === undefined) await addPrice(tx, organisationId, id, draft);
+    return priceById(tx, organisationId, before ?? id);
+  });
 }

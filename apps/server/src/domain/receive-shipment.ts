@@ -9,11 +9,12 @@ import type { Executor, Tx } from '../store/database';
 import { inTransaction } from '../store/in-transaction';
 import { addMovement, type Draft } from '../store/movement-store';
 import type { OrganisationRow } from '../store/organisation-store';
-import { addReceipt, receiptByKey } from '../store/shipment-store';
+import { addReceipt } from '../store/shipment-store';
 import { assessmentOf } from './assessment';
 import { keyReused } from './booked-before';
 import { differenceKg } from './book-transfer';
 import { compositionIn } from './describe-cylinder';
+import { doneBefore } from './done-before';
 import { emptiedIfSo } from './emptied';
 import { refuseFuture } from './in-time';
 import type { Environment } from './environment';
@@ -40,11 +41,10 @@ export const receiveShipment = (
       tx,
       shipment.lines.map(({ cylinder }) => cylinder),
     );
-    const before = await receiptByKey(tx, organisation.id, receipt);
-    if (before !== undefined) {
-      if (!before.same || before.id !== id) throw keyReused();
-      return shipmentOnRecord(tx, organisation.id, id);
-    }
+    const { key, ...content } = receipt;
+    const before = await doneBefore(tx, { organisationId: organisation.id, key, kind: 'receipt', content, answer: id });
+    if (before !== undefined && before !== id) throw keyReused();
+    if (before !== undefined) return shipmentOnRecord(tx, organisation.id, id);
     refuseFuture(receipt.happenedAt, environment.now());
     const sent = linesOfShipment(shipment, receipt);
     const { certificate = '', currency, charges, note = '' } = receipt;

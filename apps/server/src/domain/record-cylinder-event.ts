@@ -68,7 +68,7 @@ const keepEvent = (
     await addCylinderEvent(tx, draft, environment.now());
     await changeCylinder(tx, organisation.id, cylinderId, change, recordedBy);
     if (event.what === 'weighed-in' && event.difference.is === 'booked')
-      await bookDifference(tx, organisation, cylinder, weighingOf(event), environment);
+      await bookDifference(tx, organisation, cylinder, { ...weighingOf(event), id: environment.newId() }, environment);
     const changed = await cylinderById(tx, organisation.id, cylinderId);
     if (changed === undefined) throw new Error(`the cylinder ${cylinderId} was changed and is not there`);
     return changed;

@@ -38,9 +38,9 @@ export const reverseMovement = (
       throw new DomainError('reversal-of-reversal', 'This entry is itself a reversal. Book what really happened as a new entry.');
     // the moment of the wrong entry keeps a repeated request the same request
     const draft = reversalOf(wrong, reversal, organisation.id, environment.newId(), new Date(wrong.happenedAt));
-    const added = await addMovement(tx, draft, environment.now());
-    if (added.state === 'key-reused')
+    const sent = await addMovement(tx, draft, environment.now(), draft);
+    if (sent.state === 'key-reused')
       throw new DomainError('key-reused', 'This reversal was sent before with other content, and is booked once. Check the ledger.');
     const cylinder = [wrong.to, wrong.from].find(({ kind }) => kind === 'cylinder');
-    return { movement: added.id, cylinder: cylinder?.id, repeated: added.state === 'repeated' };
+    return { movement: sent.state === 'first' ? draft.id : sent.answer, cylinder: cylinder?.id, repeated: sent.state === 'repeated' };
   });

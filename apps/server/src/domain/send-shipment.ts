@@ -5,8 +5,8 @@ import { cylinderById, lockCylinders, type CylinderRecord } from '../store/cylin
 import type { Executor } from '../store/database';
 import { inTransaction } from '../store/in-transaction';
 import type { OrganisationRow } from '../store/organisation-store';
-import { addShipment, shipmentById, shipmentByKey } from '../store/shipment-store';
-import { keyReused } from './booked-before';
+import { addShipment, shipmentById } from '../store/shipment-store';
+import { doneBefore } from './done-before';
 import { refuseFuture } from './in-time';
 import { moveCylinders } from './move-cylinders';
 import type { Environment } from './environment';
@@ -22,17 +22,15 @@ export const sendShipment = (
   inTransaction(db, async (tx) => {
     const ids = shipment.cylinders.map(({ id }) => id);
     await lockCylinders(tx, ids);
-    const before = await shipmentByKey(tx, organisation.id, shipment);
-    if (before !== undefined) {
-      if (!before.same) throw keyReused();
-      return shipmentOnRecord(tx, organisation.id, before.id);
-    }
+    const id = environment.newId();
+    const { key, ...content } = shipment;
+    const before = await doneBefore(tx, { organisationId: organisation.id, key, kind: 'shipment', content, answer: id });
+    if (before !== undefined) return shipmentOnRecord(tx, organisation.id, before);
     refuseFuture(shipment.happenedAt, environment.now());
     if (new Set(ids).size < ids.length) throw new DomainError('invalid-input', 'A cylinder is on it twice.', '/cylinders');
     const lines: ShippedLine[] = [];
     for (const [k, id] of ids.entries()) lines.push(lineOf(await cylinderById(tx, organisation.id, id), k));
-    const id = environment.newId();
-    if (!(await addShipment(tx, organisation.id, id, shipment, lines))) throw keyReused();
+    await addShipment(tx, organisation.id, id, shipment, lines);
     const { cylinders, happenedAt, recordedBy } = shipment;
     await moveCylinders(tx, organisation, { place: 'reclaimer', cylinders, happenedAt, recordedBy }, environment);
     return shipmentOnRecord(tx, organisation.id, id);

@@ -6,10 +6,11 @@ import type { VisitRecord } from '@hygromet/contract/visit-record';
 import type { Executor, Tx } from '../store/database';
 import { inTransaction } from '../store/in-transaction';
 import { systemById } from '../store/system-store';
-import { addVisit, addVisitEvent, eventKept, lockVisit, visitById, visitEventsOf } from '../store/visit-store';
+import { addVisit, addVisitEvent, lockVisit, visitById, visitEventsOf } from '../store/visit-store';
 import type { OrganisationRow } from '../store/organisation-store';
 import { refuseImpossible } from './method-stands';
 import { keyReused } from './booked-before';
+import { doneBefore } from './done-before';
 import { refuseUnkeptPhotograph } from './photographs';
 import { refuseFuture } from './in-time';
 import { refuseHighTest } from './refuse-high-test';
@@ -21,8 +22,11 @@ export const openVisit = (db: Executor, organisationId: string, draft: NewVisit,
   inTransaction(db, async (tx) => {
     if ((await systemById(tx, organisationId, draft.system)) === undefined)
       throw new DomainError('not-found', 'This system is not in the register.', '/system');
-    const { id, same } = await addVisit(tx, organisationId, environment.newId(), draft, environment.now());
-    if (!same) throw keyReused();
+    const id = environment.newId();
+    const { key, recordedBy, ...body } = draft;
+    const before = await doneBefore(tx, { organisationId, key, kind: 'visit', content: { ...body, recordedBy }, answer: id });
+    if (before !== undefined) return read(tx, organisationId, before);
+    await addVisit(tx, organisationId, id, draft, environment.now());
     return read(tx, organisationId, id);
   });
 
@@ -66,9 +70,9 @@ const add = (db: Executor, organisationId: string, id: string, event: NewVisitEv
   inTransaction(db, async (tx) => {
     if ((await lockVisit(tx, organisationId, id)) === undefined) throw new DomainError('not-found', 'This visit is not there.');
     const before = await read(tx, organisationId, id);
-    const kept = await eventKept(tx, organisationId, id, event);
-    if (kept === 'other') throw keyReused();
-    if (kept === 'same') return before;
+    const earlier = await doneBefore(tx, { organisationId, key: event.key, kind: 'visit-event', content: saidIn(event), answer: id });
+    if (earlier !== undefined && earlier !== id) throw keyReused();
+    if (earlier !== undefined) return before;
     refuseFuture(event.happenedAt, environment.now());
     refuseOutdated(event, before);
     await refuseHighTest(tx, organisationId, before, event);
@@ -77,6 +81,13 @@ const add = (db: Executor, organisationId: string, id: string, event: NewVisitEv
     await addVisitEvent(tx, organisationId, id, record satisfies VisitRecord, event, environment.now());
     return read(tx, organisationId, id);
   });
+
+/** The version that was seen is no part of what was said. */
+function saidIn(event: NewVisitEvent): object {
+  const { key: _key, ...content } = event;
+  const { version: _version, ...said } = { version: undefined, ...content };
+  return said;
+}
 
 function refuseOutdated(event: NewVisitEvent, visit: Visit): void {
   const { state, version, system, tests, transfers } = visit;

@@ -20,14 +20,13 @@ export async function addCylinderEvent(db: Executor, draft: EventDraft, now: Dat
   await db.insertInto('cylinder_event').values(rowOf(draft, now)).execute();
 }
 
-/** Several at once; those that were kept before are passed over. */
+/** Several at once. */
 export async function addCylinderEvents(db: Executor, drafts: readonly EventDraft[], now: Date): Promise<void> {
   const rows = drafts.map((draft) => rowOf(draft, now));
   for (let first = 0; first < rows.length; first += ROWS_AT_A_TIME_COUNT)
     await db
       .insertInto('cylinder_event')
       .values(rows.slice(first, first + ROWS_AT_A_TIME_COUNT))
-      .onConflict((conflict) => conflict.constraint('event_kept_once').doNothing())
       .execute();
 }
 
@@ -43,16 +42,6 @@ const rowOf = (draft: EventDraft, now: Date) => ({
   recorded_by: draft.recordedBy,
   note: draft.note ?? null,
 });
-
-export async function keysKept(db: Executor, organisationId: string, keys: readonly string[]): Promise<ReadonlySet<string>> {
-  const rows = await db
-    .selectFrom('cylinder_event')
-    .select('event_key')
-    .where('organisation_id', '=', organisationId)
-    .where('event_key', 'in', keys)
-    .execute();
-  return new Set(rows.map(({ event_key }) => event_key));
-}
 
 /** The latest first. */
 export async function cylinderEventsOf(db: Executor, organisationId: string, cylinderId: string): Promise<CylinderEvent[]> {

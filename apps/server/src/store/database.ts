@@ -76,7 +76,6 @@ interface VisitEventTable {
   sequence: number;
   kind: string;
   body: Json<Record<string, unknown>>;
-  content_hash: string;
   happened_at: Instant;
   recorded_at: Instant;
   recorded_by: string;
@@ -173,7 +172,6 @@ interface ShipmentTable {
   id: string;
   organisation_id: string;
   shipment_key: string;
-  content_hash: string;
   to_name: string;
   carrier: string;
   day: ColumnType<Date, string, string>;
@@ -187,7 +185,6 @@ interface ShipmentReceiptTable {
   shipment_id: string;
   organisation_id: string;
   receipt_key: string;
-  content_hash: string;
   body: Json<Omit<Receipt, 'happenedAt' | 'recordedAt' | 'recordedBy'>>;
   happened_at: Instant;
   recorded_at: Generated<Date>;
@@ -198,7 +195,6 @@ interface PriceTable {
   id: string;
   organisation_id: string;
   price_key: string;
-  content_hash: string;
   refrigerant: string;
   kind: string;
   per_kg: Numeric;

@@ -162,7 +162,7 @@ describe('nothing names what belongs to another firm', () => {
     [
       'an event of a visit',
       ({ visit }) =>
-        `insert into visit_event (organisation_id, visit_id, event_key, sequence, kind, body, content_hash, happened_at, recorded_at, recorded_by) values (${mine}, '${visit}', gen_random_uuid(), 1, 'marked', '{}', 'x', now(), now(), 'hand')`,
+        `insert into visit_event (organisation_id, visit_id, event_key, sequence, kind, body, happened_at, recorded_at, recorded_by) values (${mine}, '${visit}', gen_random_uuid(), 1, 'marked', '{}', now(), now(), 'hand')`,
       /visit_event_visit_id_of_one_firm/,
     ],
     [

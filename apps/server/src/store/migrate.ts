@@ -28,6 +28,7 @@ import * as ofOneFirm from './migrations/0024-of-one-firm';
 import * as enteredTogether from './migrations/0025-entered-together';
 import * as photographs from './migrations/0026-photographs';
 import * as chargeNotes from './migrations/0027-charge-notes';
+import * as oneTableOfSendings from './migrations/0028-one-table-of-sendings';
 
 /** Imported one by one, so that they survive bundling. A migration is never edited once it has run anywhere. */
 const migrations: Record<string, Migration> = {
@@ -58,6 +59,7 @@ const migrations: Record<string, Migration> = {
   '0025-entered-together': enteredTogether,
   '0026-photographs': photographs,
   '0027-charge-notes': chargeNotes,
+  '0028-one-table-of-sendings': oneTableOfSendings,
 };
 
 export const newestMigration = Object.keys(migrations).sort().at(-1) ?? '';
@@ -65,9 +67,15 @@ export const newestMigration = Object.keys(migrations).sort().at(-1) ?? '';
 /** Brings the database to the newest shape, with the rights of its roles. @throws the error of the migration that failed */
 export async function migrate(db: Db): Promise<readonly string[]> {
   await refuseNewer(db);
-  const { error, results } = await new Migrator({ db, provider: { getMigrations: () => Promise.resolve(migrations) } }).migrateToLatest();
-  if (error !== undefined) throw error as Error; // the migrator passes on what was thrown
+  const names = await migrateTo(db, newestMigration);
   await giveRights(db);
+  return names;
+}
+
+/** Brings the database to the shape of that migration, without rights. @throws the error of the migration that failed */
+export async function migrateTo(db: Db, name: string): Promise<readonly string[]> {
+  const { error, results } = await new Migrator({ db, provider: { getMigrations: () => Promise.resolve(migrations) } }).migrateTo(name);
+  if (error !== undefined) throw error as Error; // the migrator passes on what was thrown
   return (results ?? []).map(({ migrationName }) => migrationName);
 }
 

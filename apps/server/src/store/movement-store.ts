@@ -2,10 +2,11 @@ import type { AccountKind } from '@hygromet/contract/account';
 import type { Movement, ScaleTarget } from '@hygromet/contract/movement';
 import type { Objection } from '@hygromet/core/cylinder/objection';
 import { sql, type RawBuilder } from 'kysely';
-import { createHash } from 'node:crypto';
 import { anyOf, inOrderOf } from './by-id';
-import type { Executor, TypedText } from './database';
+import { contentHash } from './content-hash';
+import type { Executor, Tx, TypedText } from './database';
 import { withWords } from './movement-search';
+import { allSentOnce, type SentOnce } from './sent-once-store';
 
 /** An entry before it is in the ledger. */
 export interface Draft {
@@ -47,78 +48,54 @@ export interface Decided extends Pick<Draft, 'from' | 'to' | 'massKg' | 'happene
 }
 
 /** What makes two requests with one key the same: everything a person decided, nothing the server added. */
-function contentHash(decided: Decided): string {
+export function contentOf(decided: Decided): object {
   const { from, to, massKg, grossBeforeKg, grossAfterKg, happenedAt, recordedBy, note, reverses } = decided;
   const { saidRefrigerant, acceptMixing = false, target, visit } = decided;
   const weighed = { from, to, massKg, grossBeforeKg, grossAfterKg, happenedAt: Date.parse(happenedAt), recordedBy, note, reverses };
-  const content = { ...weighed, saidRefrigerant, acceptMixing, target, visit };
-  return createHash('sha256').update(JSON.stringify(content)).digest('hex');
+  return { ...weighed, saidRefrigerant, acceptMixing, target, visit };
 }
 
-export type Sent = { readonly state: 'repeated'; readonly id: string } | { readonly state: 'key-reused' };
-export type Added = { readonly state: 'added'; readonly id: string } | Sent;
-
-/** An entry to add, with what the person decided of it, where the entry does not say all of that. */
+/** An entry to add. */
 export interface NewEntry {
   readonly draft: Draft;
-  readonly decided: Decided;
+  /** What the person decided who sent it; nothing for an entry that is part of something else that was sent. */
+  readonly decided?: Decided | undefined;
   readonly recordedAt: Date;
 }
 
-/** Adds an entry. The same key with the same content finds the first entry; with another content it is refused. */
-export async function addMovement(db: Executor, draft: Draft, now: Date, decided: Decided = draft): Promise<Added> {
-  const [added] = await addMovements(db, draft.organisationId, [{ draft, decided, recordedAt: now }]);
+/** Adds an entry. The same sending again finds the first entry; its key with another content is refused. */
+export async function addMovement(tx: Tx, draft: Draft, now: Date, decided?: Decided): Promise<SentOnce> {
+  const [added] = await addMovements(tx, draft.organisationId, [{ draft, decided, recordedAt: now }]);
   return added!; // one for each
 }
 
 /** Adds entries of one organisation in one statement; what became of each, in the order in which they were given. */
-export async function addMovements(db: Executor, organisationId: string, entries: readonly NewEntry[]): Promise<readonly Added[]> {
+export async function addMovements(tx: Tx, organisationId: string, entries: readonly NewEntry[]): Promise<readonly SentOnce[]> {
+  const sent = await sentWith(tx, organisationId, entries);
+  const states = entries.map((entry): SentOnce => sent.get(entry) ?? { state: 'first' });
+  const rows = entries
+    .filter((_, k) => states[k]!.state === 'first')
+    .map(({ draft, decided = draft, recordedAt }) => ({
+      ...rowOf(draft),
+      content_hash: contentHash(contentOf(decided)),
+      recorded_at: recordedAt,
+    }));
   // in the order of the accounts they come from, as balances are touched: who books one by one waits, and never deadlocks
-  const inOrder = [...entries].sort((one, other) => one.draft.from.localeCompare(other.draft.from));
-  const rows = await db
-    .insertInto('movement')
-    .values(
-      inOrder.map(({ draft, decided, recordedAt }) => ({ ...rowOf(draft), content_hash: contentHash(decided), recorded_at: recordedAt })),
-    )
-    .onConflict((conflict) => conflict.constraint('movement_key_used_once').doNothing())
-    .returning('id')
-    .execute();
-  const added = new Set(rows.map(({ id }) => id));
-  const others = entries.filter(({ draft }) => !added.has(draft.id));
-  const keys = others.map(({ draft }) => draft.key);
-  const earlier = keys.length === 0 ? [] : await entriesByKeys(db, organisationId, keys);
-  return entries.map(({ draft, decided }): Added => {
-    if (added.has(draft.id)) return { state: 'added', id: draft.id };
-    return sentAs(earlier[others.findIndex((other) => other.draft === draft)], decided) ?? { state: 'key-reused' };
-  });
+  rows.sort((one, other) => one.from_account.localeCompare(other.from_account));
+  if (rows.length > 0) await tx.insertInto('movement').values(rows).execute();
+  return states;
 }
 
-/** An entry as far as it tells whether it was sent before. */
-export interface EarlierEntry {
-  readonly id: string;
-  readonly key: string;
-  readonly contentHash: string;
-}
-
-/** The entries that were booked with these keys, in that order; nothing for a key that is new. */
-export async function entriesByKeys(
-  db: Executor,
-  organisationId: string,
-  keys: readonly string[],
-): Promise<readonly (EarlierEntry | undefined)[]> {
-  const rows = await db
-    .selectFrom('movement')
-    .select(['id', 'idempotency_key as key', 'content_hash as contentHash'])
-    .where('organisation_id', '=', organisationId)
-    .where('idempotency_key', '=', anyOf(keys))
-    .execute();
-  return inOrderOf(keys, rows, ({ key }) => key);
-}
-
-/** What a request is whose key has made that entry; undefined where the key is new. */
-export function sentAs(earlier: EarlierEntry | undefined, decided: Decided): Sent | undefined {
-  if (earlier === undefined) return undefined;
-  return earlier.contentHash === contentHash(decided) ? { state: 'repeated', id: earlier.id } : { state: 'key-reused' };
+/** What was sent of these entries, and whether it was sent before. */
+async function sentWith(tx: Tx, organisationId: string, entries: readonly NewEntry[]): Promise<ReadonlyMap<NewEntry, SentOnce>> {
+  const decidedOnes = entries.flatMap((entry) => (entry.decided === undefined ? [] : [{ entry, content: contentOf(entry.decided) }]));
+  if (decidedOnes.length === 0) return new Map();
+  const sendings = decidedOnes.map(({ entry: { draft }, content }) => ({
+    ...{ organisationId, key: draft.key, kind: 'booking' as const },
+    ...{ content, answer: draft.id },
+  }));
+  const sent = await allSentOnce(tx, organisationId, sendings);
+  return new Map(decidedOnes.map(({ entry }, k) => [entry, sent[k]!])); // one for each
 }
 
 function rowOf(draft: Draft) {
@@ -291,9 +268,4 @@ export async function movementsById(
 ): Promise<readonly (Movement | undefined)[]> {
   const rows = await movementQuery(db, organisationId).where('movement.id', '=', anyOf(ids)).execute();
   return inOrderOf(ids, rows.map(movementOf), ({ id }) => id);
-}
-
-export async function movementByKey(db: Executor, organisationId: string, key: string): Promise<Movement | undefined> {
-  const row = await movementQuery(db, organisationId).where('movement.idempotency_key', '=', key).executeTakeFirst();
-  return row === undefined ? undefined : movementOf(row);
 }

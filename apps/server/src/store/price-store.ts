@@ -1,6 +1,5 @@
 import type { NewPrice, PriceOnRecord } from '@hygromet/contract/price';
 import { sql } from 'kysely';
-import { contentHash } from './content-hash';
 import type { Executor } from './database';
 
 const priceQuery = (db: Executor, organisationId: string) =>
@@ -9,8 +8,6 @@ const priceQuery = (db: Executor, organisationId: string) =>
     .where('organisation_id', '=', organisationId)
     .select([
       'id',
-      'price_key',
-      'content_hash',
       'refrigerant',
       'kind',
       'per_kg',
@@ -37,21 +34,13 @@ const priceOf = (row: Row): PriceOnRecord => ({
 export const pricesOf = async (db: Executor, organisationId: string): Promise<PriceOnRecord[]> =>
   (await priceQuery(db, organisationId).orderBy('price.valid_from').orderBy('price.sequence').execute()).map(priceOf);
 
-/** A repeated key adds nothing. @returns the price of that key, and whether it says the same */
-export async function addPrice(
-  db: Executor,
-  organisationId: string,
-  id: string,
-  { key, ...draft }: NewPrice,
-): Promise<{ readonly price: PriceOnRecord; readonly same: boolean }> {
-  const hash = contentHash(draft);
+export async function addPrice(db: Executor, organisationId: string, id: string, { key, ...draft }: NewPrice): Promise<void> {
   await db
     .insertInto('price')
     .values({
       id,
       organisation_id: organisationId,
       price_key: key,
-      content_hash: hash,
       refrigerant: draft.refrigerant,
       kind: draft.kind,
       per_kg: draft.perKg,
@@ -59,8 +48,8 @@ export async function addPrice(
       valid_from: draft.from,
       recorded_by: draft.recordedBy,
     })
-    .onConflict((conflict) => conflict.constraint('price_typed_once').doNothing())
     .execute();
-  const row = await priceQuery(db, organisationId).where('price_key', '=', key).executeTakeFirstOrThrow();
-  return { price: priceOf(row), same: row.content_hash === hash };
 }
+
+export const priceById = async (db: Executor, organisationId: string, id: string): Promise<PriceOnRecord> =>
+  priceOf(await priceQuery(db, organisationId).where('id', '=', id).executeTakeFirstOrThrow());

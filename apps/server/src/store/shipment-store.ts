@@ -1,6 +1,5 @@
 import type { NewReceipt, NewShipment, Receipt, Shipment, ShippedLine } from '@hygromet/contract/shipment';
 import { sql } from 'kysely';
-import { contentHash } from './content-hash';
 import type { Executor } from './database';
 
 const shipmentQuery = (db: Executor, organisationId: string) =>
@@ -56,39 +55,19 @@ export async function shipmentById(db: Executor, organisationId: string, id: str
   return row === undefined ? undefined : shipmentOf(row);
 }
 
-/** What a key has sent before, and whether it was the same. */
-export interface SentShipment {
-  readonly id: string;
-  readonly same: boolean;
-}
-
-const sent = ({ key: _key, ...content }: NewShipment | NewReceipt) => contentHash(content);
-
-export async function shipmentByKey(db: Executor, organisationId: string, shipment: NewShipment): Promise<SentShipment | undefined> {
-  const row = await db
-    .selectFrom('shipment')
-    .select(['id', 'content_hash'])
-    .where('organisation_id', '=', organisationId)
-    .where('shipment_key', '=', shipment.key)
-    .executeTakeFirst();
-  return row === undefined ? undefined : { id: row.id, same: row.content_hash === sent(shipment) };
-}
-
-/** @returns false where another sending with this key was faster */
 export async function addShipment(
   db: Executor,
   organisationId: string,
   id: string,
   shipment: NewShipment,
   lines: readonly ShippedLine[],
-): Promise<boolean> {
-  const { numInsertedOrUpdatedRows } = await db
+): Promise<void> {
+  await db
     .insertInto('shipment')
     .values({
       id,
       organisation_id: organisationId,
       shipment_key: shipment.key,
-      content_hash: sent(shipment),
       to_name: shipment.to,
       carrier: shipment.carrier ?? '',
       day: shipment.day,
@@ -96,19 +75,7 @@ export async function addShipment(
       happened_at: shipment.happenedAt,
       recorded_by: shipment.recordedBy,
     })
-    .onConflict((conflict) => conflict.constraint('shipment_sent_once').doNothing())
-    .executeTakeFirst();
-  return numInsertedOrUpdatedRows === 1n;
-}
-
-export async function receiptByKey(db: Executor, organisationId: string, receipt: NewReceipt): Promise<SentShipment | undefined> {
-  const row = await db
-    .selectFrom('shipment_receipt')
-    .select(['shipment_id', 'content_hash'])
-    .where('organisation_id', '=', organisationId)
-    .where('receipt_key', '=', receipt.key)
-    .executeTakeFirst();
-  return row === undefined ? undefined : { id: row.shipment_id, same: row.content_hash === sent(receipt) };
+    .execute();
 }
 
 /** @returns false where the shipment has its receipt already */
@@ -125,7 +92,6 @@ export async function addReceipt(
       shipment_id: shipmentId,
       organisation_id: organisationId,
       receipt_key: receipt.key,
-      content_hash: sent(receipt),
       body: JSON.stringify(body),
       happened_at: receipt.happenedAt,
       recorded_by: receipt.recordedBy,

@@ -4,7 +4,6 @@ import type { NewVisitEvent, VisitEvent } from '@hygromet/contract/visit-event';
 import type { VisitRecord } from '@hygromet/contract/visit-record';
 import { withEvent } from '@hygromet/contract/visit-state';
 import { jsonObjectFrom } from 'kysely/helpers/postgres';
-import { contentHash } from './content-hash';
 import type { Executor, Tx } from './database';
 
 const visitQuery = (db: Executor, organisationId: string) =>
@@ -75,18 +74,17 @@ export async function visitEventsOf(db: Executor, organisationId: string, id: st
   });
 }
 
-/** Opens a visit; a repeated key opens no second one. @returns the visit that this key opened, and whether its content is the same */
+/** Opens a visit: its first event. */
 export async function addVisit(
   db: Executor,
   organisationId: string,
   id: string,
   { key, recordedBy, ...body }: NewVisit,
   now: Date,
-): Promise<{ readonly id: string; readonly same: boolean }> {
-  const hash = contentHash({ ...body, recordedBy });
+): Promise<void> {
   const at = now.toISOString();
   const event: VisitEvent = { kind: 'opened', ...body, happenedAt: at, recordedAt: at, recordedBy, sequence: 1 };
-  const added = await db
+  await db
     .insertInto('visit')
     .values({
       id,
@@ -96,53 +94,13 @@ export async function addVisit(
       day: body.day,
       record: JSON.stringify(withEvent(undefined, event)),
     })
-    .onConflict((conflict) => conflict.constraint('visit_opened_once').doNothing())
-    .returning('id')
-    .executeTakeFirst();
-  if (added !== undefined) {
-    await insertEvent(db, { organisationId, visitId: id, key, hash, body, event });
-    return { id, same: true };
-  }
-  const kept = await db
-    .selectFrom('visit')
-    .innerJoin('visit_event', (join) => join.onRef('visit_event.visit_id', '=', 'visit.id').on('visit_event.sequence', '=', 1))
-    .select(['visit.id', 'visit_event.content_hash'])
-    .where('visit.organisation_id', '=', organisationId)
-    .where('visit.opening_key', '=', key)
-    .executeTakeFirstOrThrow();
-  return { id: kept.id, same: isSame(kept.content_hash, hash) };
+    .execute();
+  await insertEvent(db, { organisationId, visitId: id, key, body, event });
 }
-
-/** What was stored before there were events has no hash, and is taken as it stands. */
-const isSame = (kept: string, sent: string) => kept === '' || kept === sent;
 
 /** The visit, held until the transaction ends: events follow one another. */
 export const lockVisit = (tx: Tx, organisationId: string, id: string) =>
   tx.selectFrom('visit').select('id').where('organisation_id', '=', organisationId).where('id', '=', id).forUpdate().executeTakeFirst();
-
-/** Whether an event with this key was kept before, and whether it said the same. */
-export async function eventKept(
-  db: Executor,
-  organisationId: string,
-  visitId: string,
-  event: NewVisitEvent,
-): Promise<'new' | 'same' | 'other'> {
-  const kept = await db
-    .selectFrom('visit_event')
-    .select(['visit_id', 'content_hash'])
-    .where('organisation_id', '=', organisationId)
-    .where('event_key', '=', event.key)
-    .executeTakeFirst();
-  if (kept === undefined) return 'new';
-  return kept.visit_id === visitId && isSame(kept.content_hash, eventHash(event)) ? 'same' : 'other';
-}
-
-/** The version that was seen is no part of what was said. */
-function eventHash(event: NewVisitEvent): string {
-  const { key: _key, ...content } = event;
-  const { version: _version, ...said } = { version: undefined, ...content };
-  return contentHash(said);
-}
 
 /** Adds an event to a visit that is held, and keeps what the visit is since. */
 export async function addVisitEvent(
@@ -160,7 +118,7 @@ export async function addVisitEvent(
   const at = new Date(happenedAt).toISOString();
   const event = { kind, ...body, happenedAt: at, recordedAt: now.toISOString(), recordedBy, sequence } as VisitEvent; // the contract's schema, less key and version
   const record = withEvent(before, event);
-  await insertEvent(db, { organisationId, visitId, key, hash: eventHash(sent), body, event });
+  await insertEvent(db, { organisationId, visitId, key, body, event });
   await db
     .updateTable('visit')
     .set({ record: JSON.stringify(record), day: record.day, state: record.state, version: record.version })
@@ -173,12 +131,11 @@ interface Kept {
   readonly organisationId: string;
   readonly visitId: string;
   readonly key: string;
-  readonly hash: string;
   readonly body: object;
   readonly event: VisitEvent;
 }
 
-const insertEvent = (db: Executor, { organisationId, visitId, key, hash, body, event }: Kept) =>
+const insertEvent = (db: Executor, { organisationId, visitId, key, body, event }: Kept) =>
   db
     .insertInto('visit_event')
     .values({
@@ -188,7 +145,6 @@ const insertEvent = (db: Executor, { organisationId, visitId, key, hash, body, e
       sequence: event.sequence,
       kind: event.kind,
       body: JSON.stringify(body),
-      content_hash: hash,
       happened_at: event.happenedAt,
       recorded_at: event.recordedAt,
       recorded_by: event.recordedBy,
