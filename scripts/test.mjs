@@ -6,6 +6,7 @@ import { at } from './lib/paths.mjs';
 import { fail } from './lib/say.mjs';
 import { check, jest, nodeTests, playwright } from './lib/steps.mjs';
 import { ensureChromium, ensurePostgres } from './lib/system-packages.mjs';
+import { webTests } from './lib/web-tests.mjs';
 
 /** Everything: types, lint, Jest for every part, and the whole application in a browser. Two things at a time, for two cores. */
 async function main() {
@@ -21,10 +22,11 @@ async function main() {
       await buildWeb();
       return check('messages', 'node', ['scripts/messages.mjs', '--check']);
     },
-    () => jest('web-tests', ['--config', 'apps/web/jest.config.mjs', '--maxWorkers=1']),
+    webTests,
     // the longer of the rest first: nothing then waits for it alone
     () => check('lint and format', 'node', ['scripts/lint.mjs']),
-    () => check('types', 'node', ['scripts/types.mjs']),
+    // those of the web application were checked where its tests were compiled
+    () => check('types', 'node', ['scripts/types.mjs', '--without', 'apps/web/tsconfig.spec.json']),
     () => nodeTests('script-tests', ['scripts/lib/', 'scripts/lint/']),
   ]);
   const checks = [...outcomes, await playwright('browser-tests', ['--config', 'e2e/playwright.config.ts'])];
@@ -36,7 +38,7 @@ async function main() {
 
 /**
  * Whoever is done takes the next step.
- * @param {(() => Promise<import('./lib/steps.mjs').Outcome>)[]} steps
+ * @param {(() => Promise<import('./lib/steps.mjs').Outcome | import('./lib/steps.mjs').Outcome[]>)[]} steps
  */
 async function twoAtATime(steps) {
   const waiting = [...steps];
@@ -44,7 +46,7 @@ async function twoAtATime(steps) {
   const outcomes = [];
   const lane = async () => {
     for (let step = waiting.shift(); step !== undefined; step = waiting.shift()) {
-      outcomes.push(await step());
+      outcomes.push(...[await step()].flat());
     }
   };
   await Promise.all([lane(), lane()]);
