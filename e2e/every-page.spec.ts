@@ -1,5 +1,9 @@
-import { cylinderId, expectAccessible, systemId, visitId } from './pages';
+import type { Page } from '@playwright/test';
+import { cylinderId, expectAccessible, expectContrast, systemId, visitId } from './pages';
 import { expect, test } from './test';
+
+/** The color that the page is painted on. */
+const paperOf = (page: Page) => page.evaluate(() => getComputedStyle(document.body).backgroundColor);
 
 for (const path of [
   '/today',
@@ -33,11 +37,13 @@ for (const path of [
       .replace('C-05', await cylinderId(page, 'C-05'))
       .replace('SYSTEM', await systemId(page, 'Print works'))
       .replace('VISIT', await visitId(page, 'Seed bank'));
-    for (const colorScheme of ['light', 'dark'] as const) {
-      await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' });
-      await page.goto(address, { waitUntil: 'networkidle' });
-      await expectAccessible(page);
-    }
+    await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' });
+    await page.goto(address, { waitUntil: 'networkidle' });
+    await expectAccessible(page);
+    const light = await paperOf(page);
+    await page.emulateMedia({ colorScheme: 'dark', reducedMotion: 'reduce' });
+    await expect.poll(() => paperOf(page)).not.toBe(light);
+    await expectContrast(page);
   });
 }
 

@@ -29,6 +29,7 @@ export default defineConfig({
         '--disable-sync',
       ],
     },
-    trace: 'retain-on-failure',
+    // a trace of everything that may fail would take as long as the tests: `--trace on` for the one that is looked into
+    screenshot: 'only-on-failure',
   },
 });

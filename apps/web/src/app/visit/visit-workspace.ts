@@ -1,3 +1,4 @@
+import { NgComponentOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute, RouterLink } from '@angular/router';
@@ -12,16 +13,8 @@ import { dayWords } from '../ui/day';
 import { valueOf, waiting } from '../ui/loadable';
 import { PageHead } from '../ui/page-head';
 import { settledOnce } from '../ui/settled';
-import { AccountStage } from './stages/account.stage';
-import { CheckStage } from './stages/check.stage';
-import { CloseStage } from './stages/close.stage';
-import { LookStage } from './stages/look.stage';
-import { MethodStage } from './stages/method.stage';
-import { ProveStage } from './stages/prove.stage';
-import { RechargeStage } from './stages/recharge.stage';
-import { SaidStage } from './stages/said.stage';
-import { TransferStage } from './stages/transfer.stage';
 import { nextActionText, stateText } from './stage-labels';
+import { StageParts } from './stage-parts';
 import { AlarmSound } from './live/alarm-sound';
 import { LiveTransfer } from './live/live-transfer';
 import { StopAlarm } from './live/stop-alarm';
@@ -33,24 +26,7 @@ import { VisitStepper } from './visit-stepper';
 /** The stages in the head, the one that is here at the left, and always the circuit at the right. */
 @Component({
   selector: 'hy-visit-workspace',
-  imports: [
-    AccountStage,
-    CheckStage,
-    CircuitSide,
-    CloseStage,
-    LookStage,
-    MethodStage,
-    PageHead,
-    ProveStage,
-    ReadState,
-    RechargeStage,
-    RouterLink,
-    SaidStage,
-    StopAlarm,
-    TransferStage,
-    VisitStepper,
-    WhereItIs,
-  ],
+  imports: [CircuitSide, NgComponentOutlet, PageHead, ReadState, RouterLink, StopAlarm, VisitStepper, WhereItIs],
   providers: [
     { provide: SYSTEM_ID, useFactory: () => inject(VisitJob).visit()?.system.id ?? '' },
     { provide: LookSource, useClass: VisitLook },
@@ -73,39 +49,15 @@ import { VisitStepper } from './visit-stepper';
           @if (notNeeded(); as words) {
             <p class="second">{{ words }}.</p>
           }
-          @switch (job.here()) {
-            @case ('look') {
-              <hy-look-stage />
-            }
-            @case ('method') {
-              <hy-method-stage />
-            }
-            @case ('transfer') {
-              <hy-transfer-stage-of-visit />
-            }
-            @case ('account') {
-              <hy-account-stage />
-            }
-            @case ('prove') {
-              <hy-prove-stage />
-            }
-            @case ('recharge') {
-              <hy-recharge-stage />
-            }
-            @case ('check') {
-              <hy-check-stage />
-            }
-            @case ('close') {
-              <hy-close-stage />
-            }
-            @default {
-              <hy-said-stage />
-            }
+          @if (part(); as stage) {
+            <ng-container *ngComponentOutlet="stage" />
+          } @else {
+            <hy-read-state [of]="parts.here()" what="stage" i18n-what />
           }
           @if (session.unsaved(); as sentence) {
             <p role="alert" class="over">{{ sentence }}</p>
           }
-          @if (live.transfer() === undefined && elsewhere(); as stage) {
+          @if (part() !== undefined && live.transfer() === undefined && elsewhere(); as stage) {
             <p class="onward">
               <a
                 i18n
@@ -135,7 +87,10 @@ export class VisitWorkspace {
   protected readonly session = inject(MethodSession);
   protected readonly live = inject(LiveTransfer);
   private readonly units = inject(Units);
-  protected readonly settled = settledOnce(this.session.read);
+  protected readonly parts = inject(StageParts);
+  /** The stage that is here, where its part is. */
+  protected readonly part = computed(() => valueOf(this.parts.here()));
+  protected readonly settled = settledOnce(() => this.session.read() && this.part() !== undefined);
   protected readonly notYet = waiting;
   protected readonly action = computed(() => nextActionText(this.job.states()));
   /** What is done next, where that is another stage than the one that is looked at. */

@@ -1,6 +1,7 @@
 import { ReadState } from '../shell/read-state';
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
+import { StageParts } from './stage-parts';
 import { VisitJob } from './visit-job';
 import { VisitWorkspace } from './visit-workspace';
 
@@ -8,7 +9,7 @@ import { VisitWorkspace } from './visit-workspace';
 @Component({
   selector: 'hy-visit-page',
   imports: [ReadState, RouterLink, VisitWorkspace],
-  providers: [VisitJob],
+  providers: [VisitJob, StageParts],
   template: `
     @let loaded = job.loaded();
     @switch (loaded.state) {
@@ -32,4 +33,9 @@ import { VisitWorkspace } from './visit-workspace';
 })
 export class VisitPage {
   protected readonly job = inject(VisitJob);
+
+  constructor() {
+    // the part of the stage is on its way while the visit is read
+    inject(StageParts);
+  }
 }
