@@ -4,7 +4,6 @@ import path from 'node:path';
 import { brotliCompressSync } from 'node:zlib';
 import { at } from './paths.mjs';
 import { whenChanged } from './fingerprint.mjs';
-import { pageParts } from './page-parts.mjs';
 import { run } from './run.mjs';
 import { say, Stop } from './say.mjs';
 
@@ -87,26 +86,15 @@ function compressFiles(folder) {
   }
 }
 
-const PAGE_PARTS = 'dist/web/page-parts.json';
-
-/** By which address which parts are loaded: the server reads it. */
-function writePageParts() {
-  const { outputs } = JSON.parse(readFileSync(at('dist/web/stats.json'), 'utf8'));
-  writeFileSync(at(PAGE_PARTS), JSON.stringify(pageParts(outputs, readFileSync(at('apps/web/src/app/app.routes.ts'), 'utf8'))));
-}
-
 export const buildWeb = () =>
   whenChanged(
     'dist/web.stamp',
-    [...SHARED, 'apps/web', 'angular.json', 'scripts/lib/build.mjs', 'scripts/lib/page-parts.mjs'],
+    [...SHARED, 'apps/web', 'angular.json', 'scripts/lib/build.mjs'],
     async () => {
       say('building the web application (half a minute)');
-      const { code, output } = await run('npx', ['ng', 'build', '--stats-json'], {
-        env: { ...process.env, NG_CLI_ANALYTICS: 'false', CI: '1' },
-      });
+      const { code, output } = await run('npx', ['ng', 'build'], { env: { ...process.env, NG_CLI_ANALYTICS: 'false', CI: '1' } });
       if (code !== 0) throw new Stop(`The web application could not be built.\n${output}`);
       compressFiles(WEB_ROOT);
-      writePageParts();
     },
-    ['dist/web/browser', PAGE_PARTS],
+    ['dist/web/browser'],
   );

@@ -1,5 +1,5 @@
 import { Hono } from 'hono';
-import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { brotliCompressSync } from 'node:zlib';
@@ -9,20 +9,14 @@ import { webFiles } from './web-files';
 
 let root: string;
 beforeAll(() => {
-  root = path.join(mkdtempSync(path.join(tmpdir(), 'web-files-')), 'browser');
-  mkdirSync(root);
-  const pages = [
-    { path: '/visits/:id/look', parts: ['chunk-ABCDEFG1.js', 'chunk-ABCDEFG2.js'] },
-    { path: '/visits/:id/:stage', parts: ['chunk-ABCDEFG1.js'] },
-  ];
-  writeFileSync(path.join(path.dirname(root), 'page-parts.json'), JSON.stringify(pages));
+  root = mkdtempSync(path.join(tmpdir(), 'web-files-'));
   writeFileSync(path.join(root, 'index.html'), '<!doctype html>');
   for (const name of ['chunk-ABCDEFG1.js', 'worker-ABCDEFG1.js', 'theme.js']) {
     writeFileSync(path.join(root, name), 'export {};');
     writeFileSync(path.join(root, `${name}.br`), brotliCompressSync('export {};'));
   }
 });
-afterAll(() => rmSync(path.dirname(root), { recursive: true }));
+afterAll(() => rmSync(root, { recursive: true }));
 
 const asked = (file: string, encoding = 'br') =>
   new Hono<Env>()
@@ -48,14 +42,6 @@ test('a part of an earlier version is not there: no other answer is taken for it
 test.each(['/', '/worker-ABCDEFG1.js', '/theme.js'])('%s says what it may do', async (file) =>
   expect((await asked(file)).headers.get('content-security-policy')).toContain("default-src 'self'"),
 );
-
-test('the page of an address names the parts it will be loaded in, another nothing', async () => {
-  const link = async (address: string) => (await asked(address)).headers.get('link');
-  expect(await link('/visits/1/look')).toBe('</chunk-ABCDEFG1.js>; rel=modulepreload, </chunk-ABCDEFG2.js>; rel=modulepreload');
-  expect(await link('/visits/1/method')).toBe('</chunk-ABCDEFG1.js>; rel=modulepreload');
-  expect(await link('/visits/1/look/further')).toBeNull();
-  expect(await link('/theme.js')).toBeNull();
-});
 
 test('a part of a page says only what means something beside it', async () => {
   const { headers } = await asked('/chunk-ABCDEFG1.js');

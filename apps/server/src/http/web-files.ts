@@ -1,10 +1,8 @@
 import { serveStatic } from '@hono/node-server/serve-static';
 import { Hono, type Context } from 'hono';
 import { existsSync } from 'node:fs';
-import path from 'node:path';
 import type { Env } from './env';
 import { hasHashedName } from './hashed-name';
-import { pagePartsOf } from './page-parts';
 
 const FOR_GOOD = 'public, max-age=31536000, immutable';
 /** Asked for again; its ETag says if it changed. */
@@ -14,7 +12,6 @@ const EACH_TIME = 'no-cache';
 export function webFiles(root: string | undefined) {
   const app = new Hono<Env>();
   if (root === undefined || !existsSync(root)) return app;
-  const partsOf = pagePartsOf(path.join(path.dirname(root), 'page-parts.json'));
   // said before the answer is made, by the name that was asked for: the file that is found may be its compressed one
   app.use('*', async (c, next) => {
     c.header('cache-control', hasHashedName(c.req.path) ? FOR_GOOD : EACH_TIME);
@@ -23,11 +20,6 @@ export function webFiles(root: string | undefined) {
   app.use('*', serveStatic({ root, precompressed: true }));
   // a part of an earlier version: the page would take any other answer for that part
   app.get('*', (c, next) => (hasHashedName(c.req.path) ? notThere(c) : next()));
-  app.get('*', async (c, next) => {
-    const parts = partsOf(c.req.path);
-    if (parts !== undefined) c.header('link', parts);
-    await next();
-  });
   app.get('*', serveStatic({ root, path: 'index.html' }));
   return app;
 }
