@@ -4,7 +4,7 @@ import { makeUpFacts, type MakeUpFact, type RecordFact } from '@hygromet/core/ci
 import type { Part, Valve } from '@hygromet/core/circuit/part';
 import type { Units } from '../preferences/units.service';
 import { wayNames } from './evidence-labels';
-import { compressorNames, fittedNames, partNames, portNames, valveNames, valveStateNames } from './system-labels';
+import { compressorNames, cooledByNames, fittedNames, partNames, portNames, valveNames, valveStateNames } from './system-labels';
 
 type QuantityFormatter = Pick<Units, 'decimal' | 'pressureStep' | 'length'>;
 
@@ -30,7 +30,7 @@ function linesOf(facts: SystemFacts, tell: QuantityFormatter): ReadonlyMap<strin
     ]),
     [
       $localize`Condenser`,
-      facts.condenserCooling === undefined ? undefined : `${facts.condenserCooling}-cooled${known(facts, 'condenser-cooling')}`,
+      facts.condenserCooling === undefined ? undefined : `${cooledByNames[facts.condenserCooling]}${known(facts, 'condenser-cooling')}`,
     ],
     ...Object.entries(facts.valves ?? {}).map(([valve, state]): [string, string] => [
       valveNames[valve as Valve],

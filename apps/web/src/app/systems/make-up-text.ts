@@ -1,6 +1,6 @@
 import { valves } from '@hygromet/core/circuit/part';
 import { kindOf, partsOf, valveStateOf, type CircuitRecord } from '@hygromet/core/circuit/system-kind';
-import { partNames, portNames, valveNames } from './system-labels';
+import { cooledByNames, partNames, portNames, valveNames } from './system-labels';
 
 /** What of a circuit decides and can be seen from outside: its valves, its receiver, its ports, and what cools its condenser. */
 export function makeUpText(record: CircuitRecord): string {
@@ -15,7 +15,7 @@ export function makeUpText(record: CircuitRecord): string {
     capital(found.length === 0 ? $localize`no service valves` : found.join(', ')),
     ...parts,
     $localize`ports: ${portNames[ports ?? kindOf(kind).ports]}`,
-    $localize`condenser cooled by ${cooling}`,
+    $localize`${cooledByNames[cooling]} condenser`,
     ...(kind === 'multi-split' ? [$localize`${indoorUnits} indoor ${indoorUnits === 1 ? $localize`unit` : $localize`units`}`] : []),
   ]
     .join(' · ')

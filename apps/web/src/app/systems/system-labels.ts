@@ -3,7 +3,7 @@ import { partOf } from '@hygromet/core/circuit/circuit-of';
 import { exchangerOf } from '@hygromet/core/circuit/exchanger';
 import type { Purpose, Thing } from '@hygromet/core/circuit/opened';
 import { valves, type FittedState, type Part, type Port, type Valve, type ValveState } from '@hygromet/core/circuit/part';
-import type { Ports } from '@hygromet/core/circuit/system-kind';
+import type { CondenserCooling, Ports } from '@hygromet/core/circuit/system-kind';
 import type { CompressorType } from '@hygromet/core/planning/job-conditions';
 import type { SystemKind } from '@hygromet/contract/system';
 
@@ -119,6 +119,8 @@ export const portNames: Record<Ports, string> = {
   one: $localize`one, side not known`,
   none: $localize`none`,
 };
+
+export const cooledByNames: Record<CondenserCooling, string> = { air: $localize`air-cooled`, water: $localize`water-cooled` };
 
 /** What a safety class means at the unit; the codes of the place say the rest. */
 export const flammableWords: Readonly<Record<string, string>> = {

@@ -55,6 +55,7 @@ import { changesIn } from './facts-labels';
 import { KnownLine } from './known-line';
 import { LimitsField } from './limits-field';
 import {
+  cooledByNames,
   compressorNames,
   fittedNames,
   flammableWords,
@@ -229,7 +230,7 @@ export class SystemPage {
   ];
   protected readonly coolingChoices = [
     { value: '', label: $localize`usual` },
-    ...condenserCoolings.map((value) => ({ value, label: $localize`${value}-cooled` })),
+    ...condenserCoolings.map((value) => ({ value, label: cooledByNames[value] })),
   ];
   protected readonly sources = [
     { value: 'plate', label: $localize`plate` },

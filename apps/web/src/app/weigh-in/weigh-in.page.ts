@@ -107,6 +107,7 @@ export class WeighInPage {
   private outcome(result: RoundResult | undefined): string {
     if (result === undefined) return $localize`weighed`;
     if (result.is === 'none') return $localize`✓ agrees`;
-    return `${this.signed(result.differsKg)} ${result.is}`;
+    const differs = this.signed(result.differsKg);
+    return result.is === 'explained' ? $localize`${differs} explained` : $localize`${differs} logged`;
   }
 }
