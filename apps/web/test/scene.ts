@@ -240,6 +240,8 @@ export interface Rendered<C> {
   readonly button: (name: string | RegExp) => HTMLButtonElement;
   readonly type: (label: string, value: string) => Promise<void>;
   readonly press: (name: string | RegExp) => Promise<void>;
+  /** Presses the key of a question that is asked over the page. */
+  readonly answer: (name: string) => Promise<void>;
 }
 
 export async function render<C>(component: Type<C>, inputs: Readonly<Record<string, unknown>> = {}): Promise<Rendered<C>> {
@@ -276,6 +278,12 @@ export async function render<C>(component: Type<C>, inputs: Readonly<Record<stri
     },
     press: async (name) => {
       button(name).click();
+      await settled(fixture);
+    },
+    answer: async (name) => {
+      const asked = [...document.querySelectorAll<HTMLButtonElement>('.ant-popover button')].find((key) => words(key) === name);
+      if (asked === undefined) throw new Error(`nothing is asked that "${name}" answers`);
+      asked.click();
       await settled(fixture);
     },
   };

@@ -325,8 +325,9 @@ describe('one system', () => {
     });
 
     test('or theirs is taken', async () => {
-      const { control, press, text } = await open();
+      const { control, press, answer, text } = await open();
       await press('Discard my changes');
+      await answer('Discard my changes');
       expect(control('Notes for the next technician').value).toBe('theirs');
       expect(text()).not.toContain('Jory Quill has changed');
     });

@@ -29,6 +29,14 @@ const open = (system: System, drafts: Record<string, object> = {}) => {
 
 type Page = Awaited<ReturnType<typeof open>>;
 /** Everything that decides a pump-down was seen, and is in order. */
+/** The key of a method, by the name that stands beside it. */
+function radioOf(root: HTMLElement, name: string): HTMLInputElement {
+  const label = [...root.querySelectorAll('hy-verdict-list label')].find((each) => each.querySelector('.name')?.textContent === name);
+  const input = label?.querySelector('input');
+  if (!input) throw new Error(`no method is called "${name}"`);
+  return input;
+}
+
 async function seen({ type }: Pick<Page, 'type'>, more: Readonly<Record<string, string>> = {}): Promise<void> {
   const all = {
     Ambient: '80',
@@ -68,7 +76,7 @@ test('what nobody has seen is looked at first, one thing after the other, before
     /suction must fall to 1 psig within about 6 min\. Then shut the suction side, stop it, and it must hold for 5 min/,
   );
   expect(text()).toContain('Then it may be: pump down into the condenser.');
-  expect(root.querySelector<HTMLInputElement>('input[value="pump-down-condenser"]')?.disabled).toBe(true);
+  expect(radioOf(root, 'Pump down into the condenser').disabled).toBe(true);
   await seen(page);
   expect(heading()).toBe('Pump down into the condenser');
 });
@@ -77,7 +85,7 @@ test('a method that was chosen falls at once when it becomes impossible, and say
   const page = await open(split());
   const { type, root, text, fixture } = page;
   await seen(page, { 'Failed part': 'drier' });
-  root.querySelector<HTMLInputElement>('input[value="pump-down-and-recover"]')!.click();
+  radioOf(root, 'Pump down what fits, recover the rest').click();
   await settled(fixture);
   expect(root.querySelector('.decided h2')?.textContent?.trim()).toBe('Pump down what fits, recover the rest');
   await type('Compressor', 'stands');
@@ -105,13 +113,13 @@ test('the proposal is overruled with a reason, and taken back', async () => {
   const page = await open(split());
   const { type, root, text, fixture, control, kept } = page;
   await seen(page);
-  const recover = root.querySelector<HTMLInputElement>('input[value="recover"]')!;
+  const recover = radioOf(root, 'Recover everything');
   recover.click();
   await settled(fixture);
   expect(text()).toContain('Chosen against the proposal');
   await type('Reason for overriding', 'the owner wants it weighed');
   expect(kept['hygromet.draft.look.s1']).toContain('the owner wants it weighed');
-  root.querySelector<HTMLInputElement>('input[value="pump-down-condenser"]')!.click();
+  radioOf(root, 'Pump down into the condenser').click();
   await settled(fixture);
   expect(text()).toContain('Proposed');
   expect(() => control('Reason for overriding')).toThrow();

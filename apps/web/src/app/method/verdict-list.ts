@@ -1,7 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { FormsModule } from '@angular/forms';
 import { restsOnRecord, type Verdict } from '@hygromet/core/planning/decide';
 import type { Method } from '@hygromet/core/planning/method';
+import { NzRadioModule } from 'ng-zorro-antd/radio';
 import { Units } from '../preferences/units.service';
+import { RadioStyles } from '../ui/library-styles';
 import { methodNames, reasonText, feasibilityNames } from './method-labels';
 
 const ORDER: readonly Verdict['feasibility'][] = ['possible', 'once-seen', 'not-advised'];
@@ -9,21 +12,26 @@ const ORDER: readonly Verdict['feasibility'][] = ['possible', 'once-seen', 'not-
 /** What may be done, with what speaks against it and what it costs, the one that is taken marked; what is impossible in a line each. */
 @Component({
   selector: 'hy-verdict-list',
+  imports: [FormsModule, NzRadioModule, RadioStyles],
   template: `
-    <div role="radiogroup" aria-label="Method" i18n-aria-label>
+    <hy-radio-styles />
+    <nz-radio-group
+      role="radiogroup"
+      aria-label="Method"
+      i18n-aria-label
+      [nzName]="'method'"
+      [ngModel]="taken()"
+      (ngModelChange)="take.emit($event)"
+    >
       @for (verdict of open(); track verdict.method) {
         <div class="verdict" [class.taken]="verdict.method === taken()">
-          <label>
-            <input
-              type="radio"
-              name="method"
-              [value]="verdict.method"
-              [checked]="verdict.method === taken()"
-              [disabled]="verdict.feasibility === 'once-seen'"
-              (change)="take.emit(verdict.method)"
-            />
-            <span class="name">{{ names[verdict.method] }}</span>
-            <span class="feasibility" [class]="verdict.feasibility">{{ feasibilityText[verdict.feasibility] }}</span>
+          <!-- its circle is in it: the library draws it there -->
+          <!-- eslint-disable-next-line @angular-eslint/template/label-has-associated-control -->
+          <label nz-radio [nzValue]="verdict.method" [nzDisabled]="verdict.feasibility === 'once-seen'">
+            <span class="way">
+              <span class="name">{{ names[verdict.method] }}</span>
+              <span class="feasibility" [class]="verdict.feasibility">{{ feasibilityText[verdict.feasibility] }}</span>
+            </span>
           </label>
           @if (verdict.reasons.length > 0) {
             <p class="reasons">{{ reasons(verdict) }}</p>
@@ -36,7 +44,7 @@ const ORDER: readonly Verdict['feasibility'][] = ['possible', 'once-seen', 'not-
           }
         </div>
       }
-    </div>
+    </nz-radio-group>
     @if (out().length > 0) {
       <ul aria-label="Impossible" i18n-aria-label>
         @for (verdict of out(); track verdict.method) {

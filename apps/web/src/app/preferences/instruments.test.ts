@@ -44,9 +44,11 @@ test('one that sends no more says since when, and what was heard tells of itself
       revokeGateway$,
     },
   });
-  const { text, press } = await render(Instruments);
+  const { text, press, answer } = await render(Instruments);
   expect(text()).toContain('Lost phone sends no more since');
   expect(text()).toMatch(/scale-1 scale\s+shows lb · battery 82 % · simulated · by Van of Ines/);
   await press('Revoke');
+  expect(revoked).toEqual([]);
+  await answer('Revoke');
   expect(revoked).toEqual(['g1']);
 });

@@ -6,6 +6,7 @@ import { mutation, errorIn } from '../data/mutation';
 import { ServerData } from '../data/server-data.service';
 import { momentText } from '../ui/day';
 import { valueOf } from '../ui/loadable';
+import { AskedButton } from '../ui/asked-button';
 import { TextField } from '../ui/text-field';
 import { PreferencesService } from './preferences.service';
 import { FormGroupDirective, ReactiveFormsModule } from '@angular/forms';
@@ -16,7 +17,7 @@ import { filled } from '../forms/validators';
 /** What may send readings, and which instruments were heard: a gateway gets a token that is shown once. */
 @Component({
   selector: 'hy-instruments',
-  imports: [ReactiveFormsModule, TextField],
+  imports: [AskedButton, ReactiveFormsModule, TextField],
   template: `
     <h2 i18n id="instruments">Instruments</h2>
     <p i18n class="small">
@@ -46,7 +47,13 @@ import { filled } from '../forms/validators';
               >
             </span>
             @if (entry.revokedAt === null) {
-              <button i18n type="button" class="button small" (click)="revoking.send(entry.id)">Revoke</button>
+              <hy-asked-button
+                label="Revoke"
+                i18n-label
+                question="Its token is refused from then on. To send again, this gateway needs a new one."
+                i18n-question
+                (confirmed)="revoking.send(entry.id)"
+              />
             }
           </li>
         }

@@ -1,12 +1,15 @@
 import { fromServer } from '../data/from-server';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
+import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
+import { CheckboxStyles } from '../ui/library-styles';
 
 import { fillRuleName, fillRules, fillRuleSource, type FillRule } from '@hygromet/core/cylinder/fill-rule';
-import { ReactiveFormsModule } from '@angular/forms';
+import { FormsModule, ReactiveFormsModule } from '@angular/forms';
 import { mutation, errorIn } from '../data/mutation';
 import { ServerData } from '../data/server-data.service';
 import { overlayForm } from '../forms/overlay-form';
 import { LanguageField } from '../language/language-field';
+import { AskedButton } from '../ui/asked-button';
 import { ChoiceField } from '../ui/choice-field';
 import { valueOf } from '../ui/loadable';
 import { PageHead } from '../ui/page-head';
@@ -26,7 +29,21 @@ import { momentText } from '../ui/day';
 /** What belongs to this person on this device, and what the whole firm has decided. */
 @Component({
   selector: 'hy-settings-page',
-  imports: [LanguageField, PersonField, ChoiceField, PageHead, Instruments, Prices, QuantityField, ReactiveFormsModule, TextField],
+  imports: [
+    AskedButton,
+    CheckboxStyles,
+    FormsModule,
+    NzCheckboxModule,
+    LanguageField,
+    PersonField,
+    ChoiceField,
+    PageHead,
+    Instruments,
+    Prices,
+    QuantityField,
+    ReactiveFormsModule,
+    TextField,
+  ],
   templateUrl: './settings.page.html',
   styleUrls: ['../ui/form.css', './settings.page.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -66,6 +66,7 @@ import {
   valveStateNames,
 } from './system-labels';
 import { momentText } from '../ui/day';
+import { AskedButton } from '../ui/asked-button';
 import { Computing } from '../ui/computing';
 
 const AS_USUAL = { value: '', label: $localize`default for this system type` };
@@ -74,6 +75,7 @@ const AS_USUAL = { value: '', label: $localize`default for this system type` };
 @Component({
   selector: 'hy-system-page',
   imports: [
+    AskedButton,
     Computing,
     TimelineStyles,
     NzTimelineModule,

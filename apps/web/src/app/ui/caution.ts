@@ -1,12 +1,15 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
+import { NzAlertModule } from 'ng-zorro-antd/alert';
 import { Icon } from './icon';
 
 /** One sentence about what can hurt, with what to do. It stands where it applies and nowhere else. */
 @Component({
   selector: 'hy-caution',
-  imports: [Icon],
-  template: `<svg hyIcon="caution"></svg>
-    <div>
+  imports: [Icon, NzAlertModule],
+  template: `
+    <nz-alert [nzType]="grave() ? 'error' : 'warning'" [nzMessage]="sentence" nzShowIcon [nzIcon]="icon" />
+    <ng-template #icon><svg hyIcon="caution"></svg></ng-template>
+    <ng-template #sentence>
       <b class="unseen">
         @if (grave()) {
           <ng-container i18n>Danger:</ng-container>
@@ -14,31 +17,12 @@ import { Icon } from './icon';
           <ng-container i18n>Caution:</ng-container>
         }</b
       ><ng-content />
-    </div>`,
-  host: { role: 'note', '[class.grave]': 'grave()' },
+    </ng-template>
+  `,
+  host: { role: 'note' },
   styles: `
     :host {
-      display: grid;
-      grid-template-columns: 24px 1fr;
-      gap: 12px;
-      padding: 12px 14px;
-      border-radius: var(--radius);
-      background: var(--caution-soft);
-      font-size: 15.5px;
-    }
-
-    svg {
-      color: var(--caution);
-    }
-
-    :host.grave {
-      background: var(--danger-soft);
-      color: var(--danger);
-      font-weight: 600;
-    }
-
-    :host.grave svg {
-      color: var(--danger);
+      display: block;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -37,3 +37,30 @@ export class DescriptionsStyles {}
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class TimelineStyles {}
+
+@Component({
+  selector: 'hy-popconfirm-styles',
+  template: '',
+  styleUrl: '../../styles/library/popconfirm.less',
+  encapsulation: ViewEncapsulation.None,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class PopconfirmStyles {}
+
+@Component({
+  selector: 'hy-radio-styles',
+  template: '',
+  styleUrl: '../../styles/library/radio.less',
+  encapsulation: ViewEncapsulation.None,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class RadioStyles {}
+
+@Component({
+  selector: 'hy-checkbox-styles',
+  template: '',
+  styleUrl: '../../styles/library/checkbox.less',
+  encapsulation: ViewEncapsulation.None,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class CheckboxStyles {}

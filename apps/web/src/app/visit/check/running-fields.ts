@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, model } from '@angular/core';
+import { CheckboxStyles } from '../../ui/library-styles';
 import { FormsModule } from '@angular/forms';
 import { coolsMoistAir, meterings, type UnitKind } from '@hygromet/core/cycle/unit';
 import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
@@ -15,8 +16,9 @@ const BASE: readonly TypedReading[] = ['head', 'suction', 'suctionLine', 'liquid
 /** What is read of a running unit, of the air on both sides, and what its plate says. */
 @Component({
   selector: 'hy-running-fields',
-  imports: [ChoiceField, FormsModule, NzCheckboxModule, QuantityField, TextField],
+  imports: [CheckboxStyles, ChoiceField, FormsModule, NzCheckboxModule, QuantityField, TextField],
   template: `
+    <hy-checkbox-styles />
     <h3 i18n>Readings</h3>
     <div class="fields">
       @for (name of base; track name) {
@@ -134,8 +136,6 @@ const BASE: readonly TypedReading[] = ['head', 'suction', 'suctionLine', 'liquid
     }
 
     .switches label {
-      min-height: 44px;
-      align-items: center;
       font-size: 16px;
     }
   `,

@@ -1,4 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
+import { CheckboxStyles } from '../../ui/library-styles';
 import { toSignal } from '@angular/core/rxjs-interop';
 import type { Instrument } from '@hygromet/contract/instrument';
 import type { RecoveryMethod } from '@hygromet/core/twin/scenario';
@@ -32,8 +35,9 @@ const WAYS: readonly Choice[] = [
 /** Which instruments read this transfer, and off: two touches. Without any, it is followed by typed readings. */
 @Component({
   selector: 'hy-begin-live',
-  imports: [ChoiceField],
+  imports: [CheckboxStyles, ChoiceField, FormsModule, NzCheckboxModule],
   template: `
+    <hy-checkbox-styles />
     <section aria-label="Follow it live" i18n-aria-label>
       <h3 i18n>Follow it live</h3>
       <p i18n class="second">
@@ -44,11 +48,14 @@ const WAYS: readonly Choice[] = [
         <ul>
           @for (item of found(); track item.quantity) {
             <li>
-              <label>
-                <input type="checkbox" [checked]="!left().includes(item.quantity)" (change)="toggle(item.quantity)" />
-                <span
-                  >{{ names[item.quantity] }} <b>{{ item.id }}</b> {{ item.shows }}</span
-                >
+              <label
+                nz-checkbox
+                [for]="'follow-' + item.quantity"
+                [nzId]="'follow-' + item.quantity"
+                [ngModel]="!left().includes(item.quantity)"
+                (ngModelChange)="toggle(item.quantity)"
+              >
+                {{ names[item.quantity] }} <b>{{ item.id }}</b> {{ item.shows }}
               </label>
             </li>
           }

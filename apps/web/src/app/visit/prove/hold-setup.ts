@@ -1,4 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
+import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
+import { CheckboxStyles } from '../../ui/library-styles';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { ReactiveFormsModule } from '@angular/forms';
 import { partsLeftOut } from '@hygromet/contract/parts-left-out';
@@ -59,8 +61,21 @@ const MINUTE_MS = 60_000;
 /** A nitrogen hold is set up: the most that may be put on, and what such a hold will see, before the regulator is opened. */
 @Component({
   selector: 'hy-hold-setup',
-  imports: [BeforeLeaving, BelowStanding, Caution, ChoiceField, Computing, HoldSees, NitrogenSupply, QuantityField, ReactiveFormsModule],
+  imports: [
+    BeforeLeaving,
+    BelowStanding,
+    Caution,
+    CheckboxStyles,
+    ChoiceField,
+    Computing,
+    HoldSees,
+    NitrogenSupply,
+    NzCheckboxModule,
+    QuantityField,
+    ReactiveFormsModule,
+  ],
   template: `
+    <hy-checkbox-styles />
     <h3 i18n>Pressure test with dry nitrogen</h3>
     <p class="limit" [class.over]="tooHigh()" [hyComputing]="most()">{{ limitSentence() }}</p>
     <form novalidate [formGroup]="form" (ngSubmit)="begin()">
@@ -117,9 +132,8 @@ const MINUTE_MS = 60_000;
         {{ stepText() }}.
       </hy-caution>
       @if (unknownLimit()) {
-        <label class="wide check">
-          <input type="checkbox" formControlName="unlimited" />
-          <span i18n>I have read the pressure limits of every connected part on its plate, and the test pressure is below them.</span>
+        <label i18n nz-checkbox class="wide" for="hold-unlimited" nzId="hold-unlimited" formControlName="unlimited">
+          I have read the pressure limits of every connected part on its plate, and the test pressure is below them.
         </label>
       }
       @if (refused(); as sentence) {
