@@ -26,6 +26,17 @@ test('a part of the program that is gone is 404, and the page offers to load the
   await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
 });
 
+test('a stage whose part does not come says what to do, and is there once it is read again', async ({ page }) => {
+  await page.goto(`/visits/${await visitId(page, 'Seed bank')}/look`);
+  await expect(page.getByRole('heading', { name: 'What do you find?' })).toBeVisible();
+  await page.route(/chunk-[A-Z0-9]{8}\.js$/, (route) => route.abort());
+  await page.getByRole('link', { name: /Prove/ }).click();
+  await expect(page.getByText('This stage did not come:')).toBeVisible();
+  await page.unroute(/chunk-[A-Z0-9]{8}\.js$/);
+  await page.getByRole('button', { name: 'Read again' }).click();
+  await expect(page.getByRole('heading', { name: 'Pressure test with dry nitrogen' })).toBeVisible();
+});
+
 test('drafts of an older shape break no page', async ({ page }) => {
   await page.goto('/cylinders');
   const odd = [

@@ -1,11 +1,10 @@
-import { DestroyRef, inject, Injectable, type Type } from '@angular/core';
-import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { Router } from '@angular/router';
+import { inject, Injectable, type Type } from '@angular/core';
+import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { stages, type Stage } from '@hygromet/core/visit/stage';
-import { defer, switchMap, tap } from 'rxjs';
-import { serverReader } from '../data/from-server';
+import { catchError, defer, delay, filter, switchMap, take, tap, throwError, type Observable } from 'rxjs';
+import { Connection } from '../data/connection';
 import { StalePages } from '../shell/stale-pages';
-import { waiting } from '../ui/loadable';
+import { loadable, waiting, type Loadable } from '../ui/loadable';
 import { VisitJob } from './visit-job';
 
 const said = () => import('./stages/said.stage').then((m) => m.SaidStage);
@@ -23,6 +22,8 @@ const PARTS: Readonly<Record<Stage, () => Promise<Type<unknown>>>> = {
   close: () => import('./stages/close.stage').then((m) => m.CloseStage),
 };
 
+const NOT_THERE = $localize`This stage did not come: there is no connection, or a newer version is there. Read it again; what you typed is kept.`;
+
 /** ms: what is looked at first has the device for itself until then. */
 const OTHERS_AFTER_MS = 2000;
 
@@ -30,20 +31,26 @@ const OTHERS_AFTER_MS = 2000;
 @Injectable()
 export class StageParts {
   private readonly stale = inject(StalePages);
-  private readonly router = inject(Router);
-  private readonly read = serverReader();
+  private readonly connection = inject(Connection);
 
-  readonly here = toSignal(
-    toObservable(inject(VisitJob).here).pipe(
-      switchMap((stage) =>
-        this.read(defer(PARTS[stage]).pipe(tap({ error: (error: unknown) => this.stale.failed({ error, url: this.router.url }) }))),
-      ),
-    ),
-    { initialValue: waiting },
-  );
+  readonly here = toSignal(toObservable(inject(VisitJob).here).pipe(switchMap((stage) => this.partOf$(stage))), {
+    initialValue: waiting,
+  });
 
   constructor() {
-    const timer = setTimeout(() => stages.forEach((stage) => void PARTS[stage]().catch(() => undefined)), OTHERS_AFTER_MS);
-    inject(DestroyRef).onDestroy(() => clearTimeout(timer));
+    toObservable(this.here)
+      .pipe(
+        filter(({ state }) => state === 'ready'),
+        take(1),
+        delay(OTHERS_AFTER_MS),
+        takeUntilDestroyed(),
+      )
+      .subscribe(() => stages.forEach((stage) => void PARTS[stage]().catch(() => undefined)));
+  }
+
+  /** A browser asks for a part once: where that failed, only the page loaded anew brings it. */
+  private partOf$(stage: Stage): Observable<Loadable<Type<unknown>>> {
+    const part$ = defer(PARTS[stage]).pipe(catchError(() => throwError(() => new Error(NOT_THERE))));
+    return loadable(part$, (error) => this.connection.again$(error).pipe(tap(() => this.stale.reload())));
   }
 }
