@@ -42,6 +42,10 @@ export class VisitLook implements LookSource {
     return visit === undefined ? undefined : ranShareOf(visit);
   });
 
+  /** What is saved, while the visit that is shown does not have it yet: it stays where it was typed. */
+  private readonly saved = signal<{ readonly look: Partial<Saved>; readonly version: number }>({ look: {}, version: 0 });
+  private readonly savedAhead = (): Partial<Saved> => ((this.job.visit()?.version ?? 0) < this.saved().version ? this.saved().look : {});
+
   readonly draft = computed((): LookDraft => {
     const { changes, readings, seenVersion } = this.stored.value();
     const { ambient, standing, short, ...look } = this.job.visit()?.look ?? {};
@@ -51,6 +55,7 @@ export class VisitLook implements LookSource {
       ...(ambient === undefined ? {} : { ambient: asEntry(ambient) }),
       ...(standing === undefined ? {} : { standing: asEntry(standing) }),
       ...(short === undefined ? {} : { short: asEntry(short) }),
+      ...this.savedAhead(),
       ...changes,
       readings,
       seenVersion,
@@ -107,9 +112,10 @@ export class VisitLook implements LookSource {
     if (Object.keys(look).length === 0 || !this.job.open()) return EMPTY;
     const { said } = (this.unanswered = equal(this.unanswered?.look, look) ? this.unanswered! : { look, said: this.job.said() });
     return this.job.add$({ kind: 'looked', look: look }, said).pipe(
-      map(() => {
+      map(({ version }) => {
         this.unanswered = undefined;
         this.unsaved.set(undefined);
+        this.saved.set({ look: { ...this.savedAhead(), ...look }, version });
         this.stored.value.update((before) => ({ ...before, changes: withoutSent(before.changes, look) }));
       }),
     );

@@ -1,6 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import type { NewVisitEvent } from '@hygromet/contract/visit-event';
-import { of, throwError } from 'rxjs';
+import type { Look } from '@hygromet/contract/look';
+import { BehaviorSubject, of, Subject, throwError } from 'rxjs';
 import { aCylinder, aVisit, render, settled, stage } from '../../../test/scene';
 import { open, plan, SEEN, theVisit } from '../../../test/visit-scene';
 import { ApiError } from '../data/api-error';
@@ -54,6 +55,20 @@ describe('the look', () => {
     ]);
     expect(text()).toContain('Still needed: outdoor temperature.');
     expect(text()).toContain('128 psig standing');
+  });
+
+  test('stays where it was typed between its answer and the visit that has it', async () => {
+    const later$ = new Subject<void>();
+    const known$ = new BehaviorSubject<object>({ ...aVisit(), events: [] });
+    const addVisitEvent$ = (_: string, { look }: { look?: object }) => of({ ...aVisit({ look: look as Look }), version: 9 });
+    const { type, control, fixture } = await open('look', {}, { addVisitEvent$, visit$: () => known$, readVisit$: () => later$ });
+    await type('Standing pressure', '128');
+    await rested();
+    await settled(fixture);
+    expect(control('Standing pressure').value).toBe('128');
+    known$.next({ ...aVisit({ look: { standing: { text: '131', unit: 'psig' } } }), version: 10, events: [] });
+    await settled(fixture);
+    expect(control('Standing pressure').value).toBe('131');
   });
 
   test('of a colleague appears here', async () => {
