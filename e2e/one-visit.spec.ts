@@ -105,8 +105,10 @@ test.describe('in the hand', () => {
 
 test('what is seen while the server is away is kept, and stands in the visit when it is back', async ({ page, context, browser }) => {
   const visit = await visitOf(page, 'Chart room');
+  const core = page.waitForResponse(/\/worker-[^/]*\.js$/);
   await page.goto(`/visits/${visit}/look`);
   await page.getByLabel('Ambient', { exact: true }).fill('81');
+  await (await core).finished();
   await context.setOffline(true);
   await page.getByLabel('Standing pressure', { exact: true }).fill('236');
   await page.getByLabel('Failed part', { exact: true }).selectOption('condenser');
