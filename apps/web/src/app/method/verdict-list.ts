@@ -25,8 +25,7 @@ const ORDER: readonly Verdict['feasibility'][] = ['possible', 'once-seen', 'not-
     >
       @for (verdict of open(); track verdict.method) {
         <div class="verdict" [class.taken]="verdict.method === taken()">
-          <!-- its circle is in it: the library draws it there -->
-          <!-- eslint-disable-next-line @angular-eslint/template/label-has-associated-control -->
+          <!-- eslint-disable-next-line @angular-eslint/template/label-has-associated-control -- the library draws its circle in it -->
           <label nz-radio [nzValue]="verdict.method" [nzDisabled]="verdict.feasibility === 'once-seen'">
             <span class="way">
               <span class="name">{{ names[verdict.method] }}</span>

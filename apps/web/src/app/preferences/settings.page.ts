@@ -9,7 +9,7 @@ import { mutation, errorIn } from '../data/mutation';
 import { ServerData } from '../data/server-data.service';
 import { overlayForm } from '../forms/overlay-form';
 import { LanguageField } from '../language/language-field';
-import { AskedButton } from '../ui/asked-button';
+import { DiscardButton } from '../ui/discard-button';
 import { ChoiceField } from '../ui/choice-field';
 import { valueOf } from '../ui/loadable';
 import { PageHead } from '../ui/page-head';
@@ -30,7 +30,7 @@ import { momentText } from '../ui/day';
 @Component({
   selector: 'hy-settings-page',
   imports: [
-    AskedButton,
+    DiscardButton,
     CheckboxStyles,
     FormsModule,
     NzCheckboxModule,

@@ -66,7 +66,7 @@ import {
   valveStateNames,
 } from './system-labels';
 import { momentText } from '../ui/day';
-import { AskedButton } from '../ui/asked-button';
+import { DiscardButton } from '../ui/discard-button';
 import { Computing } from '../ui/computing';
 
 const AS_USUAL = { value: '', label: $localize`default for this system type` };
@@ -75,7 +75,7 @@ const AS_USUAL = { value: '', label: $localize`default for this system type` };
 @Component({
   selector: 'hy-system-page',
   imports: [
-    AskedButton,
+    DiscardButton,
     Computing,
     TimelineStyles,
     NzTimelineModule,
