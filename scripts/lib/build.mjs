@@ -4,6 +4,7 @@ import path from 'node:path';
 import { brotliCompressSync } from 'node:zlib';
 import { at } from './paths.mjs';
 import { whenChanged } from './fingerprint.mjs';
+import { mergeFiles } from './merge-files.mjs';
 import { run } from './run.mjs';
 import { say, Stop } from './say.mjs';
 
@@ -89,11 +90,12 @@ function compressFiles(folder) {
 export const buildWeb = () =>
   whenChanged(
     'dist/web.stamp',
-    [...SHARED, 'apps/web', 'angular.json', 'scripts/lib/build.mjs'],
+    [...SHARED, 'apps/web', 'angular.json', 'scripts/lib/build.mjs', 'scripts/lib/merge-files.mjs', 'scripts/lib/file-groups.mjs'],
     async () => {
       say('building the web application (half a minute)');
       const { code, output } = await run('npx', ['ng', 'build'], { env: { ...process.env, NG_CLI_ANALYTICS: 'false', CI: '1' } });
       if (code !== 0) throw new Stop(`The web application could not be built.\n${output}`);
+      await mergeFiles(WEB_ROOT);
       compressFiles(WEB_ROOT);
     },
     ['dist/web/browser'],

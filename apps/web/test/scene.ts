@@ -11,10 +11,11 @@ import type { System } from '@hygromet/contract/system';
 import type { Visit } from '@hygromet/contract/visit';
 import { allRefrigerants } from '@hygromet/core/fluids/refrigerant';
 import { classificationOf, isFlammable } from '@hygromet/core/fluids/classification';
-import { of } from 'rxjs';
+import { firstValueFrom, of } from 'rxjs';
 import { DRAFT_STORAGE } from '../src/app/data/draft-store';
 import { ServerData } from '../src/app/data/server-data.service';
 import { defaultPreferences } from '../src/app/preferences/preferences';
+import { afterPaint$ } from '../src/app/ui/after-paint';
 
 export const organisation: CurrentOrganisation = {
   version: 1,
@@ -295,6 +296,12 @@ export async function settled(fixture: ComponentFixture<unknown>): Promise<void>
     await fixture.whenStable();
     await new Promise((resolve) => setTimeout(resolve));
   }
+}
+
+/** And after what comes with the next frame. */
+export async function painted(fixture: ComponentFixture<unknown>): Promise<void> {
+  await firstValueFrom(afterPaint$);
+  await settled(fixture);
 }
 
 const words = (element: Element) => (element.textContent ?? '').replace(/\s+/g, ' ').trim();

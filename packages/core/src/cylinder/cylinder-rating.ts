@@ -1,6 +1,4 @@
 import { NoFillLimit, type MissingMark } from '../errors';
-import { designationOf } from '../fluids/refrigerant';
-import type { Composition } from '../fluids/composition';
 import { STANDARD_ATMOSPHERE } from '../units/pressure';
 import { pascal, type Pascal } from '../units/quantity';
 import data from './pressure-rating.json';
@@ -37,6 +35,3 @@ function known(value: number | undefined, missing: MissingMark, content: string)
   if (value === undefined) throw new NoFillLimit(content, missing);
   return value;
 }
-
-/** Whether 5/4 of the service pressure at 131 °F does not bind this gas: it is filled by its table. Source: `pressure-rating.json`. */
-export const isExempt = (composition: Composition): boolean => data.exempt.includes(designationOf(composition) ?? '');

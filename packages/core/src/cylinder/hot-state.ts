@@ -9,9 +9,7 @@ import { density, kelvin, type CubicMetre, type Density, type Kelvin, type Kilog
 import { celsius } from '../units/temperature';
 import { unless } from '../unless';
 import { Remembered } from '../fluids/remembered';
-
-/** AHRI 700 allows as much in a refrigerant as it is sold, and nobody has looked: so much is counted where no check was made. */
-export const UNCHECKED_AIR = 0.015;
+import { UNCHECKED_AIR } from './unchecked-air';
 
 /** A closed cylinder, and how much air is in its vapour at 25 °C: found by a check, or not looked for. */
 export interface HotCylinder {

@@ -3,9 +3,11 @@ import type { Composition } from '../fluids/composition';
 import { estimateMargin } from '../fluids/estimate-margin';
 import { designationOf } from '../fluids/refrigerant';
 import { kelvin, type CubicMetre, type Kelvin, type Kilogram, type Pascal } from '../units/quantity';
-import { hotPressureAllowed, isExempt, testPressureOf, type CylinderRating } from './cylinder-rating';
+import { hotPressureAllowed, testPressureOf, type CylinderRating } from './cylinder-rating';
+import { isExempt } from './exempt-gas';
 import { isHighPressureGas } from './high-pressure-gas';
-import { pressureWithAir, UNCHECKED_AIR } from './hot-state';
+import { pressureWithAir } from './hot-state';
+import { UNCHECKED_AIR } from './unchecked-air';
 import { saturatedLiquid } from './saturated-liquid';
 import data from './pressure-rating.json';
 

@@ -5,7 +5,8 @@ import { cubicMetre, kilogram } from '../units/quantity';
 import { celsius } from '../units/temperature';
 import { volumeFrom } from '../units/volume';
 import { fillLimits } from './fill-limit';
-import { HOSES, stopWeight, usualScaleOff, USUAL_HANDLING, type BudgetTerm, type StopWeight } from './stop-weight';
+import { HOSES, usualScaleOff, USUAL_HANDLING } from './handling';
+import { stopWeight, type BudgetTerm, type StopWeight } from './stop-weight';
 
 const { composition } = refrigerant('R-410A');
 const filling = { volume: volumeFrom(26.2, 'lb-water'), tare: massFrom(17.2, 'lb'), content: kilogram(0), port: 'liquid' } as const;

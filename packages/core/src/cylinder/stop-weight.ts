@@ -3,17 +3,8 @@ import { USUAL_REFERENCE } from './reference-temperatures';
 import type { FillLimit, FillLimits } from './fill-limit';
 import { saturatedLiquid } from './saturated-liquid';
 import { isUnknown } from './unknown-content';
+import { usualScaleOff, type Handling } from './handling';
 import data from './stop-budget.json';
-
-/** What the reading of a scale leaves open when a valve is shut by it. */
-export interface Handling {
-  /** How far the scale may be off, kg; where nobody said it, it follows the weight that stands on it. */
-  readonly scaleOff?: number | undefined;
-  /** Volume of the hoses whose liquid still runs into the cylinder, m³; 0 where they are emptied first. */
-  readonly hose: number;
-  /** Share of oil by mass in what comes in, 0 to below 1. */
-  readonly oilShare: number;
-}
 
 export const budgetTerms = ['density', 'capacity', 'tare', 'scale', 'oil', 'drift', 'hose'] as const;
 export type BudgetTerm = (typeof budgetTerms)[number];
@@ -28,15 +19,6 @@ export interface StopWeight {
   /** kg by which each lowers it; together they are the limit less the stop. */
   readonly budget: readonly { readonly term: BudgetTerm; readonly kg: number }[];
 }
-
-export const HOSES = data.hosesM3;
-export type Hose = keyof typeof HOSES;
-
-/** Usual handling: one 3/8 in hose full of liquid, oil as recovered refrigerant carries it, a scale that suits the weight. Source: `stop-budget.json`. */
-export const USUAL_HANDLING: Handling = { hose: HOSES['three-eighths'], oilShare: data.oilShare };
-
-/** How far a scale may be off that carries `grossKg`, where nobody said it; kg. */
-export const usualScaleOff = (grossKg: number): number => Math.max(data.scaleKg, data.scaleShare * grossKg);
 
 /**
  * The reading at which the valve is shut so that every limit that binds is kept, whatever scale, tare, stamp and density are off, with what

@@ -11,7 +11,8 @@ import { isUnknown } from './unknown-content';
 import type { Port } from './port';
 import type { Objection } from './objection';
 import { pressureRating, type PressureRating } from './pressure-rating';
-import { stopWeight, USUAL_HANDLING } from './stop-weight';
+import { USUAL_HANDLING } from './handling';
+import { stopWeight } from './stop-weight';
 import { tareAndVolume } from './tare';
 import { EMPTY_KG } from './scale-tolerance';
 

@@ -8,10 +8,12 @@ import { fillLimits, type Filling, type FillLimits } from '@hygromet/core/cylind
 import type { FillPolicy } from '@hygromet/core/cylinder/fill-rule';
 import type { Port } from '@hygromet/core/cylinder/port';
 import type { PressureRating } from '@hygromet/core/cylinder/pressure-rating';
-import { HOSES, stopWeight, type Hose, type StopWeight } from '@hygromet/core/cylinder/stop-weight';
+import { HOSES, type Hose } from '@hygromet/core/cylinder/handling';
+import { stopWeight, type StopWeight } from '@hygromet/core/cylinder/stop-weight';
 import { classFor, suitability, type Candidate, type Incoming, type Suitability } from '@hygromet/core/cylinder/suitability';
 import { tareAndVolume } from '@hygromet/core/cylinder/tare';
 import type { Composition } from '@hygromet/core/fluids/composition';
+import { estimateMargin, type EstimateMargin } from '@hygromet/core/fluids/estimate-margin';
 import { airCheck, type Accuracy, type AirCheck } from '@hygromet/core/readings/air-check';
 import { cubicMetre, kelvin, kilogram, pascal } from '@hygromet/core/units/quantity';
 import { unless } from '@hygromet/core/unless';
@@ -130,6 +132,9 @@ export const cylinderOperations = {
   /** The reading at which to shut the valve, below the limit that rules. */
   stop: ({ limits: args, hose, ...handling }: StopArgs): StopWeight =>
     stopWeight(limitsFor(args), args.incoming ?? args.composition, { ...handling, hose: HOSES[hose] }),
+
+  /** What is taken off because a pair of its substances is not published. */
+  margin: (composition: Composition): EstimateMargin => estimateMargin(composition),
 
   rating: ({ filling: args, massKg, airShare }: RatingArgs): PressureRating => {
     const filling = fillingOf(args);

@@ -1,6 +1,6 @@
 import type { Cylinder } from '@hygromet/contract/cylinder';
 import { hotPressureAllowed } from '@hygromet/core/cylinder/cylinder-rating';
-import { UNCHECKED_AIR } from '@hygromet/core/cylinder/hot-state';
+import { UNCHECKED_AIR } from '@hygromet/core/cylinder/unchecked-air';
 import { NoFillLimit } from '@hygromet/core/errors';
 import { unless } from '@hygromet/core/unless';
 import type { LimitsArgs } from '../core-worker/cylinder-operations';

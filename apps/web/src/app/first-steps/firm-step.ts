@@ -1,4 +1,4 @@
-import { FormStyles } from '../ui/library-styles';
+import { FormStyles } from '../ui/library-styles/form-styles';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, untracked } from '@angular/core';
 import { FormBuilder, ReactiveFormsModule, type AbstractControl, type ValidationErrors } from '@angular/forms';
 import type { CurrentOrganisation } from '@hygromet/contract/organisation';

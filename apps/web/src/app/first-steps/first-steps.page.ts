@@ -1,4 +1,4 @@
-import { StepsStyles } from '../ui/library-styles';
+import { StepsStyles } from '../ui/library-styles/steps-styles';
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { NzStepsModule } from 'ng-zorro-antd/steps';

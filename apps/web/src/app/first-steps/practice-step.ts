@@ -1,4 +1,4 @@
-import { DescriptionsStyles } from '../ui/library-styles';
+import { DescriptionsStyles } from '../ui/library-styles/descriptions-styles';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { CurrentOrganisation } from '@hygromet/contract/organisation';

@@ -4,7 +4,7 @@ import { restsOnRecord, type Verdict } from '@hygromet/core/planning/decide';
 import type { Method } from '@hygromet/core/planning/method';
 import { NzRadioModule } from 'ng-zorro-antd/radio';
 import { Units } from '../preferences/units.service';
-import { RadioStyles } from '../ui/library-styles';
+import { RadioStyles } from '../ui/library-styles/radio-styles';
 import { methodNames, reasonText, feasibilityNames } from './method-labels';
 
 const ORDER: readonly Verdict['feasibility'][] = ['possible', 'once-seen', 'not-advised'];

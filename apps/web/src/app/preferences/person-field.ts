@@ -1,4 +1,4 @@
-import { FormStyles } from '../ui/library-styles';
+import { FormStyles } from '../ui/library-styles/form-styles';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { NzFormModule } from 'ng-zorro-antd/form';

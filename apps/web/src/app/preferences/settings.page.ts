@@ -1,7 +1,7 @@
 import { fromServer } from '../data/from-server';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
 import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
-import { CheckboxStyles } from '../ui/library-styles';
+import { CheckboxStyles } from '../ui/library-styles/checkbox-styles';
 
 import { fillRuleName, fillRules, fillRuleSource, type FillRule } from '@hygromet/core/cylinder/fill-rule';
 import { FormsModule, ReactiveFormsModule } from '@angular/forms';

@@ -1,4 +1,4 @@
-import { TimelineStyles } from '../ui/library-styles';
+import { TimelineStyles } from '../ui/library-styles/timeline-styles';
 import { NzTimelineModule } from 'ng-zorro-antd/timeline';
 import { lookedName, sectionsOf, valvesFor, type FactSection, type Looked } from './facts-sections';
 import { ReadState } from '../shell/read-state';

@@ -11,6 +11,7 @@ import { truckVisits } from '../truck/truck-task';
 import { dayOf, dayWords, longDay } from '../ui/day';
 import { valueOf } from '../ui/loadable';
 import { settledOnce } from '../ui/settled';
+import { oncePainted } from '../ui/after-paint';
 import { PageHead } from '../ui/page-head';
 import { DueList } from './due-list';
 import { NewVisit } from './new-visit';
@@ -48,7 +49,11 @@ import { byDay, dueNames, leadOf } from './visit-labels';
           <div class="visits">
             <hy-begin-card />
             @if (adding()) {
-              <hy-new-visit />
+              <div class="adding">
+                @if (drawn()) {
+                  <hy-new-visit />
+                }
+              </div>
             }
             @for (group of groups(); track group.due) {
               <section [attr.aria-label]="dueNames[group.due]">
@@ -88,6 +93,7 @@ export class TodayPage {
   private readonly today = dayOf(new Date());
   protected readonly title = longDay(this.today);
   protected readonly adding = signal(false);
+  protected readonly drawn = oncePainted(this.adding);
   /** In an empty house the first steps come first. */
   protected readonly begun = computed(() => (valueOf(this.systems()) ?? []).length > 0);
   protected readonly visits = fromServer(this.serverData.visits$);

@@ -4,7 +4,7 @@ import { Router } from '@angular/router';
 import type { Visit } from '@hygromet/contract/visit';
 import type { VisitPlan } from '@hygromet/contract/visit-plan';
 import { of, throwError } from 'rxjs';
-import { aCylinder, aVisit as visitOf, render, stage } from '../../../test/scene';
+import { aCylinder, aVisit as visitOf, painted, render, stage } from '../../../test/scene';
 import { ApiError } from '../data/api-error';
 import { NextTruck } from '../truck/next-truck';
 import { TruckSolver } from '../truck/truck-solver.service';
@@ -118,8 +118,9 @@ describe('the page', () => {
   test('a visit is opened for a system with its reason, and leads to the look', async () => {
     const sent: object[] = [];
     stage({ serverData: { addVisit$: (body: object) => (sent.push(body), of(aVisit())) } });
-    const { type, press, text } = await render(TodayPage);
+    const { type, press, text, fixture } = await render(TodayPage);
     await press('Add a visit');
+    await painted(fixture);
     await press('Open the visit');
     expect(text()).toContain('Choose the system that is visited.');
     expect(text()).toContain('The reason is missing.');

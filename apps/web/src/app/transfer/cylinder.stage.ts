@@ -1,7 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { isUnknown } from '@hygromet/core/cylinder/unknown-content';
-import { usualScaleOff } from '@hygromet/core/cylinder/stop-weight';
-import { estimateMargin } from '@hygromet/core/fluids/estimate-margin';
+import { usualScaleOff } from '@hygromet/core/cylinder/handling';
 import { hottestPlaces, placeProblem } from '../cylinders/hottest-place';
 import { readQuantity } from '../ui/quantity-entry';
 import { BigNumber } from '../ui/big-number';
@@ -88,7 +87,9 @@ export class CylinderStage {
   protected readonly estimated = computed(() => {
     const composition = this.session.incoming()?.composition ?? this.session.composition();
     if (composition === undefined || isUnknown(composition)) return $localize`Not identified: everything it could be is counted.`;
-    const { densityFactor, pressureTooLow, worstPressureTooLow } = estimateMargin(composition);
+    const margin = this.session.margin();
+    if (margin === undefined) return $localize`Two substances in this mixture have no published data together.`;
+    const { densityFactor, pressureTooLow, worstPressureTooLow } = margin;
     return (
       $localize`Two substances in this mixture have no published data together. Its density is taken ${this.units.decimal(100 * (1 - densityFactor), 1)} % lower, ` +
       $localize`its pressure up to ${this.units.percent(pressureTooLow)} too low is allowed for (measured: nine of ten such mixtures; the worst ${this.units.percent(worstPressureTooLow)}).`

@@ -5,7 +5,7 @@ import type { Cylinder } from '@hygromet/contract/cylinder';
 import type { FillPolicy } from '@hygromet/core/cylinder/fill-rule';
 import { isUnknown } from '@hygromet/core/cylinder/unknown-content';
 import type { Port } from '@hygromet/core/cylinder/port';
-import type { Hose } from '@hygromet/core/cylinder/stop-weight';
+import type { Hose } from '@hygromet/core/cylinder/handling';
 import type { Composition } from '@hygromet/core/fluids/composition';
 import { HOT_REFERENCE } from '@hygromet/core/cylinder/reference-temperatures';
 import { airCounted, collarOf, reliefOf } from '../cylinders/judged-cylinder';
@@ -102,6 +102,16 @@ export function fillAnswers(properties: CoreWorker, filling: Filling) {
       return { filling: asking, massKg: Math.max(asking.contentKg, shutAt.net), airShare: cylinder.airShare ?? undefined };
     }),
   );
+  /** Of what comes in, else of what is in it, where its limits are estimates. */
+  const margin = coreQuery(
+    properties,
+    'margin',
+    computed(() => {
+      const asking = question();
+      const composition = asking?.incoming ?? asking?.composition;
+      return composition === undefined || isUnknown(composition) || valueOf(limits())?.estimated !== true ? undefined : composition;
+    }),
+  );
   const suited = coreQuery(
     properties,
     'suit',
@@ -112,5 +122,5 @@ export function fillAnswers(properties: CoreWorker, filling: Filling) {
       return { cylinders: [candidate], incoming: { ...incoming, port: filling.port() }, policy, hottestK };
     }),
   );
-  return { limits, stop, levels, heat, rating, suited };
+  return { limits, stop, levels, heat, rating, margin, suited };
 }

@@ -1,5 +1,5 @@
 import type { Port } from '@hygromet/core/cylinder/port';
-import { USUAL_HANDLING } from '@hygromet/core/cylinder/stop-weight';
+import { USUAL_HANDLING } from '@hygromet/core/cylinder/handling';
 import { newKey } from '../data/new-key';
 import type { Preferences } from '../preferences/preferences';
 import { emptyEntry, type QuantityEntry } from '../ui/quantity-entry';

@@ -9,16 +9,23 @@ import { TransferStage } from './transfer.stage';
   selector: 'hy-fill-job',
   imports: [BookedStage, CylinderStage, TransferStage],
   template: `
-    @switch (session.draft().stage) {
-      @case ('cylinder') {
-        <hy-cylinder-stage />
+    @if (session.draft().stage === 'cylinder') {
+      <hy-cylinder-stage />
+    }
+    <!-- what comes after the stop weight is not waited for; it is there two seconds later, for a basement without network -->
+    @defer (when session.draft().stage !== 'cylinder'; prefetch on timer(2000ms)) {
+      @switch (session.draft().stage) {
+        @case ('transfer') {
+          <hy-transfer-stage />
+        }
+        @case ('account') {
+          <hy-booked-stage />
+        }
       }
-      @case ('transfer') {
-        <hy-transfer-stage />
-      }
-      @case ('account') {
-        <hy-booked-stage />
-      }
+    } @error {
+      <p i18n role="alert" class="over">
+        This stage did not come: there is no connection, or a newer version is there. Load the page again; what you typed is kept.
+      </p>
     }
   `,
   styles: `

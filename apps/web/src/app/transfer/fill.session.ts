@@ -5,7 +5,7 @@ import { comingIn } from '@hygromet/contract/coming-in';
 import type { Question } from '@hygromet/contract/asked-back';
 import type { ScaleTarget } from '@hygromet/contract/movement';
 import { sameWeight } from '@hygromet/core/cylinder/same-weight';
-import type { Hose } from '@hygromet/core/cylinder/stop-weight';
+import type { Hose } from '@hygromet/core/cylinder/handling';
 import type { MassUnit } from '@hygromet/core/units/mass';
 import { isBelowTare } from '@hygromet/core/cylinder/scale-tolerance';
 import { USUAL_REFERENCE } from '@hygromet/core/cylinder/reference-temperatures';
@@ -20,7 +20,7 @@ import { CoreWorker } from '../core-worker/core-worker.service';
 import { ServerData } from '../data/server-data.service';
 import { PreferencesService } from '../preferences/preferences.service';
 import { Units, type Rounding } from '../preferences/units.service';
-import { valueOf, waiting } from '../ui/loadable';
+import { currentOf, valueOf, waiting } from '../ui/loadable';
 import { readQuantity, type QuantityEntry } from '../ui/quantity-entry';
 import { readWhen } from '../ui/when';
 import { fillAnswers } from './fill-answers';
@@ -177,6 +177,7 @@ export class FillSession {
   });
   readonly limits = this.answers.limits;
   readonly levels = this.answers.levels;
+  readonly margin = computed(() => currentOf(this.answers.margin()));
   /** The reading at which to shut the valve: the limit, less what scale, hose and oil leave open. */
   readonly shutAt = computed(() => valueOf(this.answers.stop()));
   /** Every rule that is asked about: what comes in is judged once it is known. */

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import { NzPopconfirmModule } from 'ng-zorro-antd/popconfirm';
-import { PopconfirmStyles } from './library-styles';
+import { PopconfirmStyles } from './library-styles/popconfirm-styles';
 
 /** A key for what cannot be taken back: it asks once more, beside itself, and what is safe is under the thumb. */
 @Component({

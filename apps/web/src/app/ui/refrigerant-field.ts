@@ -3,37 +3,39 @@ import { FieldControl } from '../forms/field-control';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { UNKNOWN_ID } from '@hygromet/core/cylinder/unknown-content';
-import { NzSelectModule } from 'ng-zorro-antd/select';
+import { NzSelectModule, type NzSelectOptionInterface } from 'ng-zorro-antd/select';
 import { catchError, map, of } from 'rxjs';
 import { ServerData } from '../data/server-data.service';
+import { OpenAfterPaint } from './open-after-paint';
 
 let count = 0;
+
+/** px: a gloved thumb hits one of them and not its neighbor. */
+const OPTION_HEIGHT_PX = 44;
+const OPTIONS_SHOWN = 6;
 
 /** One of nearly two hundred designations, found by typing a part of it: "410" is enough. */
 @Component({
   selector: 'hy-refrigerant-field',
-  imports: [FormsModule, NzSelectModule],
+  imports: [FormsModule, NzSelectModule, OpenAfterPaint],
   template: `
     <label [for]="id">{{ label() }}</label>
     <nz-select
       [nzId]="id"
       nzShowSearch
+      hyOpenAfterPaint
       [nzAllowClear]="emptyLabel() !== ''"
       [nzPlaceHolder]="emptyLabel() || words.typeAPartOfIt"
       [nzFilterOption]="matches"
       [nzStatus]="sentence() ? 'error' : ''"
       [nzDisabled]="disabled()"
+      [nzOptions]="options()"
+      [nzOptionHeightPx]="OPTION_HEIGHT_PX"
+      [nzOptionOverflowSize]="OPTIONS_SHOWN"
       [ngModel]="refrigerant()"
       (ngModelChange)="give($event ?? null)"
       (nzBlur)="leave()"
-    >
-      @for (id of ids(); track id) {
-        <nz-option [nzValue]="id" [nzLabel]="id" />
-      }
-      @if (offersUnknown()) {
-        <nz-option [nzValue]="unknownId" nzLabel="Not identified" i18n-nzLabel />
-      }
-    </nz-select>
+    />
     @if (sentence(); as told) {
       <p class="error" role="alert">{{ told }}</p>
     } @else if (hint()) {
@@ -66,15 +68,21 @@ export class RefrigerantField extends FieldControl<string | null> {
   protected readonly sentence = computed(() => this.told() ?? this.problem());
 
   protected readonly id = `refrigerant-${++count}`;
-  protected readonly unknownId = UNKNOWN_ID;
+  protected readonly OPTION_HEIGHT_PX = OPTION_HEIGHT_PX;
+  protected readonly OPTIONS_SHOWN = OPTIONS_SHOWN;
   /** Empty as long as the list cannot be read: the page says why. */
-  protected readonly ids = toSignal(
+  private readonly ids = toSignal(
     inject(ServerData).refrigerants$.pipe(
       map((all) => all.map(({ id }) => id)),
       catchError(() => of<string[]>([])),
     ),
     { initialValue: [] },
   );
+  /** As data: two hundred options that stood in the template would be drawn before anybody opens the list. */
+  protected readonly options = computed((): NzSelectOptionInterface[] => [
+    ...this.ids().map((id) => ({ value: id, label: id })),
+    ...(this.offersUnknown() ? [{ value: UNKNOWN_ID, label: $localize`Not identified` }] : []),
+  ]);
 
   protected matches = (typed: string, option: { nzLabel: string | number | null }): boolean =>
     plain(String(option.nzLabel)).includes(plain(typed));

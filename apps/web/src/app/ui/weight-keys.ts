@@ -9,11 +9,14 @@ import { WeightPad } from './weight-pad';
   imports: [NzModalModule, WeightPad],
   template: `
     <button i18n type="button" class="button plain" [attr.aria-label]="words.keypadFor(label())" (click)="open.set(true)">Keypad</button>
-    <nz-modal [nzVisible]="open()" [nzTitle]="label()" [nzFooter]="null" [nzWidth]="452" (nzOnCancel)="open.set(false)">
-      <ng-container *nzModalContent>
-        <hy-weight-pad [label]="label()" [(entry)]="entry" enter="Take it" i18n-enter (entered)="open.set(false)" />
-      </ng-container>
-    </nz-modal>
+    <!-- the dialog is large, and the page does not wait for it -->
+    @defer (when open(); prefetch on timer(2000ms)) {
+      <nz-modal [nzVisible]="open()" [nzTitle]="label()" [nzFooter]="null" [nzWidth]="452" (nzOnCancel)="open.set(false)">
+        <ng-container *nzModalContent>
+          <hy-weight-pad [label]="label()" [(entry)]="entry" enter="Take it" i18n-enter (entered)="open.set(false)" />
+        </ng-container>
+      </nz-modal>
+    }
   `,
   styles: `
     /* at the end of the label's line: the field below keeps its place */

@@ -1,9 +1,10 @@
 import { inject, Injectable, type Type } from '@angular/core';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { stages, type Stage } from '@hygromet/core/visit/stage';
-import { catchError, defer, delay, filter, switchMap, take, tap, throwError, type Observable } from 'rxjs';
+import { catchError, concatMap, defer, delay, EMPTY, filter, switchMap, take, tap, throwError, type Observable } from 'rxjs';
 import { Connection } from '../data/connection';
 import { StalePages } from '../shell/stale-pages';
+import { afterPaint$ } from '../ui/after-paint';
 import { loadable, waiting, type Loadable } from '../ui/loadable';
 import { VisitJob } from './visit-job';
 
@@ -33,9 +34,13 @@ export class StageParts {
   private readonly stale = inject(StalePages);
   private readonly connection = inject(Connection);
 
-  readonly here = toSignal(toObservable(inject(VisitJob).here).pipe(switchMap((stage) => this.partOf$(stage))), {
-    initialValue: waiting,
-  });
+  /** Which stage was touched is seen at once; it is drawn with the next frame, the first one together with the page. */
+  readonly here = toSignal(
+    toObservable(inject(VisitJob).here).pipe(
+      switchMap((stage, index) => (index === 0 ? this.partOf$(stage) : afterPaint$.pipe(switchMap(() => this.partOf$(stage))))),
+    ),
+    { initialValue: waiting },
+  );
 
   constructor() {
     toObservable(this.here)
@@ -43,9 +48,12 @@ export class StageParts {
         filter(({ state }) => state === 'ready'),
         take(1),
         delay(OTHERS_AFTER_MS),
+        // one after the other: the page stays free for whoever types meanwhile
+        concatMap(() => stages),
+        concatMap((stage) => defer(PARTS[stage]).pipe(catchError(() => EMPTY))),
         takeUntilDestroyed(),
       )
-      .subscribe(() => stages.forEach((stage) => void PARTS[stage]().catch(() => undefined)));
+      .subscribe();
   }
 
   /** A browser asks for a part once: where that failed, only the page loaded anew brings it. */

@@ -2,7 +2,7 @@ import { coolingsOfCylinder, type CylinderCooling, type Deed, type Scenario } fr
 import parameters from '../parameters.json';
 import { valueAt } from './observed';
 import { run } from './refit';
-import type { Guess } from './unknowns';
+import type { Guess } from './guess';
 
 /** What averts a trip besides cooling the cylinder: its own vapor through the machine, the suction throttled, another cylinder. */
 export const otherCures = ['loop', 'throttle', 'swap'] as const;

@@ -9,7 +9,8 @@ import type { CureBy } from './cures';
 import { outlook } from './outlook';
 import { refit, type Underway } from './refit';
 import { suspectsOf } from './suspects';
-import { AS_RECORDED, priorSd, tuned, unknowns, type Guess } from './unknowns';
+import { AS_RECORDED, unknowns, type Guess } from './guess';
+import { priorSd, tuned } from './unknowns';
 
 /** Noise that can be repeated. */
 function normals(seed: number): () => number {

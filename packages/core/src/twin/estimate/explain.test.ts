@@ -7,7 +7,8 @@ import type { Traces } from './observed';
 import { explain } from './explain';
 import { outlook } from './outlook';
 import { refit, type Underway } from './refit';
-import { AS_RECORDED, tuned } from './unknowns';
+import { AS_RECORDED } from './guess';
+import { tuned } from './unknowns';
 
 const rooftop: Scenario = {
   composition: refrigerant('R-410A').composition,

@@ -8,7 +8,7 @@ import { airOfShare } from '../air';
 import data from './explain.json';
 import { refit, run, type Fitted, type Underway } from './refit';
 import { MISFIT, type Suspect } from './suspects';
-import { AS_RECORDED } from './unknowns';
+import { AS_RECORDED } from './guess';
 
 /** What explains readings that no factor of the record explains. */
 export interface Explained {

@@ -9,7 +9,7 @@ import { curesOf, type Cure } from './cures';
 import data from './priors.json';
 import { run, type Fitted, type Underway } from './refit';
 import { MISFIT, suspectsOf, type Suspect } from './suspects';
-import { unknowns, type Guess } from './unknowns';
+import { unknowns, type Guess } from './guess';
 
 /** A figure with its nine-in-ten range. */
 export interface Range {

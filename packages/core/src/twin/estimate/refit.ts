@@ -6,7 +6,8 @@ import parameters from '../parameters.json';
 import data from './priors.json';
 import { besideTwin, type BesideTwin } from './beside';
 import { pointsOf, valueAt, type Point, type Traces } from './observed';
-import { AS_RECORDED, priorSd, tuned, unknowns, type Guess } from './unknowns';
+import { AS_RECORDED, unknowns, type Guess } from './guess';
+import { priorSd, tuned } from './unknowns';
 
 /** A transfer as far as it has come. */
 export interface Underway {

@@ -1,5 +1,5 @@
 import type { Fitted } from './refit';
-import { unknowns, type Unknown } from './unknowns';
+import { unknowns, type Unknown } from './guess';
 
 /** What readings say that no record does. */
 export const suspects = [

@@ -1,13 +1,6 @@
 import { AS_USUAL, type Scenario } from '../scenario';
+import { unknowns, type Guess, type Unknown } from './guess';
 import data from './priors.json';
-
-/** What readings tell of a transfer beyond its records. */
-export const unknowns = ['charge', 'flow', 'pump', 'machineCooling', 'cylinderCooling', 'oil'] as const;
-export type Unknown = (typeof unknowns)[number];
-
-/** Logarithms of factors, in the order of the unknowns; nothing is as it stands in the records. */
-export type Guess = readonly number[];
-export const AS_RECORDED: Guess = unknowns.map(() => 0);
 
 /** Standard deviations before anything is read. @param chargeSd of the charge, where a plan knows it better */
 export const priorSd = (chargeSd: number | undefined): readonly number[] =>

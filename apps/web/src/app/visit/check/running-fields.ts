@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, model } from '@angular/core';
-import { CheckboxStyles } from '../../ui/library-styles';
+import { CheckboxStyles } from '../../ui/library-styles/checkbox-styles';
 import { FormsModule } from '@angular/forms';
 import { coolsMoistAir, meterings, type UnitKind } from '@hygromet/core/cycle/unit';
 import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
-import { CheckboxStyles } from '../../ui/library-styles';
+import { CheckboxStyles } from '../../ui/library-styles/checkbox-styles';
 import { toSignal } from '@angular/core/rxjs-interop';
 import type { Instrument } from '@hygromet/contract/instrument';
 import type { RecoveryMethod } from '@hygromet/core/twin/scenario';

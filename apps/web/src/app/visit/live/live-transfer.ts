@@ -5,7 +5,7 @@ import { doubtsOf } from '@hygromet/core/instruments/doubts';
 import { stopAlarm } from '@hygromet/core/twin/alarm/stop-alarm';
 import type { CureBy } from '@hygromet/core/twin/estimate/cures';
 import type { Underway } from '@hygromet/core/twin/estimate/refit';
-import { AS_RECORDED } from '@hygromet/core/twin/estimate/unknowns';
+import { AS_RECORDED } from '@hygromet/core/twin/estimate/guess';
 import type { MachineState } from '@hygromet/core/twin/machine-state';
 import { coreVersion } from '@hygromet/core/version';
 import { seemsTripped } from '@hygromet/core/twin/alarm/watching';

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
 import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
-import { CheckboxStyles } from '../../ui/library-styles';
+import { CheckboxStyles } from '../../ui/library-styles/checkbox-styles';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { ReactiveFormsModule } from '@angular/forms';
 import { partsLeftOut } from '@hygromet/contract/parts-left-out';

@@ -3,7 +3,7 @@ import { ReactiveFormsModule } from '@angular/forms';
 import type { TestReading } from '@hygromet/contract/visit-test';
 import { pumpDown, usualHighSwitch } from '@hygromet/core/planning/pump-down';
 import type { Underway } from '@hygromet/core/twin/estimate/refit';
-import { AS_RECORDED } from '@hygromet/core/twin/estimate/unknowns';
+import { AS_RECORDED } from '@hygromet/core/twin/estimate/guess';
 import { pascal } from '@hygromet/core/units/quantity';
 import { coreVersion } from '@hygromet/core/version';
 import { coreQuery } from '../../core-worker/core-query';

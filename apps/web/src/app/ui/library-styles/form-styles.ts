@@ -1,0 +1,11 @@
+import { ChangeDetectionStrategy, Component, ViewEncapsulation } from '@angular/core';
+
+/** A module of its own for the styles of each library part that few pages use: they come with those pages, and with no other. */
+@Component({
+  selector: 'hy-form-styles',
+  template: '',
+  styleUrl: '../../../styles/library/form.less',
+  encapsulation: ViewEncapsulation.None,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class FormStyles {}
