@@ -85,3 +85,14 @@ test('the first load stays under 300 kB as it crosses the wire', async ({ page }
   expect(received).toBeGreaterThan(10_000);
   expect(received).toBeLessThan(300_000);
 });
+
+test('every file of the program is kept by the browser for good', async ({ page }) => {
+  const kept = new Map<string, string | undefined>();
+  page.on('response', (response) => {
+    const { pathname } = new URL(response.url());
+    if (/\/(?:main|chunk|polyfills|styles)-/.test(pathname)) kept.set(pathname, response.headers()['cache-control']);
+  });
+  await page.goto('/today', { waitUntil: 'networkidle' });
+  expect(kept.size).toBeGreaterThan(10);
+  expect([...kept].filter(([, how]) => how?.includes('immutable') !== true)).toEqual([]);
+});

@@ -40,17 +40,29 @@ export async function mergeFiles(folder) {
   const { output } = await bundle.generate({
     entryFileNames: 'main-[hash].js',
     chunkFileNames: 'chunk-[hash].js',
+    hashCharacters: 'base36',
     minify: { compress: false, mangle: false },
     codeSplitting: { includeDependenciesRecursively: false, groups: [{ name: (/** @type {string} */ id) => groupOf.get(id) ?? null }] },
   });
   await bundle.close();
 
   for (const name of texts.keys()) rmSync(path.join(folder, name));
-  const made = new Map(output.flatMap((file) => (file.type === 'chunk' ? [[file.fileName, file]] : [])));
+  const made = new Map(
+    output
+      .filter((file) => file.type === 'chunk')
+      .map(({ fileName, code, imports, isEntry }) => [
+        inCapitals(fileName),
+        { code: inCapitals(code), imports: imports.map(inCapitals), isEntry },
+      ]),
+  );
   for (const [name, { code }] of made) writeFileSync(path.join(folder, name), code);
   const page = path.join(folder, 'index.html');
   writeFileSync(page, pageWith(readFileSync(page, 'utf8'), inOrder(made)));
 }
+
+/** Hashes as the build writes them: by their form the server knows what may be kept for good. @param {string} text */
+const inCapitals = (text) =>
+  text.replaceAll(/\b(?:main|chunk)-[a-z0-9]{8}\.js/g, (name) => name.replace(/[a-z0-9]{8}(?=\.js)/, (hash) => hash.toUpperCase()));
 
 /** @param {Map<string, string>} texts @returns {Map<string, import('./file-groups.mjs').Built>} */
 const graphOf = (texts) =>
