@@ -76,6 +76,14 @@ test('at 360 px nothing runs out of the page', async ({ page }) => {
   }
 });
 
+test('at 360 px the form of a visit fits as well', async ({ page }) => {
+  await page.setViewportSize({ width: 360, height: 740 });
+  await page.goto('/today');
+  await page.getByRole('button', { name: 'Add a visit' }).click();
+  await expect(page.getByLabel('Technician')).toBeInViewport({ ratio: 1 });
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(360);
+});
+
 test('the first load stays under 300 kB as it crosses the wire', async ({ page }) => {
   const session = await page.context().newCDPSession(page);
   await session.send('Network.enable');

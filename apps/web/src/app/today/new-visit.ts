@@ -78,6 +78,7 @@ interface VisitDraft {
 
     .together {
       display: grid;
+      grid-column: 1 / -1;
       gap: 0 16px;
       grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
     }
