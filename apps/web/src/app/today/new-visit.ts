@@ -79,7 +79,7 @@ interface VisitDraft {
     .together {
       display: grid;
       grid-column: 1 / -1;
-      gap: 0 16px;
+      gap: 18px 16px;
       grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
     }
   `,
