@@ -29,8 +29,12 @@ const OWN_TASK_FROM = 15_000;
  */
 export function fileGroups(files, main) {
   let groups = loadedBy(files, main);
-  for (let pair = best(groups, main); pair !== undefined; pair = best(groups, main)) groups = joined(groups, ...pair);
-  return groups.map(({ members }) => members);
+  for (;;) {
+    const behind = everythingBehind(groups);
+    const pair = best(groups, main, behind);
+    if (pair === undefined) return groups.map(({ members }) => members);
+    groups = joined(groups, behind, ...pair);
+  }
 }
 
 /** Each file for itself, with the entries that load it: the start, and everything that is asked for later. @param {Map<string, Built>} files @param {string} main */
@@ -65,9 +69,8 @@ function built(files, name) {
   return file;
 }
 
-/** The two that are worth most as one, where any are. @param {Group[]} groups @param {string} main @returns {[Group, Group] | undefined} */
-function best(groups, main) {
-  const behind = everythingBehind(groups);
+/** The two that are worth most as one, where any are. @param {Group[]} groups @param {string} main @param {Map<Group, Set<Group>>} behind @returns {[Group, Group] | undefined} */
+function best(groups, main, behind) {
   const joinable = groups.filter(({ entries, bytes, members }) => !members.includes(main) && !(entries.has(main) && bytes > OWN_TASK_FROM));
   /** @type {[Group, Group] | undefined} */
   let most;
@@ -123,9 +126,8 @@ function everythingBehind(groups) {
   return behind;
 }
 
-/** @param {Group[]} groups @param {Group} one @param {Group} other @returns {Group[]} */
-function joined(groups, one, other) {
-  const behind = everythingBehind(groups);
+/** @param {Group[]} groups @param {Map<Group, Set<Group>>} behind @param {Group} one @param {Group} other @returns {Group[]} */
+function joined(groups, behind, one, other) {
   for (const [from, to] of /** @type {const} */ ([
     [one, other],
     [other, one],
