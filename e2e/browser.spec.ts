@@ -37,6 +37,17 @@ test('a stage whose part does not come says what to do, and is there once it is 
   await expect(page.getByRole('heading', { name: 'Pressure test with dry nitrogen' })).toBeVisible();
 });
 
+test('a keypad that does not come says where the weight is typed instead', async ({ page }) => {
+  await page.goto(`/cylinders/${await cylinderId(page, 'C-07')}/fill`);
+  const keypad = page.getByRole('button', { name: 'Keypad for: Gross weight (scale reading)' });
+  await expect(keypad).toBeVisible();
+  await page.route(/chunk-[A-Z0-9]{8}\.js$/, (route) => route.abort());
+  await keypad.click();
+  await expect(page.getByText('The keypad did not come:')).toBeVisible();
+  await page.getByLabel('Gross weight (scale reading)', { exact: true }).fill('30.6');
+  await expect(page.getByLabel('Gross weight (scale reading)', { exact: true })).toHaveValue('30.6');
+});
+
 test('drafts of an older shape break no page', async ({ page }) => {
   await page.goto('/cylinders');
   const odd = [

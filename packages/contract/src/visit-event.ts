@@ -7,7 +7,7 @@ import { chargeNote } from './charge-note';
 import { look } from './look';
 import { photographed } from './photograph';
 import { advices, runningConditions, runningReadings, runningUnit } from './running';
-import { visitPlan } from './visit-plan';
+import { newVisitPlan, visitPlan } from './visit-plan';
 import { anySetUp, followedInstruments, followedReadings, testFinding, testReading, testSetUp } from './visit-test';
 import { transferFinish, transferNote, transferReading, transferSetUp } from './visit-transfer';
 
@@ -53,7 +53,7 @@ export const newVisitEvent = z.discriminatedUnion('kind', [
     look: look.refine((entry) => Object.keys(entry).length > 0, { error: 'Nothing was seen.' }),
   }),
   z
-    .strictObject({ kind: z.literal('planned'), ...decides, plan: visitPlan })
+    .strictObject({ kind: z.literal('planned'), ...decides, plan: newVisitPlan })
     .refine(({ plan }) => plan.method === plan.proposed || plan.why.trim() !== '', {
       path: ['plan', 'why'],
       error: 'Say why the proposal is not taken: the reason is saved with the job.',

@@ -1,4 +1,4 @@
-import { visitPlan } from './visit-plan';
+import { newVisitPlan, visitPlan } from './visit-plan';
 import { transferScenario } from './visit-transfer';
 import { pullDownSetUp } from './visit-test';
 
@@ -36,3 +36,13 @@ test.each([
     expect(sentences({ ambientK: 353.15, ambientConfirmed: true })).toBeUndefined();
   },
 );
+
+test('a plan is not decided from a pressure that no gauge shows; one on record is read as it is', () => {
+  const slip = { ...plan, ambientK: 300, standingPa: 8.3e12 };
+  const { error } = newVisitPlan.safeParse(slip);
+  expect(error?.issues.map(({ path, message }) => [path.join('.'), message])).toEqual([
+    ['standingPa', 'The standing pressure is above 1160 psig: check the unit.'],
+  ]);
+  expect(newVisitPlan.safeParse({ ...slip, standingPa: 1.9e6 }).success).toBe(true);
+  expect(visitPlan.safeParse(slip).success).toBe(true);
+});

@@ -1,7 +1,7 @@
 import { methods } from '@hygromet/core/planning/method';
 import * as z from 'zod';
 import { look } from './look';
-import { ambientAsked, ambientRead, isAmbientSure, note, plainText, quantity, versionSeen } from './primitives';
+import { ambientAsked, ambientRead, isAmbientSure, note, plainText, pressurePa, quantity, versionSeen } from './primitives';
 
 /** What was decided at the unit, and from which facts. */
 export const visitPlan = z
@@ -21,4 +21,7 @@ export const visitPlan = z
     factsVersion: versionSeen,
   })
   .refine(isAmbientSure, ambientAsked);
+
+/** As it is decided from now on: what no gauge shows is refused. What is on record already is read as it is. */
+export const newVisitPlan = visitPlan.safeExtend({ standingPa: pressurePa('standing pressure').nullable() });
 export type VisitPlan = z.infer<typeof visitPlan>;

@@ -107,7 +107,8 @@ test('over 10 000 random graphs and valve positions, refrigerant never gets wher
   fc.assert(
     fc.property(case_, ({ circuit, positions, passes, from }) => {
       const told = mayReach(circuit, from, positions);
-      for (const id of spread(circuit, from, truthOf(circuit, positions, passes))) expect([id, told.has(id)]).toEqual([id, true]);
+      const beyond = [...spread(circuit, from, truthOf(circuit, positions, passes))].filter((id) => !told.has(id));
+      expect(beyond).toEqual([]);
     }),
     { numRuns: 10_000 },
   );
@@ -118,8 +119,11 @@ test('over 10 000 random graphs and valve positions, what is said to be emptied 
     fc.property(case_, ({ circuit, positions, passes, from }) => {
       // a hand valve that is open is open; what is doubtful may not pass
       const truth = truthOf(circuit, { ...positions, holds: positions.shut }, passes);
-      for (const id of surelyEmptiedFrom(circuit, from, positions))
-        expect([id, from.some((port) => spread(circuit, [id], truth).has(port))]).toEqual([id, true]);
+      const cutOff = [...surelyEmptiedFrom(circuit, from, positions)].filter((id) => {
+        const reached = spread(circuit, [id], truth);
+        return !from.some((port) => reached.has(port));
+      });
+      expect(cutOff).toEqual([]);
     }),
     { numRuns: 10_000 },
   );

@@ -8,7 +8,7 @@ import { bubblePointAt, dewPointAt } from '../thermo/saturation-temperature';
 import { singlePhase } from '../thermo/single-phase';
 import { byContent } from '../thermo/tables-by-content';
 import { kelvin, pascal } from '../units/quantity';
-import { placeOn, valueAt, type EvenGrid } from './even-grid';
+import { placeOn, valueAt, type EvenGrid, type Place } from './even-grid';
 
 const NODES = 64;
 const [SUPERHEATS, SUPERHEAT_STEP] = [21, 8];
@@ -127,26 +127,30 @@ type VapourPart = Pick<CycleTable, 'vapour' | 'superheatOfEnthalpy' | 'superheat
 
 function vapourOf(grid: EvenGrid, { h, s, lnRhoOverP }: VapourColumns): VapourPart {
   const superheats: EvenGrid = { least: 0, step: SUPERHEAT_STEP, count: SUPERHEATS };
-  const read = (values: Float64Array, p: number, superheat: number): number => {
-    const across = placeOn(grid, Math.log(p));
+  const across = (p: number): Place => placeOn(grid, Math.log(p));
+  const read = (values: Float64Array, at: Place, superheat: number): number => {
     const { first, w0, w1, w2, w3 } = placeOn(superheats, superheat);
-    const row = (j: number) => valueAt(values, across, (first + j) * NODES);
+    const row = (j: number) => valueAt(values, at, (first + j) * NODES);
     return (w0 === 0 ? 0 : w0 * row(0)) + (w1 === 0 ? 0 : w1 * row(1)) + (w2 === 0 ? 0 : w2 * row(2)) + (w3 === 0 ? 0 : w3 * row(3));
   };
   // both rise with the superheat and are nearly straight: a few secant steps are exact
   const inverse = (values: Float64Array, p: number, value: number): number => {
-    let [a, fa] = [10, read(values, p, 10) - value];
-    let [b, fb] = [40, read(values, p, 40) - value];
+    const at = across(p);
+    let [a, fa] = [10, read(values, at, 10) - value];
+    let [b, fb] = [40, read(values, at, 40) - value];
     for (let k = 0; k < 8 && Math.abs(b - a) > 1e-9 && fb !== fa; k++) {
       const next = b - (fb * (b - a)) / (fb - fa);
       [a, fa] = [b, fb];
       b = next;
-      fb = read(values, p, b) - value;
+      fb = read(values, at, b) - value;
     }
     return b;
   };
   return {
-    vapour: (p, superheat) => ({ h: read(h, p, superheat), s: read(s, p, superheat), rho: p * Math.exp(read(lnRhoOverP, p, superheat)) }),
+    vapour: (p, superheat) => {
+      const at = across(p);
+      return { h: read(h, at, superheat), s: read(s, at, superheat), rho: p * Math.exp(read(lnRhoOverP, at, superheat)) };
+    },
     superheatOfEnthalpy: (p, value) => inverse(h, p, value),
     superheatOfEntropy: (p, value) => inverse(s, p, value),
   };

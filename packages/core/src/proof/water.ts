@@ -13,12 +13,16 @@ export const PASCAL_PER_MICRON = 0.133322387415;
 export function waterVapourPressure(T: number): number {
   if (T < TRIPLE_T) {
     const theta = T / TRIPLE_T;
-    const sum = -21.2144006 * theta ** 0.00333333333 + 27.3203819 * theta ** 1.20666667 - 6.1059813 * theta ** 1.70333333;
+    const ln = Math.log(theta);
+    const sum = -21.2144006 * Math.exp(0.00333333333 * ln) + 27.3203819 * Math.exp(1.20666667 * ln) - 6.1059813 * Math.exp(1.70333333 * ln);
     return TRIPLE_P * Math.exp(sum / theta);
   }
+  // v^1.5, v³ and so on as products of v and its root: a running check asks for this hundreds of thousands of times
   const v = 1 - T / CRITICAL_T;
+  const root = Math.sqrt(v);
+  const cube = v * v * v;
   const sum =
-    -7.85951783 * v + 1.84408259 * v ** 1.5 - 11.7866497 * v ** 3 + 22.6807411 * v ** 3.5 - 15.9618719 * v ** 4 + 1.80122502 * v ** 7.5;
+    -7.85951783 * v + 1.84408259 * v * root + cube * (-11.7866497 + 22.6807411 * root - 15.9618719 * v + 1.80122502 * cube * v * root);
   return CRITICAL_P * Math.exp((CRITICAL_T / T) * sum);
 }
 

@@ -1,22 +1,7 @@
-/**
- * Every term of a residual Helmholtz energy but the non-analytic one is f(δ)·h(τ) with
- *
- *     f(δ) = δ^d · exp(−g δ^l − η (δ − ε)²)
- *
- * Many terms share a form, many forms share an exponential. A basis holds each once and gives, at one δ, for every form
- * f, δ f′ and δ² f″. With u = −g l δ^l − 2ηδ(δ − ε), q = d + u and v = δ u′ this is f, q f and (q² − q + v) f.
- */
-export interface Damping {
-  readonly g: number;
-  readonly l: number;
-  readonly eta: number;
-  readonly epsilon: number;
-}
+import type { Damping, DeltaForm } from './delta-form';
 
 /** The equations of state raise δ to 15 at most. */
 const HIGHEST_WHOLE = 15;
-
-export const UNDAMPED: Damping = { g: 0, l: 0, eta: 0, epsilon: 0 };
 
 interface LaidOut {
   readonly exponents: Float64Array;
@@ -31,30 +16,28 @@ interface LaidOut {
   readonly v: Float64Array;
 }
 
+/**
+ * The δ-forms of a model: many terms share a form, many forms share an exponential. Each is held once, and at one δ it gives for every form
+ * f, δ f′ and δ² f″.
+ */
 export class DeltaBasis {
-  private readonly exponents: number[] = [];
-  private readonly dampings: Damping[] = [];
-  private readonly formExponent: number[] = [];
-  private readonly formDamping: number[] = [];
-  private readonly indexByKey = new Map<string, number>();
+  private readonly exponents = new Places<number>();
+  private readonly dampings = new Places<Damping>();
+  private readonly forms = new Places<DeltaForm>();
   /** All of it laid out for summation, made when it is first evaluated: nothing is added then any more. */
   private laid: LaidOut | undefined;
   /** Whole powers of the last δ. */
   private readonly whole = new Float64Array(HIGHEST_WHOLE + 1);
 
   get size(): number {
-    return this.formExponent.length;
+    return this.forms.all.length;
   }
 
   /** Index of the form, new or already known. */
-  add(d: number, damping: Damping): number {
-    const key = `${d} ${dampingKey(damping)}`;
-    const known = this.indexByKey.get(key);
-    if (known !== undefined) return known;
-    this.formExponent.push(indexIn(this.exponents, (exponent) => exponent === d, d));
-    this.formDamping.push(indexIn(this.dampings, (other) => dampingKey(other) === dampingKey(damping), damping));
-    this.indexByKey.set(key, this.size - 1);
-    return this.size - 1;
+  add(form: DeltaForm): number {
+    this.exponents.of(form.d);
+    this.dampings.of(form.damping);
+    return this.forms.of(form);
   }
 
   /** Fills f, δ f′ and δ² f″ of every form. */
@@ -80,14 +63,14 @@ export class DeltaBasis {
   }
 
   private layOut(): LaidOut {
-    const { exponents, dampings, formExponent, formDamping } = this;
-    const perDamping = () => new Float64Array(dampings.length);
+    const [exponents, dampings, forms] = [this.exponents, this.dampings, this.forms.all];
+    const perDamping = () => new Float64Array(dampings.all.length);
     return {
-      exponents: Float64Array.from(exponents),
-      whole: Int32Array.from(exponents, (d) => (isWhole(d) ? d : -1)),
-      formExponent: Int32Array.from(formExponent),
-      formDamping: Int32Array.from(formDamping),
-      power: new Float64Array(exponents.length),
+      exponents: Float64Array.from(exponents.all),
+      whole: Int32Array.from(exponents.all, (d) => (isWhole(d) ? d : -1)),
+      formExponent: Int32Array.from(forms, ({ d }) => exponents.of(d)),
+      formDamping: Int32Array.from(forms, ({ damping }) => dampings.of(damping)),
+      power: new Float64Array(exponents.all.length),
       damped: perDamping(),
       u: perDamping(),
       v: perDamping(),
@@ -106,7 +89,7 @@ export class DeltaBasis {
   }
 
   private damp(delta: number, lnDelta: number, { damped, u, v }: LaidOut): void {
-    const { dampings } = this;
+    const dampings = this.dampings.all;
     for (let k = 0; k < dampings.length; k++) {
       const { g, l, eta, epsilon } = dampings[k]!;
       const gPower = g === 0 ? 0 : g * this.powerOf(l, lnDelta);
@@ -120,10 +103,15 @@ export class DeltaBasis {
 
 const isWhole = (exponent: number) => Number.isInteger(exponent) && exponent >= 0 && exponent <= HIGHEST_WHOLE;
 
-const dampingKey = ({ g, l, eta, epsilon }: Damping) => `${g} ${l} ${eta} ${epsilon}`;
+/** Things in the order in which they were first named. */
+class Places<T> {
+  readonly all: T[] = [];
+  private readonly place = new Map<T, number>();
 
-/** Index of the first match in a list, which grows by `item` when there is none. */
-function indexIn<T>(list: T[], matches: (entry: T) => boolean, item: T): number {
-  const found = list.findIndex(matches);
-  return found >= 0 ? found : list.push(item) - 1;
+  of(item: T): number {
+    const known = this.place.get(item);
+    if (known !== undefined) return known;
+    this.place.set(item, this.all.length);
+    return this.all.push(item) - 1;
+  }
 }

@@ -53,12 +53,12 @@ export interface MixtureModel {
 
 export function compileMixture(substances: readonly Substance[]): MixtureModel {
   const basis = new DeltaBasis();
-  const residuals = substances.map(({ eos }) => substanceTerms(eos.residual, basis));
+  const residuals = substances.map(({ eos }) => substanceTerms(eos.residual));
   const pairs = pairsOf(substances);
   const departures: DeparturePair[] = [];
   for (const { i, j, pair } of pairs) {
     const departure = departureOf(pair);
-    if (departure !== undefined) departures.push({ i, j, F: pair.F ?? 1, residual: residuals.push(departureTerms(departure, basis)) - 1 });
+    if (departure !== undefined) departures.push({ i, j, F: pair.F ?? 1, residual: residuals.push(departureTerms(departure)) - 1 });
   }
   return {
     substances,
@@ -68,7 +68,7 @@ export function compileMixture(substances: readonly Substance[]): MixtureModel {
     reducingPairs: pairs.map(({ i, j, pair }) => reducingPair(substances, i, j, pair)),
     departures,
     basis,
-    plan: planResiduals(residuals),
+    plan: planResiduals(residuals, basis),
     minT: Math.max(...substances.map(({ minT }) => minT)),
     lowestT: Math.max(...substances.map(({ minT, tripleT }) => (substances.length === 1 || minT > tripleT ? minT : 0))),
     estimated: pairs.some(({ pair }) => isEstimated(pair)),

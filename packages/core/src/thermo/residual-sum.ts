@@ -18,6 +18,9 @@ interface Coefficients {
   readonly h2: Float64Array;
 }
 
+/** h, τ h′ and τ² h″ of the term that is added. */
+const current = new Float64Array(3);
+
 /**
  * The τ side of a model's residual functions, kept between calls: most solves move only the density. Phases of a pure fluid at one temperature
  * share it, for their τ is the same.
@@ -81,10 +84,10 @@ export class TauSide {
     }
     for (let i = 0; i < bells.length; i++) {
       const { slot, term } = bells[i]!;
-      const current = tauTermAt(term, tau, lnTau);
-      h[slot]! += current[0];
-      h1[slot]! += current[1];
-      h2[slot]! += current[2];
+      tauTermAt(term, tau, lnTau, current);
+      h[slot]! += current[0]!;
+      h1[slot]! += current[1]!;
+      h2[slot]! += current[2]!;
     }
   }
 }

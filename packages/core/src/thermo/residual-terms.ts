@@ -1,6 +1,6 @@
 import type { Departure } from '../fluids/pair';
 import type { ResidualGroup } from '../fluids/substance';
-import { UNDAMPED, type Damping, type DeltaBasis } from './delta-basis';
+import { deltaForm, UNDAMPED, type Damping, type DeltaForm } from './delta-form';
 import { nonAnalyticTerms, type NonAnalyticTerm } from './non-analytic';
 import type { TauTerm } from './tau-terms';
 
@@ -16,24 +16,68 @@ import type { TauTerm } from './tau-terms';
  *     gerg          n τ^t δ^d exp(−η(δ−ε)² − β(δ−γ)), the first `powerTerms` without the exponential
  */
 export interface ResidualTerms {
-  /** Index into the shared basis, for each term. */
-  readonly form: readonly number[];
+  /** The distinct δ-forms, in the order in which the terms name them: one slot each. */
+  readonly forms: readonly DeltaForm[];
+  /** Where the plain terms n τ^t of each slot begin, and where the last ones end: they stand in the order of their slots. */
+  readonly plainFrom: Int32Array;
+  /** Plain terms: n, t n, t (t − 1) n, and t. */
+  readonly plain0: Float64Array;
+  readonly plain1: Float64Array;
+  readonly plain2: Float64Array;
+  readonly plainT: Float64Array;
+  /** Terms with an exponential of τ. */
+  readonly bells: readonly { readonly slot: number; readonly term: TauTerm }[];
+  readonly nonAnalytic: readonly NonAnalyticTerm[];
+}
+
+/** As the data has them, before they are laid out. */
+interface Listed {
+  readonly form: readonly DeltaForm[];
   readonly term: readonly TauTerm[];
   readonly nonAnalytic: readonly NonAnalyticTerm[];
 }
 
-export function substanceTerms(groups: readonly ResidualGroup[], basis: DeltaBasis): ResidualTerms {
-  const compiled = groups.map((group) => groupTerms(group, basis));
+/** They depend on nothing but the data: made once for each substance and departure, whatever the mixtures it is in. */
+const made = new WeakMap<object, ResidualTerms>();
+
+function once(data: object, list: () => Listed): ResidualTerms {
+  const known = made.get(data) ?? layOut(list());
+  made.set(data, known);
+  return known;
+}
+
+const isPlain = ({ m, bell }: TauTerm) => m === 0 && bell === undefined;
+
+function layOut({ form, term, nonAnalytic }: Listed): ResidualTerms {
+  const forms = [...new Set(form)];
+  const slotted = term.map((t, i) => ({ slot: forms.indexOf(form[i]!), term: t }));
+  const plain = slotted.filter((entry) => isPlain(entry.term)).sort((one, other) => one.slot - other.slot);
+  const times = (factor: (t: number) => number) => Float64Array.from(plain, (entry) => factor(entry.term.t) * entry.term.n);
   return {
-    form: compiled.flatMap(({ form }) => form),
-    term: compiled.flatMap(({ term }) => term),
-    nonAnalytic: compiled.flatMap(({ nonAnalytic }) => nonAnalytic),
+    forms,
+    plainFrom: Int32Array.from({ length: forms.length + 1 }, (_, from) => plain.filter(({ slot }) => slot < from).length),
+    plain0: times(() => 1),
+    plain1: times((t) => t),
+    plain2: times((t) => t * (t - 1)),
+    plainT: Float64Array.from(plain, (entry) => entry.term.t),
+    bells: slotted.filter((entry) => !isPlain(entry.term)),
+    nonAnalytic,
   };
 }
 
-function groupTerms(group: ResidualGroup, basis: DeltaBasis): ResidualTerms {
+export const substanceTerms = (groups: readonly ResidualGroup[]): ResidualTerms =>
+  once(groups, () => {
+    const listed = groups.map(groupTerms);
+    return {
+      form: listed.flatMap(({ form }) => form),
+      term: listed.flatMap(({ term }) => term),
+      nonAnalytic: listed.flatMap(({ nonAnalytic }) => nonAnalytic),
+    };
+  });
+
+function groupTerms(group: ResidualGroup): Listed {
   if (group.kind === 'nonAnalytic') return { form: [], term: [], nonAnalytic: nonAnalyticTerms(group) };
-  const form = group.d.map((d, i) => basis.add(d, dampingOf(group, i)));
+  const form = group.d.map((d, i) => deltaForm(d, dampingOf(group, i)));
   const term = group.n.map((n, i) => ({ n, t: group.t[i]!, ...tauPartOf(group, i) }));
   return { form, term, nonAnalytic: [] };
 }
@@ -72,11 +116,13 @@ function tauPartOf(group: FactoredGroup, i: number): Pick<TauTerm, 'm' | 'bell'>
   }
 }
 
-export function departureTerms(departure: Departure, basis: DeltaBasis): ResidualTerms {
-  if (departure.kind === 'power') return groupTerms({ ...departure, kind: 'power' }, basis);
+export const departureTerms = (departure: Departure): ResidualTerms => once(departure, () => departureListed(departure));
+
+function departureListed(departure: Departure): Listed {
+  if (departure.kind === 'power') return groupTerms({ ...departure, kind: 'power' });
   const shapes = departure.n.map((_, i) => (i < departure.powerTerms ? { damping: UNDAMPED, scale: 1 } : gergDamping(departure, i)));
   return {
-    form: departure.d.map((d, i) => basis.add(d, shapes[i]!.damping)),
+    form: departure.d.map((d, i) => deltaForm(d, shapes[i]!.damping)),
     term: departure.n.map((n, i) => ({ n: n * shapes[i]!.scale, t: departure.t[i]!, m: 0 })),
     nonAnalytic: [],
   };

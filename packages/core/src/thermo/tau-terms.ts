@@ -18,42 +18,51 @@ export type Bell =
   | { readonly kind: 'gaussian'; readonly beta: number; readonly gamma: number }
   | { readonly kind: 'gaoB'; readonly beta: number; readonly gamma: number; readonly b: number };
 
-/** Exponent of a factor, with w and z as above. */
-interface Factor {
-  readonly exponent: number;
-  readonly w: number;
-  readonly z: number;
+/** Where the exponent of a factor stands, with its w and z, and where h, τ h′ and τ² h″ of a term. */
+type Triple = Float64Array;
+
+const inner = new Float64Array(3);
+const bell = new Float64Array(3);
+
+/** @param out h, τ h′ and τ² h″ of the term; nothing else is made, for a solver asks for millions of them */
+export function tauTermAt(term: TauTerm, tau: number, lnTau: number, out: Triple): void {
+  if (term.m === 0) inner.fill(0);
+  else innerExponential(term.m, lnTau);
+  if (term.bell === undefined) bell.fill(0);
+  else bellAt(term.bell, tau);
+  const h = term.n * Math.exp(term.t * lnTau + inner[0]! + bell[0]!);
+  const w = term.t + inner[1]! + bell[1]!;
+  out[0] = h;
+  out[1] = w * h;
+  out[2] = (w * w - w + inner[2]! + bell[2]!) * h;
 }
 
-const NO_FACTOR: Factor = { exponent: 0, w: 0, z: 0 };
-
-/** h, τ h′ and τ² h″ of one term. */
-export function tauTermAt(term: TauTerm, tau: number, lnTau: number): readonly [number, number, number] {
-  const inner = term.m === 0 ? NO_FACTOR : innerExponential(term.m, lnTau);
-  const bell = term.bell === undefined ? NO_FACTOR : bellAt(term.bell, tau);
-  const h = term.n * Math.exp(term.t * lnTau + inner.exponent + bell.exponent);
-  const w = term.t + inner.w + bell.w;
-  return [h, w * h, (w * w - w + inner.z + bell.z) * h];
-}
-
-function innerExponential(m: number, lnTau: number): Factor {
+function innerExponential(m: number, lnTau: number): void {
   const power = Math.exp(m * lnTau);
-  return { exponent: -power, w: -m * power, z: -m * m * power };
+  inner[0] = -power;
+  inner[1] = -m * power;
+  inner[2] = -m * m * power;
 }
 
-function bellAt(bell: Bell, tau: number): Factor {
-  const distance = tau - bell.gamma;
-  const square = bell.beta * distance * distance;
-  const slope = 2 * bell.beta * tau * distance; // τ d(square)/dτ
-  const curvature = 2 * bell.beta * tau * (tau + distance); // τ d(slope)/dτ
-  switch (bell.kind) {
+function bellAt(shape: Bell, tau: number): void {
+  const distance = tau - shape.gamma;
+  const square = shape.beta * distance * distance;
+  const slope = 2 * shape.beta * tau * distance; // τ d(square)/dτ
+  const curvature = 2 * shape.beta * tau * (tau + distance); // τ d(slope)/dτ
+  switch (shape.kind) {
     case 'gaussian':
-      return { exponent: -square, w: -slope, z: -curvature };
+      bell[0] = -square;
+      bell[1] = -slope;
+      bell[2] = -curvature;
+      return;
     case 'gaoB': {
-      const e = 1 / (square + bell.b);
-      return { exponent: e, w: -e * e * slope, z: e * e * (2 * e * slope * slope - curvature) };
+      const e = 1 / (square + shape.b);
+      bell[0] = e;
+      bell[1] = -e * e * slope;
+      bell[2] = e * e * (2 * e * slope * slope - curvature);
+      return;
     }
     default:
-      return bell satisfies never;
+      shape satisfies never;
   }
 }

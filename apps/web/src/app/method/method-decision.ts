@@ -6,7 +6,7 @@ import { Units } from '../preferences/units.service';
 import { Caution } from '../ui/caution';
 import { valueOf } from '../ui/loadable';
 import { TextField } from '../ui/text-field';
-import { MethodSession } from './method.session';
+import { MethodSession, type Slip } from './method.session';
 import { sightCriterion, sightTitle } from './sight-labels';
 import { ReuseFields } from './reuse-fields';
 import { arrivalText, contradictionText, methodNames } from './method-labels';
@@ -14,6 +14,11 @@ import { VerdictList } from './verdict-list';
 import { Computing } from '../ui/computing';
 
 /** The verdict, why, and every way with what speaks against it; another way than the proposed one carries its reason. */
+const READ_AGAIN: Readonly<Record<Slip['of'], string>> = {
+  standing: $localize`Read the standing pressure again`,
+  short: $localize`Check what is reported short`,
+};
+
 @Component({
   selector: 'hy-method-decision',
   imports: [Computing, Caution, ReuseFields, TextField, VerdictList],
@@ -107,6 +112,12 @@ import { Computing } from '../ui/computing';
           In the shade, at the condenser: what a part may hold, what the standing pressure says and how long it takes follow from it.
         </p>
       </div>
+    } @else if (session.slip(); as slip) {
+      <div class="decided">
+        <p i18n class="second">First</p>
+        <h2>{{ words.again[slip.of] }}</h2>
+        <p>{{ slip.sentence }}</p>
+      </div>
     } @else {
       <p i18n class="second">Comparing methods</p>
     }
@@ -130,7 +141,7 @@ import { Computing } from '../ui/computing';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class MethodDecision {
-  protected readonly words = { withoutIt: $localize`Without it`, asItStands: $localize`As it stands` } as const;
+  protected readonly words = { withoutIt: $localize`Without it`, asItStands: $localize`As it stands`, again: READ_AGAIN } as const;
 
   protected readonly session = inject(MethodSession);
   protected readonly units = inject(Units);

@@ -27,6 +27,12 @@ import { ambientOf, askedOf, lookIn } from './plan-question';
 import { LookSource, SYSTEM_ID } from './look-source';
 import type { DrawnMoment } from './step-list';
 
+/** A reading that cannot be. */
+export interface Slip {
+  readonly of: 'standing' | 'short';
+  readonly sentence: string;
+}
+
 /** One look at one system: what was seen, what follows from it, and what was decided. */
 @Injectable()
 export class MethodSession {
@@ -51,6 +57,12 @@ export class MethodSession {
   readonly ambientDoubted = computed(() => {
     const [ambient, { ambientConfirmed }] = [this.ambient(), this.draft()];
     return ambient.state === 'good' && isUnusualAmbient(kelvin(ambient.si)) && !ambientConfirmed;
+  });
+  /** What cannot be as it was typed, in the order of the form: nothing is compared before it was read again. */
+  readonly slip = computed((): Slip | undefined => {
+    const [standing, short] = [this.standing(), readQuantity('mass', this.draft().short)];
+    if (standing.state === 'bad') return { of: 'standing', sentence: standing.sentence };
+    return short.state === 'bad' ? { of: 'short', sentence: short.sentence } : undefined;
   });
   readonly standing = computed(() => readQuantity('pressure', this.draft().standing, this.units.atmosphere()));
 

@@ -135,6 +135,19 @@ test('a standing pressure of nothing ends in proving zero', async () => {
   expect(text()).toContain('Prove zero on both sides');
 });
 
+test('a standing pressure that no gauge shows is asked back, and nothing is compared with it', async () => {
+  const page = await open(split());
+  const { root, type, text } = page;
+  await seen(page, { 'Standing pressure': '1211212122' });
+  const heading = () => root.querySelector('.decided h2')?.textContent?.trim();
+  expect(heading()).toBe('Read the standing pressure again');
+  expect(text()).toContain('No gauge reads below a full vacuum or above 1160 psig');
+  expect(root.querySelector('hy-verdict-list')).toBeNull();
+  await type('Standing pressure', '121');
+  expect(heading()).not.toBe('Read the standing pressure again');
+  expect(root.querySelector('hy-verdict-list')).not.toBeNull();
+});
+
 test('what has leaked away is told from ledger and pressure together', async () => {
   const { type, text } = await open(split());
   await type('Ambient', '80');

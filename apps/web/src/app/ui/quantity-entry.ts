@@ -2,6 +2,7 @@ import { CoreError } from '@hygromet/core/errors';
 import { lengthFrom } from '@hygromet/core/units/length';
 import { massFrom, massFromPoundsOunces, type DecimalMassUnit } from '@hygromet/core/units/mass';
 import { pressureDifferenceIn, pressureFrom, STANDARD_ATMOSPHERE, type PressureUnit } from '@hygromet/core/units/pressure';
+import { canBeRead } from '@hygromet/core/readings/gauge-range';
 import type { Pascal } from '@hygromet/core/units/quantity';
 import { readNumber } from '@hygromet/core/units/read-number';
 import { temperatureFrom } from '@hygromet/core/units/temperature';
@@ -60,6 +61,8 @@ export function readQuantity(kind: QuantityKind, entry: QuantityEntry, atmospher
   }
 }
 
+const NO_GAUGE = $localize`No gauge reads below a full vacuum or above 1160 psig (80 bar). Check the digits, the sign and the unit.`;
+
 class EntryError extends Error {}
 
 function siOf(kind: QuantityKind, entry: QuantityEntry, atmosphere: Pascal): number {
@@ -76,8 +79,9 @@ function siOf(kind: QuantityKind, entry: QuantityEntry, atmosphere: Pascal): num
     case 'length':
       return lengthFrom(readNumber(entry.text), entry.unit === 'm' ? 'm' : 'ft');
     case 'vacuum':
-    case 'pressure':
       return pressureFrom(readNumber(entry.text), entry.unit as PressureUnit, atmosphere); // the field offers only these
+    case 'pressure':
+      return onAGauge(pressureFrom(readNumber(entry.text), entry.unit as PressureUnit, atmosphere)); // the field offers only these
     default:
       return kind satisfies never;
   }
@@ -87,6 +91,11 @@ function positive(value: number): number {
   if (!(value > 0))
     throw new EntryError($localize`Enter a service pressure greater than 0. Read it from the collar, such as "4BA400" for 400 psi.`);
   return value;
+}
+
+function onAGauge(p: Pascal): Pascal {
+  if (!canBeRead(p)) throw new EntryError(NO_GAUGE);
+  return p;
 }
 
 function poundsAndOunces({ text, ounces }: QuantityEntry): number {
@@ -117,7 +126,7 @@ function sentenceFor(kind: QuantityKind, error: Error): string {
     case 'vacuum':
       return $localize`Enter a vacuum greater than 0. Read the micron gauge again.`;
     case 'pressure':
-      return $localize`No pressure is below a full vacuum or above 10 000 bar. Check the sign and the unit.`;
+      return NO_GAUGE;
     case 'service-pressure':
       return error.message;
     default:

@@ -16,6 +16,10 @@ import { WeightPad } from './weight-pad';
           <hy-weight-pad [label]="label()" [(entry)]="entry" enter="Take it" i18n-enter (entered)="open.set(false)" />
         </ng-container>
       </nz-modal>
+    } @error {
+      @if (open()) {
+        <p i18n role="alert" class="missing">The keypad did not come: there is no connection. Type the weight into the field.</p>
+      }
     }
   `,
   styles: `
@@ -28,6 +32,19 @@ import { WeightPad } from './weight-pad';
 
     .plain {
       padding: 0 8px;
+      font-size: 15px;
+    }
+
+    .missing {
+      position: absolute;
+      z-index: 1;
+      top: 44px;
+      right: 0;
+      width: 280px;
+      padding: 12px 14px;
+      border: 1px solid var(--line-strong);
+      border-radius: var(--radius);
+      background: var(--caution-soft);
       font-size: 15px;
     }
   `,
