@@ -42,5 +42,5 @@ test('a sentence of the server is shown as one of the field’s own', async () =
 test('gauge pressure is read from the atmosphere of the place', async () => {
   const { type, text } = await field({ label: 'Gauge reads', kind: 'pressure', entry: emptyEntry('inHg') });
   await type('Gauge reads', '35');
-  expect(text()).toContain('No pressure is below a full vacuum');
+  expect(text()).toContain('No gauge reads below a full vacuum');
 });
