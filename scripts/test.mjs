@@ -1,10 +1,11 @@
 // @ts-check
 import { mkdirSync } from 'node:fs';
 import { buildServer, buildWeb } from './lib/build.mjs';
+import { coreAndServerTests } from './lib/core-and-server-tests.mjs';
 import { ensureDependencies } from './lib/dependencies.mjs';
 import { at } from './lib/paths.mjs';
 import { fail } from './lib/say.mjs';
-import { check, jest, nodeTests, playwright } from './lib/steps.mjs';
+import { check, nodeTests, playwright } from './lib/steps.mjs';
 import { ensureChromium, ensurePostgres } from './lib/system-packages.mjs';
 import { webTests } from './lib/web-tests.mjs';
 
@@ -16,7 +17,7 @@ async function main() {
   mkdirSync(at('dist'), { recursive: true });
 
   const outcomes = await twoAtATime([
-    () => jest('node-tests', ['--config', 'jest.config.mjs', '--maxWorkers=1']),
+    coreAndServerTests,
     async () => {
       await buildServer();
       await buildWeb();

@@ -1,7 +1,10 @@
 // @ts-check
 import assert from 'node:assert/strict';
+import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
 import { test } from 'node:test';
-import { groupedTests, groupSource } from './grouped-tests.mjs';
+import { groupedTests, groupSource, writeGroups } from './grouped-tests.mjs';
 
 const plain = (/** @type {string} */ file) => ({ file, source: `test('${file}', () => expect(1).toBe(1));` });
 
@@ -24,6 +27,25 @@ test('a file with modules of its own, or a clock of its own, runs alone; its nei
 });
 
 test('a group names each file, and what one leaves in the browser is gone for the next', () => {
-  const source = groupSource(['./a.test.js', './b.test.js']);
+  const source = groupSource(['./a.test.js', './b.test.js'], 'localStorage.clear();');
   assert.match(source, /describe\("\.\/a\.test\.js".*localStorage\.clear.*require\("\.\/a\.test\.js"\).*describe\("\.\/b\.test\.js"/s);
+});
+
+test('all files below a folder are written as groups that find them, and nothing of an earlier run stays', () => {
+  const folder = mkdtempSync(path.join(tmpdir(), 'groups-'));
+  const [from, to] = [path.join(folder, 'src'), path.join(folder, 'dist/groups')];
+  mkdirSync(path.join(from, 'deep'), { recursive: true });
+  mkdirSync(to, { recursive: true });
+  writeFileSync(path.join(to, 'group-9.test.ts'), 'of an earlier run');
+  mkdirSync(path.join(from, 'node_modules'));
+  for (const file of ['a.test.ts', 'deep/b.test.ts', 'deep/c.test.ts', 'deep/no-test.ts', 'node_modules/d.test.ts'])
+    writeFileSync(path.join(from, file), '');
+  writeGroups(from, to, { ending: '.test.ts', most: 2, cleared: '' });
+  const written = readdirSync(to).sort();
+  const required = written.flatMap((file) =>
+    [...readFileSync(path.join(to, file), 'utf8').matchAll(/require\("(.*?)"\)/g)].map(([, of]) => of),
+  );
+  rmSync(folder, { recursive: true });
+  assert.deepEqual(written, ['group-1.test.ts', 'group-2.test.ts']);
+  assert.deepEqual(required, ['../../src/a.test.ts', '../../src/deep/b.test.ts', '../../src/deep/c.test.ts']);
 });
