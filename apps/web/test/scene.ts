@@ -240,6 +240,8 @@ export interface Rendered<C> {
   readonly control: (label: string) => HTMLInputElement & HTMLSelectElement;
   readonly button: (name: string | RegExp) => HTMLButtonElement;
   readonly type: (label: string, value: string) => Promise<void>;
+  /** Chooses what something large is drawn for, one paint later. */
+  readonly choose: (label: string, value: string) => Promise<void>;
   readonly press: (name: string | RegExp) => Promise<void>;
   /** Presses the key of a question that is asked over the page. */
   readonly answer: (name: string) => Promise<void>;
@@ -264,18 +266,23 @@ export async function render<C>(component: Type<C>, inputs: Readonly<Record<stri
     if (found === undefined) throw new Error(`no button is called ${String(name)}`);
     return found;
   };
+  const type = async (label: string, value: string) => {
+    const field = control(label);
+    field.value = value;
+    field.dispatchEvent(new Event(field.tagName === 'SELECT' ? 'change' : 'input', { bubbles: true }));
+    field.dispatchEvent(new Event('blur'));
+    await settled(fixture);
+  };
   return {
     fixture,
     root,
     text: () => words(root),
     control,
     button,
-    type: async (label, value) => {
-      const field = control(label);
-      field.value = value;
-      field.dispatchEvent(new Event(field.tagName === 'SELECT' ? 'change' : 'input', { bubbles: true }));
-      field.dispatchEvent(new Event('blur'));
-      await settled(fixture);
+    type,
+    choose: async (label, value) => {
+      await type(label, value);
+      await painted(fixture);
     },
     press: async (name) => {
       button(name).click();

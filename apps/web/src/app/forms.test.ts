@@ -3,7 +3,7 @@ import { TestBed } from '@angular/core/testing';
 import { fahrenheit } from '@hygromet/core/units/temperature';
 import { massFrom, massFromPoundsOunces } from '@hygromet/core/units/mass';
 import { BehaviorSubject, of, throwError } from 'rxjs';
-import { aCylinder, aSystem, keeping, organisation, render, settled, stage } from '../../test/scene';
+import { aCylinder, aSystem, keeping, organisation, painted, render, settled, stage } from '../../test/scene';
 import { AddCylinderPage } from './cylinders/add-cylinder.page';
 import { ApiError } from './data/api-error';
 import { SettingsPage } from './preferences/settings.page';
@@ -219,9 +219,9 @@ describe('one system', () => {
   };
 
   test('shows what is known, by whom, and the circuit of its kind', async () => {
-    const { control, text, root, type } = await openSystem(() => of(system));
+    const { control, text, root, choose } = await openSystem(() => of(system));
     expect(control('Notes for the next technician').value).toBe('turns hard');
-    await type('Facts of', 'king');
+    await choose('Facts of', 'king');
     expect(control('King valve').value).toBe('leaks');
     expect(text()).toMatch(
       /Who changed what\s?Jory Quill.*King valve: leaks · Ports: removed\s?Ines Marrow.*Ports: one, side not known · Written on it: “turns hard”/,
@@ -240,7 +240,7 @@ describe('one system', () => {
     const { root, text, type, press, fixture } = await openSystem(() => of(system));
     const touch = async (name: string) => {
       root.querySelector<SVGElement>(`[role=button][aria-label="${name}"]`)!.dispatchEvent(new MouseEvent('click', { bubbles: true }));
-      await fixture.whenStable();
+      await painted(fixture);
     };
     await touch('Condenser');
     expect(text()).toContain('Condenser volume');
@@ -249,14 +249,15 @@ describe('one system', () => {
     await touch('King valve');
     expect(text()).not.toContain('Condenser volume');
     await press('Save');
+    await painted(fixture);
     expect(text()).toContain('All facts');
     expect(text()).toContain('Condenser volume');
   });
 
   test('facts are saved with the version that was seen', async () => {
     const { sent, call } = keeping<object, object>(system);
-    const { type, press, text } = await openSystem(call);
-    await type('Facts of', 'receiver');
+    const { choose, type, press, text } = await openSystem(call);
+    await choose('Facts of', 'receiver');
     await type('Receiver volume', '10.5');
     await type('Unit of Receiver volume', 'L');
     await press('Save');
@@ -313,8 +314,8 @@ describe('one system', () => {
       const sent: { version: number; facts: { valves: object; known: object } }[] = [];
       const save = (_: string, body: (typeof sent)[number]) => (sent.push(body), of(system));
       stage({ id: 's1', serverData: { system$: () => stored$, saveSystemFacts$: save } });
-      const { type, press, fixture } = await render(SystemPage);
-      await type('Facts of', 'all');
+      const { choose, type, press, fixture } = await render(SystemPage);
+      await choose('Facts of', 'all');
       await type('Suction service valve', 'leaks');
       await type('How you know what you changed', 'seen');
       stored$.next(theirs as unknown as typeof system);
@@ -357,8 +358,8 @@ describe('one system', () => {
 
   test('a component and what it bears are added, and its missing figure is asked for', async () => {
     const { sent, call } = keeping<object, object>(system);
-    const { type, press, text } = await openSystem(call);
-    await type('Facts of', 'evaporator');
+    const { choose, type, press, text } = await openSystem(call);
+    await choose('Facts of', 'evaporator');
     await press('Add a component');
     await type('Component', 'suction sensor');
     await press('Save');
@@ -373,8 +374,8 @@ describe('one system', () => {
 
   test('a length that cannot be is named, and not sent', async () => {
     const { sent, call } = keeping(system);
-    const { type, press, text } = await openSystem(call);
-    await type('Facts of', 'suction-line');
+    const { choose, type, press, text } = await openSystem(call);
+    await choose('Facts of', 'suction-line');
     await type('Length', '-3');
     await press('Save');
     expect(text()).toContain('Enter a length of 0 or more.');

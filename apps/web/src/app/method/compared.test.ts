@@ -70,8 +70,8 @@ describe('a fact of a record', () => {
   test('that is looked at and found so is seen from then on, and that can be taken back before it is saved', async () => {
     const reported = { ...packaged, facts: { ports: 'one' as const } };
     const { sent, call } = keeping<SavedFacts, System>(reported);
-    const { root, type, press, text } = await openRecord(reported, call);
-    await type('Facts of', 'all');
+    const { root, choose, press, text } = await openRecord(reported, call);
+    await choose('Facts of', 'all');
     expect(text()).toContain('Nobody has seen it');
     const line = () => [...root.querySelectorAll('hy-known-line')].find((one) => one.parentElement?.textContent?.includes('Ports'))!;
     line().querySelector('button')!.click();

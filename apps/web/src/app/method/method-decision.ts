@@ -13,12 +13,12 @@ import { arrivalText, contradictionText, methodNames } from './method-labels';
 import { VerdictList } from './verdict-list';
 import { Computing } from '../ui/computing';
 
-/** The verdict, why, and every way with what speaks against it; another way than the proposed one carries its reason. */
 const READ_AGAIN: Readonly<Record<Slip['of'], string>> = {
   standing: $localize`Read the standing pressure again`,
   short: $localize`Check what is reported short`,
 };
 
+/** The verdict, why, and every way with what speaks against it; another way than the proposed one carries its reason. */
 @Component({
   selector: 'hy-method-decision',
   imports: [Computing, Caution, ReuseFields, TextField, VerdictList],

@@ -29,6 +29,7 @@ import { overlayForm } from '../forms/overlay-form';
 import { CircuitDrawing } from '../method/circuit-drawing';
 import { PreferencesService } from '../preferences/preferences.service';
 import { Units } from '../preferences/units.service';
+import { afterItsPaint } from '../ui/after-paint';
 import { Caution } from '../ui/caution';
 import { ChoiceField } from '../ui/choice-field';
 import { valueOf } from '../ui/loadable';
@@ -179,6 +180,8 @@ export class SystemPage {
     const looked = this.looked();
     return looked === 'unit' || looked === 'all' ? undefined : looked;
   });
+  /** Whose facts stand beside it: the touch is seen before they are drawn. */
+  private readonly laidOut = afterItsPaint(this.looked);
   protected readonly lookedName = lookedName;
   protected readonly things = computed(() =>
     (['unit', ...this.parts(), ...new Set(valvesOf(this.circuit()).map(({ valve }) => valve)), 'all'] as const).map((value) => ({
@@ -186,9 +189,9 @@ export class SystemPage {
       label: lookedName(value),
     })),
   );
-  private readonly sections = computed(() => new Set(sectionsOf(this.looked())));
+  private readonly sections = computed(() => new Set(sectionsOf(this.laidOut())));
   /** The part whose limits are shown alone. */
-  protected readonly onlyPart = computed(() => this.parts().find((part) => part === this.looked()));
+  protected readonly onlyPart = computed(() => this.parts().find((part) => part === this.laidOut()));
   protected readonly submitted = signal(false);
   protected readonly saving = mutation(
     (body: SavedFacts) => this.serverData.saveSystemFacts$(this.id, body),
@@ -262,7 +265,7 @@ export class SystemPage {
   protected shows = (section: FactSection): boolean => this.sections().has(section);
   /** Of several alike the one that is looked at; all of them where none is. */
   protected shownOf = <T extends string>(all: readonly T[]): readonly T[] =>
-    all.some((thing) => thing === this.looked()) ? all.filter((thing) => thing === this.looked()) : all;
+    all.some((thing) => thing === this.laidOut()) ? all.filter((thing) => thing === this.laidOut()) : all;
 
   protected look(value: string): void {
     this.looked.set(this.things().find((thing) => thing.value === value)?.value ?? 'unit');

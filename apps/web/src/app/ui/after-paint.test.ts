@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { NzSelectModule } from 'ng-zorro-antd/select';
-import { render } from '../../../test/scene';
-import { afterPaint$, oncePainted } from './after-paint';
+import { painted, render } from '../../../test/scene';
+import { afterItsPaint, afterPaint$, oncePainted } from './after-paint';
 import { OpenAfterPaint } from './open-after-paint';
 
 const order: string[] = [];
@@ -57,6 +57,29 @@ test('what is large is drawn a frame after the key that opens it, and goes toget
   Door.open.set(false);
   fixture.detectChanges();
   expect(text()).toBe('shut, not drawn');
+});
+
+@Component({
+  template: `{{ touched() }}, facts of {{ drawn() }}`,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+class PartsMap {
+  static readonly touched = signal('');
+  readonly touched = PartsMap.touched;
+  readonly drawn = afterItsPaint(this.touched);
+}
+
+test('what a mark is about follows it one paint later; of two touches the last one is drawn', async () => {
+  PartsMap.touched.set('unit');
+  const { text, fixture } = await render(PartsMap);
+  expect(text()).toBe('unit, facts of unit');
+  for (const part of ['receiver', 'compressor']) {
+    PartsMap.touched.set(part);
+    fixture.detectChanges();
+    expect(text()).toBe(`${part}, facts of unit`);
+  }
+  await painted(fixture);
+  expect(text()).toBe('compressor, facts of compressor');
 });
 
 @Component({

@@ -1,4 +1,4 @@
-import type { Signal } from '@angular/core';
+import { untracked, type Signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { map, Observable, of, switchMap } from 'rxjs';
 
@@ -29,4 +29,10 @@ export const afterPaint$ = new Observable<void>((subscriber) => {
 export const oncePainted = (source: () => boolean): Signal<boolean> =>
   toSignal(toObservable(source as Signal<boolean>).pipe(switchMap((now) => (now ? afterPaint$.pipe(map(() => true)) : of(false)))), {
     initialValue: false,
+  });
+
+/** What a source says, one paint later when it changes: a mark moves at once, and what it is about is drawn with the next frame. */
+export const afterItsPaint = <T>(source: Signal<T>): Signal<T> =>
+  toSignal(toObservable(source).pipe(switchMap((now, index) => (index === 0 ? of(now) : afterPaint$.pipe(map(() => now))))), {
+    initialValue: untracked(source),
   });
