@@ -17,7 +17,7 @@ import { WeightPad } from './weight-pad';
         </ng-container>
       </nz-modal>
     } @error {
-      @if (open()) {
+      @if (open() && entry().text === '') {
         <p i18n role="alert" class="missing">The keypad did not come: there is no connection. Type the weight into the field.</p>
       }
     }
@@ -35,10 +35,11 @@ import { WeightPad } from './weight-pad';
       font-size: 15px;
     }
 
+    /* above the field: the weight is typed there now */
     .missing {
       position: absolute;
       z-index: 1;
-      top: 44px;
+      bottom: 48px;
       right: 0;
       width: 280px;
       padding: 12px 14px;
