@@ -1,7 +1,6 @@
 import { NOTHING_KG } from '@hygromet/core/account/ledger-resolution';
 import * as z from 'zod';
 import { isUnusualAmbient } from '@hygromet/core/planning/usual-ambient';
-import { HIGHEST_READING } from '@hygromet/core/readings/gauge-range';
 import { kelvin } from '@hygromet/core/units/quantity';
 
 /** Everything at the wire is SI with its unit in the name; ids are UUIDs; instants are ISO 8601 with an offset. */
@@ -68,7 +67,7 @@ export const ambientAsked = {
 export const pressurePa = (what: string) =>
   quantity(what)
     .min(0, { error: `The ${what} is below a vacuum.` })
-    .max(HIGHEST_READING, { error: `The ${what} is above 1160 psig: check the unit.` });
+    .max(8e6, { error: `The ${what} is above 1160 psig: check the unit.` });
 
 /** Pa above the atmosphere, as stamped on a collar or a valve. */
 export const stampedPa = (what: string, where = 'collar') =>

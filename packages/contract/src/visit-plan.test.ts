@@ -24,6 +24,7 @@ const scenario = {
 
 test.each([
   ['a plan', visitPlan, plan],
+  ['a new plan', newVisitPlan, plan],
   ['a vacuum', pullDownSetUp, pullDown],
   ['a transfer', transferScenario, scenario],
 ] as const)(
@@ -41,8 +42,8 @@ test('a plan is not decided from a pressure that no gauge shows; one on record i
   const slip = { ...plan, ambientK: 300, standingPa: 8.3e12 };
   const { error } = newVisitPlan.safeParse(slip);
   expect(error?.issues.map(({ path, message }) => [path.join('.'), message])).toEqual([
-    ['standingPa', 'The standing pressure is above 1160 psig: check the unit.'],
+    ['standingPa', 'The standing pressure is above 3000 psig: check the digits and the unit.'],
   ]);
-  expect(newVisitPlan.safeParse({ ...slip, standingPa: 1.9e6 }).success).toBe(true);
+  expect(newVisitPlan.safeParse({ ...slip, standingPa: 9.8e6 }).success).toBe(true);
   expect(visitPlan.safeParse(slip).success).toBe(true);
 });

@@ -1,7 +1,8 @@
 import { methods } from '@hygromet/core/planning/method';
+import { HIGHEST_READING } from '@hygromet/core/readings/gauge-range';
 import * as z from 'zod';
 import { look } from './look';
-import { ambientAsked, ambientRead, isAmbientSure, note, plainText, pressurePa, quantity, versionSeen } from './primitives';
+import { ambientAsked, ambientRead, isAmbientSure, note, plainText, quantity, versionSeen } from './primitives';
 
 /** What was decided at the unit, and from which facts. */
 export const visitPlan = z
@@ -23,5 +24,9 @@ export const visitPlan = z
   .refine(isAmbientSure, ambientAsked);
 
 /** As it is decided from now on: what no gauge shows is refused. What is on record already is read as it is. */
-export const newVisitPlan = visitPlan.safeExtend({ standingPa: pressurePa('standing pressure').nullable() });
+export const newVisitPlan = visitPlan.safeExtend({
+  standingPa: quantity('standing pressure')
+    .max(HIGHEST_READING, { error: 'The standing pressure is above 3000 psig: check the digits and the unit.' })
+    .nullable(),
+});
 export type VisitPlan = z.infer<typeof visitPlan>;

@@ -18,7 +18,7 @@ export type Bell =
   | { readonly kind: 'gaussian'; readonly beta: number; readonly gamma: number }
   | { readonly kind: 'gaoB'; readonly beta: number; readonly gamma: number; readonly b: number };
 
-/** Where the exponent of a factor stands, with its w and z, and where h, τ h′ and τ² h″ of a term. */
+/** Exponent, w and z of a factor; of a whole term h, τ h′ and τ² h″. */
 type Triple = Float64Array;
 
 const inner = new Float64Array(3);

@@ -141,7 +141,7 @@ test('a standing pressure that no gauge shows is asked back, and nothing is comp
   await seen(page, { 'Standing pressure': '1211212122' });
   const heading = () => root.querySelector('.decided h2')?.textContent?.trim();
   expect(heading()).toBe('Read the standing pressure again');
-  expect(text()).toContain('No gauge reads below a full vacuum or above 1160 psig');
+  expect(text()).toContain('No gauge reads below a full vacuum or above 3000 psig');
   expect(root.querySelector('hy-verdict-list')).toBeNull();
   await type('Standing pressure', '121');
   expect(heading()).not.toBe('Read the standing pressure again');

@@ -26,10 +26,14 @@ test.each([
   ['volume', entry('L', '0'), /above 0/],
   ['service-pressure', entry('psig', '0'), /collar/],
   ['temperature', entry('C', '-300'), /Check the unit/],
-  ['pressure', entry('psig', '1211212122'), /No gauge reads .* above 1160 psig/],
+  ['pressure', entry('psig', '1211212122'), /No gauge reads .* above 3000 psig/],
   ['pressure', entry('barg', '-3'), /No gauge reads below a full vacuum/],
 ] as const)('%s %j has its sentence', (kind, typed, sentence) => {
   expect(readQuantity(kind, typed)).toEqual(bad(sentence));
+});
+
+test('R-744 that stands in the heat is read, though it is far above what other refrigerants stand at', () => {
+  expect(readQuantity('pressure', entry('psig', '1400'))).toMatchObject({ state: 'good' });
 });
 
 test('a decimal comma reads like a decimal point', () => {

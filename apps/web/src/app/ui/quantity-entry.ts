@@ -61,7 +61,7 @@ export function readQuantity(kind: QuantityKind, entry: QuantityEntry, atmospher
   }
 }
 
-const NO_GAUGE = $localize`No gauge reads below a full vacuum or above 1160 psig (80 bar). Check the digits, the sign and the unit.`;
+const NO_GAUGE = $localize`No gauge reads below a full vacuum or above 3000 psig (207 bar). Check the digits, the sign and the unit.`;
 
 class EntryError extends Error {}
 
