@@ -1,11 +1,13 @@
 import { defineConfig } from '@playwright/test';
+import { CHROMIUM } from '../scripts/lib/system-packages.mjs';
 
 /** Through the real interface, on demo data; every file has a server and a database of its own (`test.ts`). */
 export default defineConfig({
   testDir: '.',
   outputDir: '../dist/e2e-results',
   fullyParallel: false,
-  workers: 2,
+  // one more than there are cores: a test that waits for its scene leaves them to the others
+  workers: 3,
   retries: 0,
   timeout: 150_000,
   // a machine that does other work beside takes its time; what is wrong stays wrong for longer than this
@@ -17,7 +19,7 @@ export default defineConfig({
     // what a service worker passes on, a test cannot answer in its place; the one test that needs it asks for it
     serviceWorkers: 'block',
     launchOptions: {
-      executablePath: '/usr/bin/chromium',
+      executablePath: CHROMIUM,
       args: [
         '--headless',
         '--no-sandbox',

@@ -6,14 +6,14 @@ import { ensureDependencies } from './lib/dependencies.mjs';
 import { at } from './lib/paths.mjs';
 import { fail } from './lib/say.mjs';
 import { check, nodeTests, playwright } from './lib/steps.mjs';
-import { ensureChromium, ensurePostgres } from './lib/system-packages.mjs';
+import { ensureTestPackages } from './lib/system-packages.mjs';
 import { webTests } from './lib/web-tests.mjs';
 
 /** Everything: types, lint, Jest for every part, and the whole application in a browser. Two things at a time, for two cores. */
 async function main() {
-  await ensurePostgres();
-  await ensureChromium();
-  await ensureDependencies();
+  // one writes what the other does not read; if one fails, the other is not left running
+  for (const installed of await Promise.allSettled([ensureTestPackages(), ensureDependencies()]))
+    if (installed.status === 'rejected') throw installed.reason;
   mkdirSync(at('dist'), { recursive: true });
 
   const outcomes = await twoAtATime([
@@ -27,7 +27,7 @@ async function main() {
     // the longer of the rest first: nothing then waits for it alone
     () => check('lint and format', 'node', ['scripts/lint.mjs']),
     // those of the web application were checked where its tests were compiled
-    () => check('types', 'node', ['scripts/types.mjs', '--without', 'apps/web/tsconfig.spec.json']),
+    () => check('types', 'node', ['scripts/types.mjs', '--without-web']),
     () => nodeTests('script-tests', ['scripts/lib/', 'scripts/lint/']),
   ]);
   const checks = [...outcomes, await playwright('browser-tests', ['--config', 'e2e/playwright.config.ts'])];
