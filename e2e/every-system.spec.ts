@@ -53,7 +53,7 @@ test('look and method of every system, by keyboard at 1280x800', async ({ page }
     await page.keyboard.press('ControlOrMeta+a');
     await page.keyboard.type('84');
     await page.getByLabel('Failed part').focus();
-    await page.keyboard.press('End');
+    for (const key of ['ArrowDown', 'End', 'Enter']) await page.keyboard.press(key);
     await expect(page.getByLabel('Failed part')).not.toHaveValue('unknown');
     await expect(page.locator('hy-step-list li').first()).toBeVisible();
     const reading = page.getByLabel('Read at step 1', { exact: true });

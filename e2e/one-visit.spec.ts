@@ -84,7 +84,10 @@ test('a visit from the look to the account by keyboard alone', async ({ page }) 
     },
     choose: async (from, value) => {
       await reach(from);
-      for (let downs = 0; downs < 20 && (await from.inputValue()) !== value; downs++) await page.keyboard.press('ArrowDown');
+      await page.keyboard.press('ArrowDown'); // opens the list, at the option that holds
+      const at = page.locator('option:focus');
+      for (let downs = 0; downs < 20 && (await at.getAttribute('value')) !== value; downs++) await page.keyboard.press('ArrowDown');
+      await page.keyboard.press('Enter');
       await expect(from).toHaveValue(value);
     },
   });

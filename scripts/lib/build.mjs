@@ -87,16 +87,13 @@ function compressFiles(folder) {
   }
 }
 
-/** Types and templates are checked by `npm run types` and before the tests, not again by whoever starts the application: it is half of the work of a build. */
-const BUILDING = { NG_CLI_ANALYTICS: 'false', CI: '1', NG_BUILD_TYPE_CHECK: '0' };
-
 export const buildWeb = () =>
   whenChanged(
     'dist/web.stamp',
     [...SHARED, 'apps/web', 'angular.json', 'scripts/lib/build.mjs', 'scripts/lib/merge-files.mjs', 'scripts/lib/file-groups.mjs'],
     async () => {
       say('building the web application (half a minute)');
-      const { code, output } = await run('npx', ['ng', 'build'], { env: { ...process.env, ...BUILDING } });
+      const { code, output } = await run('npx', ['ng', 'build'], { env: { ...process.env, NG_CLI_ANALYTICS: 'false', CI: '1' } });
       if (code !== 0) throw new Stop(`The web application could not be built.\n${output}`);
       await mergeFiles(WEB_ROOT);
       compressFiles(WEB_ROOT);

@@ -238,6 +238,8 @@ export interface Rendered<C> {
   readonly text: () => string;
   /** The control that carries this label. */
   readonly control: (label: string) => HTMLInputElement & HTMLSelectElement;
+  /** One of the keys of a question with few answers. */
+  readonly answerKey: (question: string, name: string) => HTMLInputElement;
   readonly button: (name: string | RegExp) => HTMLButtonElement;
   readonly type: (label: string, value: string) => Promise<void>;
   /** Chooses what something large is drawn for, one paint later. */
@@ -257,6 +259,14 @@ export async function render<C>(component: Type<C>, inputs: Readonly<Record<stri
     const found = byLabel === undefined ? root.querySelector(`[aria-label="${label}"]`) : root.querySelector(`#${byLabel}`);
     if (found === null) throw new Error(`nothing is labelled "${label}"`);
     return found as HTMLInputElement & HTMLSelectElement;
+  };
+  const answerKey = (question: string, name: string) => {
+    const group = [...root.querySelectorAll('[role="radiogroup"]')].find(
+      (candidate) => words(root.querySelector(`#${candidate.getAttribute('aria-labelledby')}`) ?? candidate) === question,
+    );
+    const key = [...(group?.querySelectorAll('label') ?? [])].find((candidate) => words(candidate) === name)?.querySelector('input');
+    if (key == null) throw new Error(`"${name}" is no answer to "${question}"`);
+    return key;
   };
   const button = (name: string | RegExp) => {
     const matches = (text: string) => (typeof name === 'string' ? text === name : name.test(text));
@@ -278,6 +288,7 @@ export async function render<C>(component: Type<C>, inputs: Readonly<Record<stri
     root,
     text: () => words(root),
     control,
+    answerKey,
     button,
     type,
     choose: async (label, value) => {

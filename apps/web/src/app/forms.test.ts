@@ -55,7 +55,8 @@ describe('a cylinder as its collar tells it', () => {
     await page.press('Add the cylinder');
     expect(page.text()).toContain('Read the collar again, and say so here.');
     expect(sent).toEqual([]);
-    await page.type('Read again, and right', 'yes');
+    page.answerKey('Read again, and right', 'yes').click();
+    await settled(page.fixture);
     await page.press('Add the cylinder');
     expect(sent[0]!.marks).toMatchObject({ confirmed: true });
   });

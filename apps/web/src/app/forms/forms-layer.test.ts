@@ -247,7 +247,7 @@ describe('every field is a control', () => {
     await page.type('Name', 'C-21');
     await page.type('Tare', '17.2');
     await page.type('Place', 'van');
-    await page.type('Rated', 'yes');
+    page.answerKey('Rated', 'yes').click();
     await page.press('Earlier');
     expect(page.fixture.componentInstance.form.getRawValue()).toMatchObject({
       name: 'C-21',
@@ -264,7 +264,8 @@ describe('every field is a control', () => {
     const page = await render(Probe);
     page.fixture.componentInstance.form.patchValue({ name: 'C-22', tare: pounds('18'), rated: true });
     await settled(page.fixture);
-    expect([page.control('Name').value, page.control('Tare').value, page.control('Rated').value]).toEqual(['C-22', '18', 'yes']);
+    expect([page.control('Name').value, page.control('Tare').value]).toEqual(['C-22', '18']);
+    expect([page.answerKey('Rated', 'no').checked, page.answerKey('Rated', 'yes').checked]).toEqual([false, true]);
   });
 
   test('all that is missing is told by a try to send, and what is typed takes it away', async () => {
@@ -284,6 +285,7 @@ describe('every field is a control', () => {
     const page = await render(Probe);
     page.fixture.componentInstance.form.disable();
     await settled(page.fixture);
-    expect(['Name', 'Tare', 'Place', 'Rated'].map((label) => page.control(label).disabled)).toEqual([true, true, true, true]);
+    expect(['Name', 'Tare', 'Place'].map((label) => page.control(label).disabled)).toEqual([true, true, true]);
+    expect(['no', 'yes'].map((name) => page.answerKey('Rated', name).disabled)).toEqual([true, true]);
   });
 });

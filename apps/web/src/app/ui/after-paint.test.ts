@@ -3,7 +3,7 @@ import { FormsModule } from '@angular/forms';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { painted, render } from '../../../test/scene';
 import { afterItsPaint, afterPaint$, oncePainted } from './after-paint';
-import { OpenAfterPaint } from './open-after-paint';
+import { SelectAfterPaint } from './select-after-paint';
 
 const order: string[] = [];
 
@@ -83,31 +83,81 @@ test('what a mark is about follows it one paint later; of two touches the last o
 });
 
 @Component({
-  imports: [FormsModule, NzSelectModule, OpenAfterPaint],
-  template: `<nz-select hyOpenAfterPaint nzShowSearch [nzOptions]="options" [nzDisabled]="disabled()" [(ngModel)]="chosen" />`,
+  imports: [FormsModule, NzSelectModule, SelectAfterPaint],
+  template: `<nz-select hyAfterPaint nzShowSearch [nzOptions]="options" [nzDisabled]="disabled()" [(ngModel)]="chosen" />`,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 class Field {
   static readonly disabled = signal(false);
   readonly disabled = Field.disabled;
-  readonly options = [{ value: 'R-32', label: 'R-32' }];
+  readonly options = ['R-32', 'R-410A', 'R-454B'].map((label) => ({ value: label, label }));
   readonly chosen = signal('');
 }
 
-const touched = async () => {
-  const { fixture } = await render(Field);
-  const field = (fixture.nativeElement as HTMLElement).querySelector('nz-select')!;
-  field.dispatchEvent(new MouseEvent('click', { bubbles: true }));
-  fixture.detectChanges();
-  const atOnce = field.classList.contains('ant-select-open');
-  await new Promise((resolve) => setTimeout(resolve, 300));
-  fixture.detectChanges();
-  return [atOnce, field.classList.contains('ant-select-open')];
-};
+describe('a long list', () => {
+  const opened = async (disabled = false) => {
+    Field.disabled.set(disabled);
+    const { fixture, root } = await render(Field);
+    const field = root.querySelector('nz-select')!;
+    field.dispatchEvent(new MouseEvent('click', { bubbles: true }));
+    fixture.detectChanges();
+    return {
+      fixture,
+      field,
+      atOnce: field.classList.contains('ant-select-open'),
+      input: field.querySelector('input')!,
+      chosen: fixture.componentInstance.chosen,
+      option: (label: string) => document.querySelector<HTMLElement>(`nz-option-item[title="${label}"]`),
+      seen: () => [...document.querySelectorAll('nz-option-item')].map((option) => option.getAttribute('title')),
+      later: async () => {
+        await painted(fixture);
+        fixture.detectChanges();
+        await painted(fixture);
+      },
+    };
+  };
+  const type = (input: HTMLInputElement, text: string) => {
+    input.value = text;
+    input.dispatchEvent(new Event('input', { bubbles: true }));
+  };
 
-test('a long list opens with the frame after the touch, one that is off not at all', async () => {
-  Field.disabled.set(false);
-  expect(await touched()).toEqual([false, true]);
-  Field.disabled.set(true);
-  expect(await touched()).toEqual([false, false]);
+  test('opens with the frame after the touch, one that is off not at all', async () => {
+    const { atOnce, field, later } = await opened();
+    await later();
+    expect([atOnce, field.classList.contains('ant-select-open')]).toEqual([false, true]);
+    const off = await opened(true);
+    await off.later();
+    expect([off.atOnce, off.field.classList.contains('ant-select-open')]).toEqual([false, false]);
+  });
+
+  test('is searched with the frame after the letter', async () => {
+    const { fixture, input, seen, later } = await opened();
+    await later();
+    expect(seen()).toEqual(['R-32', 'R-410A', 'R-454B']);
+    type(input, '454');
+    fixture.detectChanges();
+    expect(seen()).toHaveLength(3);
+    await later();
+    expect(seen()).toEqual(['R-454B']);
+  });
+
+  test('Enter at once after the letters takes what they find', async () => {
+    const { input, chosen, later } = await opened();
+    await later();
+    type(input, '454');
+    input.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }));
+    expect(chosen()).toBe('');
+    await later();
+    expect(chosen()).toBe('R-454B');
+  });
+
+  test('marks the option that was hit, and takes it with the next frame', async () => {
+    const { option, chosen, later, field } = await opened();
+    await later();
+    const hit = option('R-410A')!;
+    hit.dispatchEvent(new MouseEvent('click', { bubbles: true }));
+    expect([hit.classList.contains('ant-select-item-option-selected'), chosen()]).toEqual([true, '']);
+    await later();
+    expect([chosen(), field.classList.contains('ant-select-open')]).toEqual(['R-410A', false]);
+  });
 });

@@ -6,7 +6,7 @@ import { UNKNOWN_ID } from '@hygromet/core/cylinder/unknown-content';
 import { NzSelectModule, type NzSelectOptionInterface } from 'ng-zorro-antd/select';
 import { catchError, map, of } from 'rxjs';
 import { ServerData } from '../data/server-data.service';
-import { OpenAfterPaint } from './open-after-paint';
+import { SelectAfterPaint } from './select-after-paint';
 
 let count = 0;
 
@@ -17,13 +17,13 @@ const OPTIONS_SHOWN = 6;
 /** One of nearly two hundred designations, found by typing a part of it: "410" is enough. */
 @Component({
   selector: 'hy-refrigerant-field',
-  imports: [FormsModule, NzSelectModule, OpenAfterPaint],
+  imports: [FormsModule, NzSelectModule, SelectAfterPaint],
   template: `
     <label [for]="id">{{ label() }}</label>
     <nz-select
       [nzId]="id"
       nzShowSearch
-      hyOpenAfterPaint
+      hyAfterPaint
       [nzAllowClear]="emptyLabel() !== ''"
       [nzPlaceHolder]="emptyLabel() || words.typeAPartOfIt"
       [nzFilterOption]="matches"

@@ -1,0 +1,84 @@
+import { DestroyRef, Directive, ElementRef, inject } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { NzSelectComponent } from 'ng-zorro-antd/select';
+import { exhaustMap, filter, fromEvent, map, Subject, switchMap, takeUntil, tap, type Observable } from 'rxjs';
+import { afterPaint$ } from './after-paint';
+
+/** How the library marks what is chosen: the mark is painted, then the list closes and what the choice means is computed. */
+const CHOSEN = 'ant-select-item-option-selected';
+
+/**
+ * A long list takes a while to draw, to search and to act on: the field shows that it was touched, the letter that was typed and the option
+ * that was hit, and all that follows comes with the next frame.
+ */
+@Directive({ selector: 'nz-select[hyAfterPaint]' })
+export class SelectAfterPaint {
+  private readonly select = inject(NzSelectComponent);
+  private readonly field = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+  /** What this field has sent on itself. */
+  private readonly sentOn = new WeakSet<Event>();
+  private readonly searched = new Subject<void>();
+  /** The search field whose letters the list does not know yet. */
+  private unsearched: EventTarget | undefined;
+
+  constructor() {
+    const destroyed = inject(DestroyRef);
+    // in the capture phase, before the library's own listeners, which would do it at once
+    const held = <E extends Event>(target: EventTarget, type: string, whether: (event: E) => boolean): Observable<E> =>
+      fromEvent<E>(target, type, { capture: true }).pipe(
+        filter((event) => !this.sentOn.has(event) && whether(event)),
+        tap((event) => event.stopImmediatePropagation()),
+        takeUntilDestroyed(destroyed),
+      );
+    held(this.field, 'click', () => !this.select.nzOpen && !this.select.nzDisabled)
+      .pipe(exhaustMap(() => afterPaint$))
+      .subscribe(() => this.select.setOpenState(true));
+
+    held<InputEvent>(this.field, 'input', ({ isComposing }) => !isComposing)
+      .pipe(
+        tap(({ target }) => (this.unsearched = target ?? undefined)),
+        switchMap(() => afterPaint$.pipe(takeUntil(this.searched))),
+      )
+      .subscribe(() => this.search());
+    // a key that goes to what was found goes to what is found by now
+    fromEvent<KeyboardEvent>(this.field, 'keydown', { capture: true })
+      .pipe(
+        filter(({ key }) => key.length > 1),
+        takeUntilDestroyed(destroyed),
+      )
+      .subscribe(() => this.search());
+
+    held<MouseEvent>(document, 'click', ({ target }) => this.optionOf(target) !== null)
+      .pipe(
+        map(({ target }) => this.optionOf(target)),
+        tap((option) => option?.classList.add(CHOSEN)),
+        exhaustMap((option) => afterPaint$.pipe(map(() => option))),
+      )
+      .subscribe((option) => option?.isConnected && this.send(option, new MouseEvent('click', { bubbles: true })));
+
+    // what Enter chooses is marked already
+    held<KeyboardEvent>(this.field, 'keydown', ({ key }) => key === 'Enter' && this.select.nzOpen && this.select.activatedValue !== null)
+      .pipe(
+        tap((event) => event.preventDefault()),
+        exhaustMap(() => afterPaint$),
+      )
+      .subscribe(() => this.select.onItemClick(this.select.activatedValue));
+  }
+
+  /** Of two lists only one is open at a time. */
+  private optionOf = (target: EventTarget | null): Element | null =>
+    this.select.nzOpen && target instanceof Element ? target.closest('nz-option-item') : null;
+
+  private search(): void {
+    const field = this.unsearched;
+    if (field === undefined) return;
+    this.unsearched = undefined;
+    this.searched.next();
+    this.send(field, new Event('input', { bubbles: true }));
+  }
+
+  private send(to: EventTarget, event: Event): void {
+    this.sentOn.add(event);
+    to.dispatchEvent(event);
+  }
+}
