@@ -24,8 +24,8 @@ async function main() {
       return check('messages', 'node', ['scripts/messages.mjs', '--check']);
     },
     webTests,
-    // the longer of the rest first: nothing then waits for it alone
-    () => check('lint and format', 'node', ['scripts/lint.mjs']),
+    // the longest of the rest first: nothing then waits for it alone
+    ...['web', 'rest', 'format'].map((part) => () => check(`lint: ${part}`, 'node', ['scripts/lint.mjs', part])),
     // those of the web application were checked where its tests were compiled
     () => check('types', 'node', ['scripts/types.mjs', '--without-web']),
     () => nodeTests('script-tests', ['scripts/lib/', 'scripts/lint/']),
