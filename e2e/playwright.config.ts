@@ -1,5 +1,5 @@
 import { defineConfig } from '@playwright/test';
-import { CHROMIUM } from '../scripts/lib/system-packages.mjs';
+import { browserProgram } from '../scripts/lib/system-packages.mjs';
 
 /** Through the real interface, on demo data; every file has a server and a database of its own (`test.ts`). */
 export default defineConfig({
@@ -19,7 +19,7 @@ export default defineConfig({
     // what a service worker passes on, a test cannot answer in its place; the one test that needs it asks for it
     serviceWorkers: 'block',
     launchOptions: {
-      executablePath: CHROMIUM,
+      executablePath: browserProgram(),
       args: [
         '--headless',
         '--no-sandbox',

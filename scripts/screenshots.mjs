@@ -7,7 +7,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { at, root } from './lib/paths.mjs';
 import { fail, say } from './lib/say.mjs';
-import { CHROMIUM } from './lib/system-packages.mjs';
+import { browserProgram } from './lib/system-packages.mjs';
 
 const PORT = 4393;
 const BASE = `http://127.0.0.1:${PORT}`;
@@ -230,7 +230,7 @@ async function main() {
   chmodSync(folder, 0o755);
   const application = await startApplication(folder);
   const browser = await chromium.launch({
-    executablePath: CHROMIUM,
+    executablePath: browserProgram(),
     args: [
       '--headless',
       '--no-sandbox',

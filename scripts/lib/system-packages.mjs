@@ -6,7 +6,11 @@ import { say, Stop } from './say.mjs';
 
 const POSTGRES_HOME = '/usr/lib/postgresql';
 /** Debian's Chromium without windows, bars and menus: what a test or a picture needs of it, in a tenth less time. */
-export const CHROMIUM = '/usr/bin/chromium-headless-shell';
+const HEADLESS = '/usr/bin/chromium-headless-shell';
+const WITH_WINDOWS = '/usr/bin/chromium';
+
+/** The browser for tests and pictures; whoever has the whole of it needs no other. */
+export const browserProgram = () => (!existsSync(HEADLESS) && existsSync(WITH_WINDOWS) ? WITH_WINDOWS : HEADLESS);
 
 /** Folder of the newest PostgreSQL server on the machine, or nothing. @returns {string | undefined} */
 export function postgresBinaries() {
@@ -27,12 +31,12 @@ export async function ensurePostgres() {
 }
 
 export async function ensureChromium() {
-  if (!existsSync(CHROMIUM)) await install(['chromium-headless-shell'], 'Chromium, for the tests in the browser');
+  if (!existsSync(browserProgram())) await install(['chromium-headless-shell'], 'Chromium, for the tests in the browser');
 }
 
 /** Both, by one installation where both are missing. */
 export async function ensureTestPackages() {
-  if (postgresBinaries() === undefined && !existsSync(CHROMIUM))
+  if (postgresBinaries() === undefined && !existsSync(browserProgram()))
     await install(['postgresql', 'chromium-headless-shell'], 'the PostgreSQL server, and Chromium for the tests in the browser');
   await ensurePostgres();
   await ensureChromium();
