@@ -18,6 +18,8 @@ const PARTS = {
 /** All parts, or the one that is named. */
 async function main() {
   const [only] = process.argv.slice(2);
+  if (only !== undefined && !(only in PARTS))
+    throw new Stop(`Nothing here is called ${only}. Choose one of ${Object.keys(PARTS).join(', ')}.`);
   for (const [name, check] of Object.entries(PARTS)) {
     if (only !== undefined && name !== only) continue;
     const { code, output } = await check();

@@ -30,16 +30,13 @@ export async function ensurePostgres() {
   return installed;
 }
 
-export async function ensureChromium() {
-  if (!existsSync(browserProgram())) await install(['chromium-headless-shell'], 'Chromium, for the tests in the browser');
-}
-
-/** Both, by one installation where both are missing. */
+/** What the tests need, by one installation. */
 export async function ensureTestPackages() {
-  if (postgresBinaries() === undefined && !existsSync(browserProgram()))
-    await install(['postgresql', 'chromium-headless-shell'], 'the PostgreSQL server, and Chromium for the tests in the browser');
-  await ensurePostgres();
-  await ensureChromium();
+  const missing = [
+    ...(postgresBinaries() === undefined ? ['postgresql'] : []),
+    ...(existsSync(browserProgram()) ? [] : ['chromium-headless-shell']),
+  ];
+  if (missing.length > 0) await install(missing, `what the tests need (${missing.join(', ')})`);
 }
 
 /** Debian starts a cluster of its own on installation; Hygromet keeps its data in its own. */

@@ -63,11 +63,11 @@ export const ambientAsked = {
   error: 'The outdoor temperature is beyond −40 to 140 °F. Read it again, and its unit; if it is right, send ambientConfirmed with it.',
 };
 
+/** Pa absolute. */
+export const aboveVacuumPa = (what: string) => quantity(what).min(0, { error: `The ${what} is below a vacuum.` });
+
 /** Pa absolute of refrigerant. */
-export const pressurePa = (what: string) =>
-  quantity(what)
-    .min(0, { error: `The ${what} is below a vacuum.` })
-    .max(8e6, { error: `The ${what} is above 1160 psig: check the unit.` });
+export const pressurePa = (what: string) => aboveVacuumPa(what).max(8e6, { error: `The ${what} is above 1160 psig: check the unit.` });
 
 /** Pa above the atmosphere, as stamped on a collar or a valve. */
 export const stampedPa = (what: string, where = 'collar') =>

@@ -47,3 +47,11 @@ test('a plan is not decided from a pressure that no gauge shows; one on record i
   expect(newVisitPlan.safeParse({ ...slip, standingPa: 9.8e6 }).success).toBe(true);
   expect(visitPlan.safeParse(slip).success).toBe(true);
 });
+
+test('a plan is not decided from a pressure below a vacuum', () => {
+  const { error } = newVisitPlan.safeParse({ ...plan, ambientK: 300, standingPa: -1 });
+  expect(error?.issues.map(({ path, message }) => [path.join('.'), message])).toEqual([
+    ['standingPa', 'The standing pressure is below a vacuum.'],
+  ]);
+  expect(newVisitPlan.safeParse({ ...plan, ambientK: 300, standingPa: 0 }).success).toBe(true);
+});

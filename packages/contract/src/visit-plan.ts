@@ -2,7 +2,7 @@ import { methods } from '@hygromet/core/planning/method';
 import { HIGHEST_READING } from '@hygromet/core/readings/gauge-range';
 import * as z from 'zod';
 import { look } from './look';
-import { ambientAsked, ambientRead, isAmbientSure, note, plainText, quantity, versionSeen } from './primitives';
+import { aboveVacuumPa, ambientAsked, ambientRead, isAmbientSure, note, plainText, quantity, versionSeen } from './primitives';
 
 /** What was decided at the unit, and from which facts. */
 export const visitPlan = z
@@ -25,7 +25,7 @@ export const visitPlan = z
 
 /** As it is decided from now on: what no gauge shows is refused. What is on record already is read as it is. */
 export const newVisitPlan = visitPlan.safeExtend({
-  standingPa: quantity('standing pressure')
+  standingPa: aboveVacuumPa('standing pressure')
     .max(HIGHEST_READING, { error: 'The standing pressure is above 3000 psig: check the digits and the unit.' })
     .nullable(),
 });

@@ -57,7 +57,9 @@ export class SelectAfterPaint {
       .subscribe((option) => option?.isConnected && this.send(option, new MouseEvent('click', { bubbles: true })));
 
     // what Enter chooses is marked already
-    held<KeyboardEvent>(this.field, 'keydown', ({ key }) => key === 'Enter' && this.select.nzOpen && this.select.activatedValue !== null)
+    const chooses = ({ key, isComposing }: KeyboardEvent) =>
+      key === 'Enter' && !isComposing && this.select.nzOpen && this.select.activatedValue !== null;
+    held(this.field, 'keydown', chooses)
       .pipe(
         tap((event) => event.preventDefault()),
         exhaustMap(() => afterPaint$),

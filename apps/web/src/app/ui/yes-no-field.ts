@@ -26,7 +26,7 @@ let count = 0;
     >
       <!-- eslint-disable-next-line @angular-eslint/template/label-has-associated-control -- the library draws its input in it -->
       <label i18n nz-radio-button [nzValue]="false">no</label>
-      <!-- eslint-disable-next-line @angular-eslint/template/label-has-associated-control -- the same -->
+      <!-- eslint-disable-next-line @angular-eslint/template/label-has-associated-control -- the library draws its input in it -->
       <label i18n nz-radio-button [nzValue]="true">yes</label>
     </nz-radio-group>
     @if (told(); as sentence) {
