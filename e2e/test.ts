@@ -17,7 +17,7 @@ export const test = plain.extend<OfAFile, OfAProcess>({
   baseURL: async ({ ended: _ }, use, { file }) => use((await ownServer(file)).url),
   instruments: async ({ ended: _ }, use, { file }) => use(await ownInstruments(file)),
   ended: [
-    // eslint-disable-next-line no-empty-pattern -- what a fixture needs is read off its parameter
+    // oxlint-disable-next-line no-empty-pattern -- what a fixture needs is read off its parameter
     async ({}, use) => {
       await use(undefined);
       await endOwnServer();

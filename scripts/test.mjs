@@ -25,7 +25,7 @@ async function main() {
     },
     webTests,
     // the longest of the rest first: nothing then waits for it alone
-    ...['web', 'rest', 'format'].map((part) => () => check(`lint: ${part}`, 'node', ['scripts/lint.mjs', part])),
+    ...['code', 'house', 'format'].map((part) => () => check(`lint: ${part}`, 'node', ['scripts/lint.mjs', part])),
     // those of the web application were checked where its tests were compiled
     () => check('types', 'node', ['scripts/types.mjs', '--without-web']),
     () => nodeTests('script-tests', ['scripts/lib/', 'scripts/lint/']),

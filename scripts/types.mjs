@@ -7,8 +7,8 @@ import { fail, Stop } from './lib/say.mjs';
 const COMPILER = at('node_modules/typescript-native/bin/tsc');
 
 const PROJECTS = [
+  'packages/core/tsconfig.src.json',
   'packages/core',
-  'packages/core/tsconfig.test.json',
   'packages/contract',
   'apps/server',
   'apps/instruments',
@@ -21,7 +21,7 @@ const PROJECTS = [
 async function main() {
   const results = [];
   for (const project of PROJECTS) results.push(await run('node', [COMPILER, '-p', at(project), '--noEmit']));
-  if (!process.argv.includes('--without-web')) results.push(await run('npx', ['ngc', '-p', 'apps/web/tsconfig.spec.json', '--noEmit']));
+  if (!process.argv.includes('--without-web')) results.push(await run('npx', ['ngc', '-p', 'apps/web/tsconfig.json', '--noEmit']));
   const failed = results.filter(({ code }) => code !== 0);
   if (failed.length > 0) throw new Stop(failed.map(({ output }) => output).join('\n'));
 }

@@ -26,6 +26,6 @@ export default {
     // no templates there: what the other parts use is many times as fast
     '/packages/.+\\.ts$': swc('typescript'),
     '/node_modules/.+\\.m?js$': swc('ecmascript'),
-    '^.+\\.(ts|html)$': ['jest-preset-angular', { tsconfig: '<rootDir>/tsconfig.spec.json', stringifyContentPathRegex: '\\.html$' }],
+    '^.+\\.(ts|html)$': ['jest-preset-angular', { tsconfig: '<rootDir>/tsconfig.json', stringifyContentPathRegex: '\\.html$' }],
   },
 };

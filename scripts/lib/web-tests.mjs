@@ -18,7 +18,7 @@ const CLEARED = 'localStorage.clear();\nsessionStorage.clear();\ndocument.body.r
 export async function webTests() {
   rmSync(COMPILED, { recursive: true, force: true });
   const to = ['--noEmit', 'false', '--outDir', COMPILED, '--rootDir', at('.')];
-  const compiled = await check('types and templates of the web application', 'npx', ['ngc', '-p', 'apps/web/tsconfig.spec.json', ...to]);
+  const compiled = await check('types and templates of the web application', 'npx', ['ngc', '-p', 'apps/web/tsconfig.json', ...to]);
   if (compiled.failed > 0) return [compiled];
   writeGroups(path.join(WEB, 'src'), path.join(WEB, 'groups'), { ending: '.test.js', most: MOST_IN_A_GROUP, cleared: CLEARED });
   return [compiled, await jest('web-tests', ['--config', 'apps/web/jest.compiled.config.mjs', '--maxWorkers=1'])];

@@ -23,7 +23,7 @@ export interface House {
 
 export interface Answer {
   readonly status: number;
-  // eslint-disable-next-line @typescript-eslint/no-explicit-any -- answers are looked at by each test in its own way
+  // oxlint-disable-next-line typescript/no-explicit-any -- answers are looked at by each test in its own way
   readonly body: any;
 }
 

@@ -21,7 +21,7 @@ async function post(pack: unknown, bearer = token) {
     headers: { 'content-type': 'application/senml+json', authorization: `Bearer ${bearer}` },
     body: JSON.stringify(pack),
   });
-  // eslint-disable-next-line @typescript-eslint/no-explicit-any -- answers are looked at by each test in its own way
+  // oxlint-disable-next-line typescript/no-explicit-any -- answers are looked at by each test in its own way
   return { status: response.status, body: (await response.json()) as any };
 }
 

@@ -36,7 +36,9 @@ export interface Sent {
 }
 
 export type SentOnce =
-  { readonly state: 'first' } | { readonly state: 'repeated'; readonly answer: string } | { readonly state: 'key-reused' };
+  | { readonly state: 'first' }
+  | { readonly state: 'repeated'; readonly answer: string }
+  | { readonly state: 'key-reused' };
 
 /**
  * Keeps that this was sent, in the transaction that does what it asks for. A second sending at the same time waits until the first is

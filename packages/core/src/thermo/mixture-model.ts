@@ -130,8 +130,7 @@ function modelFor(substances: readonly Substance[]): MixtureModel {
   const key = substances.map(({ id }) => id).join(' ');
   const known = compiled.get(key);
   const model = known ?? compileMixture(substances);
-  if (known !== undefined)
-    compiled.delete(key); // the one that was used last stands last
+  if (known !== undefined) compiled.delete(key); // the one that was used last stands last
   else if (compiled.size >= MOST_COMPILED) compiled.delete(compiled.keys().next().value!); // not empty, so it has a first
   compiled.set(key, model);
   return model;

@@ -1,6 +1,7 @@
 import { solveInPlace } from '../thermo/linear-solve';
 import type { FluidTable } from './fluid-table';
-import { linkFlow, type Link, type LinkFlow, type Passing } from './link';
+import type { Link, LinkFlow, Passing } from './link';
+import { linkFlow } from './link-flow';
 import { intoOil, type Oil } from './oil';
 import { energyAt, pressureAt, pressureOfAir, stateOf, type Volume, type VolumeState } from './volume-state';
 

@@ -106,7 +106,16 @@ export const CYLINDER = 3;
 
 /** The links of a stage of the transfer. */
 export type StageLinks =
-  'direct' | 'machine' | 'machine-liquid' | 'push-pull' | 'loop' | 'purge' | 'own' | 'back' | 'back-machine' | 'rest';
+  | 'direct'
+  | 'machine'
+  | 'machine-liquid'
+  | 'push-pull'
+  | 'loop'
+  | 'purge'
+  | 'own'
+  | 'back'
+  | 'back-machine'
+  | 'rest';
 
 export interface Rig {
   readonly nodes: readonly Node[];

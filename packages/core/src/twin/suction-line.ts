@@ -1,6 +1,7 @@
 import { leaving, Passage, SUPERHEATED_OMEGA, volumeRatio, type Leaving } from './flow';
 import type { FluidTable } from './fluid-table';
-import { nudge, piped, pumped, type LinkFlow, type Machine } from './link';
+import type { LinkFlow, Machine } from './link';
+import { nudge, piped, pumped } from './piped-and-pumped';
 import { dewDensity, type VolumeState } from './volume-state';
 
 /** Nothing is drawn deeper than this, Pa. */

@@ -24,7 +24,16 @@ import { stateOf } from './volume-state';
 export type { Sample } from './run-state';
 
 export type TwinEventKind =
-  'start' | 'liquid-over' | 'tubes-freeze' | 'machine-on' | 'trip' | 'restart' | 'below-20-psig' | 'stop-weight' | 'cylinder-full' | 'end';
+  | 'start'
+  | 'liquid-over'
+  | 'tubes-freeze'
+  | 'machine-on'
+  | 'trip'
+  | 'restart'
+  | 'below-20-psig'
+  | 'stop-weight'
+  | 'cylinder-full'
+  | 'end';
 export interface TwinEvent {
   readonly t: number;
   readonly kind: TwinEventKind;

@@ -1,7 +1,9 @@
 import { dayOf } from '../ui/day';
 
 export type StampReading =
-  { readonly state: 'empty' } | { readonly state: 'good'; readonly month: string } | { readonly state: 'bad'; readonly sentence: string };
+  | { readonly state: 'empty' }
+  | { readonly state: 'good'; readonly month: string }
+  | { readonly state: 'bad'; readonly sentence: string };
 
 const STAMP = /^(\d{1,2})\s*[-/. ]\s*(\d{2}|\d{4})$/;
 

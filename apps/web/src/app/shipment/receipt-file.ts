@@ -16,7 +16,8 @@ export const receiptColumns = [
 type Column = (typeof receiptColumns)[number];
 
 export type ReadLines =
-  { readonly state: 'good'; readonly lines: Readonly<Record<string, LineDraft>> } | { readonly state: 'bad'; readonly sentence: string };
+  | { readonly state: 'good'; readonly lines: Readonly<Record<string, LineDraft>> }
+  | { readonly state: 'bad'; readonly sentence: string };
 
 const wrong = (sentence: string): ReadLines => ({ state: 'bad', sentence });
 
