@@ -1,13 +1,14 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Icon } from '../ui/icon';
+import { ListAfterPaint } from '../ui/list-after-paint';
 import type { RackFilter, RackView } from './rack-view';
 import { shelvings } from './shelves';
 
 /** What of the rack is shown, in full: where a page is wide enough. */
 @Component({
   selector: 'hy-rack-toolbar',
-  imports: [Icon, RouterLink],
+  imports: [Icon, ListAfterPaint, RouterLink],
   template: `
     <div class="toolbar">
       <input

@@ -1,4 +1,3 @@
-import { FormStyles } from '../ui/library-styles/form-styles';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, untracked } from '@angular/core';
 import { FormBuilder, ReactiveFormsModule, type AbstractControl, type ValidationErrors } from '@angular/forms';
 import type { CurrentOrganisation } from '@hygromet/contract/organisation';
@@ -14,6 +13,8 @@ import { ServerData } from '../data/server-data.service';
 import { namesIn } from '../preferences/organisation-form';
 import { filled } from '../forms/validators';
 import { PreferencesService } from '../preferences/preferences.service';
+import { FormStyles } from '../ui/library-styles/form-styles';
+import { ListAfterPaint } from '../ui/list-after-paint';
 
 /** m, where somebody could work; nothing where it is none. The field offers only these units. */
 const altitudeOf = (text: string, unit: string): number | undefined =>
@@ -27,7 +28,7 @@ function onEarth(group: AbstractControl): ValidationErrors | null {
 /** Name, altitude and people of the firm. */
 @Component({
   selector: 'hy-firm-step',
-  imports: [FormStyles, NzFormModule, NzInputModule, ReactiveFormsModule],
+  imports: [FormStyles, ListAfterPaint, NzFormModule, NzInputModule, ReactiveFormsModule],
   template: `
     <hy-form-styles />
     <form nz-form nzLayout="vertical" [formGroup]="form" (ngSubmit)="save()">

@@ -3,6 +3,7 @@ import { FormsModule } from '@angular/forms';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { painted, render } from '../../../test/scene';
 import { afterItsPaint, afterPaint$, oncePainted } from './after-paint';
+import { ListAfterPaint } from './list-after-paint';
 import { SelectAfterPaint } from './select-after-paint';
 
 const order: string[] = [];
@@ -159,5 +160,56 @@ describe('a long list', () => {
     expect([hit.classList.contains('ant-select-item-option-selected'), chosen()]).toEqual([true, '']);
     await later();
     expect([chosen(), field.classList.contains('ant-select-open')]).toEqual(['R-410A', false]);
+  });
+});
+
+@Component({
+  imports: [ListAfterPaint],
+  template: `<select [disabled]="disabled()">
+    <option>lb</option>
+    <option>kg</option>
+  </select>`,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+class ShortList {
+  static readonly disabled = signal(false);
+  readonly disabled = ShortList.disabled;
+}
+
+describe('a short list', () => {
+  const known = [globalThis.CSS, globalThis.matchMedia] as const;
+  const picker = jest.fn();
+  /** A browser that opens lists in the page, by a mouse or a thumb. */
+  const pressed = async (by: 'mouse' | 'thumb', { button = 0, disabled = false } = {}) => {
+    HTMLSelectElement.prototype.showPicker = picker.mockClear();
+    globalThis.CSS = { supports: () => true } as unknown as typeof CSS;
+    globalThis.matchMedia = () => ({ matches: by === 'mouse' }) as MediaQueryList;
+    ShortList.disabled.set(disabled);
+    const { fixture, root } = await render(ShortList);
+    document.body.append(root);
+    const list = root.querySelector('select')!;
+    // the engine of the tests knows no open lists
+    list.matches = () => false;
+    const event = new MouseEvent('mousedown', { button, cancelable: true });
+    list.dispatchEvent(event);
+    const atOnce = picker.mock.calls.length;
+    await painted(fixture);
+    return { held: event.defaultPrevented, focused: document.activeElement === list, atOnce, later: picker.mock.calls.length };
+  };
+  afterEach(() => {
+    [globalThis.CSS, globalThis.matchMedia] = known;
+    Reflect.deleteProperty(HTMLSelectElement.prototype, 'showPicker');
+  });
+
+  test('is marked by the press of a mouse, and opens with the frame after it', async () => {
+    expect(await pressed('mouse')).toEqual({ held: true, focused: true, atOnce: 0, later: 1 });
+  });
+
+  test.each([
+    ['a thumb', 'thumb', {}],
+    ['another key of the mouse', 'mouse', { button: 2 }],
+    ['a list that is off', 'mouse', { disabled: true }],
+  ] as const)('%s is left to the browser', async (_, by, options) => {
+    expect(await pressed(by, options)).toMatchObject({ held: false, later: 0 });
   });
 });

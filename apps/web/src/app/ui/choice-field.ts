@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, model } from '@angular/core';
 import { FieldControl } from '../forms/field-control';
+import { ListAfterPaint } from './list-after-paint';
 
 let count = 0;
 
@@ -13,6 +14,7 @@ export interface Choice {
 /** One of a few: the device's own list, which a glove can hit. Long lists are searched instead (refrigerant-field). */
 @Component({
   selector: 'hy-choice-field',
+  imports: [ListAfterPaint],
   template: `
     <label [for]="id" [class.unseen]="hideLabel()">{{ label() }}</label>
     <div class="row whole">

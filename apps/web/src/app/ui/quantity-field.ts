@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, model, signal } from '@angular/core';
 import { FieldControl } from '../forms/field-control';
 import { Units } from '../preferences/units.service';
+import { ListAfterPaint } from './list-after-paint';
 import { emptyEntry, quantityUnits, readQuantity, type QuantityEntry, type QuantityKind } from './quantity-entry';
 
 let count = 0;
@@ -8,6 +9,7 @@ let count = 0;
 /** A quantity as it is typed: the unit stands beside the digits, and what is wrong stands under them. */
 @Component({
   selector: 'hy-quantity-field',
+  imports: [ListAfterPaint],
   template: `
     <label [for]="id">{{ label() }}</label>
     <div class="row">
