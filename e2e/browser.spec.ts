@@ -1,3 +1,4 @@
+import { readIn } from './api-requests';
 import { cylinderId, openFill, visitId } from './pages';
 import { expect, test } from './test';
 
@@ -131,12 +132,6 @@ test('the same transfer from a second device is asked about in the page, and lef
   await expect(page.getByText('Tobin Wake has logged this already')).toBeHidden();
 });
 
-/** What a request reads: several at once are told one by one. */
-const readIn = (url: string): string[] => {
-  const { pathname, search, searchParams } = new URL(url);
-  return pathname === '/api/reads' ? searchParams.getAll('of') : [pathname + search];
-};
-
 test('a read that failed is said, is read again by a button, and after an outage by itself', async ({ page }) => {
   const systems = (url: URL) => readIn(url.href).includes('/api/systems');
   await page.route(systems, (route) => route.fulfill({ status: 500, json: { code: 'internal', detail: 'Something failed here.' } }));
@@ -145,34 +140,6 @@ test('a read that failed is said, is read again by a button, and after an outage
   await page.unroute(systems);
   await page.getByRole('button', { name: 'Read again' }).click();
   await expect(page.getByText('Planetarium').first()).toBeVisible();
-});
-
-test('a page asks each thing once, and needs at most four requests for it', async ({ page, request }) => {
-  // what a page looks at again every few seconds is not asked twice: on a slow machine it would come before the first reading is done
-  await page.addInitScript(() => {
-    const original = globalThis.setInterval.bind(globalThis);
-    const once = (again: () => void, ms?: number) => (ms !== undefined && ms >= 2500 ? 0 : original(again, ms));
-    globalThis.setInterval = once as unknown as typeof setInterval;
-  });
-  const requests: string[] = [];
-  page.on('request', (request) => {
-    const { pathname } = new URL(request.url());
-    if (pathname.startsWith('/api/') && !pathname.endsWith('/stream')) requests.push(request.url());
-  });
-  const [cylinder] = (await (await request.get('/api/cylinders')).json()) as { id: string }[];
-  const [system] = (await (await request.get('/api/systems')).json()) as { id: string }[];
-  // one that nobody else adds to meanwhile: what a colleague adds is read anew
-  const visit = await visitId(page, 'Seed bank');
-  const ofOne = [`/cylinders/${cylinder?.id ?? ''}`, `/cylinders/${cylinder?.id ?? ''}/fill`, `/systems/${system?.id ?? ''}`];
-  const stages = ['method', 'transfer', 'account', 'recharge', 'check'].map((stage) => `/visits/${visit}/${stage}`);
-  for (const path of ['/today', '/cylinders', '/systems', '/book', '/bench', '/truck', '/settings', ...ofOne, ...stages]) {
-    await page.goto('about:blank'); // nothing of the page before is counted
-    requests.length = 0;
-    await page.goto(path, { waitUntil: 'networkidle' });
-    const read = requests.flatMap(readIn);
-    expect([path, read.length]).toEqual([path, new Set(read).size]);
-    expect([path, requests.length <= 4]).toEqual([path, true]);
-  }
 });
 
 interface Kept {

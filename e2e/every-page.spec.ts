@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test';
+import { apiRequests, readIn } from './api-requests';
 import { cylinderId, expectAccessible, expectContrast, systemId, visitId } from './pages';
 import { expect, test } from './test';
 
@@ -32,13 +33,17 @@ for (const path of [
   '/bench',
   '/settings',
 ]) {
-  test(`${path} is accessible, light and dark`, async ({ page }) => {
+  test(`${path} asks each thing once, with at most four requests, and is accessible, light and dark`, async ({ page }) => {
     const address = path
       .replace('C-05', await cylinderId(page, 'C-05'))
       .replace('SYSTEM', await systemId(page, 'Print works'))
       .replace('VISIT', await visitId(page, 'Seed bank'));
+    const requests = await apiRequests(page);
     await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' });
     await page.goto(address, { waitUntil: 'networkidle' });
+    const read = requests.flatMap(readIn);
+    expect(read).toEqual([...new Set(read)]);
+    expect(requests.length, requests.join('\n')).toBeLessThanOrEqual(4);
     await expectAccessible(page);
     const light = await paperOf(page);
     await page.emulateMedia({ colorScheme: 'dark', reducedMotion: 'reduce' });

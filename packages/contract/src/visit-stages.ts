@@ -1,3 +1,4 @@
+import { isGaugeReading, isThermometerReading } from '@hygromet/core/readings/typed-reading';
 import { stageStates, type JobSoFar } from '@hygromet/core/visit/stage-states';
 import type { Look } from './look';
 import { seenSince } from './plan-facts';
@@ -6,8 +7,9 @@ import type { VisitPlan } from './visit-plan';
 
 /** How far a visit has come, for the core. */
 export const jobOf = ({ look, plan, marked, recovered, state, system, tests }: Visit): JobSoFar => ({
-  ambientRead: (look.ambient?.text ?? '').trim() !== '',
-  standingRead: (look.standing?.text ?? '').trim() !== '' || typeof plan?.standingPa === 'number',
+  ambientRead: look.ambient !== undefined && isThermometerReading(look.ambient.text, look.ambient.unit),
+  standingRead:
+    (look.standing !== undefined && isGaugeReading(look.standing.text, look.standing.unit)) || typeof plan?.standingPa === 'number',
   failed: look.failed ?? (plan?.failed as JobSoFar['failed'] | undefined) ?? 'unknown', // plans name what the core knows
   purpose: look.purpose ?? plan?.look?.purpose ?? 'repair',
   method: plan?.method,

@@ -149,10 +149,10 @@ export class CircuitSide {
   protected readonly shut = computed(() => (this.running() ? new Set<never>() : this.session.moment().shut));
   /** What was read of it, beside what it is. */
   protected readonly readings = computed(() => {
-    const { standing, ambient } = this.session.draft();
+    const [standing, ambient] = [this.session.standing(), this.session.ambient()];
     const said = [
-      ...(standing.text.trim() === '' ? [] : [$localize`${standing.text} ${standing.unit} standing`]),
-      ...(ambient.text.trim() === '' ? [] : [$localize`${ambient.text} °${ambient.unit} outdoors`]),
+      ...(standing.state === 'good' ? [$localize`${standing.typed.text} ${standing.typed.unit} standing`] : []),
+      ...(ambient.state === 'good' ? [$localize`${ambient.typed.text} °${ambient.typed.unit} outdoors`] : []),
     ];
     return said.length === 0 ? '' : ` · ${said.join(', ')}`;
   });

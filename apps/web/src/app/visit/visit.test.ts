@@ -57,6 +57,21 @@ describe('the look', () => {
     expect(text()).toContain('128 psig standing');
   });
 
+  test('a pressure that no gauge shows is still needed, and the map does not repeat it', async () => {
+    const { type, text, fixture } = await open('look', { look: { ...SEEN, ambient: { text: 'warm', unit: 'F' } } });
+    await type('Standing pressure', '1211212122');
+    await rested();
+    await settled(fixture);
+    expect(text()).toContain('Still needed: standing pressure, outdoor temperature.');
+    expect(text()).not.toContain('psig standing');
+    expect(text()).not.toContain('outdoors');
+    await type('Standing pressure', '128');
+    await rested();
+    await settled(fixture);
+    expect(text()).toContain('Still needed: outdoor temperature.');
+    expect(text()).toContain('128 psig standing');
+  });
+
   test('stays where it was typed between its answer and the visit that has it', async () => {
     const later$ = new Subject<void>();
     const known$ = new BehaviorSubject<object>({ ...aVisit(), events: [] });

@@ -1,6 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import type { Instrument } from '@hygromet/contract/instrument';
-import { catchError, exhaustMap, filter, of, share, timer } from 'rxjs';
+import { catchError, exhaustMap, filter, interval, of, share, startWith } from 'rxjs';
 import { ServerData } from '../../data/server-data.service';
 
 const LOOK_EVERY_MS = 3000;
@@ -11,7 +11,8 @@ const THERE_MS = 30_000;
 @Injectable({ providedIn: 'root' })
 export class HeardInstruments {
   private readonly serverData = inject(ServerData);
-  readonly heard$ = timer(0, LOOK_EVERY_MS).pipe(
+  readonly heard$ = interval(LOOK_EVERY_MS).pipe(
+    startWith(0), // at once, so that it goes together with what a page reads as it begins
     filter(() => document.visibilityState === 'visible'),
     exhaustMap(() => this.serverData.instruments$.pipe(catchError(() => of([] as readonly Instrument[])))),
     share(),
