@@ -1,6 +1,7 @@
 import type { Page } from '@playwright/test';
 import { chooseRefrigerant } from './pages';
 import { expect, test } from './test';
+import { words } from './words';
 
 const number = async (page: Page, label: string) => Number(await page.getByLabel(label, { exact: true }).first().inputValue());
 const inBars = (page: Page) => page.getByLabel('Unit of Pressure', { exact: true }).selectOption('bar');
@@ -13,25 +14,25 @@ test.beforeEach(async ({ page }) => {
 test('a temperature gives both pressures, a pressure gives both temperatures', async ({ page }) => {
   await chooseRefrigerant(page, '407c', 'R-407C');
   await inBars(page);
-  await page.getByLabel('Temperature', { exact: true }).first().fill('77');
+  await page.getByLabel(words.temperature, { exact: true }).first().fill('77');
   await expect(page.getByText(/R-407C at 77\.0 °F: bubble pressure/)).toBeVisible();
   await expect.poll(() => number(page, 'Pressure')).toBeGreaterThan(11.84);
   expect(await number(page, 'Pressure')).toBeLessThan(11.92);
   await expect(page.getByText(/glide \d+\.\d °F/)).toBeVisible();
 
-  await page.getByLabel('Pressure', { exact: true }).first().fill('11.88');
+  await page.getByLabel(words.pressure, { exact: true }).first().fill('11.88');
   await expect(page.getByText(/R-407C at .*: bubble temperature$/)).toBeVisible();
   await expect.poll(() => number(page, 'Temperature')).toBeCloseTo(77, 0);
 });
 
 test('another unit rewrites what was typed, and a slip is named beside its field', async ({ page }) => {
-  await page.getByLabel('Temperature', { exact: true }).first().fill('77');
+  await page.getByLabel(words.temperature, { exact: true }).first().fill('77');
   await page.getByLabel('Unit of Temperature', { exact: true }).selectOption('C');
-  await expect(page.getByLabel('Temperature', { exact: true }).first()).toHaveValue('25.0');
-  await page.getByLabel('Temperature', { exact: true }).first().fill('2f');
-  await page.getByLabel('Pressure', { exact: true }).first().focus();
+  await expect(page.getByLabel(words.temperature, { exact: true }).first()).toHaveValue('25.0');
+  await page.getByLabel(words.temperature, { exact: true }).first().fill('2f');
+  await page.getByLabel(words.pressure, { exact: true }).first().focus();
   await expect(page.getByText(/"2f" is not a number/)).toBeVisible();
-  await page.getByLabel('Temperature', { exact: true }).first().fill('90');
+  await page.getByLabel(words.temperature, { exact: true }).first().fill('90');
   await expect(page.getByText(/saturation line of this refrigerant ends at 160 °F/)).toBeVisible();
 });
 
@@ -74,16 +75,16 @@ test('what is in this cylinder: a mixture by weight against the label, kept over
 
 test('a measured pair is air, superheat or subcooling, by where it was measured', async ({ page }) => {
   await page.getByLabel('Unit of Gauge reads').selectOption('psia');
-  await page.getByLabel('Gauge reads', { exact: true }).fill('280');
+  await page.getByLabel(words.gaugeReads, { exact: true }).fill('280');
   await page.getByLabel('Temperature of the liquid', { exact: true }).fill('77');
   await expect(page.getByText(/psi above R-410A, which reads/)).toBeVisible();
   await expect(page.getByText(/Air would be 1[345] % of the vapor, above the 1\.5 %/)).toBeVisible();
 
   await page.getByLabel('Measured at').selectOption('suction');
-  await page.getByLabel('Gauge reads', { exact: true }).fill('132.7');
-  await page.getByLabel('Temperature of the line', { exact: true }).fill('50');
+  await page.getByLabel(words.gaugeReads, { exact: true }).fill('132.7');
+  await page.getByLabel(words.temperatureOfTheLine, { exact: true }).fill('50');
   await expect(page.getByText(/Superheat (9\.\d|10\.\d) °F/)).toBeVisible(); // 118 psig boil at 40 °F: common practice
-  await page.getByLabel('Temperature of the line', { exact: true }).fill('35');
+  await page.getByLabel(words.temperatureOfTheLine, { exact: true }).fill('35');
   await expect(page.getByText(/liquid comes back to the compressor/)).toBeVisible();
 });
 

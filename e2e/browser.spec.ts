@@ -1,6 +1,7 @@
 import { readIn } from './api-requests';
 import { cylinderId, openFill, visitId } from './pages';
 import { expect, test } from './test';
+import { words } from './words';
 
 test('a browser that keeps nothing shows every page all the same, and says so', async ({ page }) => {
   await page.addInitScript(() => {
@@ -34,7 +35,7 @@ test('a stage whose part does not come says what to do, and is there once it is 
   await page.getByRole('link', { name: /Prove/ }).click();
   await expect(page.getByText('This stage did not come:')).toBeVisible();
   await page.unroute(/chunk-[A-Z0-9]{8}\.js$/);
-  await page.getByRole('button', { name: 'Read again' }).click();
+  await page.getByRole('button', { name: words.readAgain }).click();
   await expect(page.getByRole('heading', { name: 'Pressure test with dry nitrogen' })).toBeVisible();
 });
 
@@ -45,7 +46,7 @@ test('a keypad that does not come says where the weight is typed instead', async
   await page.route(/chunk-[A-Z0-9]{8}\.js$/, (route) => route.abort());
   await keypad.click();
   await expect(page.getByText('The keypad did not come:')).toBeVisible();
-  const weight = page.getByLabel('Gross weight (scale reading)', { exact: true });
+  const weight = page.getByLabel(words.grossWeightScaleReading, { exact: true });
   await weight.click(); // nothing lies over it
   await weight.fill('30.6');
   await expect(weight).toHaveValue('30.6');
@@ -126,7 +127,7 @@ test('the same transfer from a second device is asked about in the page, and lef
     [one.id, accounts.find(({ kind }) => kind === 'supplier')!.id, String(before)],
   );
   await page.reload();
-  await page.getByRole('button', { name: 'Log transfer' }).click();
+  await page.getByRole('button', { name: words.logTransfer }).click();
   await expect(page.getByText('Tobin Wake has logged this already')).toBeVisible();
   await page.getByRole('button', { name: 'It is the same – skip it' }).click();
   await expect(page.getByText('Tobin Wake has logged this already')).toBeHidden();
@@ -138,7 +139,7 @@ test('a read that failed is said, is read again by a button, and after an outage
   await page.goto('/systems');
   await expect(page.getByRole('alert')).toContainText('The systems cannot be read now.');
   await page.unroute(systems);
-  await page.getByRole('button', { name: 'Read again' }).click();
+  await page.getByRole('button', { name: words.readAgain }).click();
   await expect(page.getByText('Planetarium').first()).toBeVisible();
 });
 
@@ -162,9 +163,9 @@ test('a computation that breaks off takes its number with it: nothing starts by 
     };
   });
   await openFill(page, 'C-11');
-  await page.getByLabel('Source').selectOption({ label: 'Ceramics museum, storage (R-513A)' });
-  const gross = page.getByLabel('Gross weight (scale reading)', { exact: true });
-  const start = page.getByRole('button', { name: 'Start the transfer' });
+  await page.getByLabel(words.source).selectOption({ label: 'Ceramics museum, storage (R-513A)' });
+  const gross = page.getByLabel(words.grossWeightScaleReading, { exact: true });
+  const start = page.getByRole('button', { name: words.startTheTransfer });
   const cylinder = (await (await page.request.get(`/api/cylinders/${await cylinderId(page, 'C-11')}`)).json()) as {
     tareKg: number;
     contentKg: number;

@@ -1,6 +1,7 @@
 import type { Page } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
 import { expect, test } from './test';
+import { words } from './words';
 
 async function openCylinder(page: Page, name: string): Promise<void> {
   const all = (await (await page.request.get('/api/cylinders')).json()) as { id: string; name: string }[];
@@ -9,10 +10,10 @@ async function openCylinder(page: Page, name: string): Promise<void> {
 }
 
 async function record(page: Page, what: string, fields: Readonly<Record<string, string>>): Promise<void> {
-  await page.getByLabel('What happened', { exact: true }).selectOption({ label: what });
+  await page.getByLabel(words.whatHappened, { exact: true }).selectOption({ label: what });
   for (const [label, text] of Object.entries(fields)) await page.getByLabel(label, { exact: true }).fill(text);
-  await page.getByRole('button', { name: 'Record it' }).click();
-  await expect(page.getByText('Recorded.')).toBeVisible();
+  await page.getByRole('button', { name: words.recordIt }).click();
+  await expect(page.getByText(words.recorded)).toBeVisible();
 }
 
 test('a life from registration to the reclaimer and back', async ({ page }) => {
@@ -25,28 +26,28 @@ test('a life from registration to the reclaimer and back', async ({ page }) => {
     ['Last requalification', '03-25'],
   ] as const)
     await page.getByLabel(label, { exact: true }).fill(text);
-  await page.getByRole('button', { name: 'Add the cylinder' }).click();
+  await page.getByRole('button', { name: words.addTheCylinder }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('L-77');
 
   await record(page, 'Evacuated and vacuum-tested', { 'Vacuum held': '280', Gauge: 'micron gauge 2' });
   await expect(page.getByText(/280 microns, Ines Marrow/)).toBeVisible();
 
-  await page.getByRole('link', { name: 'Fill this cylinder' }).click();
-  await page.getByLabel('Gross weight (scale reading)', { exact: true }).fill('27.7');
-  await page.getByLabel('Source').selectOption({ label: 'Seed bank, vault rack (R-448A)' });
-  await page.getByRole('button', { name: 'Start the transfer' }).click();
-  await page.getByLabel('Ending gross weight', { exact: true }).fill('40.2');
-  await page.getByRole('button', { name: 'Log transfer' }).click();
-  await page.getByRole('link', { name: 'View cylinder' }).click();
+  await page.getByRole('link', { name: words.fillThisCylinder }).click();
+  await page.getByLabel(words.grossWeightScaleReading, { exact: true }).fill('27.7');
+  await page.getByLabel(words.source).selectOption({ label: 'Seed bank, vault rack (R-448A)' });
+  await page.getByRole('button', { name: words.startTheTransfer }).click();
+  await page.getByLabel(words.endingGrossWeight, { exact: true }).fill('40.2');
+  await page.getByRole('button', { name: words.logTransfer }).click();
+  await page.getByRole('link', { name: words.viewCylinder }).click();
   await expect(page.getByText('lb net', { exact: false }).first()).toBeVisible();
 
-  await page.getByLabel('What happened', { exact: true }).selectOption({ label: 'Out of use' });
-  await page.getByLabel('Reason').fill('dent');
-  await page.getByRole('button', { name: 'Record it' }).click();
+  await page.getByLabel(words.whatHappened, { exact: true }).selectOption({ label: 'Out of use' });
+  await page.getByLabel(words.reason).fill('dent');
+  await page.getByRole('button', { name: words.recordIt }).click();
   await expect(page.getByText(/in L-77\. Log the removal first/)).toBeVisible();
 
-  await page.getByLabel('What happened', { exact: true }).selectOption({ label: 'Refrigerant removed' });
-  await page.getByLabel('Destination').selectOption({ label: 'Reclaimer' });
+  await page.getByLabel(words.whatHappened, { exact: true }).selectOption({ label: 'Refrigerant removed' });
+  await page.getByLabel(words.destination).selectOption({ label: 'Reclaimer' });
   await record(page, 'Refrigerant removed', { 'Starting gross weight': '40.2', 'Ending gross weight': '27.7' });
   await expect(page.getByText('At the reclaimer', { exact: false }).first()).toBeVisible();
   await expect(page.getByText('not evacuated since it was used')).toBeVisible();
@@ -73,13 +74,13 @@ test('the mixed cylinder: what it is now, and who decides', async ({ page }) => 
 test('the nonCondensables cylinder is known, checked again, and may not be filled', async ({ page }) => {
   await openCylinder(page, 'C-08');
   await expect(page.getByText(/10 % non-condensables/)).toBeVisible();
-  await page.getByLabel('Gauge reads', { exact: true }).fill('152');
+  await page.getByLabel(words.gaugeReads, { exact: true }).fill('152');
   await page.getByLabel('Shell temperature (at liquid level)', { exact: true }).fill('70');
   await expect(page.getByText(/These instruments cannot tell/)).toBeVisible();
-  await page.getByRole('link', { name: 'Fill this cylinder' }).click();
-  await page.getByLabel('Source').selectOption({ label: 'Cheese cave, ripening cellar (R-449A)' });
+  await page.getByRole('link', { name: words.fillThisCylinder }).click();
+  await page.getByLabel(words.source).selectOption({ label: 'Cheese cave, ripening cellar (R-449A)' });
   await expect(page.getByText(/A check found air in C-08/)).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Start the transfer' })).toBeDisabled();
+  await expect(page.getByRole('button', { name: words.startTheTransfer })).toBeDisabled();
 });
 
 test('the overdue cylinder is stamped anew, and a stamp of the future is asked back', async ({ page }) => {
@@ -96,9 +97,9 @@ test('the overdue cylinder is stamped anew, and a stamp of the future is asked b
   await page.request.post('/api/cylinders', { data: current });
   await openCylinder(page, 'O-21');
   await expect(page.getByText(/requalification due since 02-26/i)).toBeVisible();
-  await page.getByLabel('What happened', { exact: true }).selectOption({ label: 'Requalified' });
+  await page.getByLabel(words.whatHappened, { exact: true }).selectOption({ label: 'Requalified' });
   await page.getByLabel('New stamp').fill('12-39');
-  await page.getByRole('button', { name: 'Record it' }).click();
+  await page.getByRole('button', { name: words.recordIt }).click();
   await expect(page.getByText(/12-39 is in the future/).first()).toBeVisible();
   await record(page, 'Requalified', { 'New stamp': '10-26' });
   await expect(page.getByText(/requalification due since/i)).toHaveCount(0);
@@ -107,10 +108,10 @@ test('the overdue cylinder is stamped anew, and a stamp of the future is asked b
 test('the truck of a day with one cylinder too few says so and names the remedy', async ({ page }) => {
   await page.goto('/today');
   await page.getByRole('link', { name: 'Load the truck' }).click();
-  const aboard = page.getByRole('region', { name: 'On the truck' });
+  const aboard = page.getByRole('region', { name: words.onTheTruck });
   await expect(aboard.getByRole('listitem').first()).toBeVisible();
   await expect(page.getByText('Proved: no choice leaves less without room')).toBeVisible();
-  const shore = page.getByRole('region', { name: 'Not loaded' });
+  const shore = page.getByRole('region', { name: words.notLoaded });
   // everything that could take R-410A is left here by hand, one after the other
   for (let k = 0; k < 8; k++) {
     const locator = aboard.getByRole('listitem').filter({ hasText: 'from Planetarium' }).first();
@@ -126,7 +127,7 @@ test('the truck of a day with one cylinder too few says so and names the remedy'
 
 test('a cylinder is dragged onto the truck', async ({ page }) => {
   await page.goto('/truck');
-  const shore = page.getByRole('region', { name: 'Not loaded' });
+  const shore = page.getByRole('region', { name: words.notLoaded });
   const current = shore.getByRole('listitem').filter({ hasText: 'C-02' });
   await current.scrollIntoViewIfNeeded();
   const [from, to] = [(await current.boundingBox())!, (await page.locator('#loaded').boundingBox())!];
@@ -135,7 +136,7 @@ test('a cylinder is dragged onto the truck', async ({ page }) => {
   await page.mouse.move(from.x + 20, from.y + 10, { steps: 4 });
   await page.mouse.move(to.x + 60, to.y + 20, { steps: 12 });
   await page.mouse.up();
-  await expect(page.getByRole('region', { name: 'On the truck' }).getByRole('listitem').filter({ hasText: 'C-02' })).toContainText(
+  await expect(page.getByRole('region', { name: words.onTheTruck }).getByRole('listitem').filter({ hasText: 'C-02' })).toContainText(
     'added manually',
   );
 });

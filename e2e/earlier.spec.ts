@@ -1,6 +1,7 @@
 import type { Page } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
 import { expect, test } from './test';
+import { words } from './words';
 
 async function register(page: Page, name: string, more: object = {}): Promise<string> {
   const collar = { volumeM3: 0.0119, tareKg: 7.8, servicePressurePa: 2.758e6, requalified: '2025-03', place: 'van' };
@@ -17,17 +18,17 @@ test('what was done earlier is booked with its time and a note, found in the boo
   await page.goto(`/cylinders/${into}`);
   await expect(page.getByRole('row', { name: /^R-410A/ })).toContainText('37.0 lb');
 
-  await page.getByRole('link', { name: 'Fill this cylinder' }).click();
-  await page.getByLabel('Gross weight (scale reading)', { exact: true }).fill('17.2');
-  await page.getByLabel('Source').selectOption({ label: 'E-01 (8.8 lb in it)' });
-  await page.getByRole('button', { name: 'Start the transfer' }).click();
-  await page.getByLabel('Ending gross weight', { exact: true }).fill('20.0');
-  await page.getByRole('button', { name: 'Earlier' }).click();
-  await page.getByLabel('When', { exact: true }).fill('2099-01-01T08:00');
+  await page.getByRole('link', { name: words.fillThisCylinder }).click();
+  await page.getByLabel(words.grossWeightScaleReading, { exact: true }).fill('17.2');
+  await page.getByLabel(words.source).selectOption({ label: 'E-01 (8.8 lb in it)' });
+  await page.getByRole('button', { name: words.startTheTransfer }).click();
+  await page.getByLabel(words.endingGrossWeight, { exact: true }).fill('20.0');
+  await page.getByRole('button', { name: words.earlier }).click();
+  await page.getByLabel(words.when, { exact: true }).fill('2099-01-01T08:00');
   await expect(page.getByText('Time cannot be in the future.')).toBeVisible();
-  await page.getByLabel('When', { exact: true }).fill('2026-11-02T15:10');
+  await page.getByLabel(words.when, { exact: true }).fill('2026-11-02T15:10');
   await page.getByLabel('Note').fill('poured at the lighthouse');
-  await page.getByRole('button', { name: 'Log transfer' }).click();
+  await page.getByRole('button', { name: words.logTransfer }).click();
   await expect(page.getByText('Booked.')).toBeVisible();
 
   await page.goto('/book');
@@ -45,23 +46,23 @@ test('a vacuum is not proved before the last of it went out', async ({ page }) =
   const id = await register(page, 'E-03', { refrigerant: 'R-134a', grossKg: 9.8 });
   await page.goto(`/cylinders/${id}`);
   const form = page.getByRole('region', { name: 'Record' });
-  await form.getByLabel('What happened').selectOption('left');
-  await form.getByLabel('Destination').selectOption({ label: 'Reclaimer' });
+  await form.getByLabel(words.whatHappened).selectOption('left');
+  await form.getByLabel(words.destination).selectOption({ label: 'Reclaimer' });
   await form.getByLabel('Starting gross weight', { exact: true }).fill('21.6');
-  await form.getByLabel('Ending gross weight', { exact: true }).fill('17.2');
-  await form.getByRole('button', { name: 'Record it' }).click();
-  await expect(form.getByText('Recorded.')).toBeVisible();
+  await form.getByLabel(words.endingGrossWeight, { exact: true }).fill('17.2');
+  await form.getByRole('button', { name: words.recordIt }).click();
+  await expect(form.getByText(words.recorded)).toBeVisible();
 
-  await form.getByLabel('What happened').selectOption('evacuated');
+  await form.getByLabel(words.whatHappened).selectOption('evacuated');
   await form.getByLabel('Vacuum held', { exact: true }).fill('300');
-  await form.getByLabel('Gauge').fill('micron gauge 2');
-  await form.getByRole('button', { name: 'Earlier' }).click();
-  await form.getByLabel('When', { exact: true }).fill('2026-11-02T15:10');
-  await form.getByRole('button', { name: 'Record it' }).click();
+  await form.getByLabel(words.gauge).fill('micron gauge 2');
+  await form.getByRole('button', { name: words.earlier }).click();
+  await form.getByLabel(words.when, { exact: true }).fill('2026-11-02T15:10');
+  await form.getByRole('button', { name: words.recordIt }).click();
   await expect(form.getByText(/At that time E-03 was still in use/).first()).toBeVisible();
   await page.reload(); // what was typed is kept
-  await expect(form.getByLabel('Gauge')).toHaveValue('micron gauge 2');
+  await expect(form.getByLabel(words.gauge)).toHaveValue('micron gauge 2');
   await form.getByRole('button', { name: 'Now' }).click();
-  await form.getByRole('button', { name: 'Record it' }).click();
+  await form.getByRole('button', { name: words.recordIt }).click();
   await expect(page.getByText('evacuated, held at 300 microns on micron gauge 2')).toBeVisible();
 });

@@ -2,6 +2,7 @@ import type { Page } from '@playwright/test';
 import { apiRequests, readIn } from './api-requests';
 import { cylinderId, expectAccessible, expectContrast, systemId, visitId } from './pages';
 import { expect, test } from './test';
+import { words } from './words';
 
 /** The color that the page is painted on. */
 const paperOf = (page: Page) => page.evaluate(() => getComputedStyle(document.body).backgroundColor);
@@ -84,7 +85,7 @@ test('at 360 px nothing runs out of the page', async ({ page }) => {
 test('at 360 px the form of a visit fits as well', async ({ page }) => {
   await page.setViewportSize({ width: 360, height: 740 });
   await page.goto('/today');
-  await page.getByRole('button', { name: 'Add a visit' }).click();
+  await page.getByRole('button', { name: words.addAVisit }).click();
   await expect(page.getByLabel('Technician')).toBeInViewport({ ratio: 1 });
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(360);
 });

@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test';
 import { expect, test } from './test';
+import { words } from './words';
 
 /** Every label of the drawing lies within it, and the page is no wider than its window. */
 async function fits(page: Page): Promise<void> {
@@ -14,7 +15,7 @@ async function fits(page: Page): Promise<void> {
 
 /** Of a unit that nobody has compared with its record nothing may be recovered. */
 async function compare(page: Page): Promise<void> {
-  const seen = page.getByRole('button', { name: 'Yes, I see it so' });
+  const seen = page.getByRole('button', { name: words.yesISeeItSo });
   if ((await seen.count()) === 0) return;
   await seen.focus();
   await page.keyboard.press('Enter');
@@ -31,10 +32,10 @@ async function walk(page: Page, follow: (name: string) => Promise<void>, look: (
       await follow(`a[href="/systems/${id}"]`);
       await follow(`a[href="/systems/${id}/method"]`);
       await expect(page.getByRole('heading', { level: 1 })).toHaveText(`${site}, ${name}`);
-      await page.getByLabel('Ambient', { exact: true }).fill('80');
-      const water = page.getByLabel('Water', { exact: true });
+      await page.getByLabel(words.ambient, { exact: true }).fill('80');
+      const water = page.getByLabel(words.water, { exact: true });
       if ((await water.count()) > 0) await water.selectOption('flows');
-      await expect(page.getByRole('radiogroup', { name: 'Method' })).toBeVisible();
+      await expect(page.getByRole('radiogroup', { name: words.method })).toBeVisible();
       await compare(page);
       await look();
       await fits(page);
@@ -49,12 +50,12 @@ test('look and method of every system, by keyboard at 1280x800', async ({ page }
     await page.keyboard.press('Enter');
   };
   await walk(page, follow, async () => {
-    await page.getByLabel('Ambient', { exact: true }).focus();
+    await page.getByLabel(words.ambient, { exact: true }).focus();
     await page.keyboard.press('ControlOrMeta+a');
     await page.keyboard.type('84');
-    await page.getByLabel('Failed part').focus();
+    await page.getByLabel(words.failedPart).focus();
     for (const key of ['ArrowDown', 'End', 'Enter']) await page.keyboard.press(key);
-    await expect(page.getByLabel('Failed part')).not.toHaveValue('unknown');
+    await expect(page.getByLabel(words.failedPart)).not.toHaveValue('unknown');
     await expect(page.locator('hy-step-list li').first()).toBeVisible();
     const reading = page.getByLabel('Read at step 1', { exact: true });
     await reading.focus();
@@ -72,8 +73,8 @@ test.describe('in the hand', () => {
       page,
       (link) => page.locator(link).first().tap(),
       async () => {
-        const methods = page.getByRole('radiogroup', { name: 'Method' });
-        await page.getByLabel('Purpose').selectOption('change-refrigerant');
+        const methods = page.getByRole('radiogroup', { name: words.method });
+        await page.getByLabel(words.purpose).selectOption('change-refrigerant');
         const open = methods.getByRole('radio', { disabled: false }).last();
         // the plan follows the choice a moment later, and may take this method away
         await expect(async () => {

@@ -3,6 +3,7 @@ import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { startApplication, stopApplication, untilReady } from './application';
+import { words } from './words';
 
 const PORT = 4395;
 
@@ -20,19 +21,19 @@ test('a firm of its own begins: name, altitude, people, device, practice, first 
     await untilReady(application);
     const page = await (await browser.newContext({ baseURL: `http://127.0.0.1:${PORT}`, serviceWorkers: 'block' })).newPage();
     await page.goto('/');
-    await page.getByRole('link', { name: 'Begin' }).click();
+    await page.getByRole('link', { name: words.begin }).click();
 
-    await page.getByRole('button', { name: 'Save and go on' }).click();
+    await page.getByRole('button', { name: words.saveAndGoOn }).click();
     await expect(page.getByText('The name of the firm is missing')).toBeVisible();
     await page.getByLabel('Name of the firm').fill('Gullwing Chill');
     await page.getByLabel('Altitude', { exact: true }).fill('5000');
     await page.getByLabel('People').fill('Vera Halm\nOtto Brink');
-    await page.getByRole('button', { name: 'Save and go on' }).click();
+    await page.getByRole('button', { name: words.saveAndGoOn }).click();
 
-    await expect(page.getByRole('heading', { name: 'This device' })).toBeVisible();
+    await expect(page.getByRole('heading', { name: words.thisDevice })).toBeVisible();
     await page.goto('/today');
     await page.goto('/first-steps'); // left and taken up again: where something is missing
-    await expect(page.getByRole('heading', { name: 'This device' })).toBeVisible();
+    await expect(page.getByRole('heading', { name: words.thisDevice })).toBeVisible();
     await expect(page.locator('datalist option')).toHaveCount(2); // both are offered
     await page.getByLabel('Your name').fill('Otto Brink');
     await page.getByRole('button', { name: 'Go on' }).click();
@@ -40,19 +41,19 @@ test('a firm of its own begins: name, altitude, people, device, practice, first 
     await expect(page.getByRole('region', { name: 'Company practice' })).toContainText('Not liquid-full at 131 °F');
     await page.getByRole('button', { name: 'Work with these' }).click();
     await page.getByRole('link', { name: 'Add one by hand' }).click();
-    await page.getByLabel('Number', { exact: true }).fill('K-1');
-    await page.getByLabel('Water capacity', { exact: true }).fill('26.2');
-    await page.getByLabel('Tare', { exact: true }).fill('17.2');
-    await page.getByLabel('Service pressure', { exact: true }).fill('400');
-    await page.getByLabel('Last requalification').fill('11-24');
-    await page.getByRole('button', { name: 'Add the cylinder' }).click();
+    await page.getByLabel(words.number, { exact: true }).fill('K-1');
+    await page.getByLabel(words.waterCapacity, { exact: true }).fill('26.2');
+    await page.getByLabel(words.tare, { exact: true }).fill('17.2');
+    await page.getByLabel(words.servicePressure, { exact: true }).fill('400');
+    await page.getByLabel(words.lastRequalification).fill('11-24');
+    await page.getByRole('button', { name: words.addTheCylinder }).click();
     await expect(page.getByRole('heading', { name: 'K-1' })).toBeVisible();
 
     await page.goto('/first-steps');
     await expect(page.getByRole('heading', { name: 'Systems' })).toBeVisible();
     await page.getByRole('button', { name: 'Later' }).click();
     await expect(page).toHaveURL(/today/);
-    await expect(page.getByRole('link', { name: 'Begin' })).toHaveCount(0);
+    await expect(page.getByRole('link', { name: words.begin })).toHaveCount(0);
 
     const organisation = await (await page.request.get('/api/organisation')).json();
     expect(organisation).toMatchObject({ name: 'Gullwing Chill', people: ['Vera Halm', 'Otto Brink'], demo: false });

@@ -1,5 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { expect, test } from './test';
+import { words } from './words';
 
 test('a label is printed, its code scanned from a picture, and the cylinder opened', async ({ page }) => {
   await page.goto('/cylinders');
@@ -12,16 +13,16 @@ test('a label is printed, its code scanned from a picture, and the cylinder open
 
   const picture = await page.getByRole('img', { name: 'Code of C-12' }).screenshot();
   await page.goto('/scan');
-  await page.getByLabel('Picture of a label').setInputFiles({ name: 'label.png', mimeType: 'image/png', buffer: picture });
+  await page.getByLabel(words.pictureOfALabel).setInputFiles({ name: 'label.png', mimeType: 'image/png', buffer: picture });
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('C-12');
 });
 
 test('a picture without a code says what to do, and the number does it too', async ({ page }) => {
   await page.goto('/scan');
   const blank = await page.locator('body').screenshot();
-  await page.getByLabel('Picture of a label').setInputFiles({ name: 'blank.png', mimeType: 'image/png', buffer: blank });
+  await page.getByLabel(words.pictureOfALabel).setInputFiles({ name: 'blank.png', mimeType: 'image/png', buffer: blank });
   await expect(page.getByRole('alert')).toContainText('No code is found in this picture');
-  await page.getByLabel('Number', { exact: true }).fill('c-04');
+  await page.getByLabel(words.number, { exact: true }).fill('c-04');
   await page.getByRole('button', { name: 'Open it' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('C-04');
 });

@@ -2,6 +2,7 @@ import type { APIRequestContext, Page } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
 import { cylinderId, expectAccessible } from './pages';
 import { expect, test } from './test';
+import { words } from './words';
 
 let INSTRUMENTS: string;
 test.beforeEach(({ instruments }) => {
@@ -33,8 +34,8 @@ async function begin(page: Page, site: string, cylinder: string, speed: number):
   await act(page.request, { act: 'speed', to: speed });
   const found = (await (await page.request.get(`/api/cylinders/${into}`)).json()) as { tareKg: number; contentKg: number };
   await page.goto(`/visits/${id}/transfer?cylinder=${into}`);
-  await page.getByLabel('Gross weight (scale reading)', { exact: true }).fill(((found.tareKg + found.contentKg) / 0.45359237).toFixed(1));
-  await page.getByRole('button', { name: 'Start the transfer' }).click();
+  await page.getByLabel(words.grossWeightScaleReading, { exact: true }).fill(((found.tareKg + found.contentKg) / 0.45359237).toFixed(1));
+  await page.getByRole('button', { name: words.startTheTransfer }).click();
   await page.getByLabel('How it flows').selectOption('vapour');
 }
 
@@ -71,7 +72,7 @@ test('a transfer followed with instruments: a trip averted with ice, a connectio
   const alarm = page.getByRole('alertdialog');
   await expect(alarm.getByText(/Close the valve/)).toBeVisible({ timeout: 90_000 });
   // said in the same moment as it is done: the alarm ends by itself once the scale stands still
-  await alarm.getByRole('button', { name: 'Valve is shut' }).click();
+  await alarm.getByRole('button', { name: words.valveIsShut }).click();
   await act(page.request, { act: 'valve', to: 'shut' });
   await expect(alarm).toBeHidden();
   // more is in the system than finds room: the swap is led, also for who comes back to it
@@ -83,15 +84,15 @@ test('a transfer followed with instruments: a trip averted with ice, a connectio
   await act(page.request, { act: 'machine', to: 'off' });
   await swap.getByRole('button', { name: 'It is off' }).click();
   await expect(panel.getByText(/^Purged from the machine/)).toBeVisible();
-  await panel.getByRole('button', { name: 'Stop, read the scale' }).click();
-  await expect(page.getByLabel('Ending gross weight', { exact: true })).not.toHaveValue('');
+  await panel.getByRole('button', { name: words.stopReadTheScale }).click();
+  await expect(page.getByLabel(words.endingGrossWeight, { exact: true })).not.toHaveValue('');
   const followed = page.getByRole('region', { name: 'Transfers that were followed' });
   const file = page.waitForEvent('download');
   await followed.getByRole('button', { name: 'CSV' }).click();
   expect((await file).suggestedFilename()).toMatch(/^transfer-.*\.csv$/);
 
   // the entry in the log keeps what was followed
-  await page.getByRole('button', { name: 'Log transfer' }).click();
+  await page.getByRole('button', { name: words.logTransfer }).click();
   await expect(page.getByText(/^Booked/)).toBeVisible();
   await page.goto('/book');
   await page
@@ -114,17 +115,17 @@ test('a transfer followed with typed readings alone, seen by a colleague as well
   await page.getByRole('button', { name: 'Follow with typed readings' }).click();
   const panel = page.locator('hy-live-panel');
   await panel.getByLabel('Gross weight', { exact: true }).fill('27.2');
-  await panel.getByRole('button', { name: 'Add reading' }).click();
+  await panel.getByRole('button', { name: words.addReading }).click();
   await expect(panel.getByText(/gross as it was typed last/)).toBeVisible();
 
   const colleague = await (await browser.newContext()).newPage();
   await colleague.goto(page.url().replace(/\?.*/, ''));
   await expect(colleague.locator('hy-live-panel').getByText(/gross/).first()).toBeVisible();
-  await colleague.locator('hy-live-panel').getByRole('button', { name: 'Stopped', exact: true }).click();
-  await expect(panel.getByRole('button', { name: 'Stopped', exact: true })).toHaveAttribute('aria-pressed', 'true');
+  await colleague.locator('hy-live-panel').getByRole('button', { name: words.stopped, exact: true }).click();
+  await expect(panel.getByRole('button', { name: words.stopped, exact: true })).toHaveAttribute('aria-pressed', 'true');
   await colleague.context().close();
-  await panel.getByRole('button', { name: 'Stop, read the scale' }).click();
-  await expect(page.getByRole('button', { name: 'Log transfer' })).toBeVisible();
+  await panel.getByRole('button', { name: words.stopReadTheScale }).click();
+  await expect(page.getByRole('button', { name: words.logTransfer })).toBeVisible();
 });
 
 test('a pump-down followed with instruments: it draws, the valve is shut in time, and the repair is next', async ({ page }) => {
@@ -159,7 +160,7 @@ test('a pump-down followed with instruments: it draws, the valve is shut in time
   await page.getByRole('button', { name: 'Save: pump down into the condenser' }).click();
   await expect(page).toHaveURL(/\/transfer$/);
   const part = page.getByRole('region', { name: 'Pump it down' });
-  await expect(part.getByText('Shut the liquid service valve.')).toBeVisible();
+  await expect(part.getByText(words.shutTheLiquidServiceValve)).toBeVisible();
   await part.getByRole('button', { name: 'The liquid valve is shut' }).click();
   await act(page.request, { act: 'valve', to: 'open' });
   await part.getByRole('button', { name: /^Follow probe-low, probe-high/ }).click();
@@ -168,7 +169,7 @@ test('a pump-down followed with instruments: it draws, the valve is shut in time
   await expect(part.getByText(/: shut its valve, then stop the compressor\.$/)).toBeVisible({ timeout: 120_000 });
   await part.getByRole('button', { name: 'Valve shut, compressor off' }).click();
   await expect(page.getByRole('link', { name: 'Transfer, done' })).toBeVisible();
-  await expect(page.getByRole('heading', { name: 'Shut in and watch' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: words.shutInAndWatch })).toBeVisible();
   await expect(page.getByRole('link', { name: 'Next: Repair it' })).toBeVisible();
 });
 
@@ -212,11 +213,11 @@ test('a nitrogen hold read by its instruments finds the leak, goes on while no p
   await act(page.request, { act: 'speed', to: 60 });
 
   await page.goto(`/visits/${id}/prove`);
-  await page.getByLabel('Test pressure', { exact: true }).fill('300');
+  await page.getByLabel(words.testPressure, { exact: true }).fill('300');
   await page.getByLabel('Volume under test', { exact: true }).fill('12');
   await page.getByLabel('Filled', { exact: true }).selectOption('30');
   await page.getByRole('checkbox', { name: /I have read the pressure limits/ }).check();
-  await page.getByRole('button', { name: 'Start the hold' }).click();
+  await page.getByRole('button', { name: words.startTheHold }).click();
   await page.getByRole('button', { name: /^Follow .*probe-high/ }).click();
   await expect(page.getByText(/Reads .*probe-high.* by itself: \d+ readings/)).toBeVisible();
   // nobody looks for a while: what came meanwhile is there when somebody does
@@ -253,8 +254,8 @@ test('a vacuum read by the micron gauge: a leak of the own hose is put there', a
   await page.getByRole('button', { name: 'The pump is running' }).click();
   await page.getByRole('button', { name: 'Follow micron-1' }).click();
   await expect(page.getByText(/Reads micron-1 by itself: [1-9]\d* readings/)).toBeVisible();
-  await expect(page.getByRole('button', { name: 'End the pull-down' })).toBeEnabled({ timeout: 90_000 });
-  await page.getByRole('button', { name: 'End the pull-down' }).click();
+  await expect(page.getByRole('button', { name: words.endThePullDown })).toBeEnabled({ timeout: 90_000 });
+  await page.getByRole('button', { name: words.endThePullDown }).click();
 
   await act(page.request, { act: 'system-valve', to: 'shut' });
   await act(page.request, { act: 'pump', to: 'off' });
@@ -297,7 +298,7 @@ test('an evacuated unit is charged beside the scale until it is called, and chec
   const alarm = page.getByRole('alertdialog');
   await expect(alarm.getByText('Close the valve now')).toBeVisible({ timeout: 90_000 });
   // answered before it is shut: once nothing flows any more it ends by itself, and nobody has answered it
-  await alarm.getByRole('button', { name: 'Valve is shut' }).click();
+  await alarm.getByRole('button', { name: words.valveIsShut }).click();
   await act(page.request, { act: 'feed', to: 'shut' });
   await expect(alarm).toBeHidden();
   await page.getByRole('button', { name: 'Stop following, take the reading' }).click();
@@ -312,11 +313,11 @@ test('an evacuated unit is charged beside the scale until it is called, and chec
   await expect.poll(speeds).toContain(60);
   await page.goto(`/visits/${id}/check`);
   await page.getByRole('button', { name: /^Follow \d+ instruments/ }).click();
-  await page.getByLabel('Metering device', { exact: true }).selectOption('txv');
+  await page.getByLabel(words.meteringDevice, { exact: true }).selectOption('txv');
   await expect(page.getByText('It has settled')).toBeVisible({ timeout: 60_000 });
   await expect(page.getByRole('cell', { name: /^\d+ %$/ }).first()).toBeVisible();
   await page.getByRole('button', { name: 'Stop following' }).click();
   await page.getByRole('button', { name: 'Log these readings' }).click();
-  await expect(page.getByRole('region', { name: 'Logged readings' }).getByText(/Ines Marrow: /)).toBeVisible();
-  await expect(page.getByRole('region', { name: 'Logged readings' }).getByText(/not settled/)).toBeHidden();
+  await expect(page.getByRole('region', { name: words.loggedReadings }).getByText(/Ines Marrow: /)).toBeVisible();
+  await expect(page.getByRole('region', { name: words.loggedReadings }).getByText(/not settled/)).toBeHidden();
 });

@@ -2,6 +2,7 @@ import type { Locator, Page } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
 import { expectAccessible } from './pages';
 import { expect, test } from './test';
+import { words } from './words';
 
 /** How a person works the page: the journey is the same. */
 interface Hands {
@@ -35,9 +36,9 @@ async function visitOf(page: Page, site: string): Promise<string> {
 /** From the look to the account, with what a scale would show. */
 async function lookToAccount(page: Page, visit: string, { press, type, choose }: Hands): Promise<void> {
   await page.goto(`/visits/${visit}/look`);
-  await choose(page.getByLabel('Failed part', { exact: true }), 'condenser');
-  await type(page.getByLabel('Ambient', { exact: true }), '84');
-  await type(page.getByLabel('Standing pressure', { exact: true }), '240');
+  await choose(page.getByLabel(words.failedPart, { exact: true }), 'condenser');
+  await type(page.getByLabel(words.ambient, { exact: true }), '84');
+  await type(page.getByLabel(words.standingPressure, { exact: true }), '240');
   await press(page.getByRole('link', { name: 'Next: Choose the method' }));
   await expectAccessible(page);
   await press(page.getByRole('button', { name: /^Save: / }));
@@ -46,18 +47,18 @@ async function lookToAccount(page: Page, visit: string, { press, type, choose }:
   const fill = page.getByRole('link', { name: /^Fill / }).first();
   const name = (await fill.getAttribute('aria-label'))!.slice('Fill '.length);
   await press(fill);
-  await expect(page.getByLabel('Source')).not.toHaveValue('');
+  await expect(page.getByLabel(words.source)).not.toHaveValue('');
   const all = (await (await page.request.get('/api/cylinders')).json()) as { name: string; tareKg: number; contentKg: number }[];
   const { tareKg, contentKg } = all.find((one) => one.name === name)!;
   const before = Math.round(((tareKg + contentKg) / 0.45359237) * 10) / 10;
-  await type(page.getByLabel('Gross weight (scale reading)', { exact: true }), before.toFixed(1));
-  await press(page.getByRole('button', { name: 'Start the transfer' }));
-  await type(page.getByLabel('Ending gross weight', { exact: true }), (before + 1.5).toFixed(1));
-  await press(page.getByRole('button', { name: 'Log transfer' }));
-  await press(page.getByRole('link', { name: 'Continue to the account' }));
+  await type(page.getByLabel(words.grossWeightScaleReading, { exact: true }), before.toFixed(1));
+  await press(page.getByRole('button', { name: words.startTheTransfer }));
+  await type(page.getByLabel(words.endingGrossWeight, { exact: true }), (before + 1.5).toFixed(1));
+  await press(page.getByRole('button', { name: words.logTransfer }));
+  await press(page.getByRole('link', { name: words.continueToTheAccount }));
   await expect(page.getByRole('row', { name: new RegExp(name) })).toContainText('−1.5');
-  await type(page.getByLabel('Where is the rest, and why?'), 'it had leaked before');
-  await press(page.getByRole('button', { name: 'The charge is balanced' }));
+  await type(page.getByLabel(words.whereIsTheRestAndWhy), 'it had leaked before');
+  await press(page.getByRole('button', { name: words.theChargeIsBalanced }));
   await expect(page.getByRole('link', { name: 'Next: Repair it' })).toBeVisible();
 }
 
@@ -110,19 +111,19 @@ test('what is seen while the server is away is kept, and stands in the visit whe
   const visit = await visitOf(page, 'Chart room');
   const core = page.waitForResponse(/\/worker-[^/]*\.js$/);
   await page.goto(`/visits/${visit}/look`);
-  await page.getByLabel('Ambient', { exact: true }).fill('81');
+  await page.getByLabel(words.ambient, { exact: true }).fill('81');
   await (await core).finished();
   await context.setOffline(true);
-  await page.getByLabel('Standing pressure', { exact: true }).fill('236');
-  await page.getByLabel('Failed part', { exact: true }).selectOption('condenser');
+  await page.getByLabel(words.standingPressure, { exact: true }).fill('236');
+  await page.getByLabel(words.failedPart, { exact: true }).selectOption('condenser');
   // the core lies on the device: what was seen has its verdict all the same
   await expect(page.locator('hy-look-stage .asFound')).toBeVisible();
   await context.setOffline(false);
   const other = await (await browser.newContext()).newPage();
   await expect(async () => {
     await other.goto(page.url());
-    await expect(other.getByLabel('Standing pressure', { exact: true })).toHaveValue('236', { timeout: 3000 });
-    await expect(other.getByLabel('Failed part', { exact: true })).toHaveValue('condenser', { timeout: 3000 });
+    await expect(other.getByLabel(words.standingPressure, { exact: true })).toHaveValue('236', { timeout: 3000 });
+    await expect(other.getByLabel(words.failedPart, { exact: true })).toHaveValue('condenser', { timeout: 3000 });
   }).toPass();
   await other.context().close();
 });

@@ -1,4 +1,5 @@
 import { expect, test } from './test';
+import { words } from './words';
 
 test('too much is taken out of the overfilled cylinder, by its own plan, and the flag is gone', async ({ page }) => {
   await page.goto('/cylinders');
@@ -15,12 +16,12 @@ test('too much is taken out of the overfilled cylinder, by its own plan, and the
   expect(into?.contentKg).toBe(0);
   const kg = (more: number) => ((into?.tareKg ?? 0) + more).toFixed(2);
   await page.getByLabel('Unit of Gross weight (scale reading)').selectOption('kg');
-  await page.getByLabel('Gross weight (scale reading)', { exact: true }).fill(kg(0));
-  await page.getByRole('button', { name: 'Start the transfer' }).click();
-  await page.getByLabel('Ending gross weight', { exact: true }).fill(kg(12));
+  await page.getByLabel(words.grossWeightScaleReading, { exact: true }).fill(kg(0));
+  await page.getByRole('button', { name: words.startTheTransfer }).click();
+  await page.getByLabel(words.endingGrossWeight, { exact: true }).fill(kg(12));
   await expect(page.getByText(/The ledger shows only 11\.39 kg in C-05/)).toBeVisible();
-  await page.getByLabel('Ending gross weight', { exact: true }).fill(kg(0.7));
-  await page.getByRole('button', { name: 'Log transfer' }).click();
+  await page.getByLabel(words.endingGrossWeight, { exact: true }).fill(kg(0.7));
+  await page.getByRole('button', { name: words.logTransfer }).click();
   await expect(page.getByText('Booked.')).toBeVisible();
 
   await page.goto('/cylinders');

@@ -1,5 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page } from '@playwright/test';
+import { words } from './words';
 
 interface Named {
   readonly id: string;
@@ -28,7 +29,7 @@ export async function visitId(page: Page, site: string): Promise<string> {
 export async function openFill(page: Page, name: string): Promise<void> {
   await page.goto('/cylinders');
   await page.getByRole('link', { name: new RegExp(`^${name}`) }).click();
-  await page.getByRole('link', { name: 'Fill this cylinder' }).click();
+  await page.getByRole('link', { name: words.fillThisCylinder }).click();
   // the page of the cylinder has the same drawing, and stays until the next one is loaded
   await expect(page.getByRole('heading', { name: `Fill ${name}` })).toBeVisible();
 }

@@ -3,6 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
 import { cylinderId } from './pages';
 import { expect, test } from './test';
+import { words } from './words';
 
 /** Cylinders of this test's own, in no other test's way: 17.2 lb of tare, 10 lb of R-134a. */
 async function ownCylinders(page: Page, names: readonly string[]): Promise<void> {
@@ -58,13 +59,13 @@ test('a round with the scale: one agrees, one is misread, one is short and booke
 test('several cylinders: chosen, put on a shipment with its sums, and noted at the reclaimer', async ({ page }) => {
   await ownCylinders(page, ['S-01', 'S-02']);
   await page.goto('/cylinders');
-  await page.getByLabel('Find a cylinder').fill('S-0');
+  await page.getByLabel(words.findACylinder).fill('S-0');
   await page.getByRole('button', { name: 'Select multiple' }).click();
   await page.getByRole('checkbox', { name: /S-01/ }).click();
   await page.getByRole('checkbox', { name: /S-02/ }).press('Space');
   await expect(page.getByText('2 chosen')).toBeVisible();
   await page.getByLabel('Move to').selectOption({ label: 'Workshop' });
-  await page.getByRole('button', { name: 'Move', exact: true }).click();
+  await page.getByRole('button', { name: words.move, exact: true }).click();
   await expect(page.getByText('2 moved: workshop.')).toBeVisible();
 
   await page.getByRole('button', { name: 'Shipment sheet' }).click();
@@ -85,11 +86,11 @@ test('several cylinders: chosen, put on a shipment with its sums, and noted at t
   await page.getByLabel('Receipt as a file').setInputFiles({ name: 'receipt.csv', mimeType: 'text/csv', buffer: Buffer.from(rows) });
   await expect(page.getByText('1.00 lb less than was sent')).toBeVisible();
   await page.getByLabel('The difference').selectOption({ label: 'explained' });
-  await page.getByRole('button', { name: 'Log receipt' }).click();
+  await page.getByRole('button', { name: words.logReceipt }).click();
   await expect(page.getByText('Give the reason: it stands with the entry.')).toBeVisible();
-  await page.getByLabel('Reason').fill('oil drawn off');
+  await page.getByLabel(words.reason).fill('oil drawn off');
   await page.getByLabel('Certificate number').fill('BW-1187');
-  await page.getByRole('button', { name: 'Log receipt' }).click();
+  await page.getByRole('button', { name: words.logReceipt }).click();
   await expect(page.getByText('Certificate BW-1187')).toBeVisible();
   await expect(page.getByText('USD 26.50')).toBeVisible();
   await page.goto(`/cylinders/${await cylinderId(page, 'S-02')}`);

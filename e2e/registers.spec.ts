@@ -1,28 +1,29 @@
 import { chooseRefrigerant, cylinderId } from './pages';
 import { expect, test } from './test';
+import { words } from './words';
 
 test('a cylinder is added as its collar tells it, in liters and lb + oz, and found again', async ({ page }) => {
   await page.goto('/cylinders/new');
-  await page.getByRole('button', { name: 'Add the cylinder' }).click();
+  await page.getByRole('button', { name: words.addTheCylinder }).click();
   await expect(page.getByText('The water capacity is missing.')).toBeVisible();
-  await page.getByLabel('Number').fill('C-21');
+  await page.getByLabel(words.number).fill('C-21');
   await page.getByLabel('Unit of Water capacity').selectOption('L');
-  await page.getByLabel('Water capacity', { exact: true }).fill('12.5');
+  await page.getByLabel(words.waterCapacity, { exact: true }).fill('12.5');
   await page.getByLabel('Unit of Tare').selectOption('lb-oz');
-  await page.getByLabel('Tare', { exact: true }).fill('17');
+  await page.getByLabel(words.tare, { exact: true }).fill('17');
   await page.getByLabel('Tare, ounces').fill('6');
-  await page.getByLabel('Service pressure', { exact: true }).fill('400');
-  await page.getByLabel('Last requalification').fill('02-25');
+  await page.getByLabel(words.servicePressure, { exact: true }).fill('400');
+  await page.getByLabel(words.lastRequalification).fill('02-25');
   await page.reload();
-  await expect(page.getByLabel('Number')).toHaveValue('C-21');
+  await expect(page.getByLabel(words.number)).toHaveValue('C-21');
   await chooseRefrigerant(page, '454b', 'R-454B');
-  await page.getByLabel('Gross weight (scale reading)', { exact: true }).fill('20.5');
-  await page.getByRole('button', { name: 'Add the cylinder' }).click();
+  await page.getByLabel(words.grossWeightScaleReading, { exact: true }).fill('20.5');
+  await page.getByRole('button', { name: words.addTheCylinder }).click();
   await expect(page.getByRole('heading', { name: 'C-21' })).toBeVisible();
   await expect(page.getByText('expected gross weight 20.5 lb')).toBeVisible();
 
   await page.goto('/cylinders');
-  await page.getByLabel('Find a cylinder').fill('r454');
+  await page.getByLabel(words.findACylinder).fill('r454');
   await expect(page.getByRole('link', { name: /C-21/ })).toBeVisible();
   await expect(page.getByRole('link', { name: /C-07/ })).toHaveCount(0);
 });
@@ -31,8 +32,8 @@ test('the rack as a table is sorted by a tap and exported', async ({ page }) => 
   await page.goto('/cylinders');
   await expect(page.getByRole('button', { name: /^All \d\d/ })).toBeVisible(); // the counts have come, nothing moves any more
   await page.getByRole('button', { name: 'Show a table' }).click();
-  await page.getByRole('columnheader', { name: 'Net' }).click();
-  await page.getByRole('columnheader', { name: 'Net' }).click();
+  await page.getByRole('columnheader', { name: words.net }).click();
+  await page.getByRole('columnheader', { name: words.net }).click();
   await expect(page.getByRole('row', { name: /^C-/ }).first()).toContainText('C-09');
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Export these cylinders as CSV' }).click();
@@ -41,15 +42,15 @@ test('the rack as a table is sorted by a tap and exported', async ({ page }) => 
 
 test('a system is added with its plate, and its charge stands in the book', async ({ page }) => {
   await page.goto('/systems/new');
-  await page.getByLabel('Site').fill('Net loft');
-  await page.getByLabel('Name', { exact: true }).fill('bait freezer');
+  await page.getByLabel(words.site).fill('Net loft');
+  await page.getByLabel(words.name, { exact: true }).fill('bait freezer');
   await chooseRefrigerant(page, '449', 'R-449A');
   await page.getByLabel('Unit of Nameplate charge').selectOption('lb-oz');
-  await page.getByLabel('Nameplate charge', { exact: true }).fill('5');
+  await page.getByLabel(words.nameplateCharge, { exact: true }).fill('5');
   await page.getByLabel('Nameplate charge, ounces').fill('5');
-  await page.getByRole('button', { name: 'Add the system' }).click();
+  await page.getByRole('button', { name: words.addTheSystem }).click();
   // what it is like is compared with the unit next
-  await expect(page.getByText('Is it built like this?')).toBeVisible();
+  await expect(page.getByText(words.isItBuiltLikeThis)).toBeVisible();
   await page.goto('/systems');
   await expect(page.getByRole('row', { name: /bait freezer/ })).toContainText('5 lb 5 oz');
   await page.goto('/book');
@@ -59,8 +60,8 @@ test('a system is added with its plate, and its charge stands in the book', asyn
 test('units, decimal mark and theme are this device’s and outlive a reload', async ({ page }) => {
   await page.goto('/settings');
   await page.getByLabel('Weight unit').selectOption('kg');
-  await page.getByLabel('Temperature', { exact: true }).selectOption('C');
-  await page.getByLabel('Pressure', { exact: true }).selectOption('barg');
+  await page.getByLabel(words.temperature, { exact: true }).selectOption('C');
+  await page.getByLabel(words.pressure, { exact: true }).selectOption('barg');
   await page.getByLabel('Decimal mark').selectOption(',');
   await page.getByLabel('Light or dark').selectOption('dark');
   await page.goto(`/cylinders/${await cylinderId(page, 'C-09')}`);

@@ -1,6 +1,7 @@
 import type { Page } from '@playwright/test';
 import { readFile } from 'node:fs/promises';
 import { expect, test } from './test';
+import { words } from './words';
 
 async function exported(page: Page, format: 'CSV' | 'JSON'): Promise<Buffer> {
   const waiting = page.waitForEvent('download');
@@ -28,10 +29,10 @@ test('a file of somebody else is mapped, tried, and taken whole', async ({ page 
     'Customer,Unit,Type,Refrigerant,Charge (lb)\nNet loft,north wall,heat pump,R-410A,6.2\nNet loft,south wall,heat pump,R-410A,wet\n';
   await choose(page, 'systems', 'theirs.csv', Buffer.from(table));
   await expect(page.getByText(/Site, Name, Kind, Nameplate charge not found/)).toBeVisible();
-  await page.getByLabel('Site', { exact: true }).selectOption('Customer');
-  await page.getByLabel('Name', { exact: true }).selectOption('Unit');
-  await page.getByLabel('Kind', { exact: true }).selectOption('Type');
-  await page.getByLabel('Nameplate charge', { exact: true }).selectOption('Charge (lb)');
+  await page.getByLabel(words.site, { exact: true }).selectOption('Customer');
+  await page.getByLabel(words.name, { exact: true }).selectOption('Unit');
+  await page.getByLabel(words.kind, { exact: true }).selectOption('Type');
+  await page.getByLabel(words.nameplateCharge, { exact: true }).selectOption('Charge (lb)');
   await page.getByLabel('Nameplate charge, unit').selectOption('lb');
   await expect(page.getByText('"wet" is not a number with its unit.')).toBeVisible();
   await choose(page, 'systems', 'theirs.csv', Buffer.from(table.replace('wet', '5.8')));
