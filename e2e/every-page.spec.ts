@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { apiRequests, readIn } from './api-requests';
-import { cylinderId, expectAccessible, expectContrast, systemId, visitId } from './pages';
+import { cylinderId, entryId, expectAccessible, expectContrast, systemId, visitId } from './pages';
 import { expect, test } from './test';
 import { words } from './words';
 
@@ -11,6 +11,7 @@ for (const path of [
   '/today',
   '/cylinders',
   '/cylinders/new',
+  '/cylinders/import',
   '/cylinders/C-05',
   '/cylinders/C-05/fill',
   '/systems',
@@ -26,18 +27,23 @@ for (const path of [
   '/visits/VISIT/method',
   '/visits/VISIT/transfer',
   '/visits/VISIT/account',
+  '/visits/VISIT/repair',
   '/visits/VISIT/prove',
   '/visits/VISIT/recharge',
   '/visits/VISIT/check',
   '/visits/VISIT/close',
   '/book',
+  '/book/ENTRY',
   '/bench',
   '/settings',
+  '/first-steps',
+  '/no-such-page',
 ]) {
   test(`${path} asks each thing once, with at most four requests, and is accessible, light and dark`, async ({ page }) => {
     const address = path
       .replace('C-05', await cylinderId(page, 'C-05'))
       .replace('SYSTEM', await systemId(page, 'Print works'))
+      .replace('ENTRY', await entryId(page))
       .replace('VISIT', await visitId(page, 'Seed bank'));
     const requests = await apiRequests(page);
     await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' });

@@ -25,6 +25,12 @@ export async function visitId(page: Page, site: string): Promise<string> {
   return visits.find(({ system }) => system.site === site)!.id;
 }
 
+/** Id of the newest entry of the ledger. */
+export async function entryId(page: Page): Promise<string> {
+  const [newest] = (await (await page.request.get('/api/movements')).json()) as { id: string }[];
+  return newest!.id;
+}
+
 /** To the page before a transfer, by the way a person goes. */
 export async function openFill(page: Page, name: string): Promise<void> {
   await page.goto('/cylinders');

@@ -1,15 +1,12 @@
 import { fromServer } from '../../data/from-server';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 
-import { usualFlooded, type ChargeTerm, type HoseBore } from '@hygromet/core/charge/charge-target';
 import { chargingSteps, schoolsFor, type ChargingFacts } from '@hygromet/core/charge/charging';
 import { feedingRules, goesInStanding } from '@hygromet/core/charge/feeding';
-import { estimatedVolume } from '@hygromet/core/circuit/part-volume';
 import { partsOf } from '@hygromet/core/circuit/system-kind';
 import { meterings } from '@hygromet/core/cycle/unit';
 import { kilogram } from '@hygromet/core/units/quantity';
 import { USUAL_REFERENCE } from '@hygromet/core/cylinder/reference-temperatures';
-import { usualHoseM } from '@hygromet/core/instruments/usual-instruments';
 import type { ChargeArgs, FeedArgs } from '../../core-worker/account-operations';
 import { coreQuery } from '../../core-worker/core-query';
 import { Drafts } from '../../data/draft.service';
@@ -20,53 +17,26 @@ import { PreferencesService } from '../../preferences/preferences.service';
 import { Units } from '../../preferences/units.service';
 import { BigNumber } from '../../ui/big-number';
 import { Caution } from '../../ui/caution';
-import { ChoiceField } from '../../ui/choice-field';
 import { isStale, valueOf } from '../../ui/loadable';
-import { QuantityField } from '../../ui/quantity-field';
 import { settledOnce } from '../../ui/settled';
-import { emptyEntry, readQuantity, type QuantityEntry } from '../../ui/quantity-entry';
-import { TextField } from '../../ui/text-field';
+import { readQuantity } from '../../ui/quantity-entry';
 import { emptyCheck, typedUnits, type CheckDraft } from '../check/check-draft';
 import { ChargeBeam } from '../live/charge-beam';
-import { ReceiverCharge } from '../receiver-charge';
-import { RechargeLog } from '../recharge-log';
-import { chargingStepText, schoolReasonText, schoolStandingText, schoolText } from '../recharge-labels';
+import { ChargeBudget } from '../recharge/charge-budget';
+import { ChargeFields } from '../recharge/charge-fields';
+import { chargeQuestion } from '../recharge/charge-question';
+import { ReceiverCharge } from '../recharge/receiver-charge';
+import { emptyRecharge, plainNumber, type RechargeDraft } from '../recharge/recharge-draft';
+import { RechargeLog } from '../recharge/recharge-log';
+import { chargingStepText, schoolReasonText, schoolStandingText, schoolText } from '../recharge/recharge-labels';
 import { StageMark } from '../stage-mark';
 import { VisitJob } from '../visit-job';
 import { Computing } from '../../ui/computing';
 
-interface RechargeDraft {
-  readonly hose: string;
-  readonly oil: QuantityEntry;
-  /** That a larger drier takes beyond the one that was in it. */
-  readonly drier: QuantityEntry;
-  readonly running: string;
-  readonly superheat: string;
-  readonly capacity: string;
-  readonly warmer: string;
-  /** Whether the outdoor unit is a new one that came with its charge. */
-  readonly unit: string;
-  /** The coldest day that it runs on, where its head pressure is held by flooding. */
-  readonly coldest: QuantityEntry;
-}
-
-const termNames: Record<ChargeTerm, string> = {
-  plate: $localize`Plate, as printed`,
-  'liquid-line': $localize`Liquid line beyond what the plate covers`,
-  'suction-line': $localize`Suction line beyond it`,
-  drier: $localize`Drier`,
-  oil: $localize`Oil that was changed`,
-  hose: $localize`Left in the hose`,
-  flooded: $localize`Flooded condenser in the cold`,
-  'came-with': $localize`Shipped with the new unit`,
-  scale: $localize`Scale`,
-};
-const TON = /^\s*\d+([.,]\d+)?\s*$/;
-
 /** How much to weigh in and how sure that is; where to feed it, how fast, and when to stop. */
 @Component({
   selector: 'hy-recharge-stage',
-  imports: [Computing, BigNumber, Caution, ChargeBeam, ChoiceField, QuantityField, ReceiverCharge, RechargeLog, StageMark, TextField],
+  imports: [BigNumber, Caution, ChargeBeam, ChargeBudget, ChargeFields, Computing, ReceiverCharge, RechargeLog, StageMark],
   template: `
     @if (!settled()) {
       <h2 i18n role="status">Working out the charge</h2>
@@ -88,27 +58,7 @@ const TON = /^\s*\d+([.,]\d+)?\s*$/;
             }
           </p>
         }
-        <table>
-          <caption i18n class="unseen">
-            What the charge is made of
-          </caption>
-          <thead>
-            <tr>
-              <th i18n scope="col">What takes it</th>
-              <th scope="col" class="number">{{ units.mass(0).unit }}</th>
-              <th scope="col" class="number">±</th>
-            </tr>
-          </thead>
-          <tbody>
-            @for (line of t.budget; track line.term) {
-              <tr>
-                <th scope="row">{{ names[line.term] }}</th>
-                <td class="number">{{ units.mass(line.kg).number }}</td>
-                <td class="number second">{{ units.mass(line.sigmaKg, 'up').number }}</td>
-              </tr>
-            }
-          </tbody>
-        </table>
+        <hy-charge-budget [lines]="t.budget" />
         <p class="second">{{ asks() }}</p>
         @if (floodUnsaid()) {
           <hy-caution i18n>
@@ -119,77 +69,7 @@ const TON = /^\s*\d+([.,]\d+)?\s*$/;
       } @else {
         <h2 i18n>Working out the charge</h2>
       }
-      <div class="fields">
-        <hy-choice-field
-          label="The outdoor unit"
-          i18n-label
-          [choices]="unitChoices"
-          [value]="draft().unit"
-          (valueChange)="change({ unit: $event })"
-        />
-        @if (floods()) {
-          <hy-quantity-field
-            label="Coldest day that it runs"
-            i18n-label
-            hint="its head is held by flooding, taken at {{ units.temperature(heldAt) }} of condensing"
-            i18n-hint
-            kind="temperature"
-            [entry]="draft().coldest"
-            (entryChange)="change({ coldest: $event })"
-          />
-        }
-        <hy-choice-field
-          label="Hose to the cylinder"
-          i18n-label
-          [choices]="hoses"
-          [value]="draft().hose"
-          (valueChange)="change({ hose: $event })"
-        />
-        <hy-quantity-field
-          label="Oil that was changed"
-          i18n-label
-          kind="charge"
-          [entry]="draft().oil"
-          (entryChange)="change({ oil: $event })"
-        />
-        <hy-quantity-field
-          label="A larger drier takes more"
-          i18n-label
-          hint="beyond the one that was in it"
-          i18n-hint
-          kind="charge"
-          [entry]="draft().drier"
-          (entryChange)="change({ drier: $event })"
-        />
-        <hy-choice-field
-          label="The system"
-          i18n-label
-          [choices]="states"
-          [value]="draft().running"
-          (valueChange)="change({ running: $event })"
-        />
-        @if (draft().running === 'running') {
-          <hy-text-field
-            label="Superheat at the compressor, °{{ units.temperatureUnit() }}"
-            i18n-label
-            [text]="draft().superheat"
-            (textChange)="change({ superheat: $event })"
-          />
-          <hy-text-field
-            label="Cooling capacity, {{ typed().capacity.name }}"
-            i18n-label
-            [text]="draft().capacity"
-            (textChange)="change({ capacity: $event })"
-          />
-        } @else {
-          <hy-text-field
-            label="System warmer than the cylinder by, °{{ units.temperatureUnit() }}"
-            i18n-label
-            [text]="draft().warmer"
-            (textChange)="change({ warmer: $event })"
-          />
-        }
-      </div>
+      <hy-charge-fields [draft]="draft()" [floods]="floods()" [typed]="typed()" (changed)="change($event)" />
       <p class="asFound" [hyComputing]="feed()">{{ feeding() }}</p>
       <hy-caution i18n [grave]="true">
         A cylinder is warmed in water below {{ units.temperature(warmest) }}, never with a flame. Stop at {{ stops() }}.
@@ -233,13 +113,6 @@ const TON = /^\s*\d+([.,]\d+)?\s*$/;
   `,
   styleUrl: './stage.css',
   styles: `
-    .fields {
-      display: grid;
-      align-items: start;
-      gap: 14px 16px;
-      grid-template-columns: repeat(auto-fit, minmax(210px, 1fr));
-    }
-
     .minded {
       display: grid;
       gap: 6px;
@@ -256,23 +129,14 @@ export class RechargeStage {
   private readonly properties = inject(CoreWorker);
   private readonly preferences = inject(PreferencesService).current;
   protected readonly typed = computed(() => typedUnits(this.units.kelvinsInADegree(), this.preferences().mass === 'kg'));
-  private readonly stored = inject(Drafts).open<RechargeDraft>(`recharge.${this.job.id}`, () => ({
-    hose: '1/4',
-    oil: emptyEntry('oz'),
-    drier: emptyEntry('oz'),
-    running: 'standing',
-    superheat: '',
-    capacity: '',
-    warmer: '',
-    unit: 'evacuated',
-    coldest: emptyEntry(this.preferences().temperature),
-  }));
+  private readonly stored = inject(Drafts).open<RechargeDraft>(`recharge.${this.job.id}`, () =>
+    emptyRecharge(this.preferences().temperature),
+  );
   protected readonly draft = this.stored.value.asReadonly();
   /** Whether it is told from which cylinder how much goes in by itself. */
   protected readonly foretold = signal(false);
   /** kg in it, while it is fed. */
   protected readonly inKg = signal(0);
-  protected readonly names = termNames;
   protected readonly schoolNames = schoolText;
   protected readonly stepTexts = chargingStepText;
   /** Which metering device it has was said where the running unit is checked. */
@@ -289,22 +153,7 @@ export class RechargeStage {
       return composition === undefined ? undefined : { composition, given: { T: USUAL_REFERENCE } };
     }),
   );
-  protected readonly heldAt = usualFlooded.setK;
   protected readonly warmest = feedingRules.warmestCylinderK;
-  protected readonly hoses = [
-    { value: '1/4', label: $localize`1/4 in, run back` },
-    { value: '1/4-left', label: $localize`1/4 in, left full` },
-    { value: '3/8', label: $localize`3/8 in, run back` },
-    { value: '3/8-left', label: $localize`3/8 in, left full` },
-  ];
-  protected readonly unitChoices = [
-    { value: 'evacuated', label: $localize`was here, evacuated` },
-    { value: 'came-charged', label: $localize`new, came charged` },
-  ];
-  protected readonly states = [
-    { value: 'standing', label: $localize`evacuated and standing` },
-    { value: 'running', label: $localize`running` },
-  ];
 
   private readonly system = computed(() => valueOf(this.session.system()));
   protected readonly composition = this.session.inside;
@@ -337,21 +186,10 @@ export class RechargeStage {
     return facts === undefined ? [] : chargingSteps(facts);
   });
   private readonly question = computed((): ChargeArgs | undefined => {
-    const [system, composition, { hose, oil, drier, unit, coldest }] = [this.system(), this.composition(), this.draft()];
-    if (system === undefined || composition === undefined) return undefined;
-    const [oilRead, drierRead] = [readQuantity('charge', oil), readQuantity('charge', drier)];
-    const cold = readQuantity('temperature', coldest);
-    const condenserM3 = system.facts.volumes?.condenser?.m3 ?? estimatedVolume('condenser', kilogram(system.nameplateKg)).likely;
-    return {
-      composition,
-      plateKg: system.nameplateKg,
-      lineSet: system.facts.lineSet,
-      hose: { bore: hose.split('-')[0] as HoseBore, lengthM: usualHoseM, givenBack: !hose.endsWith('left') },
-      ...(oilRead.state === 'good' && oilRead.si > 0 ? { oilKg: oilRead.si } : {}),
-      ...(drierRead.state === 'good' && drierRead.si > 0 ? { drierKg: drierRead.si } : {}),
-      ...(unit === 'came-charged' ? { cameWithKg: system.nameplateKg } : {}),
-      ...(this.floods() && cold.state === 'good' ? { flooded: { condenserM3, outdoorK: cold.si } } : {}),
-    };
+    const [system, composition] = [this.system(), this.composition()];
+    return system === undefined || composition === undefined
+      ? undefined
+      : chargeQuestion(system, composition, this.draft(), { floods: this.floods() });
   });
   protected readonly floods = computed(() => {
     const system = this.system();
@@ -378,11 +216,12 @@ export class RechargeStage {
     'feedRate',
     computed((): FeedArgs | undefined => {
       const [composition, { superheat, capacity, running }] = [this.composition(), this.draft()];
-      if (composition === undefined || running !== 'running' || !TON.test(superheat) || !TON.test(capacity)) return undefined;
+      const [degrees, cooling] = [plainNumber(superheat), plainNumber(capacity)];
+      if (composition === undefined || running !== 'running' || degrees === undefined || cooling === undefined) return undefined;
       return {
         composition,
-        superheatK: numberOf(superheat) * this.units.kelvinsInADegree(),
-        massFlow: feedingRules.flowPerWatt * this.typed().capacity.W * numberOf(capacity),
+        superheatK: degrees * this.units.kelvinsInADegree(),
+        massFlow: feedingRules.flowPerWatt * this.typed().capacity.W * cooling,
       };
     }),
   );
@@ -395,8 +234,9 @@ export class RechargeStage {
     }
     const start = $localize`Standing: liquid into the liquid side.`;
     if (this.foretold()) return start;
-    if (!TON.test(warmer) || target === undefined) return $localize`${start} How much goes in by itself depends on which is warmer.`;
-    const share = goesInStanding(numberOf(warmer) * this.units.kelvinsInADegree());
+    const degrees = plainNumber(warmer);
+    if (degrees === undefined || target === undefined) return $localize`${start} How much goes in by itself depends on which is warmer.`;
+    const share = goesInStanding(degrees * this.units.kelvinsInADegree());
     return share >= 1
       ? $localize`${start} All of it goes in by itself.`
       : $localize`${start} About ${this.units.massText(kilogram(share * target.kg), 'down')} go in by themselves within half an hour; then warm the cylinder in water, or feed the rest with the system running.`;
@@ -405,7 +245,7 @@ export class RechargeStage {
   protected readonly into = computed(() => {
     const { running, warmer, hose } = this.draft();
     if (running !== 'standing') return undefined;
-    const warmerK = TON.test(warmer) ? numberOf(warmer) * this.units.kelvinsInADegree() : 0;
+    const warmerK = (plainNumber(warmer) ?? 0) * this.units.kelvinsInADegree();
     return { warmerK, hose: hose.startsWith('3/8') ? ('3/8' as const) : ('1/4' as const) };
   });
   protected readonly stops = computed(
@@ -417,5 +257,3 @@ export class RechargeStage {
     this.stored.value.update((draft) => ({ ...draft, ...part }));
   }
 }
-
-const numberOf = (text: string): number => Number(text.trim().replace(',', '.'));

@@ -1,20 +1,20 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { ChargeNote } from '@hygromet/contract/charge-note';
-import { CoreWorker } from '../core-worker/core-worker.service';
-import { coreQuery } from '../core-worker/core-query';
-import type { ReceiverArgs } from '../core-worker/plan-operations';
-import { errorIn } from '../data/mutation';
-import { MethodSession } from '../method/method.session';
-import { Units } from '../preferences/units.service';
-import { Caution } from '../ui/caution';
-import { momentText } from '../ui/day';
-import { valueOf } from '../ui/loadable';
-import { QuantityField } from '../ui/quantity-field';
-import { TextField } from '../ui/text-field';
-import { VisitJob } from './visit-job';
+import { CoreWorker } from '../../core-worker/core-worker.service';
+import { coreQuery } from '../../core-worker/core-query';
+import type { ReceiverArgs } from '../../core-worker/plan-operations';
+import { errorIn } from '../../data/mutation';
+import { MethodSession } from '../../method/method.session';
+import { Units } from '../../preferences/units.service';
+import { Caution } from '../../ui/caution';
+import { momentText } from '../../ui/day';
+import { valueOf } from '../../ui/loadable';
+import { QuantityField } from '../../ui/quantity-field';
+import { TextField } from '../../ui/text-field';
+import { VisitJob } from '../visit-job';
 import { ReactiveFormsModule } from '@angular/forms';
-import { readingForm } from '../forms/reading-form';
-import { draftForm } from '../forms/draft-form';
+import { readingForm } from '../../forms/reading-form';
+import { draftForm } from '../../forms/draft-form';
 
 /** A system with a receiver: whether the whole charge has room in it at pump-down, and what has to be seen for the next person. */
 @Component({
@@ -59,7 +59,7 @@ import { draftForm } from '../forms/draft-form';
       <p class="over" role="alert">{{ sentence }}</p>
     }
   `,
-  styleUrl: './stages/stage.css',
+  styleUrl: '../stages/stage.css',
   styles: `
     :host {
       gap: 12px;

@@ -1,4 +1,4 @@
-import { fromServer } from '../data/from-server';
+import { fromServer } from '../../data/from-server';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, linkedSignal, output, signal } from '@angular/core';
 
 import type { Cylinder } from '@hygromet/contract/cylinder';
@@ -8,25 +8,25 @@ import type { VapourTask } from '@hygromet/core/charge/drawn-as-vapour';
 import { mayFeed, sourcesFor, type Stock } from '@hygromet/core/charge/sources';
 import type { Composition } from '@hygromet/core/fluids/composition';
 import { feedingRules } from '@hygromet/core/charge/feeding';
-import { CoreWorker } from '../core-worker/core-worker.service';
-import { coreQuery } from '../core-worker/core-query';
-import { mutation } from '../data/mutation';
-import { ServerData } from '../data/server-data.service';
-import { PreferencesService } from '../preferences/preferences.service';
-import { Units } from '../preferences/units.service';
-import { ChoiceField } from '../ui/choice-field';
-import { valueOf } from '../ui/loadable';
-import { QuantityField } from '../ui/quantity-field';
-import { FeedLive } from './live/feed-live';
-import { TakeReading } from './live/take-reading';
-import type { Feeding } from './live/scenario-of';
-import { PushBack } from './push-back/push-back';
-import { VisitEntries } from './visit-entries';
-import { VisitJob } from './visit-job';
+import { CoreWorker } from '../../core-worker/core-worker.service';
+import { coreQuery } from '../../core-worker/core-query';
+import { mutation } from '../../data/mutation';
+import { ServerData } from '../../data/server-data.service';
+import { PreferencesService } from '../../preferences/preferences.service';
+import { Units } from '../../preferences/units.service';
+import { ChoiceField } from '../../ui/choice-field';
+import { valueOf } from '../../ui/loadable';
+import { QuantityField } from '../../ui/quantity-field';
+import { FeedLive } from '../live/feed-live';
+import { TakeReading } from '../live/take-reading';
+import type { Feeding } from '../live/scenario-of';
+import { PushBack } from '../push-back/push-back';
+import { VisitEntries } from '../visit-entries';
+import { VisitJob } from '../visit-job';
 import { ReactiveFormsModule } from '@angular/forms';
-import { readingForm } from '../forms/reading-form';
-import { serverProblems } from '../forms/server-problems';
-import { sameSending } from '../data/same-sending';
+import { readingForm } from '../../forms/reading-form';
+import { serverProblems } from '../../forms/server-problems';
+import { sameSending } from '../../data/same-sending';
 
 /** Of a cylinder that does not hold the whole charge the error is told for half of it. */
 const HALF_DRAWN = 0.5;
@@ -95,7 +95,7 @@ const HALF_DRAWN = 0.5;
       <p i18n class="second">Logged on this visit: {{ units.massText(chargedKg()) }} of {{ units.massText(targetKg()) }}.</p>
     }
   `,
-  styleUrl: './stages/stage.css',
+  styleUrl: '../stages/stage.css',
   styles: `
     :host {
       gap: 12px;
