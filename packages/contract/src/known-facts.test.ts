@@ -14,6 +14,14 @@ test('what is changed is known anew; the rest keeps who saw it, and what is take
   expect(after.known).toEqual({ compressor: INES, king: TOBIN });
 });
 
+test('another pressure of a switch that is there is known anew', () => {
+  const before = evidenced({}, { switches: { low: 'fitted', lowOpensPa: 140_000 } }, TOBIN);
+  const after = evidenced(before, { switches: { low: 'fitted', lowOpensPa: 210_000 } }, INES);
+  expect([before.known?.['low-pressure-switch'], after.known?.['low-pressure-switch']]).toEqual([TOBIN, INES]);
+  expect(evidenced(after, { switches: { low: 'fitted', lowOpensPa: 210_000 } }, TOBIN).known).toEqual({ 'low-pressure-switch': INES });
+  expect(evidenced(after, {}, TOBIN).known).toEqual({});
+});
+
 test('what is looked at and found as it is on record is known anew', () => {
   const before = evidenced({}, { ports: 'one' }, { ...TOBIN, how: 'reported' });
   expect(evidenced(before, before, INES, ['ports']).known).toEqual({ ports: INES });

@@ -7,6 +7,11 @@ const isOneOf = <T extends string>(all: readonly T[], fact: string): fact is T =
 const isOptionalPart = (fact: RecordFact): fact is OptionalPart => isOneOf(optionalParts, fact);
 const isValve = (fact: RecordFact): fact is Valve => isOneOf(valves, fact);
 
+/** Whether there is one, and where it opens: whoever has told the one has not told the other. */
+function lowSwitchOf({ switches: { low, lowOpensPa } = {} }: SystemFacts): unknown {
+  return low === undefined && lowOpensPa === undefined ? undefined : { low, lowOpensPa };
+}
+
 /** What a record says of one fact; undefined where it is as such a kind usually is. */
 export function saidOf(facts: SystemFacts, fact: RecordFact): unknown {
   if (isOptionalPart(fact)) return facts.fitted?.[fact];
@@ -23,7 +28,7 @@ export function saidOf(facts: SystemFacts, fact: RecordFact): unknown {
     case 'line-set':
       return facts.lineSet;
     case 'low-pressure-switch':
-      return facts.switches?.low ?? facts.switches?.lowOpensPa;
+      return lowSwitchOf(facts);
     case 'high-pressure-switch':
       return facts.switches?.highOpensPa;
     default:

@@ -53,13 +53,16 @@ describe('a fact of a record', () => {
 
   test('says how it is known; what is changed asks how, and is known so from then on', async () => {
     const { sent, call } = keeping<SavedFacts, System>(compared);
-    const { type, press, text } = await openRecord(compared, call);
+    const { root, type, press, text } = await openRecord(compared, call);
     expect(text()).toContain('Seen May 12, 2026, Tobin');
+    const line = () => [...root.querySelectorAll('hy-known-line')].find((one) => one.parentElement?.textContent?.includes('Ports'))!;
     await type('Ports', 'one');
+    expect(line().textContent?.trim()).toBe('Changed, not saved');
     await press('Save');
     expect(text()).toContain('Say how you know it');
     expect(sent).toEqual([]);
     await type('How you know what you changed', 'reported');
+    expect(line().textContent?.trim()).toBe('Changed, reported by somebody once saved');
     await press('Save');
     expect(sent[0]?.facts.known).toMatchObject({
       ports: { how: 'reported', by: 'Ines Marrow' },
@@ -77,6 +80,19 @@ describe('a fact of a record', () => {
     line().querySelector('button')!.click();
     await press('Save');
     expect(sent[0]?.facts.known).toEqual({ ports: { how: 'seen', by: 'Ines Marrow', at: expect.any(String) } });
+  });
+
+  test('that was looked at and then typed otherwise is known as its new state is', async () => {
+    const reported = { ...packaged, facts: { ports: 'one' as const } };
+    const { sent, call } = keeping<SavedFacts, System>(reported);
+    const { root, choose, type, press } = await openRecord(reported, call);
+    await choose('Facts of', 'all');
+    const line = () => [...root.querySelectorAll('hy-known-line')].find((one) => one.parentElement?.textContent?.includes('Ports'))!;
+    line().querySelector('button')!.click();
+    await type('Ports', 'both');
+    await type('How you know what you changed', 'reported');
+    await press('Save');
+    expect(sent[0]?.facts.known).toEqual({ ports: { how: 'reported', by: 'Ines Marrow', at: expect.any(String) } });
   });
 });
 

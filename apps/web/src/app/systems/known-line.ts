@@ -1,14 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { SystemFacts } from '@hygromet/contract/system';
 import type { RecordFact } from '@hygromet/core/circuit/evidence';
-import { evidenceText, shortEvidence } from './evidence-labels';
+import { evidenceText, shortEvidence, wayNames } from './evidence-labels';
 import { FactsEvidence } from './facts-evidence';
 
 /** Under a fact: how it is known, and one press for who has just looked at it. */
 @Component({
   selector: 'hy-known-line',
   template: `
-    @if (evidence.isLookedAt(fact())) {
+    @if (evidence.isChanged(fact())) {
+      <span class="now">{{ changed() }}</span>
+    } @else if (evidence.isLookedAt(fact())) {
       <span i18n class="now">Seen now, once saved</span>
       <button i18n type="button" class="link" (click)="evidence.look(fact())">undo</button>
     } @else {
@@ -45,5 +47,10 @@ export class KnownLine {
   readonly fact = input.required<RecordFact>();
   protected readonly text = computed(() => shortEvidence(this.facts().known?.[this.fact()]));
   protected readonly full = computed(() => evidenceText(this.facts().known?.[this.fact()]));
+  /** Of what is typed: how it will be known. */
+  protected readonly changed = computed(() => {
+    const way = this.evidence.way();
+    return way === undefined ? $localize`Changed, not saved` : $localize`Changed, ${wayNames[way]} once saved`;
+  });
   protected readonly isToSee = computed(() => this.evidence.isToSee(this.facts(), this.fact()));
 }

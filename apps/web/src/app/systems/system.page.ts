@@ -8,6 +8,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, u
 import { ReactiveFormsModule, type AbstractControl } from '@angular/forms';
 import { ActivatedRoute, RouterLink } from '@angular/router';
 import { changedFacts } from '@hygromet/contract/known-facts';
+import type { RecordFact } from '@hygromet/core/circuit/evidence';
 import type { SavedFacts, System } from '@hygromet/contract/system';
 import { tubeSizes } from '@hygromet/core/circuit/line-set';
 import { valvesOf } from '@hygromet/core/circuit/circuit';
@@ -204,11 +205,12 @@ export class SystemPage {
   protected readonly saved = signal(false);
   protected readonly busy = computed(() => this.saving.state().state === 'busy');
   protected readonly refused = computed(() => errorIn(this.saving.state()));
-  /** Whether something was changed that carries how it is known. */
-  protected readonly asksHow = computed(() => {
+  /** What was changed of what carries how it is known. */
+  private readonly changed = computed((): readonly RecordFact[] => {
     const [facts, known] = [factsOf(this.draft()), this.known()];
-    return this.isTyped() && facts !== undefined && known !== undefined && changedFacts(known.facts, facts).length > 0;
+    return this.isTyped() && facts !== undefined && known !== undefined ? changedFacts(known.facts, facts) : [];
   });
+  protected readonly asksHow = computed(() => this.changed().length > 0);
   /** Something was changed, and he has not said how he knows it. */
   protected readonly isAskedHow = computed(() => this.asksHow() && this.evidence.way() === undefined);
   /** Somebody else has saved meanwhile: their state is read, and what is typed here stays until the person decides. */
@@ -257,6 +259,7 @@ export class SystemPage {
   );
 
   constructor() {
+    this.evidence.follow(this.changed);
     effect(() => {
       if (this.overtaken()) untracked(() => this.serverData.readAgain());
     });
