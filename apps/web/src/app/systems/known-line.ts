@@ -9,9 +9,9 @@ import { FactsEvidence } from './facts-evidence';
   selector: 'hy-known-line',
   template: `
     @if (evidence.isChanged(fact())) {
-      <span class="now">{{ changed() }}</span>
+      <span class="told" [class.now]="evidence.way() !== undefined">{{ changed() }}</span>
     } @else if (evidence.isLookedAt(fact())) {
-      <span i18n class="now">Seen now, once saved</span>
+      <span i18n class="told now">Seen now, once saved</span>
       <button i18n type="button" class="link" (click)="evidence.look(fact())">undo</button>
     } @else {
       <span [title]="full()">{{ text() }}</span>
@@ -34,9 +34,12 @@ import { FactsEvidence } from './facts-evidence';
       font-weight: 500;
     }
 
+    .told {
+      font-weight: 600;
+    }
+
     .now {
       color: var(--fine);
-      font-weight: 600;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
