@@ -161,6 +161,22 @@ describe('a long list', () => {
     await later();
     expect([chosen(), field.classList.contains('ant-select-open')]).toEqual(['R-410A', false]);
   });
+
+  test('of two lists that are open each takes its own option, and neither closes the other', async () => {
+    const one = await opened();
+    await one.later();
+    const { fixture, root } = await render(Field);
+    const field = root.querySelector('nz-select')!;
+    const hit = one.option('R-410A')!;
+    hit.dispatchEvent(new MouseEvent('click', { bubbles: true }));
+    // by key, before the choice of the first is taken
+    field.querySelector('input')!.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowDown', keyCode: 40, bubbles: true }));
+    fixture.detectChanges();
+    expect(field.classList.contains('ant-select-open')).toBe(true);
+    await one.later();
+    expect([one.chosen(), one.field.classList.contains('ant-select-open')]).toEqual(['R-410A', false]);
+    expect([fixture.componentInstance.chosen(), field.classList.contains('ant-select-open')]).toEqual(['', true]);
+  });
 });
 
 @Component({

@@ -48,13 +48,14 @@ export class SelectAfterPaint {
       )
       .subscribe(() => this.search());
 
-    held<MouseEvent>(document, 'click', ({ target }) => this.optionOf(target) !== null)
+    // taken by what it is, not by pressing it once more: by then another list may be open, which would close at a press outside of it
+    held<MouseEvent>(document, 'click', ({ target }) => this.optionOf(target) !== undefined)
       .pipe(
         map(({ target }) => this.optionOf(target)),
-        tap((option) => option?.classList.add(CHOSEN)),
-        exhaustMap((option) => afterPaint$.pipe(map(() => option))),
+        tap((hit) => hit?.option.classList.add(CHOSEN)),
+        exhaustMap((hit) => afterPaint$.pipe(map(() => hit))),
       )
-      .subscribe((option) => option?.isConnected && this.send(option, new MouseEvent('click', { bubbles: true })));
+      .subscribe((hit) => this.select.onItemClick(hit?.value));
 
     // what Enter chooses is marked already
     const chooses = ({ key, isComposing }: KeyboardEvent) =>
@@ -67,9 +68,13 @@ export class SelectAfterPaint {
       .subscribe(() => this.select.onItemClick(this.select.activatedValue));
   }
 
-  /** Of two lists only one is open at a time. */
-  private optionOf = (target: EventTarget | null): Element | null =>
-    this.select.nzOpen && target instanceof Element ? target.closest('nz-option-item') : null;
+  /** The option of this field's own list that was hit: a list beside it may be open too, until what was chosen there is taken. */
+  private optionOf(target: EventTarget | null): { readonly option: Element; readonly value: unknown } | undefined {
+    const option = this.select.nzOpen && target instanceof Element ? target.closest('nz-option-item') : null;
+    if (option === null || this.select.cdkConnectedOverlay.overlayRef?.overlayElement.contains(option) !== true) return undefined;
+    const item = this.select.listOfContainerItem.find(({ nzTitle }) => nzTitle === option.getAttribute('title'));
+    return item === undefined ? undefined : { option, value: item.nzValue };
+  }
 
   private search(): void {
     const field = this.unsearched;
