@@ -4,7 +4,9 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { catchError, EMPTY, takeUntil, timer } from 'rxjs';
 import { ServerData } from './data/server-data.service';
 import { PreferencesService } from './preferences/preferences.service';
+import { SiteAltitude } from './preferences/site-altitude.service';
 import { Notices } from './shell/notices';
+import { ReadState } from './shell/read-state';
 import { Icon, type IconName } from './ui/icon';
 
 const FIRST_PAGE_MS = 5000;
@@ -12,7 +14,7 @@ const FIRST_PAGE_MS = 5000;
 /** The frame: where one can go, always in the same place. At the left on a wide screen, under the thumb on a narrow one. */
 @Component({
   selector: 'hy-root',
-  imports: [Icon, Notices, RouterLink, RouterLinkActive, RouterOutlet],
+  imports: [Icon, Notices, ReadState, RouterLink, RouterLinkActive, RouterOutlet],
   template: `
     <a i18n class="skip" href="#main" (click)="skip($event)">Skip to main content</a>
     <nav aria-label="Places" i18n-aria-label>
@@ -39,7 +41,14 @@ const FIRST_PAGE_MS = 5000;
         <span>{{ person() }}</span>
       </a>
     </nav>
-    <main id="main" tabindex="-1"><hy-notices /><router-outlet /></main>
+    <main id="main" tabindex="-1">
+      <hy-notices />
+      @if (altitude.meters() !== undefined) {
+        <router-outlet />
+      } @else {
+        <hy-read-state [of]="altitude.read()" what="altitude of the firm" i18n-what />
+      }
+    </main>
   `,
   styleUrl: './app-root.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -50,6 +59,7 @@ export class AppRoot {
     settingsOf: $localize`Settings of `,
   } as const;
 
+  protected readonly altitude = inject(SiteAltitude);
   private readonly service = inject(PreferencesService);
   private readonly preferences = this.service.current;
   protected readonly person = computed(() => this.preferences().person.trim().split(' ')[0] || $localize`Who?`);

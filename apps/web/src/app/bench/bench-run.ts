@@ -164,7 +164,7 @@ export class BenchRun {
     const lineSet = { lengthM: length.si, coveredM: 0, liquid: liquid as TubeSize, suction: suction as TubeSize };
     return { composition, plateKg: 1, lineSet };
   });
-  protected readonly line = coreQuery(this.properties, 'chargeTarget', this.lineQuestion);
+  protected readonly line = coreQuery(this.properties, 'chargeTarget', this.lineQuestion, this.session.mixture);
   protected readonly lineText = computed(() => {
     const target = valueOf(this.line());
     if (target === undefined) return $localize`Type a length: what the lines take follows.`;
@@ -187,7 +187,7 @@ export class BenchRun {
       conditions: { outdoorK: out.si, indoorK: inside.si, indoorWetBulbK: wet.si, atmospherePa: this.units.atmosphere() },
     };
   });
-  protected readonly expected = coreQuery(this.properties, 'today', this.day);
+  protected readonly expected = coreQuery(this.properties, 'today', this.day, this.session.mixture);
   protected readonly refused = computed(() => {
     const answer = this.expected();
     return answer.state === 'failed' ? answer.sentence : undefined;
@@ -224,7 +224,7 @@ export class BenchRun {
       massFlow: feedingRules.flowPerWatt * capacity * this.typed().capacity.W,
     };
   });
-  protected readonly feed = coreQuery(this.properties, 'feedRate', this.feedQuestion);
+  protected readonly feed = coreQuery(this.properties, 'feedRate', this.feedQuestion, this.session.mixture);
   protected readonly feedText = computed(() => {
     const rate = valueOf(this.feed());
     if (rate === undefined) return $localize`Type superheat and capacity: how fast liquid may be fed follows.`;

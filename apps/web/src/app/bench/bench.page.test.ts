@@ -45,6 +45,20 @@ test('a pressure leads once it is typed', async () => {
   expect(Number(page.control('Temperature').value)).toBeCloseTo(40, 0);
 });
 
+test('what follows is greyed until it belongs to what was typed', async () => {
+  const page = await open();
+  await more(page);
+  const greyed = (label: string) => page.control(label).closest('hy-quantity-field')!.classList.contains('computing');
+  expect(['Temperature', 'Pressure'].map(greyed)).toEqual([false, false]);
+  const field = page.control('Temperature');
+  field.value = '90';
+  field.dispatchEvent(new Event('input', { bubbles: true }));
+  page.fixture.detectChanges();
+  expect(['Temperature', 'Pressure'].map(greyed)).toEqual([false, true]);
+  await more(page);
+  expect(['Temperature', 'Pressure'].map(greyed)).toEqual([false, false]);
+});
+
 describe('the chart is the control', () => {
   const chartOf = (page: Awaited<ReturnType<typeof open>>) => page.root.querySelector<HTMLElement>('canvas[role=slider]')!;
   const press = async (page: Awaited<ReturnType<typeof open>>, key: string) => {

@@ -41,7 +41,7 @@ export class BenchSession {
         : [{ id: known.id, composition: known.composition, massKg: mass.si }],
     );
   });
-  private readonly mixture = coreQuery(
+  readonly mixture = coreQuery(
     this.properties,
     'mix',
     computed(() => (this.draft().mode === 'mixture' && this.contents().length > 1 ? { contents: this.contents() } : undefined)),
@@ -62,11 +62,12 @@ export class BenchSession {
     if (reading.state !== 'good') return undefined;
     return lead === 'temperature' ? { T: reading.si } : { p: reading.si };
   });
-  readonly points = coreQuery(this.properties, 'twoPoints', this.questionOf(this.composition));
+  readonly points = coreQuery(this.properties, 'twoPoints', this.questionOf(this.composition), this.mixture);
   readonly lines = coreQuery(
     this.properties,
     'lines',
     computed(() => this.withComposition(this.composition(), {})),
+    this.mixture,
   );
 
   /** Temperature and pressure as they stand in their fields: the leading one as typed, the other as computed. */
@@ -96,9 +97,9 @@ export class BenchSession {
     const [p, T] = [readQuantity('pressure', measuredPressure, this.units.atmosphere()), readQuantity('temperature', measuredTemperature)];
     return p.state === 'good' && T.state === 'good' ? { p: p.si, T: T.si } : undefined;
   });
-  readonly atRest = coreQuery(this.properties, 'atRest', this.pairFor('rest'));
-  readonly superheat = coreQuery(this.properties, 'superheat', this.pairFor('suction'));
-  readonly subcooling = coreQuery(this.properties, 'subcooling', this.pairFor('liquid'));
+  readonly atRest = coreQuery(this.properties, 'atRest', this.pairFor('rest'), this.mixture);
+  readonly superheat = coreQuery(this.properties, 'superheat', this.pairFor('suction'), this.mixture);
+  readonly subcooling = coreQuery(this.properties, 'subcooling', this.pairFor('liquid'), this.mixture);
   readonly candidates = coreQuery(
     this.properties,
     'candidates',

@@ -2,15 +2,15 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute, RouterLink } from '@angular/router';
 import type { Movement } from '@hygromet/contract/movement';
-import { catchError, map, of, switchMap } from 'rxjs';
+import { map, of, switchMap } from 'rxjs';
 import { objectionWords } from '../cylinders/objection-labels';
-import { fromServer } from '../data/from-server';
+import { fromServer, serverReader } from '../data/from-server';
 import { ServerData } from '../data/server-data.service';
 import { Units } from '../preferences/units.service';
 import { ReadState } from '../shell/read-state';
 import { accountPage } from '../ui/account-page';
 import { momentText } from '../ui/day';
-import { valueOf } from '../ui/loadable';
+import { valueOf, waiting } from '../ui/loadable';
 import { PageHead } from '../ui/page-head';
 import { durationText } from '../visit/live/live-labels';
 import { saveTrace } from '../visit/live/transfer-files';
@@ -123,14 +123,16 @@ import { transferOf } from './transfer-of';
 export class EntryPage {
   protected readonly units = inject(Units);
   private readonly serverData = inject(ServerData);
+  private readonly read$ = serverReader();
   private readonly id$ = inject(ActivatedRoute).paramMap.pipe(map((params) => params.get('id') ?? ''));
   protected readonly entry = fromServer(this.id$.pipe(switchMap((id) => this.serverData.movement$(id))));
   protected readonly movement = computed(() => valueOf(this.entry()));
 
   private readonly visit = toSignal(
     toObservable(computed(() => this.movement()?.visit ?? null)).pipe(
-      // without it the entry stands as it is
-      switchMap((visit) => (visit === null ? of(undefined) : this.serverData.visit$(visit).pipe(catchError(() => of(undefined))))),
+      // until it is read the entry stands as it is
+      switchMap((visit) => (visit === null ? of(waiting) : this.read$(this.serverData.visit$(visit)))),
+      map(valueOf),
     ),
   );
   protected readonly transfer = computed(() => {

@@ -103,12 +103,17 @@ export class TroublePlan {
   private readonly organisation = fromServer(this.serverData.organisation$);
 
   private readonly decantQuestion = computed(() => {
-    const [cylinder, all, organisation] = [this.cylinder(), valueOf(this.all()), valueOf(this.organisation())];
+    const [cylinder, all, organisation, refrigerants] = [
+      this.cylinder(),
+      valueOf(this.all()),
+      valueOf(this.organisation()),
+      valueOf(this.refrigerants()),
+    ];
     const { fillStatus, composition } = cylinder;
     const over = overfilledBy(cylinder);
-    if (all === undefined || organisation === undefined || composition === null || fillStatus.state !== 'limited' || over <= 0)
-      return undefined;
-    const nominal = (id: string) => valueOf(this.refrigerants())?.find((entry) => entry.id === id);
+    if (all === undefined || organisation === undefined || refrigerants === undefined) return undefined;
+    if (composition === null || fillStatus.state !== 'limited' || over <= 0) return undefined;
+    const nominal = (id: string) => refrigerants.find((entry) => entry.id === id);
     const label = cylinder.refrigerant === null ? undefined : nominal(cylinder.refrigerant);
     return {
       composition,

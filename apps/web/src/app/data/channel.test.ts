@@ -64,6 +64,18 @@ describe('the server’s endpoints', () => {
       .flush([{ id: 'a' }]);
     expect(seen).toEqual([[], [{ id: 'a' }]]);
   });
+
+  test('a booking is over when what stands on the page has it', () => {
+    const serverData = TestBed.inject(ServerData);
+    serverData.accounts$.subscribe();
+    http().expectOne('/api/accounts').flush([]);
+    let isOver = false;
+    serverData.reverse$('m1', { key: 'k', recordedBy: 'Ines Marrow', note: 'hose on the scale' }).subscribe(() => (isOver = true));
+    http().expectOne('/api/movements/m1/reversal').flush({});
+    expect(isOver).toBe(false);
+    http().expectOne('/api/accounts').flush([]);
+    expect(isOver).toBe(true);
+  });
 });
 
 describe('a mutation', () => {
@@ -111,6 +123,19 @@ describe('the core in its worker', () => {
       state: 'failed',
       sentence: expect.stringMatching(/^At 260 °F .*saturation line .* ends at 214 °F\.$/),
     });
+  });
+
+  test('what follows from a stale answer is stale', async () => {
+    const core = { ask$: (_: string, wanted: number) => of(wanted) } as unknown as CoreWorker; // as much as is asked of it
+    const upstream = signal<Loadable<number>>({ state: 'ready', value: 1 });
+    const args = signal<number | undefined>(1);
+    const answer = TestBed.runInInjectionContext(() => coreQuery(core, 'superheat', args as never, upstream));
+    await answered();
+    expect(isStale(answer())).toBe(false);
+    upstream.set({ state: 'ready', value: 1, stale: true });
+    expect([valueOf(answer()), isStale(answer()), currentOf(answer())]).toEqual([1, true, undefined]);
+    upstream.set({ state: 'ready', value: 2 });
+    expect(isStale(answer())).toBe(false);
   });
 
   test('drops an answer that is no longer wanted', async () => {

@@ -11,7 +11,7 @@ import type { CylindersImport, SystemsImport } from '@hygromet/contract/import';
 import type { NewVisit } from '@hygromet/contract/visit';
 import type { NewPhotograph } from '@hygromet/contract/photograph';
 import type { NewVisitEvent } from '@hygromet/contract/visit-event';
-import { shareReplay, tap, type Observable } from 'rxjs';
+import { concatMap, map, shareReplay, tap, type Observable } from 'rxjs';
 import { Api } from './api';
 import { SharedReads } from './shared-reads';
 
@@ -52,7 +52,7 @@ export class ServerData {
     this.changes$(['systems'], this.api.call$('saveSystemFacts', { params: { id }, body }));
   readonly systemHistory$ = (id: string) =>
     this.reads.of$(`history ${id}`, ['systems'], () => this.api.call$('systemHistory', { params: { id } }));
-  readonly importSystems$ = (body: SystemsImport) => this.changes$(['systems', 'ledger'], this.api.call$('importSystems', { body }));
+  readonly importSystems$ = (body: SystemsImport) => this.books$(['systems', 'ledger'], this.api.call$('importSystems', { body }));
   readonly visits$ = this.reads.of$('visits', ['visits'], () => this.api.call$('visits'));
   readonly addVisit$ = (body: NewVisit) => this.changes$(['visits'], this.api.call$('addVisit', { body }));
   readonly visit$ = (id: string) => this.reads.of$(`visit ${id}`, ['visits'], () => this.readVisit$(id));
@@ -81,30 +81,35 @@ export class ServerData {
   readonly shipments$ = this.reads.of$('shipments', ['shipments'], () => this.api.call$('shipments'));
   readonly shipment$ = (id: string) =>
     this.reads.of$(`shipment ${id}`, ['shipments'], () => this.api.call$('shipment', { params: { id } }));
-  readonly sendShipment$ = (body: NewShipment) => this.changes$([...MOVED, 'shipments'], this.api.call$('sendShipment', { body }));
+  readonly sendShipment$ = (body: NewShipment) => this.books$([...MOVED, 'shipments'], this.api.call$('sendShipment', { body }));
   readonly receiveShipment$ = (id: string, body: NewReceipt) =>
-    this.changes$([...MOVED, 'shipments'], this.api.call$('receiveShipment', { params: { id }, body }));
+    this.books$([...MOVED, 'shipments'], this.api.call$('receiveShipment', { params: { id }, body }));
   readonly prices$ = this.reads.of$('prices', ['prices'], () => this.api.call$('prices'));
   readonly addPrice$ = (body: NewPrice) => this.changes$(['prices'], this.api.call$('addPrice', { body }));
-  readonly addCylinder$ = (body: NewCylinder) => this.changes$(MOVED, this.api.call$('addCylinder', { body }));
+  readonly addCylinder$ = (body: NewCylinder) => this.books$(MOVED, this.api.call$('addCylinder', { body }));
   readonly cylinderEvents$ = (id: string) =>
     this.reads.of$(`events ${id}`, ['cylinders'], () => this.api.call$('cylinderEvents', { params: { id } }));
   readonly addCylinderEvent$ = (id: string, body: NewCylinderEvent) =>
     this.changes$(['cylinders'], this.api.call$('addCylinderEvent', { params: { id }, body }));
   readonly moveCylinders$ = (body: CylinderMoves) => this.changes$(['cylinders'], this.api.call$('moveCylinders', { body }));
-  readonly bookDifference$ = (body: NewDifference) => this.changes$(MOVED, this.api.call$('bookDifference', { body }));
-  readonly bookRemoval$ = (body: NewRemoval) => this.changes$(MOVED, this.api.call$('bookRemoval', { body }));
-  readonly importCylinders$ = (body: CylindersImport) => this.changes$(MOVED, this.api.call$('importCylinders', { body }));
-  readonly addSystem$ = (body: NewSystem) => this.changes$(['systems', 'ledger'], this.api.call$('addSystem', { body }));
-  readonly bookTransfer$ = (body: NewTransfer) => this.changes$(MOVED, this.api.call$('bookTransfer', { body }));
-  readonly weigh$ = (id: string, body: NewWeighing) => this.changes$(MOVED, this.api.call$('weighCylinder', { params: { id }, body }));
-  readonly reverse$ = (id: string, body: NewReversal) => this.changes$(MOVED, this.api.call$('reverseMovement', { params: { id }, body }));
+  readonly bookDifference$ = (body: NewDifference) => this.books$(MOVED, this.api.call$('bookDifference', { body }));
+  readonly bookRemoval$ = (body: NewRemoval) => this.books$(MOVED, this.api.call$('bookRemoval', { body }));
+  readonly importCylinders$ = (body: CylindersImport) => this.books$(MOVED, this.api.call$('importCylinders', { body }));
+  readonly addSystem$ = (body: NewSystem) => this.books$(['systems', 'ledger'], this.api.call$('addSystem', { body }));
+  readonly bookTransfer$ = (body: NewTransfer) => this.books$(MOVED, this.api.call$('bookTransfer', { body }));
+  readonly weigh$ = (id: string, body: NewWeighing) => this.books$(MOVED, this.api.call$('weighCylinder', { params: { id }, body }));
+  readonly reverse$ = (id: string, body: NewReversal) => this.books$(MOVED, this.api.call$('reverseMovement', { params: { id }, body }));
   readonly organisationHistory$ = this.reads.of$('settings', ['organisation'], () => this.api.call$('organisationHistory'));
   readonly saveOrganisation$ = (body: SavedOrganisation) => this.changes$('all', this.api.call$('saveOrganisation', { body }));
 
   /** For what somebody else has changed. */
   readAgain(): void {
     this.reads.changed('all');
+  }
+
+  /** A booking is over when what stands on the page has it: nobody books the same again on what the page said before. */
+  private books$<T>(kinds: readonly Kind[], write$: Observable<T>): Observable<T> {
+    return write$.pipe(concatMap((answer) => this.reads.changed(kinds).pipe(map(() => answer))));
   }
 
   private changes$<T>(kinds: readonly Kind[] | 'all', write$: Observable<T>): Observable<T> {

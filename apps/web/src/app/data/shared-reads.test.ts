@@ -62,3 +62,53 @@ test('an answer that a change has overtaken is dropped', () => {
   answers[1]!.next('new');
   expect(seen).toEqual(['new']);
 });
+
+describe('a change', () => {
+  const ended = (reads: SharedReads<Kind>, changed: readonly Kind[] | 'all' = ['cylinders']) => {
+    let isOver = false;
+    reads.changed(changed).subscribe(() => (isOver = true));
+    return () => isOver;
+  };
+
+  test('is over when what is looked at has been read anew; what it does not touch is not waited for', () => {
+    const reads = new SharedReads<Kind>();
+    const [answer$, other$] = [new Subject<string>(), new Subject<string>()];
+    reads.of$('list', ['cylinders'], () => answer$).subscribe();
+    reads.of$('systems', ['systems'], () => other$).subscribe();
+    answer$.next('before');
+    const isOver = ended(reads);
+    expect(isOver()).toBe(false);
+    answer$.next('after');
+    expect(isOver()).toBe(true);
+  });
+
+  test('is over at once where nobody looks, and also when it cannot be read or is looked at no more', () => {
+    const reads = new SharedReads<Kind>();
+    expect(ended(reads)()).toBe(true);
+    const answers = Array.from({ length: 4 }, () => new Subject<string>());
+    let k = 0;
+    const look = () => reads.of$('list', ['cylinders'], () => answers[k++]!).subscribe({ error: () => undefined });
+    const looking = look();
+    const isGone = ended(reads);
+    expect(isGone()).toBe(false);
+    looking.unsubscribe();
+    expect(isGone()).toBe(true);
+    look();
+    const isRefused = ended(reads, 'all');
+    expect(isRefused()).toBe(false);
+    answers[k - 1]!.error(new Error('gone'));
+    expect(isRefused()).toBe(true);
+  });
+
+  test('is not held up for long by what does not answer', () => {
+    jest.useFakeTimers();
+    const reads = new SharedReads<Kind>();
+    reads.of$('list', ['cylinders'], () => new Subject()).subscribe();
+    const isOver = ended(reads);
+    jest.advanceTimersByTime(1900);
+    expect(isOver()).toBe(false);
+    jest.advanceTimersByTime(200);
+    expect(isOver()).toBe(true);
+    jest.useRealTimers();
+  });
+});

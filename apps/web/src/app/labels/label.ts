@@ -26,7 +26,8 @@ export function labelOf(cylinder: Cylinder, safetyGroup: string | null | undefin
   const { fillStatus, marks, refrigerant, flags } = cylinder;
   const mixed = flags.includes('mixed');
   const group = safetyGroup ?? undefined;
-  const unknown = mixed || (refrigerant !== null && safetyGroup === null);
+  // also while the list of refrigerants is not read: a label outlives the page
+  const unknown = mixed || (refrigerant !== null && group === undefined);
   const burns = !unknown && group !== undefined && isFlammableGroup(group);
   return {
     number: cylinder.name,

@@ -97,6 +97,10 @@ import { cylinderIn } from './label';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ScanPage {
+  protected readonly words = {
+    cylindersNotRead: $localize`The cylinders are not read yet. Try again when the server answers; what you typed is kept.`,
+  } as const;
+
   private readonly router = inject(Router);
   private readonly video = viewChild.required<ElementRef<HTMLVideoElement>>('video');
   private readonly cylinders = fromServer(inject(ServerData).cylinders$);
@@ -114,8 +118,10 @@ export class ScanPage {
     this.unknown.set(undefined);
     if (this.form.invalid) return;
     const { number } = this.form.getRawValue();
-    const found = (valueOf(this.cylinders()) ?? []).find(({ name }) => plain(name) === plain(number));
-    if (found === undefined) this.refuse(number.trim());
+    const known = valueOf(this.cylinders());
+    const found = known?.find(({ name }) => plain(name) === plain(number));
+    if (known === undefined) this.problem.set(this.words.cylindersNotRead); // nobody is sent to register what may be there
+    else if (found === undefined) this.refuse(number.trim());
     else this.open(found.id);
   }
 

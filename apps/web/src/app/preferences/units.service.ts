@@ -1,5 +1,4 @@
 import { computed, inject, Injectable } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
 import { densityIn } from '@hygromet/core/units/density';
 import { lengthIn } from '@hygromet/core/units/length';
 import { massFrom, massIn, poundsOuncesOf, type MassUnit } from '@hygromet/core/units/mass';
@@ -9,9 +8,8 @@ import { volumeFlowIn } from '@hygromet/core/units/volume-flow';
 import { specificEnergyIn } from '@hygromet/core/units/specific-energy';
 import { temperatureDifferenceIn, temperatureIn } from '@hygromet/core/units/temperature';
 import { NOTHING_KG } from '@hygromet/core/account/ledger-resolution';
-import { catchError, map, of } from 'rxjs';
-import { ServerData } from '../data/server-data.service';
 import { PreferencesService } from './preferences.service';
+import { SiteAltitude } from './site-altitude.service';
 
 /** A number with its unit, set apart so that the number can be drawn large. */
 export interface FormattedQuantity {
@@ -40,15 +38,9 @@ const rounded = (value: number, decimals: number, rounding: Rounding) => {
 @Injectable({ providedIn: 'root' })
 export class Units {
   private readonly preferences = inject(PreferencesService).current;
-  private readonly altitudeM = toSignal(
-    inject(ServerData).organisation$.pipe(
-      map(({ altitudeM }) => altitudeM),
-      catchError(() => of(0)), // unreachable: gauge readings as at the sea, until it answers
-    ),
-    { initialValue: 0 },
-  );
-  /** Pa, at the organisation's altitude. */
-  readonly atmosphere = computed(() => atmosphereAt(altitude(this.altitudeM())));
+  private readonly site = inject(SiteAltitude);
+  /** Pa, at the organisation's altitude; as long as that is not known no page is open (`app-root`). */
+  readonly atmosphere = computed(() => atmosphereAt(altitude(this.site.meters() ?? 0)));
 
   mass(kg: number, rounding: Rounding = 'nearest', unit: MassUnit = this.preferences().mass): FormattedQuantity {
     if (unit === 'lb-oz') return this.poundsOunces(kg, rounding);

@@ -28,6 +28,9 @@ const todo: Readonly<Record<CylinderFlag, string>> = {
   selector: 'hy-due-list',
   imports: [RouterLink],
   template: `
+    @if (cylinders().state === 'failed') {
+      <p i18n class="grave" role="alert">The cylinders cannot be read now: what needs attention is not known.</p>
+    }
     @if (due().length > 0) {
       <section aria-label="Cylinders needing attention" i18n-aria-label>
         <h2 i18n>Needs attention</h2>
@@ -83,7 +86,7 @@ const todo: Readonly<Record<CylinderFlag, string>> = {
 })
 export class DueList {
   private readonly units = inject(Units);
-  private readonly cylinders = fromServer(inject(ServerData).cylinders$);
+  protected readonly cylinders = fromServer(inject(ServerData).cylinders$);
   protected readonly due = computed(() =>
     (valueOf(this.cylinders()) ?? [])
       .filter(({ flags, retiredAt }) => flags.length > 0 && retiredAt === null)

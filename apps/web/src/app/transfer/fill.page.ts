@@ -20,16 +20,16 @@ function targetOfAddress(): FillTarget {
   imports: [ReadState, FillJob, PageHead, RouterLink, Spine],
   providers: [FillSession, { provide: FillTarget, useFactory: targetOfAddress }],
   template: `
-    @let c = session.cylinder();
-    @switch (c.state) {
+    @let reads = session.reads();
+    @switch (reads.state) {
       @case ('ready') {
-        <hy-page-head title="Fill {{ c.value.name }}" i18n-title [line]="line()">
+        <hy-page-head title="Fill {{ session.name() }}" i18n-title [line]="line()">
           <hy-spine [stages]="stages" [current]="here()" />
         </hy-page-head>
         <hy-fill-job />
       }
       @default {
-        <hy-read-state [of]="c" what="cylinder" i18n-what
+        <hy-read-state [of]="reads" what="cylinder" i18n-what
           ><a i18n class="button" routerLink="/cylinders">Back to cylinders</a></hy-read-state
         >
       }

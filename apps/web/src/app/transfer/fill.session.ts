@@ -20,7 +20,7 @@ import { CoreWorker } from '../core-worker/core-worker.service';
 import { ServerData } from '../data/server-data.service';
 import { PreferencesService } from '../preferences/preferences.service';
 import { Units, type Rounding } from '../preferences/units.service';
-import { currentOf, valueOf, waiting } from '../ui/loadable';
+import { allOf, currentOf, valueOf, waiting } from '../ui/loadable';
 import { readQuantity, type QuantityEntry } from '../ui/quantity-entry';
 import { readWhen } from '../ui/when';
 import { fillAnswers } from './fill-answers';
@@ -58,8 +58,15 @@ export class FillSession {
   readonly accounts = fromServer(this.serverData.accounts$);
   private readonly organisation = fromServer(this.serverData.organisation$);
   private readonly refrigerants = fromServer(this.serverData.refrigerants$);
+  private readonly visits = fromServer(this.serverData.visits$);
+
+  /** What a stop weight and its booking are made of: nothing is filled before all of it is read. */
+  readonly reads = computed(() =>
+    allOf(this.cylinder(), this.systems(), this.accounts(), this.organisation(), this.refrigerants(), this.visits()),
+  );
 
   private readonly known = computed(() => valueOf(this.cylinder()));
+  readonly name = computed(() => this.known()?.name ?? '');
   readonly before = computed(() => readQuantity('mass', this.draft().before));
   readonly after = computed(() => readQuantity('mass', this.draft().after));
   readonly source = computed(() => valueOf(this.accounts())?.find(({ id }) => id === this.draft().source));
@@ -70,7 +77,6 @@ export class FillSession {
     { initialValue: waiting },
   );
 
-  private readonly visits = fromServer(this.serverData.visits$);
   /** Begun from either side: what comes out of a system with an open visit belongs to that visit. */
   readonly visit = computed(() => {
     const visits = valueOf(this.visits()) ?? [];

@@ -14,7 +14,7 @@ import { CoreWorker } from '../core-worker/core-worker.service';
 import { ServerData } from '../data/server-data.service';
 import { PreferencesService } from '../preferences/preferences.service';
 import { dayOf } from '../ui/day';
-import { currentOf, valueOf, waiting, type Loadable } from '../ui/loadable';
+import { allOf, currentOf, valueOf, waiting, type Loadable } from '../ui/loadable';
 import { emptyEntry, readQuantity, type QuantityEntry } from '../ui/quantity-entry';
 import { coreQuery } from '../core-worker/core-query';
 import { askedOf, lookIn } from '../method/plan-question';
@@ -59,11 +59,8 @@ export class TruckSession {
   private readonly refrigerants = fromServer(this.serverData.refrigerants$);
   private readonly organisation = fromServer(this.serverData.organisation$);
 
-  /** All that a plan is made of: waited for, there, or failed as the first of it that failed. */
-  readonly reads = computed((): Loadable<unknown> => {
-    const reads = [this.visitsRead(), this.systems(), this.cylindersRead(), this.refrigerants(), this.organisation()];
-    return reads.find(({ state }) => state === 'failed') ?? reads.find(({ state }) => state === 'waiting') ?? this.visitsRead();
-  });
+  /** What a plan is made of. */
+  readonly reads = computed(() => allOf(this.visitsRead(), this.systems(), this.cylindersRead(), this.refrigerants(), this.organisation()));
   readonly cylinders = computed(() => valueOf(this.cylindersRead()) ?? []);
   /** Days with open visits, for the choice of the day. */
   readonly days = computed(() => {

@@ -170,7 +170,7 @@ describe('a long list', () => {
     const hit = one.option('R-410A')!;
     hit.dispatchEvent(new MouseEvent('click', { bubbles: true }));
     // by key, before the choice of the first is taken
-    field.querySelector('input')!.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowDown', keyCode: 40, bubbles: true }));
+    field.querySelector('input')!.dispatchEvent(new KeyboardEvent('keydown', { key: 'f', bubbles: true }));
     fixture.detectChanges();
     expect(field.classList.contains('ant-select-open')).toBe(true);
     await one.later();

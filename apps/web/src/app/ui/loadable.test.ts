@@ -1,5 +1,5 @@
 import { defer, of, Subject, throwError } from 'rxjs';
-import { loadable, valueOf, type Loadable } from './loadable';
+import { allOf, loadable, valueOf, waiting, type Loadable } from './loadable';
 
 test('what is asked for is waited for, and then there', () => {
   const answer$ = new Subject<number>();
@@ -39,4 +39,12 @@ test('there is a value only when it is ready', () => {
   let last: Loadable<string> = { state: 'waiting' };
   loadable(of('there')).subscribe((state) => (last = state));
   expect(valueOf(last)).toBe('there');
+});
+
+test('of several reads the first failure is told, else that one is on its way', () => {
+  const ready = { state: 'ready', value: 1 } as const;
+  const failed = (sentence: string) => ({ state: 'failed', sentence }) as const;
+  expect(allOf(ready, ready)).toEqual({ state: 'ready', value: undefined });
+  expect(allOf(ready, waiting)).toEqual(waiting);
+  expect(allOf(waiting, failed('no server'), failed('no database'))).toEqual(failed('no server'));
 });

@@ -37,5 +37,12 @@ export const valueOf = <T>(loaded: Loadable<T>): T | undefined => (loaded.state 
 /** The value, where it is the answer to exactly what is asked now. */
 export const currentOf = <T>(loaded: Loadable<T>): T | undefined => (loaded.state === 'ready' && !loaded.stale ? loaded.value : undefined);
 
+/** All of them: failed as the first that failed, waited for while one is. What is not read is not taken as nothing. */
+export function allOf(...reads: readonly Loadable<unknown>[]): Loadable<undefined> {
+  const failure = reads.find((read) => read.state === 'failed');
+  if (failure !== undefined) return failure;
+  return reads.some(({ state }) => state === 'waiting') ? waiting : { state: 'ready', value: undefined };
+}
+
 /** Whether the answer to what is asked now is on its way, and that of before stands meanwhile. */
 export const isStale = (loaded: Loadable<unknown>): boolean => loaded.state === 'ready' && loaded.stale === true;

@@ -1,11 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, model } from '@angular/core';
 import { FieldControl } from '../forms/field-control';
-import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { UNKNOWN_ID } from '@hygromet/core/cylinder/unknown-content';
 import { NzSelectModule, type NzSelectOptionInterface } from 'ng-zorro-antd/select';
-import { catchError, map, of } from 'rxjs';
+import { fromServer } from '../data/from-server';
 import { ServerData } from '../data/server-data.service';
+import { valueOf } from './loadable';
 import { SelectAfterPaint } from './select-after-paint';
 
 let count = 0;
@@ -27,6 +27,7 @@ const OPTIONS_SHOWN = 6;
       [nzAllowClear]="emptyLabel() !== ''"
       [nzPlaceHolder]="emptyLabel() || words.typeAPartOfIt"
       [nzFilterOption]="matches"
+      [nzNotFoundContent]="nothingOffered()"
       [nzStatus]="sentence() ? 'error' : ''"
       [nzDisabled]="disabled()"
       [nzOptions]="options()"
@@ -51,7 +52,12 @@ const OPTIONS_SHOWN = 6;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class RefrigerantField extends FieldControl<string | null> {
-  protected readonly words = { typeAPartOfIt: $localize`Type a part of it, such as 410` } as const;
+  protected readonly words = {
+    typeAPartOfIt: $localize`Type a part of it, such as 410`,
+    listCannotBeRead: $localize`The list of refrigerants cannot be read now. Is the server running?`,
+    listIsRead: $localize`Reading the list of refrigerants`,
+    noneHasThat: $localize`No refrigerant has that in its name`,
+  } as const;
 
   readonly label = input($localize`Refrigerant`);
   readonly hint = input('');
@@ -70,17 +76,16 @@ export class RefrigerantField extends FieldControl<string | null> {
   protected readonly id = `refrigerant-${++count}`;
   protected readonly OPTION_HEIGHT_PX = OPTION_HEIGHT_PX;
   protected readonly OPTIONS_SHOWN = OPTIONS_SHOWN;
-  /** Empty as long as the list cannot be read: the page says why. */
-  private readonly ids = toSignal(
-    inject(ServerData).refrigerants$.pipe(
-      map((all) => all.map(({ id }) => id)),
-      catchError(() => of<string[]>([])),
-    ),
-    { initialValue: [] },
-  );
+  private readonly list = fromServer(inject(ServerData).refrigerants$);
+  /** Why nothing is offered, in the place of what would be; the list comes by itself once it can be read. */
+  protected readonly nothingOffered = computed(() => {
+    const { state } = this.list();
+    if (state === 'failed') return this.words.listCannotBeRead;
+    return state === 'waiting' ? this.words.listIsRead : this.words.noneHasThat;
+  });
   /** As data: two hundred options that stood in the template would be drawn before anybody opens the list. */
   protected readonly options = computed((): NzSelectOptionInterface[] => [
-    ...this.ids().map((id) => ({ value: id, label: id })),
+    ...(valueOf(this.list()) ?? []).map(({ id }) => ({ value: id, label: id })),
     ...(this.offersUnknown() ? [{ value: UNKNOWN_ID, label: $localize`Not identified` }] : []),
   ]);
 

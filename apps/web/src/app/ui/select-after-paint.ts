@@ -1,3 +1,4 @@
+import type { OverlayRef } from '@angular/cdk/overlay';
 import { DestroyRef, Directive, ElementRef, inject } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { NzSelectComponent } from 'ng-zorro-antd/select';
@@ -71,7 +72,8 @@ export class SelectAfterPaint {
   /** The option of this field's own list that was hit: a list beside it may be open too, until what was chosen there is taken. */
   private optionOf(target: EventTarget | null): { readonly option: Element; readonly value: unknown } | undefined {
     const option = this.select.nzOpen && target instanceof Element ? target.closest('nz-option-item') : null;
-    if (option === null || this.select.cdkConnectedOverlay.overlayRef?.overlayElement.contains(option) !== true) return undefined;
+    const overlay = this.select.cdkConnectedOverlay.overlayRef as OverlayRef | undefined; // none before the list is drawn for the first time
+    if (option === null || !overlay?.overlayElement.contains(option)) return undefined;
     const item = this.select.listOfContainerItem.find(({ nzTitle }) => nzTitle === option.getAttribute('title'));
     return item === undefined ? undefined : { option, value: item.nzValue };
   }

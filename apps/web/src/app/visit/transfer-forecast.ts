@@ -184,6 +184,7 @@ export class TransferForecast {
       const scenario = this.scenario();
       return scenario === undefined ? undefined : { scenario, chargeOff: CHARGE_DOUBT, byWater: this.flows() };
     }),
+    this.session.plan,
   );
   protected readonly doubt = Math.round(100 * CHARGE_DOUBT);
   protected readonly forecast = computed(() => valueOf(this.answer()));

@@ -15,7 +15,8 @@ export class VisitEntries {
   private readonly serverData = inject(ServerData);
   private readonly read$ = serverReader();
   readonly system = computed(() => this.job.visit()?.system.id);
-  private readonly loaded = toSignal(
+  /** What was charged or recovered is known once it is read: nothing read is not nothing done. */
+  readonly loaded = toSignal(
     toObservable(this.system).pipe(
       switchMap((account) => (account === undefined ? of(waiting) : this.read$(this.serverData.movements$(ENTRIES_COUNT, { account })))),
     ),

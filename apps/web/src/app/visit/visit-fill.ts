@@ -3,7 +3,6 @@ import { ActivatedRoute } from '@angular/router';
 import { FillJob } from '../transfer/fill-job';
 import { FillSession } from '../transfer/fill.session';
 import { FillTarget } from '../transfer/fill-target';
-import { valueOf } from '../ui/loadable';
 import { Caution } from '../ui/caution';
 import { massEntry } from '../ui/entry-of';
 import { LivePanel, type EndedGross } from './live/live-panel';
@@ -23,22 +22,22 @@ function targetOfVisit(): FillTarget {
   imports: [Caution, FillJob, LivePanel],
   providers: [FillSession, { provide: FillTarget, useFactory: targetOfVisit }],
   template: `
-    @let loaded = session.cylinder();
-    @switch (loaded.state) {
-      @case ('ready') {
-        @if (following()) {
-          <hy-live-panel (stopped)="endedAt($event)" />
-          <hy-caution i18n>Stay with the cylinder while it fills. It warms and its pressure climbs; a float switch is no limit.</hy-caution>
-        } @else {
-          <h2 i18n>Fill {{ name() }}</h2>
+    @if (following()) {
+      <hy-live-panel (stopped)="endedAt($event)" />
+      <hy-caution i18n>Stay with the cylinder while it fills. It warms and its pressure climbs; a float switch is no limit.</hy-caution>
+    } @else {
+      @let reads = session.reads();
+      @switch (reads.state) {
+        @case ('ready') {
+          <h2 i18n>Fill {{ session.name() }}</h2>
           <hy-fill-job />
         }
-      }
-      @case ('failed') {
-        <p role="alert">{{ loaded.sentence }}</p>
-      }
-      @default {
-        <p i18n class="second">Reading the cylinder</p>
+        @case ('failed') {
+          <p role="alert">{{ reads.sentence }}</p>
+        }
+        @default {
+          <p i18n class="second">Reading the cylinder</p>
+        }
       }
     }
   `,
@@ -50,7 +49,6 @@ export class VisitFill {
   private readonly live = inject(LiveTransfer);
   /** Whoever looks at the visit follows it, whether they began it or not. */
   protected readonly following = computed(() => this.live.transfer()?.setUp.cylinder === this.session.cylinderId);
-  protected readonly name = () => valueOf(this.session.cylinder())?.name ?? '';
 
   /** What the scale showed at the end is the reading after, in the unit of that scale. */
   protected endedAt({ grossKg, startGrossKg }: EndedGross): void {

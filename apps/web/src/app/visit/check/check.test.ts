@@ -10,9 +10,10 @@ import { refrigerant } from '@hygromet/core/fluids/refrigerant';
 import { pascal } from '@hygromet/core/units/quantity';
 import { temperatureFrom, temperatureIn } from '@hygromet/core/units/temperature';
 import { PDFDocument } from 'pdf-lib';
-import { of } from 'rxjs';
+import { NEVER, of, throwError } from 'rxjs';
 import { aSystem, aVisit } from '../../../../test/scene';
 import { open } from '../../../../test/visit-scene';
+import { ApiError } from '../../data/api-error';
 import { chargeLabelPdf } from './charge-label-pdf';
 import { emptyCheck, readCheck, typedUnits, type CheckDraft } from './check-draft';
 import { runRows, runSenml } from './run-files';
@@ -166,6 +167,16 @@ describe('the stage', () => {
     const { text } = await check(typedFrom(), { visits$: of([aVisit({ id: 'v0', runs: [run] })]) });
     expect(text()).toContain('Judged by its own numbers, from 1 earlier visit');
     TestBed.resetTestingModule();
+  });
+
+  test('earlier visits that cannot be read are said; while they are read it is not judged', async () => {
+    const unreadable$ = throwError(() => new ApiError('unavailable', 'The database does not answer.'));
+    const alone = await check(typedFrom({ charge: 0.78 }), { visits$: unreadable$ });
+    expect(alone.text()).toContain('Earlier checks of this unit cannot be read now: it is judged by its plate alone.');
+    expect(alone.text()).toContain('Charge, by how it runs today');
+    TestBed.resetTestingModule();
+    const early = await check(typedFrom({ charge: 0.78 }), { visits$: NEVER });
+    expect(early.text()).not.toContain('Charge, by how it runs today');
   });
 
   test('checks of two seasons stand beside each other, each against its own day', async () => {

@@ -217,6 +217,7 @@ export class PullDown {
     this.properties,
     'pullDownPlan',
     computed(() => (this.test() === undefined ? this.planQuestion() : undefined)),
+    this.session.plan,
   );
   protected readonly plan = computed(() => valueOf(this.planned()));
   protected readonly asks = computed(() =>

@@ -247,6 +247,7 @@ export class PumpDown {
         from: AS_RECORDED,
       };
     }),
+    this.session.plan,
   );
   protected readonly outlook = computed(() => valueOf(this.answer()));
   /** When it is down, while it is on its way. */

@@ -57,7 +57,7 @@ export class PushBack {
   private readonly scenario = computed(() =>
     pushBackScenarioOf(this.session.question(), valueOf(this.session.plan()), this.from(), this.feeding()),
   );
-  protected readonly answer = coreQuery(inject(CoreWorker), 'pushedBack', this.scenario);
+  protected readonly answer = coreQuery(inject(CoreWorker), 'pushedBack', this.scenario, this.session.plan);
   protected readonly told = computed(() => {
     const answer = valueOf(this.answer());
     if (answer === undefined) return undefined;

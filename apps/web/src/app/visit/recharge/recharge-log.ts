@@ -12,10 +12,12 @@ import { CoreWorker } from '../../core-worker/core-worker.service';
 import { coreQuery } from '../../core-worker/core-query';
 import { mutation } from '../../data/mutation';
 import { ServerData } from '../../data/server-data.service';
+import { ReadState } from '../../shell/read-state';
 import { PreferencesService } from '../../preferences/preferences.service';
 import { Units } from '../../preferences/units.service';
 import { ChoiceField } from '../../ui/choice-field';
-import { valueOf } from '../../ui/loadable';
+import { Computing } from '../../ui/computing';
+import { allOf, valueOf, type Loadable } from '../../ui/loadable';
 import { QuantityField } from '../../ui/quantity-field';
 import { FeedLive } from '../live/feed-live';
 import { TakeReading } from '../live/take-reading';
@@ -35,64 +37,69 @@ const HALF_DRAWN = 0.5;
 @Component({
   selector: 'hy-recharge-log',
   providers: [VisitEntries],
-  imports: [ChoiceField, FeedLive, PushBack, QuantityField, ReactiveFormsModule, TakeReading],
+  imports: [ChoiceField, Computing, FeedLive, PushBack, QuantityField, ReactiveFormsModule, ReadState, TakeReading],
   template: `
     <h3 i18n>From which cylinder</h3>
-    @if (sources(); as s) {
-      <ul>
-        @for (item of s.draws; track item.id) {
-          <li>
-            <b>{{ name(item.id) }}</b> {{ units.massText(item.kg, 'down') }}
-            <span i18n class="second">{{ sorts()[item.id] }}; about {{ units.massText(item.heelKg) }} stay in it as vapor</span>
-          </li>
-        } @empty {
-          <li i18n class="second">No cylinder on the rack holds this refrigerant clean enough.</li>
+    @if (reads().state === 'ready') {
+      @if (sources(); as s) {
+        <ul>
+          @for (item of s.draws; track item.id) {
+            <li>
+              <b>{{ name(item.id) }}</b> {{ units.massText(item.kg, 'down') }}
+              <span i18n class="second">{{ sorts()[item.id] }}; about {{ units.massText(item.heelKg) }} stay in it as vapor</span>
+            </li>
+          } @empty {
+            <li i18n class="second">No cylinder on the rack holds this refrigerant clean enough.</li>
+          }
+        </ul>
+        @for (item of untested(); track item) {
+          <p i18n class="second">
+            {{ item }} holds what was recovered here: not before acid and moisture are tested and passed, see Account.
+          </p>
         }
-      </ul>
-      @for (item of untested(); track item) {
-        <p i18n class="second">
-          {{ item }} holds what was recovered here: not before acid and moisture are tested and passed, see Account.
-        </p>
-      }
-      @if (s.shortKg > 0) {
-        <p i18n class="short">{{ units.massText(s.shortKg, 'up') }} more are needed.</p>
-      }
-    }
-    @if (job.open() && choices().length > 0) {
-      <form novalidate [formGroup]="weights.form" (ngSubmit)="log()">
-        <hy-choice-field label="Charge from" i18n-label [choices]="choices()" [value]="chosen()" (valueChange)="chosen.set($event)" />
-        <hy-quantity-field label="Gross before" i18n-label kind="mass" formControlName="before">
-          <hy-take-reading quantity="gross" (taken)="weights.take('before', $event)" />
-        </hy-quantity-field>
-        <hy-quantity-field label="Gross now" i18n-label kind="mass" formControlName="after">
-          <hy-take-reading quantity="gross" (taken)="weights.take('after', $event)" />
-        </hy-quantity-field>
-        <button i18n type="submit" class="button main" [disabled]="!ready() || busy()">Log {{ fedText() }}</button>
-      </form>
-      <hy-feed-live
-        [leftKg]="leftKg()"
-        (began)="weights.take('before', $event)"
-        (finished)="weights.take('after', $event)"
-        (noted)="note({ kind: 'charge-noted', note: $event })"
-        (fed)="following.set($event)"
-      />
-      @if (standing(); as how) {
-        @if (source(); as from) {
-          <hy-push-back [from]="from" [feeding]="how" (foretold)="foretold.emit($event)" />
+        @if (s.shortKg > 0) {
+          <p i18n class="short">{{ units.massText(s.shortKg, 'up') }} more are needed.</p>
         }
       }
-      @if (asVapor(); as words) {
-        <p class="second">{{ words }}</p>
+      @if (job.open() && choices().length > 0) {
+        <form novalidate [formGroup]="weights.form" (ngSubmit)="log()">
+          <hy-choice-field label="Charge from" i18n-label [choices]="choices()" [value]="chosen()" (valueChange)="chosen.set($event)" />
+          <hy-quantity-field label="Gross before" i18n-label kind="mass" formControlName="before">
+            <hy-take-reading quantity="gross" (taken)="weights.take('before', $event)" />
+          </hy-quantity-field>
+          <hy-quantity-field label="Gross now" i18n-label kind="mass" formControlName="after">
+            <hy-take-reading quantity="gross" (taken)="weights.take('after', $event)" />
+          </hy-quantity-field>
+          <button i18n type="submit" class="button main" [disabled]="!ready() || busy()">Log {{ fedText() }}</button>
+        </form>
+        <hy-feed-live
+          [leftKg]="leftKg()"
+          (began)="weights.take('before', $event)"
+          (finished)="weights.take('after', $event)"
+          (noted)="note({ kind: 'charge-noted', note: $event })"
+          (fed)="following.set($event)"
+        />
+        @if (standing(); as how) {
+          @if (source(); as from) {
+            <hy-push-back [from]="from" [feeding]="how" (foretold)="foretold.emit($event)" />
+          }
+        }
+        @if (asVapor(); as words) {
+          <p class="second">{{ words }}</p>
+        }
+        @if (left(); as words) {
+          <p role="status" class="left" [class.over]="over()" [hyComputing]="target()">{{ words }}</p>
+        }
       }
-      @if (left(); as words) {
-        <p role="status" class="left" [class.over]="over()">{{ words }}</p>
+      @if (refused(); as sentence) {
+        <p class="over" role="alert">{{ sentence }}</p>
       }
-    }
-    @if (refused(); as sentence) {
-      <p class="over" role="alert">{{ sentence }}</p>
-    }
-    @if (chargedKg() > 0) {
-      <p i18n class="second">Logged on this visit: {{ units.massText(chargedKg()) }} of {{ units.massText(targetKg()) }}.</p>
+      @if (chargedKg() > 0) {
+        <p i18n class="second">Logged on this visit: {{ units.massText(chargedKg()) }} of {{ units.massText(targetKg()) }}.</p>
+      }
+    } @else {
+      <!-- what is in it already is not known: nothing is said of what is left to charge -->
+      <hy-read-state [of]="reads()" what="log of this system" i18n-what />
     }
   `,
   styleUrl: '../stages/stage.css',
@@ -133,6 +140,8 @@ const HALF_DRAWN = 0.5;
 export class RechargeLog {
   readonly composition = input.required<Composition>();
   readonly targetKg = input.required<number>();
+  /** The answer that the target is of: while it is on its way, what is left to it is too. */
+  readonly target = input.required<Loadable<unknown>>();
   /** How it goes into a system that stands; nothing while that runs. */
   readonly into = input<Pick<Feeding, 'warmerK' | 'hose'>>();
   /** Whether it is told below how much goes in by itself. */
@@ -145,6 +154,7 @@ export class RechargeLog {
   private readonly serverData = inject(ServerData);
   private readonly book = inject(VisitEntries);
   private readonly loaded = fromServer(this.serverData.cylinders$);
+  protected readonly reads = computed(() => allOf(this.loaded(), this.book.loaded()));
   private readonly rack = computed(() =>
     (valueOf(this.loaded()) ?? []).filter(({ retiredAt, place }) => retiredAt === null && place !== 'reclaimer'),
   );
@@ -254,7 +264,9 @@ export class RechargeLog {
   });
 
   constructor() {
-    effect(() => this.inKg.emit(this.chargedKg() + Math.max(0, this.following(), this.reading()?.kg ?? 0)));
+    effect(() => {
+      if (this.reads().state === 'ready') this.inKg.emit(this.chargedKg() + Math.max(0, this.following(), this.reading()?.kg ?? 0));
+    });
   }
 
   protected log(): void {

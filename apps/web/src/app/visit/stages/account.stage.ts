@@ -8,6 +8,7 @@ import type { AccountArgs } from '../../core-worker/account-operations';
 import { Drafts } from '../../data/draft.service';
 import { CoreWorker } from '../../core-worker/core-worker.service';
 import { MethodSession } from '../../method/method.session';
+import { ReadState } from '../../shell/read-state';
 import { PreferencesService } from '../../preferences/preferences.service';
 import { Units } from '../../preferences/units.service';
 import { BigNumber } from '../../ui/big-number';
@@ -48,6 +49,7 @@ interface AccountDraft {
     ChoiceField,
     LogDifference,
     QuantityField,
+    ReadState,
     RefrigerantRecord,
     ReuseVerdictOfVisit,
     StageMark,
@@ -67,14 +69,18 @@ interface AccountDraft {
         </hy-big-number>
       } @else {
         <h2>
-          @if (visit.recovered.bookings === 0) {
+          @if (visit.recovered.bookings === 0 && visitLog().state === 'ready') {
             <ng-container i18n>Nothing is logged yet</ng-container>
           } @else {
             <ng-container i18n>Adding it up</ng-container>
           }
         </h2>
       }
-      <hy-account-terms [rows]="rows()" />
+      @if (visitLog().state === 'ready') {
+        <hy-account-terms [rows]="rows()" />
+      } @else {
+        <hy-read-state [of]="visitLog()" what="log of this system" i18n-what />
+      }
       @if (visit.recovered.bookings === 0) {
         <p i18n class="second">Weigh the cylinder before and after: what is logged on this visit appears here.</p>
       } @else {
@@ -133,7 +139,7 @@ interface AccountDraft {
       @if (logged(); as words) {
         <p class="second">{{ words }}</p>
       }
-      @if (answer(); as a) {
+      @if (visitLog().state === 'ready' && answer(); as a) {
         @if (!a.withinErrors && loggable() && job.open()) {
           <hy-log-difference
             [system]="visit.system.id"
@@ -176,6 +182,7 @@ export class AccountStage {
     { value: 'found', label: $localize`found` },
     { value: 'not-found', label: $localize`not found` },
   ];
+  protected readonly visitLog = this.book.loaded;
   private readonly entries = this.book.recovered;
   /** Where it is now. */
   protected readonly cylinders = computed(() => [...new Set(this.entries().flatMap(({ to }) => (to.kind === 'cylinder' ? [to.id] : [])))]);
@@ -213,6 +220,7 @@ export class AccountStage {
   private readonly question = computed((): AccountArgs | undefined => {
     const [plan, composition, entries] = [valueOf(this.session.plan()), this.session.question()?.composition, this.entries()];
     const kind = this.job.visit()?.system.kind;
+    if (this.visitLog().state !== 'ready') return undefined;
     if (plan === undefined || composition === undefined || kind === undefined || entries.length === 0 || this.beforeKg() <= 0)
       return undefined;
     return {
@@ -228,7 +236,7 @@ export class AccountStage {
       known: { checked: this.checked() },
     };
   });
-  private readonly accounted = coreQuery(inject(CoreWorker), 'account', this.question);
+  private readonly accounted = coreQuery(inject(CoreWorker), 'account', this.question, this.session.plan);
   protected readonly answer = computed(() => valueOf(this.accounted()));
   protected readonly stale = computed(() => isStale(this.accounted()));
 

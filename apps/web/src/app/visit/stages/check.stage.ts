@@ -89,6 +89,9 @@ import { VisitJob } from '../visit-job';
         </section>
       }
       @if (answer(); as a) {
+        @if (visits().state === 'failed') {
+          <hy-caution i18n>Earlier checks of this unit cannot be read now: it is judged by its plate alone.</hy-caution>
+        }
         <hy-check-tables [answer]="a" [kind]="kind()" />
         <p i18n class="second">
           Computed from plate and readings by a model of the circuit; what no plate says is its doubt. Air flow before charge: filter,
@@ -189,7 +192,7 @@ export class CheckStage {
   protected readonly composition = this.session.composition;
   protected readonly quantities = computed(() => followedQuantities.filter((name) => name !== 'wetBulb' || coolsMoistAir(this.kind())));
 
-  private readonly visits = fromServer(this.serverData.visits$);
+  protected readonly visits = fromServer(this.serverData.visits$);
   /** Every check of this system, the oldest first. */
   protected readonly everyRun = computed((): readonly Run[] =>
     (valueOf(this.visits()) ?? [])
@@ -209,12 +212,13 @@ export class CheckStage {
   private readonly question = computed((): RunningArgs | undefined => {
     const [system, composition, read] = [this.system(), this.session.composition(), this.read()];
     if (system === undefined || composition === undefined || read.conditions === undefined) return undefined;
+    if (this.visits().state === 'waiting') return undefined; // how it ran before is one of the things it is judged by
     if (Object.keys(read.readings).length === 0 || Object.keys(read.problems).length > 0) return undefined;
     const plate = plateOf(system, composition, Math.max(0, valueOf(this.session.plan())?.lineKg ?? 0), read);
     if (plate === undefined) return undefined;
     return { plate, conditions: read.conditions, readings: read.readings, settled: read.settled, good: this.good() };
   });
-  private readonly checked = coreQuery(inject(CoreWorker), 'runningCheck', this.question);
+  private readonly checked = coreQuery(inject(CoreWorker), 'runningCheck', this.question, this.session.plan);
   protected readonly answer = computed(() => valueOf(this.checked()));
   protected readonly stale = computed(() => isStale(this.checked()));
   protected readonly waitsFor = computed(() => {

@@ -17,7 +17,7 @@ import { PreferencesService } from '../../preferences/preferences.service';
 import { Units } from '../../preferences/units.service';
 import { BigNumber } from '../../ui/big-number';
 import { Caution } from '../../ui/caution';
-import { isStale, valueOf } from '../../ui/loadable';
+import { isStale, valueOf, type Loadable } from '../../ui/loadable';
 import { settledOnce } from '../../ui/settled';
 import { readQuantity } from '../../ui/quantity-entry';
 import { emptyCheck, typedUnits, type CheckDraft } from '../check/check-draft';
@@ -48,7 +48,7 @@ import { Computing } from '../../ui/computing';
             <div>{{ units.massText(t.kg, 'nearest', 'lb-oz') }}</div>
             <div>{{ units.massText(t.kg, 'nearest', 'kg') }}</div>
           </hy-big-number>
-          <hy-charge-beam [hyComputing]="charge()" [fedKg]="inKg()" [targetKg]="t.kg" [sigmaKg]="t.sigmaKg" />
+          <hy-charge-beam [hyComputing]="beam()" [fedKg]="inKg() ?? 0" [targetKg]="t.kg" [sigmaKg]="t.sigmaKg" />
         } @else {
           <h2 i18n>Nothing to add</h2>
           <p i18n>
@@ -85,6 +85,7 @@ import { Computing } from '../../ui/computing';
             <hy-recharge-log
               [composition]="item"
               [targetKg]="t.kg"
+              [target]="charge()"
               [into]="into()"
               (inKg)="inKg.set($event)"
               (foretold)="foretold.set($event)"
@@ -135,8 +136,9 @@ export class RechargeStage {
   protected readonly draft = this.stored.value.asReadonly();
   /** Whether it is told from which cylinder how much goes in by itself. */
   protected readonly foretold = signal(false);
-  /** kg in it, while it is fed. */
-  protected readonly inKg = signal(0);
+  /** kg in it, while it is fed; nothing until it is read what was charged. */
+  protected readonly inKg = signal<number | undefined>(undefined);
+  protected readonly beam = computed((): Loadable<unknown> => (this.inKg() === undefined ? { state: 'ready', value: 0, stale: true } : this.charge())); // prettier-ignore
   protected readonly schoolNames = schoolText;
   protected readonly stepTexts = chargingStepText;
   /** Which metering device it has was said where the running unit is checked. */

@@ -1,4 +1,4 @@
-import { fromServer } from '../../data/from-server';
+import { fromServer, serverReader } from '../../data/from-server';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { beyondTolerance } from '@hygromet/core/account/blend-tolerance';
@@ -8,7 +8,7 @@ import { sameRefrigerant } from '@hygromet/core/fluids/composition';
 import { isUnknown } from '@hygromet/core/cylinder/unknown-content';
 import { SAME_WEIGHT_KG } from '@hygromet/core/cylinder/scale-tolerance';
 import { perhapsBurntOut } from '@hygromet/core/planning/job-conditions';
-import { catchError, map, of, switchMap } from 'rxjs';
+import { of, switchMap } from 'rxjs';
 import type { ReuseArgs } from '../../core-worker/account-operations';
 import { Api } from '../../data/api';
 import { coreQuery } from '../../core-worker/core-query';
@@ -19,7 +19,7 @@ import { MethodSession } from '../../method/method.session';
 import { Units } from '../../preferences/units.service';
 import { ChoiceField } from '../../ui/choice-field';
 import { Computing } from '../../ui/computing';
-import { valueOf } from '../../ui/loadable';
+import { valueOf, waiting } from '../../ui/loadable';
 import { VisitJob } from '../visit-job';
 import { notRestoredText, pastText, reasonText, feasibilityText, wayText } from './account-labels';
 
@@ -59,6 +59,9 @@ interface ReuseDraft {
       }
       @if (restoring(); as words) {
         <p>{{ words }}</p>
+      }
+      @if (restored().state === 'failed') {
+        <p i18n class="second">What would bring it back within tolerance cannot be computed now.</p>
       }
     }
     <div class="fields">
@@ -157,6 +160,7 @@ export class ReuseVerdictOfVisit {
   private readonly session = inject(MethodSession);
   private readonly units = inject(Units);
   private readonly api = inject(Api);
+  private readonly read$ = serverReader();
   private readonly loaded = fromServer(inject(ServerData).cylinders$);
   private readonly rack = computed(() => valueOf(this.loaded()) ?? []);
   private readonly stored = inject(Drafts).open<ReuseDraft>(`reuse.${this.job.id}`, () => ({
@@ -215,6 +219,7 @@ export class ReuseVerdictOfVisit {
   });
   private readonly question = computed((): ReuseArgs | undefined => {
     const [question, plan, designation] = [this.session.question(), valueOf(this.session.plan()), this.job.visit()?.system.refrigerant];
+    if (this.loaded().state !== 'ready') return undefined; // what was found in the cylinders that hold it counts
     const { lost, phase, past, school } = this.draft();
     if (question === undefined || plan === undefined || designation === undefined || this.beforeKg() <= 0) return undefined;
     return {
@@ -231,7 +236,7 @@ export class ReuseVerdictOfVisit {
       airShare: this.airShare(),
     };
   });
-  protected readonly answer = coreQuery(inject(CoreWorker), 'reuse', this.question);
+  protected readonly answer = coreQuery(inject(CoreWorker), 'reuse', this.question, this.session.plan);
   protected readonly reuse = computed(() => valueOf(this.answer()));
   protected readonly shares = computed(() => {
     const reuseAnswer = this.reuse();
@@ -258,7 +263,7 @@ export class ReuseVerdictOfVisit {
   });
 
   /** The least that brings it back, from virgin components, the blend itself, and what other cylinders hold, in the room there is. */
-  private readonly restored = toSignal(
+  protected readonly restored = toSignal(
     toObservable(
       computed(() => {
         const [item, designation] = [this.reuse(), this.job.visit()?.system.refrigerant];
@@ -273,10 +278,8 @@ export class ReuseVerdictOfVisit {
           ...(room === undefined ? {} : { mostKg: this.recoveredKg() + room }),
         };
       }),
-    ).pipe(
-      switchMap((body) => (body === undefined ? of(undefined) : this.api.call$('compute', { body }).pipe(catchError(() => of(undefined))))),
-      map((answer) => (answer !== undefined && 'possible' in answer ? answer : undefined)),
-    ),
+    ).pipe(switchMap((body) => (body === undefined ? of(waiting) : this.read$(this.api.call$('compute', { body }))))),
+    { initialValue: waiting },
   );
   private virgin(designation: string): readonly { refrigerant: string }[] {
     const components = Object.keys(this.session.question()?.composition ?? {});
@@ -300,8 +303,8 @@ export class ReuseVerdictOfVisit {
   }
 
   protected readonly restoring = computed(() => {
-    const current = this.restored();
-    if (current === undefined) return undefined;
+    const current = valueOf(this.restored());
+    if (current === undefined || !('possible' in current)) return undefined;
     if (!current.possible) return notRestoredText[current.reason] ?? notRestoredText['nothing-fits'];
     const add = current.add.map(
       ({ refrigerant, composition, kg }) =>
