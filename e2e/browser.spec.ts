@@ -188,3 +188,23 @@ test('a computation that breaks off takes its number with it: nothing starts by 
   await gross.fill((tare + 0.3).toFixed(1));
   await expect(start).toBeEnabled();
 });
+
+test('no gauge is read before the altitude of the firm is known; it is asked for until it comes, and kept by the device', async ({
+  page,
+}) => {
+  const organisation = (url: URL) => readIn(url.href).includes('/api/organisation');
+  const refuse = () =>
+    page.route(organisation, (route) =>
+      route.fulfill({ status: 503, json: { code: 'unavailable', detail: 'The database does not answer.' } }),
+    );
+  await refuse();
+  await page.goto('/bench');
+  await expect(page.getByText('The altitude of the firm cannot be read now.')).toBeVisible();
+  await expect(page.getByLabel(words.pressure, { exact: true })).toHaveCount(0);
+  await page.unroute(organisation);
+  // by itself
+  await expect(page.getByLabel(words.pressure, { exact: true }).first()).toBeVisible();
+  await refuse();
+  await page.reload();
+  await expect(page.getByLabel(words.pressure, { exact: true }).first()).toBeVisible();
+});

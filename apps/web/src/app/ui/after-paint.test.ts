@@ -142,6 +142,19 @@ describe('a long list', () => {
     expect(seen()).toEqual(['R-454B']);
   });
 
+  test('a letter that opens it stands in it, and is searched', async () => {
+    Field.disabled.set(false);
+    const { fixture, root } = await render(Field);
+    const input = root.querySelector('input')!;
+    input.dispatchEvent(new KeyboardEvent('keydown', { key: '4', bubbles: true }));
+    type(input, '4');
+    await painted(fixture);
+    fixture.detectChanges();
+    await painted(fixture);
+    expect(input.value).toBe('4');
+    expect([...document.querySelectorAll('nz-option-item')].map((option) => option.getAttribute('title'))).toEqual(['R-410A', 'R-454B']);
+  });
+
   test('Enter at once after the letters takes what they find', async () => {
     const { input, chosen, later } = await opened();
     await later();

@@ -1,5 +1,5 @@
 import type { OverlayRef } from '@angular/cdk/overlay';
-import { DestroyRef, Directive, ElementRef, inject } from '@angular/core';
+import { ChangeDetectorRef, DestroyRef, Directive, ElementRef, inject } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { NzSelectComponent } from 'ng-zorro-antd/select';
 import { exhaustMap, filter, fromEvent, map, Subject, switchMap, takeUntil, tap, type Observable } from 'rxjs';
@@ -16,18 +16,19 @@ const CHOSEN = 'ant-select-item-option-selected';
 export class SelectAfterPaint {
   private readonly select = inject(NzSelectComponent);
   private readonly field = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
-  /** What this field has sent on itself. */
-  private readonly sentOn = new WeakSet<Event>();
+  private readonly view = inject(ChangeDetectorRef);
+  private readonly searchNow = this.select.onInputValueChange.bind(this.select);
+  private readonly typed = new Subject<void>();
   private readonly searched = new Subject<void>();
-  /** The search field whose letters the list does not know yet. */
-  private unsearched: EventTarget | undefined;
+  /** What stands in the field and the list does not know yet. */
+  private unsearched: string | undefined;
 
   constructor() {
     const destroyed = inject(DestroyRef);
     // in the capture phase, before the library's own listeners, which would do it at once
     const held = <E extends Event>(target: EventTarget, type: string, whether: (event: E) => boolean): Observable<E> =>
       fromEvent<E>(target, type, { capture: true }).pipe(
-        filter((event) => !this.sentOn.has(event) && whether(event)),
+        filter(whether),
         tap((event) => event.stopImmediatePropagation()),
         takeUntilDestroyed(destroyed),
       );
@@ -35,10 +36,15 @@ export class SelectAfterPaint {
       .pipe(exhaustMap(() => afterPaint$))
       .subscribe(() => this.select.setOpenState(true));
 
-    held<InputEvent>(this.field, 'input', ({ isComposing }) => !isComposing)
+    // the letters are the field's at once: what the library writes into it while it opens would wipe out one that it does not know
+    this.select.onInputValueChange = (text) => {
+      this.unsearched = text;
+      this.typed.next();
+    };
+    this.typed
       .pipe(
-        tap(({ target }) => (this.unsearched = target ?? undefined)),
         switchMap(() => afterPaint$.pipe(takeUntil(this.searched))),
+        takeUntilDestroyed(destroyed),
       )
       .subscribe(() => this.search());
     // a key that goes to what was found goes to what is found by now
@@ -79,15 +85,11 @@ export class SelectAfterPaint {
   }
 
   private search(): void {
-    const field = this.unsearched;
-    if (field === undefined) return;
+    const text = this.unsearched;
+    if (text === undefined) return;
     this.unsearched = undefined;
     this.searched.next();
-    this.send(field, new Event('input', { bubbles: true }));
-  }
-
-  private send(to: EventTarget, event: Event): void {
-    this.sentOn.add(event);
-    to.dispatchEvent(event);
+    this.searchNow(text);
+    this.view.markForCheck();
   }
 }
