@@ -42,7 +42,7 @@ const FIRST_PAGE_MS = 5000;
       </a>
     </nav>
     <main id="main" tabindex="-1">
-      <hy-notices />
+      <hy-notices [known]="altitude.meters() !== undefined" />
       @if (altitude.meters() !== undefined) {
         <router-outlet />
       } @else {

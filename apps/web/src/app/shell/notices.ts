@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { map } from 'rxjs';
@@ -66,11 +66,15 @@ import { StalePages } from './stale-pages';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Notices {
+  /** Whether the firm is known: in the demo somebody is at work from then on. */
+  readonly known = input(true);
   private readonly preferences = inject(PreferencesService).current;
   private readonly router = inject(Router);
   private readonly url = toSignal(this.router.events.pipe(map(() => this.router.url)), { initialValue: this.router.url });
   /** Where one says who one is, nobody needs to be told. */
-  protected readonly nobody = computed(() => this.preferences().person.trim() === '' && !/^\/(settings|first-steps)/.test(this.url()));
+  protected readonly nobody = computed(
+    () => this.known() && this.preferences().person.trim() === '' && !/^\/(settings|first-steps)/.test(this.url()),
+  );
   protected readonly connection = inject(Connection);
   protected readonly errors = inject(ToldErrors);
   protected readonly drafts = inject(Drafts);
