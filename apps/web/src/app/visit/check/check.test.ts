@@ -6,13 +6,19 @@ import { noFaults, type Conditions, type Faults } from '@hygromet/core/cycle/con
 import { readingsOf } from '@hygromet/core/cycle/cycle-readings';
 import { solveCycle } from '@hygromet/core/cycle/cycle-solve';
 import { sceneOf } from '@hygromet/core/cycle/cycle-state';
+import { lineSetOf } from '@hygromet/contract/plan-facts';
+import { usualLiquidLine } from '@hygromet/core/charge/charge-target';
+import { lineCorrection } from '@hygromet/core/circuit/line-set';
 import { refrigerant } from '@hygromet/core/fluids/refrigerant';
+import { bubblePoint } from '@hygromet/core/thermo/saturation';
 import { pascal } from '@hygromet/core/units/quantity';
 import { temperatureFrom, temperatureIn } from '@hygromet/core/units/temperature';
 import { PDFDocument } from 'pdf-lib';
 import { NEVER, of, throwError } from 'rxjs';
 import { aSystem, aVisit } from '../../../../test/scene';
 import { open } from '../../../../test/visit-scene';
+import { CoreWorker } from '../../core-worker/core-worker.service';
+import type { RunningArgs } from '../../core-worker/running-operations';
 import { ApiError } from '../../data/api-error';
 import { chargeLabelPdf } from './charge-label-pdf';
 import { emptyCheck, readCheck, typedUnits, type CheckDraft } from './check-draft';
@@ -167,6 +173,25 @@ describe('the stage', () => {
     const { text } = await check(typedFrom(), { visits$: of([aVisit({ id: 'v0', runs: [run] })]) });
     expect(text()).toContain('Judged by its own numbers, from 1 earlier visit');
     TestBed.resetTestingModule();
+  });
+
+  test('what the lines take beyond the plate belongs to the charge that is right, also where nothing was looked at', async () => {
+    const lineSet = { lengthM: 20, coveredM: 5, liquid: '3/8', suction: '3/4', known: 'measured' } as const;
+    const { composition } = refrigerant('R-410A');
+    const lineKg = lineCorrection(lineSetOf(lineSet), bubblePoint(composition, usualLiquidLine).rhoLiquid);
+    expect(lineKg).toBeGreaterThan(0.6);
+    const asked = jest.spyOn(CoreWorker.prototype, 'ask$');
+    const long = aSystem({ ...split, facts: { lineSet } });
+    await check({ Outdoors: '88', 'Return air': '76', 'Return air, wet bulb': '64', Suction: '121' }, { system$: () => of(long) });
+    const plates = asked.mock.calls.flatMap(([name, args]) => (name === 'runningCheck' ? [(args as RunningArgs).plate.plateKg] : []));
+    expect(plates.length).toBeGreaterThan(0);
+    for (const plateKg of plates) expect(plateKg).toBeCloseTo(3.2 + lineKg, 9);
+    asked.mockRestore();
+    TestBed.resetTestingModule();
+    // no liquid at 95 °F
+    const beyond = await check(typedFrom(), { system$: () => of({ ...long, refrigerant: 'R-744' }) });
+    expect(beyond.text()).toContain('What its lines take beyond the plate cannot be computed: it is not judged.');
+    expect(beyond.text()).not.toContain('Charge, by how it runs today');
   });
 
   test('earlier visits that cannot be read are said; while they are read it is not judged', async () => {

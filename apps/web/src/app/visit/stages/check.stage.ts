@@ -15,6 +15,7 @@ import { worthReading } from '@hygromet/core/cycle/told';
 import { coreQuery } from '../../core-worker/core-query';
 import { errorIn } from '../../data/mutation';
 import { Drafts } from '../../data/draft.service';
+import { usualLiquidLine } from '@hygromet/core/charge/charge-target';
 import { CoreWorker } from '../../core-worker/core-worker.service';
 import { ServerData } from '../../data/server-data.service';
 import type { RunningArgs } from '../../core-worker/running-operations';
@@ -74,6 +75,11 @@ import { VisitJob } from '../visit-job';
         }
       } @else {
         <h2>{{ waitsFor() }}</h2>
+        @if (line().state === 'failed') {
+          <hy-caution i18n
+            >What its lines take beyond the plate cannot be computed: it is not judged. Check it by the maker's chart.</hy-caution
+          >
+        }
         <p i18n class="second">Air flow before charge: filter, blower and coil first. The maker's chart comes first where there is one.</p>
       }
       @if (rows().length > 0) {
@@ -209,16 +215,27 @@ export class CheckStage {
       .map(({ conditions, readings }) => ({ conditions, readings: readingsFrom(readings) }));
   });
 
+  /** kg that the lines take beyond what the plate covers: of the record, whether anything was looked at or not. */
+  protected readonly line = coreQuery(
+    inject(CoreWorker),
+    'lineSet',
+    computed(() => {
+      const [composition, lineSet] = [this.session.composition(), this.system()?.facts.lineSet];
+      return composition === undefined || lineSet === undefined ? undefined : { lineSet, composition, T: usualLiquidLine };
+    }),
+  );
+
   private readonly question = computed((): RunningArgs | undefined => {
     const [system, composition, read] = [this.system(), this.session.composition(), this.read()];
     if (system === undefined || composition === undefined || read.conditions === undefined) return undefined;
     if (this.visits().state === 'waiting') return undefined; // how it ran before is one of the things it is judged by
     if (Object.keys(read.readings).length === 0 || Object.keys(read.problems).length > 0) return undefined;
-    const plate = plateOf(system, composition, Math.max(0, valueOf(this.session.plan())?.lineKg ?? 0), read);
+    const lineKg = system.facts.lineSet === undefined ? 0 : valueOf(this.line());
+    const plate = lineKg === undefined ? undefined : plateOf(system, composition, Math.max(0, lineKg), read);
     if (plate === undefined) return undefined;
     return { plate, conditions: read.conditions, readings: read.readings, settled: read.settled, good: this.good() };
   });
-  private readonly checked = coreQuery(inject(CoreWorker), 'runningCheck', this.question, this.session.plan);
+  private readonly checked = coreQuery(inject(CoreWorker), 'runningCheck', this.question, this.line);
   protected readonly answer = computed(() => valueOf(this.checked()));
   protected readonly stale = computed(() => isStale(this.checked()));
   protected readonly waitsFor = computed(() => {
