@@ -68,6 +68,7 @@ describe('the account', () => {
     const { text } = await open('account', first, { ...usual, cylinders$: read$ });
     expect(text()).toContain('May it go back?');
     expect(text()).not.toContain('Back into this system');
+    expect(text()).toMatch(/Reading the cylinders|The cylinders cannot be read now\./);
   });
 
   test('says that what would bring it back cannot be computed', async () => {

@@ -18,8 +18,7 @@ import { condenserCoolings, partsOf, type CircuitRecord } from '@hygromet/core/c
 import { partsWithVolume } from '@hygromet/core/circuit/part-volume';
 import { compressorTypes } from '@hygromet/core/planning/job-conditions';
 import { whereAtRest } from '@hygromet/core/planning/where';
-import { usualLiquidLine } from '@hygromet/core/charge/charge-target';
-import { coreQuery } from '../core-worker/core-query';
+import { lineQuery } from '../core-worker/line-query';
 import { Drafts } from '../data/draft.service';
 import { mutation, errorIn } from '../data/mutation';
 import { ledger } from '../data/ledger';
@@ -134,15 +133,10 @@ export class SystemPage {
     return history.map((change, k) => ({ ...change, lines: changesIn(change, history[k + 1], this.units) }));
   });
   private readonly refrigerants = fromServer(this.serverData.refrigerants$);
-  protected readonly line = coreQuery(
+  protected readonly line = lineQuery(
     inject(CoreWorker),
-    'lineSet',
-    computed(() => {
-      const system = this.known();
-      const composition = valueOf(this.refrigerants())?.find(({ id }) => id === system?.refrigerant)?.composition;
-      const lineSet = system?.facts.lineSet;
-      return composition === undefined || lineSet === undefined ? undefined : { lineSet, composition, T: usualLiquidLine };
-    }),
+    this.known,
+    () => valueOf(this.refrigerants())?.find(({ id }) => id === this.known()?.refrigerant)?.composition,
   );
   /** kg on the plate and in what of the line set the plate does not cover. */
   protected readonly total = computed(() => {

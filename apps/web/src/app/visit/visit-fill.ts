@@ -3,6 +3,7 @@ import { ActivatedRoute } from '@angular/router';
 import { FillJob } from '../transfer/fill-job';
 import { FillSession } from '../transfer/fill.session';
 import { FillTarget } from '../transfer/fill-target';
+import { ReadState } from '../shell/read-state';
 import { Caution } from '../ui/caution';
 import { massEntry } from '../ui/entry-of';
 import { LivePanel, type EndedGross } from './live/live-panel';
@@ -19,7 +20,7 @@ function targetOfVisit(): FillTarget {
 /** The transfer of a visit: from its system into one cylinder. */
 @Component({
   selector: 'hy-visit-fill',
-  imports: [Caution, FillJob, LivePanel],
+  imports: [Caution, FillJob, LivePanel, ReadState],
   providers: [FillSession, { provide: FillTarget, useFactory: targetOfVisit }],
   template: `
     @if (following()) {
@@ -32,11 +33,8 @@ function targetOfVisit(): FillTarget {
           <h2 i18n>Fill {{ session.name() }}</h2>
           <hy-fill-job />
         }
-        @case ('failed') {
-          <p role="alert">{{ reads.sentence }}</p>
-        }
         @default {
-          <p i18n class="second">Reading the cylinder</p>
+          <hy-read-state [of]="reads" what="cylinder" i18n-what />
         }
       }
     }

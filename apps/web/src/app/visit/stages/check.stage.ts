@@ -3,8 +3,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 
 import { RouterLink } from '@angular/router';
 import type { Run } from '@hygromet/contract/visit-record';
-import { readingsFrom, readingsTo } from '@hygromet/contract/running-readings';
-import { plateOf } from '@hygromet/contract/unit-of-system';
+import { readingsTo } from '@hygromet/contract/running-readings';
 import { tells, type Band } from '@hygromet/core/cycle/expected-today';
 import type { Derived } from '@hygromet/core/cycle/cycle-readings';
 import { followedQuantities, type FollowedRun } from '@hygromet/core/cycle/followed-run';
@@ -12,13 +11,10 @@ import { coolsMoistAir } from '@hygromet/core/cycle/unit';
 import { unitKindOf, usualCapacityW } from '@hygromet/core/cycle/unit-of-kind';
 import { coreVersion } from '@hygromet/core/version';
 import { worthReading } from '@hygromet/core/cycle/told';
-import { coreQuery } from '../../core-worker/core-query';
 import { errorIn } from '../../data/mutation';
 import { Drafts } from '../../data/draft.service';
-import { usualLiquidLine } from '@hygromet/core/charge/charge-target';
 import { CoreWorker } from '../../core-worker/core-worker.service';
 import { ServerData } from '../../data/server-data.service';
-import type { RunningArgs } from '../../core-worker/running-operations';
 import { MethodSession } from '../../method/method.session';
 import { PreferencesService } from '../../preferences/preferences.service';
 import { Units, type FormattedQuantity } from '../../preferences/units.service';
@@ -32,6 +28,7 @@ import { CheckTables } from '../check/check-tables';
 import { derivedText, nextTextOf, slipText, stillMoves, withheldText, withheldWhy } from '../check/check-labels';
 import { FollowRun } from '../check/follow-run';
 import { RunningFields } from '../check/running-fields';
+import { runningQuery } from '../check/running-query';
 import { SeasonTable } from '../check/season-table';
 import { StageMark } from '../stage-mark';
 import { VisitJob } from '../visit-job';
@@ -76,9 +73,7 @@ import { VisitJob } from '../visit-job';
       } @else {
         <h2>{{ waitsFor() }}</h2>
         @if (line().state === 'failed') {
-          <hy-caution i18n
-            >What its lines take beyond the plate cannot be computed: it is not judged. Check it by the maker's chart.</hy-caution
-          >
+          <hy-caution i18n>What its lines take beyond the plate cannot be computed: it is not judged.</hy-caution>
         }
         <p i18n class="second">Air flow before charge: filter, blower and coil first. The maker's chart comes first where there is one.</p>
       }
@@ -198,6 +193,7 @@ export class CheckStage {
   protected readonly composition = this.session.composition;
   protected readonly quantities = computed(() => followedQuantities.filter((name) => name !== 'wetBulb' || coolsMoistAir(this.kind())));
 
+  protected readonly runs = computed(() => this.job.visit()?.runs ?? []);
   protected readonly visits = fromServer(this.serverData.visits$);
   /** Every check of this system, the oldest first. */
   protected readonly everyRun = computed((): readonly Run[] =>
@@ -207,39 +203,21 @@ export class CheckStage {
       .concat(this.runs())
       .sort((a, b) => a.at.localeCompare(b.at)),
   );
-  /** Those of earlier visits on which it ran well. */
-  private readonly good = computed((): RunningArgs['good'] => {
-    const here = new Set(this.runs());
-    return this.everyRun()
-      .filter((run) => run.good && !here.has(run))
-      .map(({ conditions, readings }) => ({ conditions, readings: readingsFrom(readings) }));
+  private readonly judged = runningQuery(inject(CoreWorker), {
+    system: this.system,
+    composition: this.composition,
+    read: this.read,
+    runs: this.runs,
+    everyRun: computed(() => (this.visits().state === 'waiting' ? undefined : this.everyRun())),
   });
-
-  /** kg that the lines take beyond what the plate covers: of the record, whether anything was looked at or not. */
-  protected readonly line = coreQuery(
-    inject(CoreWorker),
-    'lineSet',
-    computed(() => {
-      const [composition, lineSet] = [this.session.composition(), this.system()?.facts.lineSet];
-      return composition === undefined || lineSet === undefined ? undefined : { lineSet, composition, T: usualLiquidLine };
-    }),
-  );
-
-  private readonly question = computed((): RunningArgs | undefined => {
-    const [system, composition, read] = [this.system(), this.session.composition(), this.read()];
-    if (system === undefined || composition === undefined || read.conditions === undefined) return undefined;
-    if (this.visits().state === 'waiting') return undefined; // how it ran before is one of the things it is judged by
-    if (Object.keys(read.readings).length === 0 || Object.keys(read.problems).length > 0) return undefined;
-    const lineKg = system.facts.lineSet === undefined ? 0 : valueOf(this.line());
-    const plate = lineKg === undefined ? undefined : plateOf(system, composition, Math.max(0, lineKg), read);
-    if (plate === undefined) return undefined;
-    return { plate, conditions: read.conditions, readings: read.readings, settled: read.settled, good: this.good() };
-  });
-  private readonly checked = coreQuery(inject(CoreWorker), 'runningCheck', this.question, this.line);
+  protected readonly line = this.judged.line;
+  private readonly question = this.judged.question;
+  private readonly checked = this.judged.checked;
   protected readonly answer = computed(() => valueOf(this.checked()));
   protected readonly stale = computed(() => isStale(this.checked()));
   protected readonly waitsFor = computed(() => {
     const read = this.read();
+    if (this.line().state === 'failed') return $localize`Check it by the maker's chart`;
     if (this.question() !== undefined) return $localize`Working it out`;
     if (read.metering === undefined) return $localize`Which metering device does it have?`;
     if (Object.keys(read.problems).length > 0) return $localize`A reading cannot be read`;
@@ -321,7 +299,6 @@ export class CheckStage {
       : $localize`Its head-pressure valve is taken to hold ${this.units.temperature(K)} of condensing in the cold, the usual setting (common practice): check the one on it.`;
   });
 
-  protected readonly runs = computed(() => this.job.visit()?.runs ?? []);
   private readonly logging = this.job.adding();
   protected readonly busy = computed(() => this.logging.state().state === 'busy');
   protected readonly refused = computed(() => errorIn(this.logging.state()));

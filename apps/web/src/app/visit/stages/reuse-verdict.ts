@@ -17,6 +17,7 @@ import { CoreWorker } from '../../core-worker/core-worker.service';
 import { ServerData } from '../../data/server-data.service';
 import { MethodSession } from '../../method/method.session';
 import { Units } from '../../preferences/units.service';
+import { ReadState } from '../../shell/read-state';
 import { ChoiceField } from '../../ui/choice-field';
 import { Computing } from '../../ui/computing';
 import { valueOf, waiting } from '../../ui/loadable';
@@ -33,9 +34,12 @@ interface ReuseDraft {
 /** What it is now, by the share that leaked before it was recovered, where it may go, and what would bring it back within tolerance. */
 @Component({
   selector: 'hy-reuse-verdict',
-  imports: [ChoiceField, Computing],
+  imports: [ChoiceField, Computing, ReadState],
   template: `
     <h3 i18n>May it go back?</h3>
+    @if (loaded().state !== 'ready') {
+      <hy-read-state [of]="loaded()" what="cylinders" i18n-what />
+    }
     @if (reuse(); as r) {
       <table>
         <caption i18n class="unseen">
@@ -102,6 +106,10 @@ interface ReuseDraft {
       gap: 12px;
     }
 
+    hy-read-state {
+      padding: 0;
+    }
+
     h3 {
       font-size: 18px;
     }
@@ -161,7 +169,7 @@ export class ReuseVerdictOfVisit {
   private readonly units = inject(Units);
   private readonly api = inject(Api);
   private readonly read$ = serverReader();
-  private readonly loaded = fromServer(inject(ServerData).cylinders$);
+  protected readonly loaded = fromServer(inject(ServerData).cylinders$);
   private readonly rack = computed(() => valueOf(this.loaded()) ?? []);
   private readonly stored = inject(Drafts).open<ReuseDraft>(`reuse.${this.job.id}`, () => ({
     lost: 'account',
